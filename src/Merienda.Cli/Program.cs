@@ -1,1 +1,3 @@
-Console.WriteLine();
+using Merienda.Cli;
+
+return CheckCommand.Run(args, Console.Out, Console.Error);

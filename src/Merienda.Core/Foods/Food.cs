@@ -1,0 +1,72 @@
+using System.Collections.Frozen;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Foods;
+
+/// <summary>[M] from memory of the published source named beside it; [C] common practice.</summary>
+public enum SourceMark
+{
+    M,
+    C,
+}
+
+/// <summary>One version of a food: what it is called, holds per 100 g of edible part, weighs by measure, and is.</summary>
+public sealed class Food
+{
+    /// <summary>Natural spread of a table food, ± 5 % [C] (domain.md section 3).</summary>
+    public const decimal TableSpread = 0.05m;
+
+    private FoodNutrition? _nutrition;
+
+    public required string Key { get; init; }
+
+    public required string Name { get; init; }
+
+    public IReadOnlyList<string> Synonyms { get; init; } = [];
+
+    public required string Aisle { get; init; }
+
+    public required NutrientProfile Profile { get; init; }
+
+    /// <summary>Grams of one household measure by unit name; cup and spoons are US ones. "drained" is the percentage of a tin's net weight that is left when drained.</summary>
+    public required FrozenDictionary<string, decimal> Measures { get; init; }
+
+    /// <summary>The food's class tags with every class above them.</summary>
+    public required FrozenSet<string> Classes { get; init; }
+
+    /// <summary>The tags as given, without the classes above.</summary>
+    public IReadOnlyList<string> Tags { get; init; } = [];
+
+    public required string Source { get; init; }
+
+    public required SourceMark Mark { get; init; }
+
+    public FoodNutrition Nutrition => _nutrition ??= FoodNutrition.From(Profile, TableSpread, Classes.Contains("vegetable") && !Classes.Contains("tuber"), PolyolCredit.Default);
+
+    public bool Is(string foodClass) => Classes.Contains(foodClass);
+
+    /// <summary>Grams in one unit of this food, or null when only the cook can say: no measure and no density is invented.</summary>
+    public Mass? WeightOf(Unit unit, MeasureSystem system)
+    {
+        if (unit.Kind == UnitKind.Mass)
+        {
+            return unit.Mass;
+        }
+
+        if (unit.Kind == UnitKind.Piece)
+        {
+            return Measures.TryGetValue(unit.Name, out var grams) ? new Mass(grams) : null;
+        }
+
+        var volume = unit.VolumeIn(system);
+        // The measure nearest in size describes the food best: a spoon of oats packs otherwise than a cup of them.
+        var known = VolumeMeasures
+            .Where(measure => Measures.ContainsKey(measure.Name))
+            .Select(measure => (Volume: measure.VolumeIn(MeasureSystem.UnitedStates), Grams: Measures[measure.Name]))
+            .OrderBy(measure => measure.Volume / volume is var ratio && ratio >= 1 ? ratio : 1 / ratio)
+            .ToList();
+        return known.Count == 0 ? null : new Mass(known[0].Grams * (volume / known[0].Volume));
+    }
+
+    private static readonly Unit[] VolumeMeasures = [Unit.Cup, Unit.Tablespoon, Unit.Teaspoon];
+}

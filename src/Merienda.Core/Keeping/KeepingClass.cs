@@ -1,0 +1,33 @@
+namespace Merienda.Core.Keeping;
+
+/// <summary>
+/// How long a kind of dish keeps: whole days in the fridge at 4 °C or below, counted from the local date of cooking, inclusive.
+/// Values: US FSIS cold storage chart and FDA Food Code, from memory [M], unless marked [C].
+/// </summary>
+/// <param name="FreezerMonths">Months at best quality, or null when it does not freeze.</param>
+/// <param name="Note">What the label and the sheet add; empty when nothing.</param>
+public sealed record KeepingClass(string Key, string Name, int FridgeDays, int? FreezerMonths, string Note, string Source)
+{
+    private const string Chart = "US FSIS cold storage chart, FDA Food Code [M]";
+
+    public static readonly IReadOnlyList<KeepingClass> All =
+    [
+        new("cooked", "Cooked meat, poultry, stews, soups, grains and vegetables", 4, 2, "", Chart + ": 3–4 days"),
+        new("cooked-rice", "Dishes with cooked rice", 4, 2, "Some agencies give cooked rice one day: cool it fast, in shallow boxes", Chart + ": 3–4 days"),
+        new("cooked-fish", "Cooked fish and shellfish", 3, 2, "Best within 2 days", Chart + "; best within 2 days [C]"),
+        new("baked-egg", "Baked egg dishes", 3, 2, "Best within 2 days", Chart + "; best within 2 days [C]"),
+        new("dressed-salad", "Dressed salads; egg, chicken, tuna and pasta salads", 4, null, "", Chart),
+        new("hard-cooked-eggs", "Hard-cooked eggs, unpeeled", 7, null, "", Chart),
+        new("soaked-oats", "Overnight oats and chia pots", 4, null, "", "common practice [C]"),
+        new("cut-vegetables", "Washed cut vegetables and fruit", 4, null, "", "common practice [C]"),
+        new("vinaigrette", "Vinaigrette without fresh garlic", 14, null, "", "common practice [C]"),
+        new("herb-oil", "Home-made garlic or herb oil", 4, 3, "Always cold", Chart),
+    ];
+
+    public bool Freezes => FreezerMonths is not null;
+
+    public static KeepingClass? WithKey(string key) => All.FirstOrDefault(item => item.Key == key);
+
+    /// <summary>The last local date on which a portion cooked on <paramref name="cooked"/> is eaten from the fridge.</summary>
+    public DateOnly EatBy(DateOnly cooked) => cooked.AddDays(FridgeDays);
+}

@@ -1,0 +1,77 @@
+using Merienda.Core.Protocols;
+
+namespace Merienda.Core.Planning;
+
+/// <summary>What stands on one meal of one eater.</summary>
+public sealed record PlannedMeal(string Meal, IReadOnlyList<Helping> Helpings);
+
+/// <summary>
+/// One eater's day in the ledger: what is planned at each meal, what is still open, and every finding of rules that count by portion, meal or day.
+/// It depends on nothing outside the day, so a change of one portion re-adds one day only.
+/// </summary>
+public sealed class EaterDay
+{
+    public EaterDay(DateOnly date, Eater eater, IReadOnlyList<PlannedMeal> meals)
+    {
+        (Date, Eater, Meals) = (date, eater, meals);
+        OpenMeals = [.. eater.PrepMeals.Where(slot => !meals.Any(meal => meal.Meal == slot && meal.Helpings.Count > 0))];
+        Helpings = [.. meals.SelectMany(meal => meal.Helpings)];
+        Findings = [.. Check()];
+    }
+
+    public DateOnly Date { get; }
+
+    public Eater Eater { get; }
+
+    public IReadOnlyList<PlannedMeal> Meals { get; }
+
+    public IReadOnlyList<Helping> Helpings { get; }
+
+    /// <summary>Meals from the prep that nothing covers yet.</summary>
+    public IReadOnlyList<string> OpenMeals { get; }
+
+    /// <summary>Day rules always; portion and meal rules only where they do not fit.</summary>
+    public IReadOnlyList<Finding> Findings { get; }
+
+    public Verdict Verdict => Findings.Select(finding => finding.Verdict).RollUp();
+
+    /// <summary>The limit that the day's ruler shows: the heaviest verdict, then the fullest.</summary>
+    public Finding? Tightest => Findings
+        .Where(finding => finding.Value is not null && finding.Limit is { Per: Period.Day })
+        .OrderByDescending(finding => finding.NeedsAllowance ? Verdict.Fits : finding.Verdict)
+        .ThenByDescending(finding => finding.Limit!.AtMost is not null)
+        .ThenByDescending(finding => finding.Used ?? 0)
+        .FirstOrDefault();
+
+    private IEnumerable<Finding> Check()
+    {
+        var day = new Intake(Helpings);
+        var context = Eater.Rules.Context with { OpenMeals = OpenMeals.Count };
+        foreach (var rule in Eater.Rules.Rules)
+        {
+            switch (rule.Period)
+            {
+                case Period.Day:
+                    yield return rule.Check(day, context);
+                    break;
+                case Period.Meal:
+                    foreach (var finding in Broken(rule, Meals.Where(meal => meal.Helpings.Count > 0).Select(meal => new Intake(meal.Helpings))))
+                    {
+                        yield return finding;
+                    }
+
+                    break;
+                case Period.Portion:
+                    foreach (var finding in Broken(rule, Helpings.Select(Intake.Of)))
+                    {
+                        yield return finding;
+                    }
+
+                    break;
+            }
+        }
+    }
+
+    private IEnumerable<Finding> Broken(Rule rule, IEnumerable<Intake> intakes) =>
+        intakes.Select(intake => rule.Check(intake, Eater.Rules.Context)).Where(finding => finding.Verdict != Verdict.Fits);
+}

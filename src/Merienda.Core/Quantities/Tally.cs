@@ -1,0 +1,65 @@
+using System.Runtime.InteropServices;
+
+namespace Merienda.Core.Quantities;
+
+/// <summary>
+/// A sum that remembers where its widths came from. Widths of one source (a packet, a weighed line) add linearly,
+/// independent sources combine by root-sum-square below and above the best value (domain.md section 3).
+/// A source is an object; two amounts share it when they hold the same instance.
+/// </summary>
+public sealed class Tally
+{
+    private readonly Dictionary<object, (decimal Below, decimal Above)> _widths = new(ReferenceEqualityComparer.Instance);
+    private decimal _best;
+    private bool _isOpen;
+
+    public void Add(object source, Estimate amount)
+    {
+        AddBest(amount.Best, amount.IsOpen);
+        AddWidth(source, amount.Below, amount.Above);
+    }
+
+    public void AddBest(decimal best, bool isOpen)
+    {
+        _best += best;
+        _isOpen |= isOpen;
+    }
+
+    public void AddWidth(object source, decimal below, decimal above)
+    {
+        if (below == 0 && above == 0)
+        {
+            return;
+        }
+
+        ref var width = ref CollectionsMarshal.GetValueRefOrAddDefault(_widths, source, out _);
+        width = (width.Below + below, width.Above + above);
+    }
+
+    /// <summary>What the sum plausibly is: independent errors partly cancel.</summary>
+    public Estimate Plausible => Spread(RootSumSquare(_widths.Values.Select(width => width.Below)), RootSumSquare(_widths.Values.Select(width => width.Above)));
+
+    /// <summary>What the sum is when every source errs the same way at once.</summary>
+    public Estimate WorstCase => Spread(_widths.Values.Sum(width => width.Below), _widths.Values.Sum(width => width.Above));
+
+    /// <summary>√Σw², which never exceeds Σw; the minimum absorbs the last digit lost on the way through double.</summary>
+    private static decimal RootSumSquare(IEnumerable<decimal> widths)
+    {
+        decimal sum = 0;
+        double squares = 0;
+        foreach (var width in widths)
+        {
+            sum += width;
+            squares += (double)width * (double)width;
+        }
+
+        return Math.Min(sum, (decimal)Math.Sqrt(squares));
+    }
+
+    private Estimate Spread(decimal below, decimal above)
+    {
+        // No source is wider below than its own best value; the minimum absorbs rounding of the last digit.
+        var low = _best - Math.Min(below, _best);
+        return _isOpen ? Estimate.AtLeast(low, _best) : Estimate.Between(low, _best, _best + above);
+    }
+}

@@ -1,0 +1,93 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Recipes;
+
+/// <summary>What one line brings to one portion of one measure: the best value and the widths from the food and from the amount.</summary>
+public readonly record struct LineAmount(decimal Best, decimal FoodBelow, decimal FoodAbove, decimal AmountBelow, decimal AmountAbove, bool IsOpen)
+{
+    /// <summary>The line alone: the food's and the amount's widths are independent, so they combine by root-sum-square.</summary>
+    public Estimate Estimate
+    {
+        get
+        {
+            var low = Best - Math.Min(Best, RootSumSquare(FoodBelow, AmountBelow));
+            return IsOpen ? Estimate.AtLeast(low, Best) : Estimate.Between(low, Best, Best + RootSumSquare(FoodAbove, AmountAbove));
+        }
+    }
+
+    private static decimal RootSumSquare(decimal one, decimal other) =>
+        one == 0 ? other : other == 0 ? one : (decimal)Math.Sqrt((double)((one * one) + (other * other)));
+}
+
+/// <summary>
+/// The nutrition of one portion by line, worked out once for each recipe version: every check of a portion, a day or a week is a sum over these rows.
+/// </summary>
+public sealed class PortionProfile
+{
+    private readonly LineAmount[] _amounts;
+
+    private PortionProfile(IReadOnlyList<RecipeLine> lines, decimal portions, LineAmount[] amounts) => (Lines, Portions, _amounts) = (lines, portions, amounts);
+
+    /// <summary>The lines that are eaten: all but the optional ones.</summary>
+    public IReadOnlyList<RecipeLine> Lines { get; }
+
+    /// <summary>How many portions the lines make.</summary>
+    public decimal Portions { get; }
+
+    public LineAmount this[int line, Measure measure] => _amounts[(line * MeasureInfo.AdditiveCount) + (int)measure];
+
+    /// <exception cref="ArgumentOutOfRangeException">Fewer than one hundredth of a portion.</exception>
+    public static PortionProfile Of(IEnumerable<RecipeLine> lines, decimal portions)
+    {
+        ArgumentOutOfRangeException.ThrowIfLessThan(portions, 0.01m);
+        var eaten = lines.Where(line => !line.Read.IsOptional).ToList();
+        var amounts = new LineAmount[eaten.Count * MeasureInfo.AdditiveCount];
+        for (var line = 0; line < eaten.Count; line++)
+        {
+            for (var measure = 0; measure < MeasureInfo.AdditiveCount; measure++)
+            {
+                amounts[(line * MeasureInfo.AdditiveCount) + measure] = Amount(eaten[line], (Measure)measure, portions);
+            }
+        }
+
+        return new(eaten, portions, amounts);
+    }
+
+    /// <summary>One portion's sum over all lines.</summary>
+    public Tally Sum(Measure measure, decimal size = 1)
+    {
+        var tally = new Tally();
+        AddTo(tally, measure, size);
+        return tally;
+    }
+
+    /// <param name="size">How many portions: 1.5 is a portion and a half.</param>
+    public void AddTo(Tally tally, Measure measure, decimal size)
+    {
+        for (var line = 0; line < Lines.Count; line++)
+        {
+            var amount = this[line, measure];
+            tally.AddBest(amount.Best * size, amount.IsOpen);
+            if (Lines[line].Food is { } food)
+            {
+                tally.AddWidth(food, amount.FoodBelow * size, amount.FoodAbove * size);
+                tally.AddWidth(Lines[line], amount.AmountBelow * size, amount.AmountAbove * size);
+            }
+        }
+    }
+
+    private static LineAmount Amount(RecipeLine line, Measure measure, decimal portions)
+    {
+        if (line.Food is not { } food)
+        {
+            return new(0, 0, 0, 0, 0, true);
+        }
+
+        var per100 = food.Nutrition[measure];
+        var hundreds = line.Grams * (1 / (100 * portions));
+        // An unknown amount of a food that holds none of it still brings none.
+        var isOpen = (hundreds.IsOpen && per100.High != 0) || (per100.IsOpen && hundreds.High != 0);
+        return new(hundreds.Best * per100.Best, hundreds.Best * per100.Below, hundreds.Best * per100.Above, hundreds.Below * per100.Best, hundreds.Above * per100.Best, isOpen);
+    }
+}

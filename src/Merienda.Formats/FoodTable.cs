@@ -1,0 +1,102 @@
+using System.Collections.Frozen;
+using System.Globalization;
+using CsvHelper;
+using CsvHelper.Configuration;
+using Merienda.Core.Foods;
+
+namespace Merienda.Formats;
+
+/// <summary>Reads data/foods.csv and data/food-classes.csv. An empty cell is unknown, never zero.</summary>
+public static class FoodTable
+{
+    private static readonly CsvConfiguration Format = new(CultureInfo.InvariantCulture) { TrimOptions = TrimOptions.Trim };
+
+    /// <exception cref="InvalidDataException">A cell is not what its column holds; row, column, value and reason are named.</exception>
+    public static IReadOnlyList<Food> Read(string path, FoodClasses classes) => ReadRows(path, row => new Row(row, path).ToFood(classes));
+
+    public static FoodClasses ReadClasses(string path) => new(ReadRows(path, row => new FoodClass(row["class"]!, Empty(row["parent"]), row["name"]!, Empty(row["allergen"]))));
+
+    private static List<T> ReadRows<T>(string path, Func<CsvReader, T> read)
+    {
+        using var csv = new CsvReader(new StreamReader(path), Format);
+        csv.Read();
+        csv.ReadHeader();
+        var rows = new List<T>();
+        while (csv.Read())
+        {
+            rows.Add(read(csv));
+        }
+
+        return rows;
+    }
+
+    private static string? Empty(string? cell) => string.IsNullOrEmpty(cell) ? null : cell;
+
+    private sealed class Row(CsvReader csv, string path)
+    {
+        public Food ToFood(FoodClasses classes)
+        {
+            var tags = csv["classes"]!.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+            if (tags.FirstOrDefault(tag => !classes.Knows(tag)) is { } unknown)
+            {
+                throw Wrong("classes", unknown, "no such food class");
+            }
+
+            return new Food
+            {
+                Key = csv["key"]!,
+                Name = csv["name"]!,
+                Synonyms = csv["synonyms"]!.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
+                Aisle = csv["aisle"]!,
+                Profile = Profile(),
+                Measures = Measures(),
+                Classes = tags.SelectMany(classes.Upward).ToFrozenSet(),
+                // A tag above another tag of the same food says nothing of its own.
+                Tags = [.. tags.Where(tag => !tags.Any(other => other != tag && classes.Upward(other).Contains(tag)))],
+                Source = csv["source"]!,
+                Mark = Enum.TryParse<SourceMark>(csv["mark"], out var mark) ? mark : throw Wrong("mark", csv["mark"]!, "a mark is M or C"),
+            };
+        }
+
+        private NutrientProfile Profile() => new()
+        {
+            Basis = csv["basis"] switch
+            {
+                "total" => LabelBasis.Total,
+                "available" => LabelBasis.Available,
+                "available-without-polyols" => LabelBasis.AvailableWithoutPolyols,
+                var other => throw Wrong("basis", other ?? "", "a basis is total, available or available-without-polyols"),
+            },
+            Energy = Number("energy_kcal"),
+            Protein = Number("protein_g"),
+            Fat = Number("fat_g"),
+            SaturatedFat = Number("saturated_fat_g"),
+            Carbohydrate = Number("carbohydrate_g"),
+            Fibre = Number("fibre_g"),
+            Sugars = Number("sugars_g"),
+            AddedSugars = Number("added_sugars_g"),
+            Polyols = Number("polyols_g"),
+            Erythritol = Number("erythritol_g"),
+            Alcohol = Number("alcohol_g"),
+            Sodium = Number("sodium_mg"),
+        };
+
+        private decimal? Number(string column)
+        {
+            var cell = csv[column];
+            return string.IsNullOrEmpty(cell) ? null
+                : decimal.TryParse(cell, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) ? value
+                : throw Wrong(column, cell, "a number of zero or more, with a point as decimal mark");
+        }
+
+        private FrozenDictionary<string, decimal> Measures() => csv["measures"]!
+            .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+            .Select(pair => pair.Split('='))
+            .ToFrozenDictionary(
+                pair => pair[0],
+                pair => pair.Length == 2 && decimal.TryParse(pair[1], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var grams) && grams > 0 ? grams : throw Wrong("measures", string.Join('=', pair), "a measure is name=grams, above zero"));
+
+        private InvalidDataException Wrong(string column, string value, string reason) =>
+            new($"{Path.GetFileName(path)}, row {csv.Parser.Row} ({csv["key"]}), {column} \"{value}\": {reason}.");
+    }
+}

@@ -1,0 +1,82 @@
+using System.Text.Json;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Recipes;
+
+namespace Merienda.Formats;
+
+/// <summary>Reads a schema.org Recipe as JSON-LD: alone, in a list, or in an @graph. Only what the core uses is taken.</summary>
+public static class SchemaOrgRecipe
+{
+    public static bool LooksLikeJson(string text) => text.AsSpan().TrimStart() is ['{' or '[', ..];
+
+    public static Result<WrittenRecipe> Read(string text)
+    {
+        if (text.Length > RecipeTextReader.MostCharacters * 4)
+        {
+            return new Refusal("recipe-too-long", "file", $"{text.Length:#,0} characters", "a recipe file is far smaller", "Give one recipe a file");
+        }
+
+        try
+        {
+            using var document = JsonDocument.Parse(text, new JsonDocumentOptions { AllowTrailingCommas = true, CommentHandling = JsonCommentHandling.Skip });
+            return FindRecipe(document.RootElement) is { } recipe ? Read(recipe) : new Refusal("no-recipe", "file", "@type", "no object of type Recipe stands in the file", "Give a schema.org Recipe with recipeIngredient and recipeYield");
+        }
+        catch (JsonException error)
+        {
+            return new Refusal("bad-json", "file", $"line {error.LineNumber + 1}", "it is not well-formed JSON there", "Mend the file or give the recipe as plain text");
+        }
+    }
+
+    private static Result<WrittenRecipe> Read(JsonElement recipe)
+    {
+        var ingredients = recipe.TryGetProperty("recipeIngredient", out var list) || recipe.TryGetProperty("ingredients", out list) ? Strings(list).ToList() : [];
+        if (ingredients.Count is 0 or > RecipeTextReader.MostLines)
+        {
+            return new Refusal("no-ingredients", "recipeIngredient", $"{ingredients.Count} lines", $"a recipe has between 1 and {RecipeTextReader.MostLines}", "Give recipeIngredient as a list of strings");
+        }
+
+        var name = recipe.TryGetProperty("name", out var title) && title.ValueKind == JsonValueKind.String ? title.GetString()!.Trim() : "Untitled";
+        var steps = recipe.TryGetProperty("recipeInstructions", out var instructions) ? Strings(instructions).SelectMany(step => step.Split('\n')).Where(step => !string.IsNullOrWhiteSpace(step)) : [];
+        return new WrittenRecipe(name, Portions(recipe), [.. ingredients.Select(line => ("", line))], [.. steps]);
+    }
+
+    private static decimal? Portions(JsonElement recipe)
+    {
+        if (!recipe.TryGetProperty("recipeYield", out var made))
+        {
+            return null;
+        }
+
+        var candidates = made.ValueKind == JsonValueKind.Array ? made.EnumerateArray().ToList() : [made];
+        return candidates.Select(one => one.ValueKind switch
+        {
+            JsonValueKind.Number => one.TryGetDecimal(out var number) ? number : null,
+            JsonValueKind.String => RecipeTextReader.PortionsIn(one.GetString()!),
+            JsonValueKind.Object when one.TryGetProperty("value", out var value) => value.ValueKind == JsonValueKind.Number && value.TryGetDecimal(out var number) ? number : RecipeTextReader.PortionsIn(value.ToString()),
+            _ => null,
+        }).FirstOrDefault(portions => portions is not null);
+    }
+
+    /// <summary>Strings as they stand, the text of HowToStep objects, and those inside sections.</summary>
+    private static IEnumerable<string> Strings(JsonElement element) => element.ValueKind switch
+    {
+        JsonValueKind.String => [element.GetString()!],
+        JsonValueKind.Array => element.EnumerateArray().SelectMany(Strings),
+        JsonValueKind.Object when element.TryGetProperty("itemListElement", out var items) => Strings(items),
+        JsonValueKind.Object when element.TryGetProperty("text", out var text) => Strings(text),
+        _ => [],
+    };
+
+    private static JsonElement? FindRecipe(JsonElement element) => element.ValueKind switch
+    {
+        JsonValueKind.Object when IsRecipe(element) => element,
+        JsonValueKind.Object when element.TryGetProperty("@graph", out var graph) => FindRecipe(graph),
+        JsonValueKind.Array => element.EnumerateArray().Select(FindRecipe).FirstOrDefault(found => found is not null),
+        _ => null,
+    };
+
+    // A file without any @type that lists ingredients is meant as a recipe all the same.
+    private static bool IsRecipe(JsonElement element) => element.TryGetProperty("@type", out var type)
+        ? Strings(type).Any(name => name is "Recipe" or "schema:Recipe" or "http://schema.org/Recipe" or "https://schema.org/Recipe")
+        : element.TryGetProperty("recipeIngredient", out _);
+}

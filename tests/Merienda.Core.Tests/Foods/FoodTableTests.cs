@@ -1,0 +1,93 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Tests.Foods;
+
+public class FoodTableTests
+{
+    public static TheoryData<string> Keys => [.. Table.Foods.Foods.Select(food => food.Key)];
+
+    [Fact]
+    public void There_are_at_least_160_foods() => Assert.InRange(Table.Foods.Foods.Count, 160, int.MaxValue);
+
+    [Theory]
+    [MemberData(nameof(Keys))]
+    public void A_food_does_not_contradict_itself(string key)
+    {
+        var food = Table.Food(key);
+        var profile = food.Profile;
+        Assert.True(profile.Carbohydrate is not null && profile.Protein is not null && profile.Fat is not null && profile.Energy is not null);
+        Assert.True((profile.Fibre ?? 0) <= profile.Carbohydrate, "fibre within carbohydrate on a total basis");
+        Assert.True((profile.Sugars ?? 0) <= profile.Carbohydrate, "sugars within carbohydrate");
+        Assert.True((profile.AddedSugars ?? 0) <= (profile.Sugars ?? 0), "added sugars within sugars");
+        Assert.True((profile.SaturatedFat ?? 0) <= profile.Fat, "saturated within fat");
+        Assert.InRange(profile.Protein.Value + profile.Fat.Value + profile.Carbohydrate.Value, 0, 101);
+        Assert.NotEmpty(food.Source);
+        Assert.All(food.Measures, measure => Assert.InRange(measure.Value, 0.05m, 1000));
+    }
+
+    [Theory]
+    [MemberData(nameof(Keys))]
+    public void Declared_energy_agrees_with_the_factors(string key)
+    {
+        var food = Table.Food(key);
+        // USDA uses lower factors of its own for spices, cocoa and leavening; and erythritol is listed at 0.2 kcal a gram.
+        if (food.Is("spice") || food.Is("herb") || food.Is("cocoa") || food.Key is "baking-powder" or "erythritol")
+        {
+            return;
+        }
+
+        var computed = EnergyFactors.PerHundredGrams(food.Profile)!.Value;
+        var difference = Math.Abs(food.Profile.Energy!.Value - computed);
+        Assert.True(difference <= 20 || difference <= 0.12m * food.Profile.Energy, $"{key}: declared {food.Profile.Energy}, factors {computed:0}");
+    }
+
+    [Theory] // domain.md section 11 no. 7, ± 15 %
+    [InlineData("almonds", 14)]
+    [InlineData("walnuts", 8)]
+    [InlineData("pecans", 10)]
+    [InlineData("cashews", 10)]
+    public void A_counted_handful_of_nuts_is_about_a_hundred_kilocalories(string key, int pieces)
+    {
+        var food = Table.Food(key);
+        Assert.InRange(pieces * food.Measures["each"] * food.Profile.Energy!.Value / 100, 85, 115);
+    }
+
+    [Theory] // domain.md section 11 nos. 7 and 8
+    [InlineData("watermelon", 100, 30, 0.10)]
+    [InlineData("orange", 100, 47, 0.10)]
+    [InlineData("mayonnaise", 13.8, 100, 0.15)]
+    [InlineData("mayonnaise-light", 15, 40, 0.25)]
+    public void Known_energies_are_met(string key, double grams, int kilocalories, double share) =>
+        Assert.InRange((decimal)grams * Table.Food(key).Profile.Energy!.Value / 100, kilocalories * (1 - (decimal)share), kilocalories * (1 + (decimal)share));
+
+    [Fact]
+    public void Volume_needs_a_measure_of_the_food_itself()
+    {
+        Assert.Equal(192m * 1.5m, Table.Food("lentils-red").WeightOf(Unit.Cup, MeasureSystem.UnitedStates)!.Value.Grams * 1.5m);
+        Assert.Equal(216m * 250 / 236.588m, Table.Food("olive-oil").WeightOf(Unit.Cup, MeasureSystem.Metric)!.Value.Grams, 6);
+        Assert.Equal(13.5m * 20 / 14.787m, Table.Food("olive-oil").WeightOf(Unit.Tablespoon, MeasureSystem.Australia)!.Value.Grams, 6);
+        Assert.Null(Table.Food("lamb-shoulder").WeightOf(Unit.Cup, MeasureSystem.Metric));
+        Assert.Null(Table.Food("salt").WeightOf(Unit.Each, MeasureSystem.Metric));
+    }
+
+    [Theory]
+    [InlineData("zucchini", "courgette", MatchKind.Exact)]
+    [InlineData("Fresh Basil Leaves", "basil", MatchKind.Exact)]
+    [InlineData("crème fraîche", "cream-soured", MatchKind.Exact)]
+    [InlineData("vine-ripened tomatoes", "tomato", MatchKind.Likely)]
+    [InlineData("oat milk", null, MatchKind.None)]
+    [InlineData("cashew cheese", null, MatchKind.None)]
+    [InlineData("cream of tartar", null, MatchKind.None)]
+    [InlineData("sunbutter", null, MatchKind.None)]
+    [InlineData("", null, MatchKind.None)]
+    public void Words_find_their_food_and_misleading_names_find_none(string words, string? key, MatchKind kind)
+    {
+        var match = Table.Foods.Match(words);
+        Assert.Equal((key, kind), (match.Food?.Key, match.Kind));
+    }
+
+    [Fact]
+    public void Allergens_follow_from_the_classes_above_a_tag() =>
+        Assert.Equal(["cereals containing gluten", "soybeans"], Table.Data.Classes.AllergensOf(Table.Food("soy-sauce").Tags));
+}

@@ -1,0 +1,79 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using static Merienda.Core.Tests.Table;
+
+namespace Merienda.Core.Tests.Planning;
+
+public class WeekLedgerTests
+{
+    private static readonly IReadOnlyList<DateOnly> Days = [.. Enumerable.Range(0, 7).Select(new DateOnly(2026, 11, 21).AddDays)];
+    private static readonly string[] Meals = ["breakfast", "lunch", "merienda", "supper"];
+
+    private static Eater Eater(string name, params Rule[] rules) =>
+        new(Guid.NewGuid(), name, new EaterRules(rules, Context()), Meals.ToDictionary(meal => meal, _ => 0.25m), Meals.ToHashSet());
+
+    private static readonly Helping Sugar = new("sugar", Portion(1, "10 g sugar"), 1);
+    private static readonly Helping Cod = new("cod", Portion(1, "200 g cod"), 1);
+
+    [Fact]
+    public void A_day_adds_up_its_meals_and_names_the_ones_that_nothing_covers()
+    {
+        var teun = Eater("Teun", AtMost(Measure.NetCarbohydrate, 25));
+        var ledger = new WeekLedger(Days, Meals, [teun], [(new(Days[2], "lunch", teun.Id), Sugar), (new(Days[2], "supper", teun.Id), Sugar with { Size = 2 }), (new(Days[2], "supper", teun.Id), Cod)]);
+        var day = ledger[Days[2], teun.Id];
+        Assert.Equal(["breakfast", "merienda"], day.OpenMeals);
+        Assert.Equal(30, day.Tightest!.Value!.Value.Best);
+        Assert.Equal(Verdict.Breaks, day.Verdict);
+        Assert.Equal(7 * 4 - 2, ledger.Days.Sum(item => item.OpenMeals.Count));
+        Assert.Equal("Net carbs: 30 g, over 25 g a day; most of it from sugar 30 g.", day.Findings.Single().Because);
+    }
+
+    [Fact]
+    public void Eaters_at_one_table_are_judged_by_their_own_rules()
+    {
+        var (one, other) = (Eater("One", AtMost(Measure.NetCarbohydrate, 5)), Eater("Other", AtMost(Measure.NetCarbohydrate, 50)));
+        var ledger = new WeekLedger(Days, Meals, [one, other], [(new(Days[0], "lunch", one.Id), Sugar), (new(Days[0], "lunch", other.Id), Sugar)]);
+        Assert.Equal((Verdict.Breaks, Verdict.Fits), (ledger[Days[0], one.Id].Verdict, ledger[Days[0], other.Id].Verdict));
+    }
+
+    [Fact]
+    public void Week_rules_sum_seven_days_and_meal_rules_each_meal()
+    {
+        var eater = Eater("E", AtMost(Measure.NetCarbohydrate, 65, Period.Week), AtMost(Measure.NetCarbohydrate, 15, Period.Meal) with { Id = "meal" });
+        var ledger = new WeekLedger(Days, Meals, [eater], Days.Select(day => (new Cell(day, "lunch", eater.Id), Sugar)));
+        Assert.Equal(70, ledger.Weeks[eater.Id].Single().Value!.Value.Best);
+        Assert.Equal(Verdict.Breaks, ledger.Weeks[eater.Id].Single().Verdict);
+        Assert.Empty(ledger[Days[1], eater.Id].Findings);
+        Assert.Equal(20, new EaterDay(Days[1], eater, [new("lunch", [Sugar, Sugar])]).Findings.Single().Value!.Value.Best);
+    }
+
+    [Fact]
+    public void Two_portions_of_one_batch_err_together_and_of_two_foods_partly_cancel()
+    {
+        var together = new Intake([Sugar, Sugar]).Sum(Measure.NetCarbohydrate);
+        var apart = new Intake([Sugar, new("rice", Portion(1, "12.6 g white rice"), 1)]).Sum(Measure.NetCarbohydrate);
+        Assert.Equal(1.0m, together.Above, 6);
+        Assert.InRange(apart.Above, 0.5m, 0.8m);
+    }
+
+    [Fact] // domain.md section 11 no. 10
+    public void Twelve_jars_at_two_a_day_cover_six_days_and_the_seventh_is_shown_as_not_covered()
+    {
+        var (one, two) = (Eater("One") with { PrepMeals = new HashSet<string> { "breakfast" } }, Eater("Two") with { PrepMeals = new HashSet<string> { "breakfast" } });
+        var batch = Batch.Make(Guid.NewGuid(), "A", Days[0], 12, Guid.NewGuid).Value;
+        var cells = Days.SelectMany(day => new[] { new Cell(day, "breakfast", one.Id), new Cell(day, "breakfast", two.Id) });
+        var placed = new List<(Cell, Helping)>();
+        foreach (var cell in cells)
+        {
+            if (batch.Place(cell, Guid.NewGuid) is { IsRefused: false } next)
+            {
+                batch = next.Value;
+                placed.Add((cell, Cod));
+            }
+        }
+
+        var ledger = new WeekLedger(Days, Meals, [one, two], placed);
+        Assert.Equal([Days[6], Days[6]], ledger.Days.Where(day => day.OpenMeals.Count > 0).Select(day => day.Date));
+    }
+}

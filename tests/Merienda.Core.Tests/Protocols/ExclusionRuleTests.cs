@@ -1,0 +1,56 @@
+using Merienda.Core.Protocols;
+using static Merienda.Core.Tests.Table;
+
+namespace Merienda.Core.Tests.Protocols;
+
+public class ExclusionRuleTests
+{
+    private static ExclusionRule Rule(string protocol) => Data.Protocol(protocol)!.Rules.OfType<ExclusionRule>().Single();
+
+    [Theory]
+    [InlineData("vegan", "200 g tofu", Verdict.Fits)]
+    [InlineData("vegan", "1 tbsp ghee", Verdict.Breaks)]
+    [InlineData("vegan", "1 tbsp honey", Verdict.Breaks)]
+    [InlineData("vegan", "1 tbsp maple syrup", Verdict.Fits)]
+    [InlineData("vegan", "1 tbsp peanut butter", Verdict.Fits)] // a name, not a class
+    [InlineData("whole-food", "1 tbsp peanut butter", Verdict.Breaks)]
+    [InlineData("whole-food", "1 tbsp maple syrup", Verdict.Breaks)]
+    [InlineData("whole-food", "100 g buckwheat", Verdict.Breaks)]
+    [InlineData("whole-food", "1 tbsp clarified butter", Verdict.Breaks)]
+    [InlineData("whole-food", "200 g beef shin", Verdict.Fits)]
+    [InlineData("whole-food", "50 ml red wine", Verdict.Breaks)]
+    [InlineData("whole-food", "200 g moonfruit", Verdict.CannotTell)]
+    public void A_class_is_left_out_whatever_the_name_says(string protocol, string line, Verdict verdict) =>
+        Assert.Equal(verdict, Rule(protocol).Check(Eat(1, line), Context()).Verdict);
+
+    [Fact]
+    public void A_known_offender_breaks_even_beside_an_unknown_line()
+    {
+        var finding = Rule("vegan").Check(Eat(1, "2 eggs", "100 g moonfruit"), Context());
+        Assert.Equal(Verdict.Breaks, finding.Verdict);
+        Assert.Equal("Animal foods: Egg (egg) is left out.", finding.Because);
+    }
+
+    [Fact]
+    public void An_exception_frees_its_class_and_nothing_else()
+    {
+        var rule = Rule("whole-food") with { Except = ["green-bean"] };
+        Assert.Equal(Verdict.Fits, rule.Check(Eat(1, "100 g green beans"), Context()).Verdict);
+        Assert.Equal(Verdict.Breaks, rule.Check(Eat(1, "100 g green peas"), Context()).Verdict);
+        // Soy sauce is soy and wheat: freeing soy leaves the wheat.
+        Assert.Equal(Verdict.Breaks, (rule with { Except = ["soy"] }).Check(Eat(1, "1 tbsp soy sauce"), Context()).Verdict);
+        Assert.Equal(Verdict.Fits, (rule with { Except = ["soy-sauce"] }).Check(Eat(1, "1 tbsp soy sauce"), Context()).Verdict);
+    }
+
+    [Fact]
+    public void Every_class_that_a_protocol_names_exists() =>
+        Assert.All(Data.Protocols.SelectMany(protocol => protocol.Rules).OfType<ExclusionRule>().SelectMany(rule => rule.Excludes), key => Assert.True(Data.Classes.Knows(key), key));
+
+    [Fact]
+    public void Five_protocols_ship_and_read_as_sentences()
+    {
+        Assert.Equal(["calories-macros", "low-carb", "points", "vegan", "whole-food"], Data.Protocols.Select(protocol => protocol.Id).Order());
+        Assert.Equal("Net carbs: at most 25 g a day", (Data.Protocol("low-carb")!.Rules.OfType<LimitRule>().Single() with { AtMost = 25 }).Sentence(Data.Classes));
+        Assert.Equal("Animal foods: no meat, poultry, fish, crustaceans, molluscs, dairy, egg, honey", Rule("vegan").Sentence(Data.Classes));
+    }
+}

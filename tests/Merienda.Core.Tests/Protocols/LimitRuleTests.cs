@@ -1,0 +1,110 @@
+using CsCheck;
+using Merienda.Core.Foods;
+using Merienda.Core.Protocols;
+using static Merienda.Core.Tests.Table;
+
+namespace Merienda.Core.Tests.Protocols;
+
+public class LimitRuleTests
+{
+    // 100 g cod: 17.8 g protein ± 5 %, 0 g carbohydrate; 100 g sugar: 100 g net carbs ± 5 %.
+    [Theory]
+    [InlineData(106, Verdict.Fits)]
+    [InlineData(105, Verdict.Fits)]
+    [InlineData(104.9, Verdict.TooClose)]
+    [InlineData(95, Verdict.TooClose)]
+    [InlineData(94.9, Verdict.Breaks)]
+    public void A_ceiling_fits_when_the_whole_range_is_under_it_and_breaks_when_all_is_over(double most, Verdict verdict) =>
+        Assert.Equal(verdict, AtMost(Measure.NetCarbohydrate, (decimal)most).Check(Eat(1, "100 g sugar"), Context()).Verdict);
+
+    [Theory]
+    [InlineData(95, Verdict.Fits)]
+    [InlineData(95.1, Verdict.TooClose)]
+    [InlineData(105, Verdict.TooClose)]
+    [InlineData(105.1, Verdict.Breaks)]
+    public void A_floor_fits_when_the_whole_range_reaches_it(double least, Verdict verdict) =>
+        Assert.Equal(verdict, AtLeast(Measure.NetCarbohydrate, (decimal)least).Check(Eat(1, "100 g sugar"), Context()).Verdict);
+
+    [Fact]
+    public void Energy_has_five_percent_of_tolerance_and_net_carbs_none()
+    {
+        // 387 kcal ± 5 % = up to 406.4, kept under 387 · 1.05 = 406.4 by the tolerance.
+        Assert.Equal(Verdict.Fits, AtMost(Measure.Energy, 388).Check(Eat(1, "100 g sugar"), Context()).Verdict);
+        Assert.Equal(Verdict.TooClose, (AtMost(Measure.Energy, 388) with { Tolerance = 0 }).Check(Eat(1, "100 g sugar"), Context()).Verdict);
+    }
+
+    [Theory]
+    [InlineData("20 g sugar", 10, Verdict.Breaks)] // the known part is over already
+    [InlineData("5 g sugar", 10, Verdict.CannotTell)]
+    public void With_an_unknown_part_a_ceiling_breaks_or_cannot_be_told(string known, int most, Verdict verdict)
+    {
+        var finding = AtMost(Measure.NetCarbohydrate, most).Check(Eat(1, known, "100 g moonfruit"), Context());
+        Assert.Equal(verdict, finding.Verdict);
+        Assert.Null(finding.Value!.Value.High);
+    }
+
+    [Theory]
+    [InlineData("20 g sugar", 10, Verdict.Fits)] // the known part reaches the floor already
+    [InlineData("5 g sugar", 10, Verdict.CannotTell)]
+    public void With_an_unknown_part_a_floor_fits_or_cannot_be_told(string known, int least, Verdict verdict) =>
+        Assert.Equal(verdict, AtLeast(Measure.NetCarbohydrate, least).Check(Eat(1, known, "100 g moonfruit"), Context()).Verdict);
+
+    [Fact]
+    public void The_reason_names_value_limit_and_what_brings_most()
+    {
+        var finding = AtMost(Measure.NetCarbohydrate, 25).Check(Eat(1, "40 g sugar", "100 g carrot", "200 g cod"), Context());
+        Assert.Equal(Verdict.Breaks, finding.Verdict);
+        Assert.Equal("Net carbs: 46.8 g, over 25 g a day; most of it from White sugar 40 g and Carrot 6.8 g.", finding.Because);
+        Assert.Equal(["White sugar", "Carrot"], finding.Contributors.Select(item => item.Name));
+    }
+
+    [Fact]
+    public void A_portion_over_the_whole_day_breaks_and_one_within_says_how_much_of_the_day_it_uses()
+    {
+        var rule = AtMost(Measure.NetCarbohydrate, 25);
+        Assert.Equal(Verdict.Breaks, rule.CheckPortion(Eat(1, "40 g sugar"), 0.3m, Context()).Verdict);
+        var within = rule.CheckPortion(Eat(1, "20 g sugar"), 0.3m, Context());
+        Assert.Equal(Verdict.Fits, within.Verdict);
+        Assert.Equal("Net carbs: 20 g uses 80 % of the day, more than the meal's 30 %.", within.Because);
+        Assert.DoesNotContain("more than", rule.CheckPortion(Eat(1, "5 g sugar"), 0.3m, Context()).Because);
+    }
+
+    [Fact]
+    public void One_portion_is_never_asked_to_reach_the_floor_of_a_day() =>
+        Assert.Equal(Verdict.Fits, AtLeast(Measure.Protein, 100).CheckPortion(Eat(1, "100 g cod"), null, Context()).Verdict);
+
+    [Fact]
+    public void A_floor_of_a_day_with_open_meals_is_open_and_without_them_broken()
+    {
+        var rule = AtLeast(Measure.Protein, 100);
+        Assert.Equal(Verdict.CannotTell, rule.Check(Eat(1, "100 g cod"), Context(openMeals: 2)).Verdict);
+        Assert.Equal(Verdict.Breaks, rule.Check(Eat(1, "100 g cod"), Context()).Verdict);
+    }
+
+    [Fact]
+    public void An_allowance_nobody_stated_cannot_be_told_and_asks_for_it()
+    {
+        var asked = Data.Protocol("low-carb")!.Rules.OfType<LimitRule>().Single();
+        var finding = asked.Check(Eat(1, "100 g cod"), Context());
+        Assert.Equal((Verdict.CannotTell, true), (finding.Verdict, finding.NeedsAllowance));
+        var stated = asked.With(new Allowance("low-carb", "net-carbs", null, 25)).Check(Eat(1, "100 g cod"), Context());
+        Assert.Equal((Verdict.Fits, false), (stated.Verdict, stated.NeedsAllowance));
+    }
+
+    [Fact]
+    public void A_looser_ceiling_never_turns_a_fit_into_anything_heavier() =>
+        Gen.Select(Gen.Int[1, 300], Gen.Int[1, 200], Gen.Int[0, 200]).Sample((grams, most, more) =>
+        {
+            var intake = Eat(1, $"{grams} g couscous", "2 carrots");
+            return AtMost(Measure.NetCarbohydrate, most + more).Check(intake, Context()).Verdict <= AtMost(Measure.NetCarbohydrate, most).Check(intake, Context()).Verdict;
+        }, iter: 200);
+
+    [Fact]
+    public void Rules_roll_up_as_breaks_over_cannot_tell_over_too_close_over_fits()
+    {
+        Assert.Equal(Verdict.Breaks, new[] { Verdict.Fits, Verdict.Breaks, Verdict.CannotTell }.RollUp());
+        Assert.Equal(Verdict.CannotTell, new[] { Verdict.TooClose, Verdict.CannotTell }.RollUp());
+        Assert.Equal(Verdict.TooClose, new[] { Verdict.TooClose, Verdict.Fits }.RollUp());
+        Assert.Equal(Verdict.Fits, Array.Empty<Verdict>().RollUp());
+    }
+}

@@ -1,0 +1,81 @@
+using Merienda.Core.Protocols;
+using static Merienda.Core.Tests.Table;
+
+namespace Merienda.Core.Tests.Protocols;
+
+/// <summary>House points (domain.md section 4): kcal/60 + 1 per 5 g added sugars + 1 per 5 g alcohol − ½ per 80 g vegetables, at most −1 a portion, in half steps.</summary>
+public class PointsSchemeTests
+{
+    private static readonly PointsScheme House = Data.Scheme("house-points")!;
+
+    private static Helping One(params string[] lines) => new("dish", Portion(1, lines), 1);
+
+    [Fact]
+    public void Energy_added_sugars_and_alcohol_count()
+    {
+        // 50 g sugar: 193.5 kcal = 3.225, 49.9 g added sugars = 9.98, together 13.205, to halves 13.
+        Assert.Equal(13.0m, House.PointsOf(One("50 g sugar")).Best);
+        Assert.Equal(13.205m, House.PointsOf(One("50 g sugar"), PointsRounding.Nothing).Best, 3);
+        // 150 g red wine: 127.5 kcal = 2.125, 15.9 g alcohol = 3.18: 5.305, to halves 5.5.
+        Assert.Equal(5.5m, House.PointsOf(One("150 g red wine")).Best);
+    }
+
+    [Fact]
+    public void Vegetables_give_back_half_a_point_for_eighty_grams_and_at_most_one_a_portion()
+    {
+        // 80 g courgette beside 60 g oil (530.4 kcal = 8.84): 13.6 kcal = 0.2267, less 0.5 = 8.567, to halves 8.5.
+        Assert.Equal(8.567m, House.PointsOf(One("60 g olive oil", "80 g courgette"), PointsRounding.Nothing).Best, 3);
+        // 500 g would give back 3.125, but at most 1.
+        Assert.Equal((530.4m + 85) / 60 - 1, House.PointsOf(One("60 g olive oil", "500 g courgette"), PointsRounding.Nothing).Best, 6);
+    }
+
+    [Fact]
+    public void A_portion_never_has_less_than_no_points() => Assert.Equal(0, House.PointsOf(One("160 g cucumber")).Best);
+
+    [Theory] // half up in half steps: 0.25 points are 15 kcal
+    [InlineData(3.877, 0.5)] // 15.0 kcal of sugarless oil weight below
+    [InlineData(1.69, 0)]
+    [InlineData(1.70, 0.5)]
+    public void Points_round_half_up(double oilGrams, double points)
+    {
+        var grams = oilGrams.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        Assert.Equal((decimal)points, House.PointsOf(One($"{grams} g olive oil")).Best);
+    }
+
+    [Fact]
+    public void Three_small_bites_may_be_one_together_and_none_each()
+    {
+        var bite = One("1.6 g olive oil"); // 14.1 kcal = 0.236
+        Assert.Equal(0, House.PointsOf(bite).Best);
+        Assert.Equal(0, new Intake([bite, bite, bite]).Points(House).Best);
+        Assert.Equal(0.5m, House.PointsOf(bite with { Size = 3 }).Best);
+    }
+
+    [Fact]
+    public void Rounding_by_ingredient_adds_rounded_ingredients()
+    {
+        var dish = One("1.6 g olive oil", "1.6 g butter", "100 g cod"); // 0.24 and 0.19 round to none, 82 kcal = 1.37 to 1.5
+        Assert.Equal(1.5m, House.PointsOf(dish, PointsRounding.Ingredient).Best);
+        Assert.Equal(2.0m, House.PointsOf(dish, PointsRounding.Portion).Best);
+    }
+
+    [Fact]
+    public void A_free_food_neither_adds_nor_gives_back()
+    {
+        var free = House with { FreeFoods = new HashSet<string> { "olive-oil", "courgette" } };
+        Assert.Equal(House.PointsOf(One("200 g cod")).Best, free.PointsOf(One("200 g cod", "30 g olive oil", "200 g courgette")).Best);
+    }
+
+    [Fact]
+    public void Points_of_a_dish_with_an_unknown_line_are_open() => Assert.True(House.PointsOf(One("100 g moonfruit")).IsOpen);
+
+    [Fact]
+    public void More_vegetables_never_raise_the_lower_bound_above_the_best()
+    {
+        for (var grams = 0; grams <= 400; grams += 10)
+        {
+            var points = House.PointsOf(One("20 g butter", $"about {grams + 1} g courgette"));
+            Assert.True(points.Low <= points.Best && points.Best <= points.High, $"{grams} g: {points}");
+        }
+    }
+}

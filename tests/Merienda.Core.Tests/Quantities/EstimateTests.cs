@@ -1,0 +1,78 @@
+using CsCheck;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Tests.Quantities;
+
+public class EstimateTests
+{
+    // Hundredths keep decimal sums exact, so that equality is meant.
+    private static readonly Gen<decimal> Hundredths = Gen.Int[0, 50_000].Select(value => value / 100m);
+
+    private static readonly Gen<Estimate> AnyEstimate = Gen.Select(Hundredths, Hundredths, Hundredths, (a, b, c) =>
+    {
+        var sorted = new[] { a, b, c }.Order().ToArray();
+        return Estimate.Between(sorted[0], sorted[1], sorted[2]);
+    });
+
+    private static bool IsOrdered(Estimate value) => value.Low >= 0 && value.Low <= value.Best && (value.High is null || value.Best <= value.High);
+
+    [Fact]
+    public void Bounds_stay_in_order_through_adding_and_scaling() =>
+        Gen.Select(AnyEstimate, AnyEstimate, Hundredths).Sample((left, right, times) => IsOrdered(left + right) && IsOrdered(left * times));
+
+    [Fact]
+    public void The_order_of_adding_does_not_matter() =>
+        Gen.Select(AnyEstimate, AnyEstimate, AnyEstimate).Sample((a, b, c) => a + b + c == c + a + b);
+
+    [Fact]
+    public void Scaling_a_sum_is_the_sum_of_the_scaled() =>
+        Gen.Select(AnyEstimate, AnyEstimate, Gen.Int[0, 9]).Sample((a, b, times) => (a + b) * times == (a * times) + (b * times));
+
+    [Theory]
+    [InlineData(2, 1, 3)]
+    [InlineData(1, 3, 2)]
+    [InlineData(-1, 0, 1)]
+    public void Bounds_out_of_order_or_negative_are_refused(int low, int best, int high) =>
+        Assert.Throws<ArgumentException>(() => Estimate.Between(low, best, high));
+
+    [Fact]
+    public void An_unknown_part_keeps_the_known_part_and_opens_the_upper_bound()
+    {
+        var sum = Estimate.Exactly(12) + Estimate.Unknown;
+        Assert.True(sum.IsOpen);
+        Assert.Equal((12m, 12m, null), (sum.Low, sum.Best, sum.High));
+        Assert.Equal(Estimate.Zero, Estimate.Unknown * 0);
+    }
+
+    [Fact]
+    public void Widths_of_independent_sources_never_exceed_the_worst_case_and_hold_each_single_one() =>
+        AnyEstimate.Array[1, 12].Sample(parts =>
+        {
+            var tally = new Tally();
+            Array.ForEach(parts, part => tally.Add(new object(), part));
+            var (plausible, worst) = (tally.Plausible, tally.WorstCase);
+            return IsOrdered(plausible) && plausible.Best == worst.Best && plausible.Low >= worst.Low && plausible.High <= worst.High
+                && parts.All(part => plausible.Best - plausible.Low >= part.Below - 0.000001m);
+        });
+
+    [Fact]
+    public void Fourteen_servings_of_one_packet_err_together_and_twenty_packets_partly_cancel()
+    {
+        // domain.md section 11 no. 13: a US "0 g" stands for [0, 0.5).
+        var packet = new object();
+        var (one, twenty) = (new Tally(), new Tally());
+        for (var serving = 0; serving < 14; serving++)
+        {
+            one.Add(packet, Estimate.Between(0, 0, 0.5m));
+        }
+
+        for (var other = 0; other < 20; other++)
+        {
+            twenty.Add(new object(), Estimate.Between(0, 0, 0.5m));
+        }
+
+        Assert.Equal(7, one.Plausible.High!.Value, 6);
+        Assert.Equal(2.236m, twenty.Plausible.High!.Value, 3);
+        Assert.Equal(10, twenty.WorstCase.High!.Value, 6);
+    }
+}

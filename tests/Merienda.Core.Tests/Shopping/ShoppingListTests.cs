@@ -1,0 +1,32 @@
+using Merienda.Core.Keeping;
+using Merienda.Core.Recipes;
+using Merienda.Core.Shopping;
+using static Merienda.Core.Tests.Table;
+
+namespace Merienda.Core.Tests.Shopping;
+
+public class ShoppingListTests
+{
+    private static RecipeVersion Recipe(string name, decimal portions, params string[] lines) =>
+        new() { Name = name, Portions = portions, Lines = [.. lines.Select(line => Line(line))], Keeping = KeepingClass.All[0] };
+
+    [Fact]
+    public void One_food_is_added_up_across_recipes_and_scaled_to_what_is_cooked()
+    {
+        var list = ShoppingList.Of([new("A", Recipe("stew", 4, "400 g carrots", "1 l water"), 6), new("B", Recipe("slaw", 2, "100 g carrots", "3 eggs"), 2)]);
+        var carrots = list.Single(item => item.Key == "carrot");
+        Assert.Equal(700, carrots.Grams.Best);
+        Assert.Equal([("A", 600m), ("B", 100m)], carrots.Batches.Select(need => (need.Letter, need.Grams.Best)));
+        Assert.Equal((10m, "each"), carrots.Pieces);
+        Assert.DoesNotContain(list, item => item.Key == "water");
+    }
+
+    [Fact]
+    public void A_line_that_nobody_can_weigh_is_still_on_the_list_word_for_word()
+    {
+        var list = ShoppingList.Of([new("A", Recipe("odd", 2, "2 firkins of moonfruit", "olive oil for frying"), 4)]);
+        Assert.Equal("2 firkins of moonfruit (× 2)", list.Single(item => item.Aisle is null).AsTyped.Single());
+        Assert.Equal("olive oil for frying (× 2)", list.Single(item => item.Key == "olive-oil").AsTyped.Single());
+        Assert.Null(list[^1].Aisle);
+    }
+}
