@@ -1,1 +1,27 @@
-Console.WriteLine();
+using Merienda.Web.Accounts;
+using Merienda.Web.Hosting;
+using Merienda.Web.Recipes;
+using Merienda.Web.Table;
+using Merienda.Web.Weeks;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.AddMerienda();
+var app = builder.Build();
+app.UseMeriendaPipeline();
+
+var api = app.MapGroup("/api").AddEndpointFilter<AntiforgeryFilter>();
+api.MapAccounts();
+api.MapRecipes();
+api.MapWeeks();
+api.MapTable();
+api.MapFallback(() => TypedResults.Problem(statusCode: 404, title: "There is no such address.")).ExcludeFromDescription();
+
+app.MapOpenApi();
+app.MapHealth();
+app.MapStaticAssets();
+app.MapFallbackToFile("index.html");
+await app.PrepareDatabase();
+await app.RunAsync();
+
+/// <summary>The entry point, public for the test host.</summary>
+public partial class Program;

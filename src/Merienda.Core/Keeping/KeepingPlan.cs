@@ -1,6 +1,6 @@
 namespace Merienda.Core.Keeping;
 
-public enum Storage
+public enum KeptIn
 {
     Fridge,
 
@@ -14,7 +14,7 @@ public enum Storage
 /// <summary>Where one container waits and until when (domain.md section 8).</summary>
 /// <param name="EatBy">Last date to eat it; of a frozen one, from its thaw.</param>
 /// <param name="Thaw">The evening on which it moves to the fridge, or null when it is never frozen.</param>
-public sealed record KeepingPlan(Storage Storage, DateOnly EatBy, DateOnly? Thaw)
+public sealed record KeepingPlan(KeptIn KeptIn, DateOnly EatBy, DateOnly? Thaw)
 {
     /// <summary>Days that a thawed portion keeps at most.</summary>
     public const int ThawedDays = 2;
@@ -25,13 +25,13 @@ public sealed record KeepingPlan(Storage Storage, DateOnly EatBy, DateOnly? Thaw
         var eatBy = kind.EatBy(cooked);
         if (eaten is not { } day || day <= eatBy)
         {
-            return new(Storage.Fridge, eatBy, null);
+            return new(KeptIn.Fridge, eatBy, null);
         }
 
         // Frozen on the day it is cooked, it has all its time left; thawed the evening before, at most two days of it count.
         var thaw = day.AddDays(-1);
         return kind.Freezes
-            ? new(Storage.Freezer, thaw.AddDays(Math.Min(ThawedDays, kind.FridgeDays)), thaw)
-            : new(Storage.PastItsTime, eatBy, null);
+            ? new(KeptIn.Freezer, thaw.AddDays(Math.Min(ThawedDays, kind.FridgeDays)), thaw)
+            : new(KeptIn.PastItsTime, eatBy, null);
     }
 }

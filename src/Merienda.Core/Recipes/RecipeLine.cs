@@ -37,6 +37,15 @@ public sealed class RecipeLine
     {
         var read = IngredientLineReader.Read(text);
         var match = chosenFood is null ? foods.Match(read.Food, read.IsCooked, read.IsDry) : new FoodMatch(chosenFood, MatchKind.Exact);
+        return Of(read, match, system, part);
+    }
+
+    /// <summary>A stored line with the food version it was computed from; null for a line that no food was found for.</summary>
+    public static RecipeLine Pinned(string text, Food? food, MatchKind match, MeasureSystem system, string part) =>
+        Of(IngredientLineReader.Read(text), new FoodMatch(food, match), system, part);
+
+    private static RecipeLine Of(ReadLine read, FoodMatch match, MeasureSystem system, string part)
+    {
         if (match.Food is not { } food)
         {
             return new(read, part, null, MatchKind.None, Estimate.Unknown, "No food matches these words; choose one, or the line counts as unknown");

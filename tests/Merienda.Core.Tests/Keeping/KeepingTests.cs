@@ -21,13 +21,13 @@ public class KeepingTests
     [Fact]
     public void Cooked_on_saturday_with_four_days_it_is_eaten_until_wednesday_and_frozen_from_thursday()
     {
-        Assert.Equal(new(Storage.Fridge, Saturday.AddDays(4), null), Plan("cooked", 4));
-        Assert.Equal(new(Storage.Freezer, Saturday.AddDays(6), Saturday.AddDays(4)), Plan("cooked", 5));
-        Assert.Equal(Storage.Fridge, Plan("cooked", null).Storage);
+        Assert.Equal(new(KeptIn.Fridge, Saturday.AddDays(4), null), Plan("cooked", 4));
+        Assert.Equal(new(KeptIn.Freezer, Saturday.AddDays(6), Saturday.AddDays(4)), Plan("cooked", 5));
+        Assert.Equal(KeptIn.Fridge, Plan("cooked", null).KeptIn);
     }
 
     [Fact]
-    public void What_does_not_freeze_is_past_its_time() => Assert.Equal(new(Storage.PastItsTime, Saturday.AddDays(4), null), Plan("dressed-salad", 5));
+    public void What_does_not_freeze_is_past_its_time() => Assert.Equal(new(KeptIn.PastItsTime, Saturday.AddDays(4), null), Plan("dressed-salad", 5));
 
     [Fact]
     public void A_thawed_portion_keeps_two_days_at_most() => Assert.All(Enumerable.Range(5, 3), day => Assert.Equal(2, Plan("cooked", day).EatBy.DayNumber - Plan("cooked", day).Thaw!.Value.DayNumber));

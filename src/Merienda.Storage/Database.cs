@@ -1,0 +1,63 @@
+using System.Data;
+using Dapper;
+using Npgsql;
+
+namespace Merienda.Storage;
+
+/// <summary>Whose rows a transaction may see.</summary>
+public readonly record struct Tenant(Guid Account, Guid Household);
+
+/// <summary>The database as the application role sees it. Every piece of work is one transaction with its tenant set.</summary>
+public sealed class Database(NpgsqlDataSource source)
+{
+    static Database()
+    {
+        DefaultTypeMap.MatchNamesWithUnderscores = true;
+        SqlMapper.AddTypeHandler(new DateOnlyHandler());
+        SqlMapper.AddTypeHandler(new DateTimeOffsetHandler());
+    }
+
+    /// <summary>Runs work as a tenant and commits it when it returns; anything thrown rolls back.</summary>
+    public async Task<T> As<T>(Tenant tenant, Func<NpgsqlConnection, Task<T>> work)
+    {
+        await using var connection = await source.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        await connection.ExecuteAsync(
+            "select set_config('app.account_id', @account, true), set_config('app.household_id', @household, true)",
+            new { account = tenant.Account.ToString(), household = tenant.Household == Guid.Empty ? "" : tenant.Household.ToString() });
+        var result = await work(connection);
+        await transaction.CommitAsync();
+        return result;
+    }
+
+    public Task As(Tenant tenant, Func<NpgsqlConnection, Task> work) => As(tenant, async connection =>
+    {
+        await work(connection);
+        return true;
+    });
+
+    /// <summary>Work on tables that belong to no household: accounts, keys, shipped foods.</summary>
+    public async Task<T> Unscoped<T>(Func<NpgsqlConnection, Task<T>> work)
+    {
+        await using var connection = await source.OpenConnectionAsync();
+        return await work(connection);
+    }
+
+    private sealed class DateOnlyHandler : SqlMapper.TypeHandler<DateOnly>
+    {
+        public override DateOnly Parse(object value) => value is DateOnly date ? date : DateOnly.FromDateTime((DateTime)value);
+
+        public override void SetValue(IDbDataParameter parameter, DateOnly value)
+        {
+            parameter.DbType = DbType.Date;
+            parameter.Value = value;
+        }
+    }
+
+    private sealed class DateTimeOffsetHandler : SqlMapper.TypeHandler<DateTimeOffset>
+    {
+        public override DateTimeOffset Parse(object value) => value is DateTimeOffset at ? at : new DateTimeOffset(DateTime.SpecifyKind((DateTime)value, DateTimeKind.Utc));
+
+        public override void SetValue(IDbDataParameter parameter, DateTimeOffset value) => parameter.Value = value.ToUniversalTime();
+    }
+}

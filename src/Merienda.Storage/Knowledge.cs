@@ -1,0 +1,186 @@
+using System.Collections.Frozen;
+using System.Security.Cryptography;
+using System.Text.Json;
+using Dapper;
+using Merienda.Core.Foods;
+using Npgsql;
+
+namespace Merienda.Storage;
+
+/// <summary>A document that ships with the program: a protocol or a points scheme, by id.</summary>
+public sealed record ShippedDocument(string Id, string Json);
+
+/// <summary>Every food version that was ever shipped to this database, and the matcher over the latest ones.</summary>
+public sealed record FoodCatalogue(FoodMatcher Latest, IReadOnlyDictionary<Guid, Food> Versions, IReadOnlyDictionary<Food, Guid> IdOf);
+
+/// <summary>Loads shipped foods, protocols and schemes into tables as the owner, adding a version where content changed, and reads them back.</summary>
+public static class Knowledge
+{
+    public static async Task LoadAsync(string ownerConnectionString, IEnumerable<Food> foods, IEnumerable<ShippedDocument> protocols, IEnumerable<ShippedDocument> schemes)
+    {
+        await using var connection = new NpgsqlConnection(ownerConnectionString);
+        await connection.OpenAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        var known = (await connection.QueryAsync<(string Key, int Version, string Fingerprint)>(
+            "select distinct on (food_key) food_key, version, fingerprint from food_version order by food_key, version desc")).ToDictionary(row => row.Key);
+        var changed = foods.Select(food => (Food: food, Print: Fingerprint(JsonSerializer.Serialize(FoodRow.From(food, Guid.Empty, 0, "")))))
+            .Where(item => !known.TryGetValue(item.Food.Key, out var row) || row.Fingerprint != item.Print)
+            .Select(item => FoodRow.From(item.Food, Guid.CreateVersion7(), known.GetValueOrDefault(item.Food.Key).Version + 1, item.Print));
+        await connection.ExecuteAsync(
+            """
+            insert into food_version (id, food_key, version, name, synonyms, aisle, label_basis, energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g,
+                                      added_sugars_g, polyols_g, erythritol_g, alcohol_g, sodium_mg, measures, classes, source, mark, fingerprint)
+            values (@Id, @FoodKey, @Version, @Name, @Synonyms, @Aisle, @LabelBasis, @EnergyKcal, @ProteinG, @FatG, @SaturatedFatG, @CarbohydrateG, @FibreG, @SugarsG,
+                    @AddedSugarsG, @PolyolsG, @ErythritolG, @AlcoholG, @SodiumMg, @Measures::jsonb, @Classes, @Source, @Mark, @Fingerprint)
+            """, changed);
+        await LoadDocuments(connection, "protocol_version", "protocol_id", protocols);
+        await LoadDocuments(connection, "points_scheme_version", "scheme_id", schemes);
+        await transaction.CommitAsync();
+    }
+
+    public static Task<FoodCatalogue> ReadFoods(this Database database, FoodClasses classes) => database.Unscoped(async connection =>
+    {
+        var rows = (await connection.QueryAsync<FoodRow>(
+            """
+            select id, food_key, version, name, synonyms, aisle, label_basis, energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g,
+                   added_sugars_g, polyols_g, erythritol_g, alcohol_g, sodium_mg, measures::text as measures, classes, source, mark, fingerprint
+            from food_version order by food_key, version
+            """)).ToList();
+        var foods = rows.ToDictionary(row => row.Id, row => row.ToFood(classes));
+        var latest = rows.GroupBy(row => row.FoodKey).Select(versions => foods[versions.Last().Id]);
+        return new FoodCatalogue(new FoodMatcher(latest), foods, foods.ToDictionary(pair => pair.Value, pair => pair.Key));
+    });
+
+    /// <summary>The latest version of each protocol or scheme, by id.</summary>
+    public static Task<IReadOnlyList<string>> ReadProtocols(this Database database) => database.ReadDocuments("protocol_version", "protocol_id");
+
+    public static Task<IReadOnlyList<string>> ReadSchemes(this Database database) => database.ReadDocuments("points_scheme_version", "scheme_id");
+
+    private static Task<IReadOnlyList<string>> ReadDocuments(this Database database, string table, string id) => database.Unscoped<IReadOnlyList<string>>(async connection =>
+        [.. await connection.QueryAsync<string>($"select distinct on ({id}) content::text from {table} order by {id}, version desc")]);
+
+    private static async Task LoadDocuments(NpgsqlConnection connection, string table, string id, IEnumerable<ShippedDocument> documents)
+    {
+        foreach (var document in documents)
+        {
+            var print = Fingerprint(document.Json);
+            await connection.ExecuteAsync(
+                $"""
+                insert into {table} ({id}, version, content, fingerprint)
+                select @Id, coalesce(max(version), 0) + 1, @Json::jsonb, @print from {table} where {id} = @Id
+                having not exists (select 1 from {table} latest where latest.{id} = @Id and latest.fingerprint = @print
+                                   and latest.version = (select max(version) from {table} where {id} = @Id))
+                """, new { document.Id, document.Json, print });
+        }
+    }
+
+    private static string Fingerprint(string text) => Convert.ToHexStringLower(SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(text)));
+
+    private sealed class FoodRow
+    {
+        public Guid Id { get; init; }
+
+        public string FoodKey { get; init; } = "";
+
+        public int Version { get; init; }
+
+        public string Name { get; init; } = "";
+
+        public string[] Synonyms { get; init; } = [];
+
+        public string Aisle { get; init; } = "";
+
+        public string LabelBasis { get; init; } = "";
+
+        public decimal? EnergyKcal { get; init; }
+
+        public decimal? ProteinG { get; init; }
+
+        public decimal? FatG { get; init; }
+
+        public decimal? SaturatedFatG { get; init; }
+
+        public decimal? CarbohydrateG { get; init; }
+
+        public decimal? FibreG { get; init; }
+
+        public decimal? SugarsG { get; init; }
+
+        public decimal? AddedSugarsG { get; init; }
+
+        public decimal? PolyolsG { get; init; }
+
+        public decimal? ErythritolG { get; init; }
+
+        public decimal? AlcoholG { get; init; }
+
+        public decimal? SodiumMg { get; init; }
+
+        public string Measures { get; init; } = "{}";
+
+        public string[] Classes { get; init; } = [];
+
+        public string Source { get; init; } = "";
+
+        public string Mark { get; init; } = "";
+
+        public string Fingerprint { get; init; } = "";
+
+        public static FoodRow From(Food food, Guid id, int version, string fingerprint) => new()
+        {
+            Id = id,
+            FoodKey = food.Key,
+            Version = version,
+            Name = food.Name,
+            Synonyms = [.. food.Synonyms],
+            Aisle = food.Aisle,
+            LabelBasis = food.Profile.Basis.ToString(),
+            EnergyKcal = food.Profile.Energy,
+            ProteinG = food.Profile.Protein,
+            FatG = food.Profile.Fat,
+            SaturatedFatG = food.Profile.SaturatedFat,
+            CarbohydrateG = food.Profile.Carbohydrate,
+            FibreG = food.Profile.Fibre,
+            SugarsG = food.Profile.Sugars,
+            AddedSugarsG = food.Profile.AddedSugars,
+            PolyolsG = food.Profile.Polyols,
+            ErythritolG = food.Profile.Erythritol,
+            AlcoholG = food.Profile.Alcohol,
+            SodiumMg = food.Profile.Sodium,
+            Measures = JsonSerializer.Serialize(food.Measures.OrderBy(pair => pair.Key, StringComparer.Ordinal).ToDictionary()),
+            Classes = [.. food.Tags],
+            Source = food.Source,
+            Mark = food.Mark.ToString(),
+            Fingerprint = fingerprint,
+        };
+
+        public Food ToFood(FoodClasses classes) => new()
+        {
+            Key = FoodKey,
+            Name = Name,
+            Synonyms = Synonyms,
+            Aisle = Aisle,
+            Profile = new NutrientProfile
+            {
+                Basis = Enum.Parse<LabelBasis>(LabelBasis),
+                Energy = EnergyKcal,
+                Protein = ProteinG,
+                Fat = FatG,
+                SaturatedFat = SaturatedFatG,
+                Carbohydrate = CarbohydrateG,
+                Fibre = FibreG,
+                Sugars = SugarsG,
+                AddedSugars = AddedSugarsG,
+                Polyols = PolyolsG,
+                Erythritol = ErythritolG,
+                Alcohol = AlcoholG,
+                Sodium = SodiumMg,
+            },
+            Measures = JsonSerializer.Deserialize<Dictionary<string, decimal>>(Measures)!.ToFrozenDictionary(),
+            Classes = Classes.SelectMany(classes.Upward).ToFrozenSet(),
+            Tags = Classes,
+            Source = Source,
+            Mark = Enum.Parse<SourceMark>(Mark),
+        };
+    }
+}

@@ -1,0 +1,102 @@
+using System.Text.Json;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+using Merienda.Core.Quantities;
+using Merienda.Core.Sessions;
+using Merienda.Formats;
+using Merienda.Storage;
+using Merienda.Web.Accounts;
+using Merienda.Web.Hosting;
+using Merienda.Web.Recipes;
+using Microsoft.AspNetCore.Identity;
+
+namespace Merienda.Web.Demo;
+
+/// <summary>Seeds the invented households of data/demo, each once, through the same doors that people use.</summary>
+public sealed class DemoSeed(AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KnowledgeBase knowledge, TimeProvider clock, ILookupNormalizer normalizer)
+{
+    public async Task Run()
+    {
+        var folder = Path.Combine(DataFiles.Find(), "demo");
+        var present = await accounts.DemoPeople();
+        foreach (var household in Read<DemoHousehold>(folder, "households.json"))
+        {
+            if (present.All(person => person.Email != household.People[0].Email))
+            {
+                await Seed(household, Read<DemoRecipe>(folder, "recipes.json"));
+            }
+        }
+    }
+
+    private async Task Seed(DemoHousehold household, IReadOnlyList<DemoRecipe> dishes)
+    {
+        var people = new List<Account>();
+        foreach (var person in household.People)
+        {
+            var account = new Account { Id = Guid.CreateVersion7(), Email = person.Email, NormalizedEmail = normalizer.NormalizeEmail(person.Email), DisplayName = person.Name, SecurityStamp = Guid.NewGuid().ToString("N"), IsDemo = true };
+            await accounts.CreateAsync(account, CancellationToken.None);
+            people.Add(account);
+        }
+
+        var tenant = new Tenant(people[0].Id, Guid.CreateVersion7());
+        var eaters = household.Eaters.Select(eater => EaterDefaults.Named(eater.Name) with { Protocols = eater.Protocols, Allowances = [.. eater.Allowances.Select(item => new StatedAllowance(item.Protocol, item.Rule, item.AtLeast, item.AtMost))] }).ToList();
+        await households.Create(tenant, household.Name, household.TimeZone, eaters);
+        foreach (var other in people.Skip(1))
+        {
+            await households.Join(tenant with { Account = other.Id });
+        }
+
+        var saved = new Dictionary<string, Guid>();
+        foreach (var dish in dishes)
+        {
+            var id = Guid.CreateVersion7();
+            await recipes.Save(tenant, Must(RecipeSheets.ToRecipe(dish.ToDraft(), id, knowledge)), clock.GetUtcNow());
+            saved.Add(dish.Key, id);
+        }
+
+        var start = HouseholdClock.WeekOf(HouseholdClock.Today(clock, household.TimeZone));
+        foreach (var batch in household.Batches)
+        {
+            await Plan(tenant, start, batch, saved[batch.Recipe], eaters);
+        }
+    }
+
+    private async Task Plan(Tenant tenant, DateOnly start, DemoBatch planned, Guid recipe, IReadOnlyList<EaterSettings> eaters)
+    {
+        var made = Must(await weeks.Make(tenant, recipe, start, start.AddDays(planned.CookedOnDay), planned.Portions));
+        foreach (var place in planned.Places)
+        {
+            var cell = new Cell(start.AddDays(place.Day), place.Meal, eaters.Single(eater => eater.Name == place.Eater).Id);
+            var placed = Must(await weeks.Change(tenant, made.Batch.Id, "Placed", batch => batch.Place(cell, Guid.CreateVersion7)));
+            if (place.Size is { } size)
+            {
+                var box = placed.Batch.Containers.First(container => container.Place == cell);
+                Must(await weeks.Change(tenant, made.Batch.Id, "Changed a portion of", batch => batch.ChangeSize(box.Id, box.Size, size, Guid.CreateVersion7)));
+            }
+        }
+    }
+
+    private static T Must<T>(Result<T> result) => result.Refusal is { } refusal ? throw new InvalidDataException($"The demo data is wrong: {refusal}") : result.Value;
+
+    private static IReadOnlyList<T> Read<T>(string folder, string file) => JsonSerializer.Deserialize<List<T>>(File.ReadAllText(Path.Combine(folder, file)), DataFiles.Json)!;
+
+    private sealed record DemoPersonRow(string Name, string Email);
+
+    private sealed record DemoAllowance(string Protocol, string Rule, decimal? AtLeast = null, decimal? AtMost = null);
+
+    private sealed record DemoEater(string Name, IReadOnlyList<string> Protocols, IReadOnlyList<DemoAllowance> Allowances);
+
+    private sealed record DemoPlace(int Day, string Meal, string Eater, decimal? Size = null);
+
+    private sealed record DemoBatch(string Recipe, int CookedOnDay, decimal Portions, IReadOnlyList<DemoPlace> Places);
+
+    private sealed record DemoHousehold(string Name, string TimeZone, IReadOnlyList<DemoPersonRow> People, IReadOnlyList<DemoEater> Eaters, IReadOnlyList<DemoBatch> Batches);
+
+    private sealed record DemoTask(string Id, string Text, int HandsOn, int Unattended = 0, Appliance Appliance = Appliance.None, int? TemperatureC = null, IReadOnlyList<string>? After = null);
+
+    private sealed record DemoRecipe(string Key, string Name, decimal Portions, string? Meal, string Keeping, string Reheating, string AtEating, MeasureSystem System, IReadOnlyList<string> Lines, IReadOnlyList<DemoTask> Tasks)
+    {
+        public RecipeDraft ToDraft() => new(Name, Portions, Meal, Keeping, Reheating, AtEating, System, [.. Lines.Select(line => new DraftLine("", line, null))],
+            [.. Tasks.Select(task => new DraftTask(task.Id, task.Text, task.HandsOn, task.Unattended, task.Appliance, task.TemperatureC, task.After ?? []))], null);
+    }
+}

@@ -1,0 +1,143 @@
+using System.Reflection;
+using System.Text.Json.Serialization;
+using System.Threading.RateLimiting;
+using Merienda.Formats;
+using Merienda.Storage;
+using Merienda.Web.Accounts;
+using Merienda.Web.Demo;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.DataProtection.KeyManagement;
+using Microsoft.AspNetCore.Identity;
+using Npgsql;
+
+namespace Merienda.Web.Hosting;
+
+/// <summary>Puts the application together: services, pipeline and the database's preparation at start.</summary>
+public static class MeriendaHost
+{
+    public const string SignInLimit = "sign-in";
+
+    /// <summary>The build starts the program once to write the OpenAPI document; there is no database then.</summary>
+    private static bool IsDescribing => Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+
+    public static void AddMerienda(this WebApplicationBuilder builder)
+    {
+        var services = builder.Services;
+        builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 1_000_000);
+        services.ConfigureHttpJsonOptions(json =>
+        {
+            json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+            json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase));
+        });
+        services.AddOpenApi();
+        services.AddProblemDetails();
+        services.AddExceptionHandler<UnexpectedErrors>();
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(_ => NpgsqlDataSource.Create(Connection(builder, "App")));
+        services.AddSingleton<Database>();
+        services.AddSingleton<HouseholdStore>();
+        services.AddSingleton(provider => new RecipeStore(provider.GetRequiredService<Database>(), () => provider.GetRequiredService<KnowledgeBase>().Foods));
+        services.AddSingleton<WeekStore>();
+        services.AddSingleton<AccountStore>();
+        services.AddSingleton<KnowledgeBase>();
+        services.AddSingleton<DemoSeed>();
+        services.AddHttpContextAccessor();
+        services.AddIdentity();
+        services.AddDataProtection().SetApplicationName("Merienda");
+        if (!IsDescribing)
+        {
+            services.AddOptions<KeyManagementOptions>().Configure<NpgsqlDataSource>((keys, source) => keys.XmlRepository = new DataProtectionKeys(source));
+        }
+
+        services.AddAntiforgery(antiforgery =>
+        {
+            antiforgery.HeaderName = "X-Antiforgery";
+            antiforgery.Cookie.Name = "merienda-antiforgery";
+            antiforgery.Cookie.SecurePolicy = CookieSecurePolicy.Always;
+            antiforgery.Cookie.SameSite = SameSiteMode.Strict;
+        });
+        services.AddRateLimiter(limiter =>
+        {
+            var perMinute = builder.Configuration.GetValue("SignInsPerMinute", 20);
+            limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+            limiter.OnRejected = async (context, _) => await TypedResults.Problem(statusCode: 429, title: "Too many attempts from here.", detail: "Wait a minute and try again.").ExecuteAsync(context.HttpContext);
+            limiter.AddPolicy(SignInLimit, context => RateLimitPartition.GetFixedWindowLimiter(
+                context.Connection.RemoteIpAddress?.ToString() ?? "local",
+                _ => new FixedWindowRateLimiterOptions { PermitLimit = perMinute, Window = TimeSpan.FromMinutes(1) }));
+        });
+    }
+
+    public static void UseMeriendaPipeline(this WebApplication app)
+    {
+        app.UseExceptionHandler();
+        app.UseMiddleware<SecurityHeaders>();
+        app.UseAuthentication();
+        app.UseAuthorization();
+        app.UseRateLimiter();
+    }
+
+    public static void MapHealth(this WebApplication app)
+    {
+        app.MapGet("/health/live", () => TypedResults.Ok("live")).ExcludeFromDescription();
+        app.MapGet("/health/ready", async (NpgsqlDataSource source) =>
+        {
+            await using var connection = await source.OpenConnectionAsync();
+            return TypedResults.Ok("ready");
+        }).ExcludeFromDescription();
+    }
+
+    /// <summary>Migrates, loads the shipped knowledge and, when demo data is on, seeds the demo people.</summary>
+    public static async Task PrepareDatabase(this WebApplication app)
+    {
+        if (IsDescribing)
+        {
+            return;
+        }
+
+        var shipped = DataFiles.Load(DataFiles.Find());
+        if (app.Configuration.GetConnectionString("Owner") is { } owner)
+        {
+            Migrator.Run(owner);
+            await Knowledge.LoadAsync(owner, shipped.Foods.Foods,
+                shipped.Protocols.Select(protocol => new ShippedDocument(protocol.Id, System.Text.Json.JsonSerializer.Serialize(protocol, DataFiles.Json))),
+                shipped.Schemes.Select(scheme => new ShippedDocument(scheme.Id, System.Text.Json.JsonSerializer.Serialize(scheme, DataFiles.Json))));
+        }
+
+        await app.Services.GetRequiredService<KnowledgeBase>().Load(shipped.Classes);
+        if (app.Configuration.GetValue("Demo", false))
+        {
+            await app.Services.GetRequiredService<DemoSeed>().Run();
+        }
+    }
+
+    private static void AddIdentity(this IServiceCollection services)
+    {
+        services.AddIdentityCore<Account>(identity =>
+            {
+                // Length is what makes a password hard to guess; rules about kinds of characters are not.
+                identity.Password = new PasswordOptions { RequiredLength = 10, RequireDigit = false, RequireLowercase = false, RequireUppercase = false, RequireNonAlphanumeric = false, RequiredUniqueChars = 4 };
+                identity.Lockout = new LockoutOptions { MaxFailedAccessAttempts = 5, DefaultLockoutTimeSpan = TimeSpan.FromMinutes(5), AllowedForNewUsers = true };
+                identity.User.RequireUniqueEmail = true;
+            })
+            .AddUserStore<AccountStore>()
+            .AddClaimsPrincipalFactory<HouseholdClaims>()
+            .AddSignInManager();
+        services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
+        services.ConfigureApplicationCookie(cookie =>
+        {
+            cookie.Cookie.Name = "merienda";
+            cookie.Cookie.HttpOnly = true;
+            cookie.Cookie.SecurePolicy = CookieSecurePolicy.Always;
+            cookie.Cookie.SameSite = SameSiteMode.Strict;
+            cookie.ExpireTimeSpan = TimeSpan.FromDays(30);
+            cookie.Events.OnRedirectToLogin = context => Answer(context.HttpContext, StatusCodes.Status401Unauthorized, "Sign in first.");
+            cookie.Events.OnRedirectToAccessDenied = context => Answer(context.HttpContext, StatusCodes.Status403Forbidden, "This is not yours to see.");
+        });
+        services.AddAuthorization();
+    }
+
+    private static Task Answer(HttpContext context, int status, string title) => TypedResults.Problem(statusCode: status, title: title).ExecuteAsync(context);
+
+    private static string Connection(WebApplicationBuilder builder, string name) =>
+        builder.Configuration.GetConnectionString(name) ?? throw new InvalidOperationException($"ConnectionStrings:{name} is not set; start Merienda with ./merienda start.");
+}

@@ -1,0 +1,45 @@
+using Merienda.Core.Outcomes;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Npgsql;
+
+namespace Merienda.Web.Hosting;
+
+/// <summary>Refusals of the core as problem details (RFC 9457): field, value and cure are members of their own.</summary>
+public static class Problems
+{
+    /// <summary>Codes that mean "the state moved on", not "the input is wrong".</summary>
+    private static readonly HashSet<string> Conflicts =
+        ["container-moved", "container-changed", "container-gone", "batch-gone", "batch-too-small", "nothing-loose", "changed-meanwhile", "nothing-to-undo", "recipe-changed", "not-cooked-yet"];
+
+    public static ProblemHttpResult ToProblem(this Refusal refusal) => TypedResults.Problem(
+        statusCode: Conflicts.Contains(refusal.Code) ? StatusCodes.Status409Conflict : StatusCodes.Status422UnprocessableEntity,
+        title: $"{char.ToUpperInvariant(refusal.Reason[0])}{refusal.Reason[1..]}.",
+        detail: $"{refusal.Cure}.",
+        extensions: new Dictionary<string, object?> { ["code"] = refusal.Code, ["field"] = refusal.Field, ["value"] = refusal.Value.Length > 200 ? refusal.Value[..200] : refusal.Value });
+}
+
+/// <summary>What nobody expected: logged whole, answered without inner workings.</summary>
+public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) : IExceptionHandler
+{
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        var (status, title, detail) = exception switch
+        {
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => (413, "That is too much at once.", "Send at most 1,000,000 characters; paste one recipe, not the whole page."),
+            BadHttpRequestException bad => (bad.StatusCode, "The request could not be read.", bad.InnerException?.Message ?? bad.Message),
+            PostgresException { SqlState: PostgresErrorCodes.CheckViolation or PostgresErrorCodes.UniqueViolation or PostgresErrorCodes.ForeignKeyViolation } refused => (422, "The database refused it.", $"It would break {refused.ConstraintName}."),
+            _ => (500, "Something went wrong here.", "Nothing was changed. Try again; the log has the details."),
+        };
+        if (status >= 500)
+        {
+            LogUnexpected(exception);
+        }
+
+        await TypedResults.Problem(statusCode: status, title: title, detail: detail).ExecuteAsync(httpContext);
+        return true;
+    }
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "Unexpected error")]
+    private partial void LogUnexpected(Exception exception);
+}

@@ -1,0 +1,51 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Protocols;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Web.Hosting;
+
+/// <summary>A value with its bounds as it goes over the wire. High is null when a part is unknown.</summary>
+public sealed record ShownEstimate(decimal Low, decimal Best, decimal? High);
+
+/// <summary>A measure of one portion or container: "Net carbs 6.5 g".</summary>
+public sealed record ShownMeasure(string Key, string Name, string Unit, int Decimals, ShownEstimate Value);
+
+public sealed record ShownContributor(string Name, decimal Amount);
+
+public sealed record ShownFinding(
+    string Rule,
+    string Title,
+    Verdict Verdict,
+    string? Unit,
+    int Decimals,
+    ShownEstimate? Value,
+    decimal? AtLeast,
+    decimal? AtMost,
+    Period? Per,
+    IReadOnlyList<ShownContributor> Contributors,
+    string Because,
+    bool NeedsAllowance);
+
+/// <summary>One eater's verdict with what it rests on.</summary>
+public sealed record ShownVerdict(Guid EaterId, string Eater, Verdict Verdict, IReadOnlyList<ShownFinding> Findings);
+
+/// <summary>Turns what the core found into what the pages draw; numbers are rounded to two places for the wire.</summary>
+public static class Shown
+{
+    public static ShownEstimate Of(Estimate value) => new(Round(value.Low), Round(value.Best), value.High is { } high ? Round(high) : null);
+
+    public static ShownMeasure Of(MeasureInfo measure, Estimate value) => new(measure.Key, measure.Name, measure.Unit, measure.Decimals, Of(value));
+
+    public static ShownFinding Of(Finding finding)
+    {
+        var measure = finding.Measure is { } one ? MeasureInfo.Of(one) : null;
+        return new(finding.Rule, finding.Title, finding.Verdict, measure?.Unit, measure?.Decimals ?? 0, finding.Value is { } value ? Of(value) : null, finding.Limit?.AtLeast, finding.Limit?.AtMost, finding.Limit?.Per,
+            [.. finding.Contributors.Take(6).Select(item => new ShownContributor(item.Name, Round(item.Amount)))], finding.Because, finding.NeedsAllowance);
+    }
+
+    public static decimal Round(decimal value) => Math.Round(value, 2, MidpointRounding.AwayFromZero);
+
+    /// <summary>The measures that a container's label and a recipe's row show.</summary>
+    public static IReadOnlyList<ShownMeasure> Short(Helping helping, PointsScheme scheme) =>
+        [.. new[] { Measure.Energy, Measure.Protein, Measure.NetCarbohydrate, Measure.Points }.Select(measure => Of(MeasureInfo.Of(measure), Intake.Of(helping).Value(measure, scheme)))];
+}

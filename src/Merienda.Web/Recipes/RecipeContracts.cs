@@ -1,0 +1,50 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Quantities;
+using Merienda.Core.Sessions;
+using Merienda.Web.Hosting;
+
+namespace Merienda.Web.Recipes;
+
+public sealed record RecipeRow(Guid Id, string Name, decimal Portions, string? Meal, IReadOnlyList<ShownMeasure> PerPortion, IReadOnlyList<RowVerdict> Verdicts);
+
+/// <param name="Because">The heaviest finding's sentence.</param>
+public sealed record RowVerdict(Guid EaterId, string Eater, Core.Protocols.Verdict Verdict, string Because, bool HasRules);
+
+/// <summary>A recipe as a person edits it.</summary>
+/// <param name="BasedOn">The version number it was opened at; null for a new recipe.</param>
+public sealed record RecipeDraft(string Name, decimal Portions, string? Meal, string Keeping, string Reheating, string AtEating, MeasureSystem System, IReadOnlyList<DraftLine> Lines, IReadOnlyList<DraftTask> Tasks, int? BasedOn);
+
+/// <param name="Food">Key of the food that a person chose, or null to let the words decide.</param>
+public sealed record DraftLine(string Part, string Text, string? Food);
+
+public sealed record DraftTask(string Id, string Text, int HandsOn, int Unattended, Appliance Appliance, int? TemperatureC, IReadOnlyList<string> After);
+
+public sealed record ReadTextRequest(string Text);
+
+/// <param name="Amount">As read: "2–3 tbsp"; empty when the line gives none.</param>
+/// <param name="Grams">Null when nobody knows.</param>
+public sealed record SheetLine(string Part, string Text, string? Food, string? FoodName, bool IsChosen, MatchKind Match, string Amount, ShownEstimate? Grams, string? Doubt, IReadOnlyList<ShownMeasure> PerPortion);
+
+public sealed record SheetKeeping(string Key, string Name, int FridgeDays, int? FreezerMonths, string Note, string Source);
+
+/// <summary>House points under the three ways of rounding, shown where they differ.</summary>
+public sealed record PointsSideBySide(decimal PerPortion, decimal PerIngredient, decimal Unrounded);
+
+public sealed record RecipeSheet(
+    Guid? Id,
+    int Number,
+    string Name,
+    decimal Portions,
+    string? Meal,
+    SheetKeeping Keeping,
+    string Reheating,
+    string AtEating,
+    MeasureSystem System,
+    IReadOnlyList<SheetLine> Lines,
+    IReadOnlyList<DraftTask> Tasks,
+    IReadOnlyList<ShownMeasure> PerPortion,
+    PointsSideBySide Points,
+    IReadOnlyList<string> Allergens,
+    IReadOnlyList<ShownVerdict> Verdicts);
+
+public sealed record FoodFound(string Key, string Name, string Aisle, string Source, string Mark);

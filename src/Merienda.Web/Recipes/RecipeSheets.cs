@@ -1,0 +1,102 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Keeping;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Core.Recipes;
+using Merienda.Core.Sessions;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+
+namespace Merienda.Web.Recipes;
+
+/// <summary>Translates between drafts, recipe versions and the sheet that is drawn.</summary>
+public static class RecipeSheets
+{
+    public const int MostTasks = 60;
+
+    /// <summary>Reads a draft's lines and refuses what cannot be a recipe. Lines that nobody can read are kept: they count as unknown.</summary>
+    public static Result<StoredRecipe> ToRecipe(RecipeDraft draft, Guid recipeId, KnowledgeBase knowledge)
+    {
+        if (Wrong(draft, knowledge) is { } refusal)
+        {
+            return refusal;
+        }
+
+        var foods = knowledge.Foods.Latest;
+        var written = draft.Lines.Where(line => line.Text.Trim().Length > 0).ToList();
+        return new StoredRecipe(recipeId, Guid.CreateVersion7(), 0, draft.System, new RecipeVersion
+        {
+            Name = draft.Name.Trim(),
+            Portions = draft.Portions,
+            Meal = draft.Meal,
+            Lines = [.. written.Select(line => RecipeLine.From(line.Text.Trim(), foods, draft.System, line.Part, line.Food is { } key ? foods.WithKey(key) : null))],
+            Tasks = [.. draft.Tasks.Select(task => new PrepTask(task.Id, task.Text.Trim(), task.HandsOn, task.Unattended, task.Appliance, task.TemperatureC, task.After))],
+            Keeping = KeepingClass.WithKey(draft.Keeping)!,
+            Reheating = draft.Reheating.Trim(),
+            AtEating = draft.AtEating.Trim(),
+        }, [.. written.Select(line => line.Food is not null)]);
+    }
+
+    public static RecipeSheet ToSheet(StoredRecipe recipe, Guid? id, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)
+    {
+        var version = recipe.Version;
+        var helping = new Helping(version.Name, version.Profile, 1);
+        var portion = Intake.Of(helping);
+        var scheme = knowledge.HouseScheme;
+        var points = new PointsSideBySide(
+            Shown.Round(scheme.PointsOf(helping, PointsRounding.Portion).Best), Shown.Round(scheme.PointsOf(helping, PointsRounding.Ingredient).Best), Shown.Round(scheme.PointsOf(helping, PointsRounding.Nothing).Best));
+        return new(id, recipe.Number, version.Name, version.Portions, version.Meal, ToKeeping(version.Keeping), version.Reheating, version.AtEating, recipe.System,
+            [.. version.Lines.Select((line, at) => ToLine(line, recipe.Chosen[at], version.Profile))],
+            [.. version.Tasks.Select(ToTask)],
+            [.. MeasureInfo.All.Select(info => Shown.Of(info, portion.Value(info.Measure, scheme)))],
+            points,
+            knowledge.Classes.AllergensOf(version.Lines.SelectMany(line => line.Food?.Tags ?? [])),
+            [.. eaters.Select(eater => ToVerdict(eater, portion, version.Meal))]);
+    }
+
+    public static SheetKeeping ToKeeping(KeepingClass keeping) => new(keeping.Key, keeping.Name, keeping.FridgeDays, keeping.FreezerMonths, keeping.Note, keeping.Source);
+
+    public static DraftTask ToTask(PrepTask task) => new(task.Id, task.Text, task.HandsOn, task.Unattended, task.Appliance, task.TemperatureC, task.After);
+
+    public static RecipeRow ToRow(StoredRecipe recipe, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)
+    {
+        var helping = new Helping(recipe.Version.Name, recipe.Version.Profile, 1);
+        var verdicts = eaters.Select(eater => (Eater: eater, Findings: eater.Rules.CheckPortion(Intake.Of(helping), eater.ShareOf(recipe.Version.Meal)))).Select(found => new RowVerdict(
+            found.Eater.Id, found.Eater.Name, found.Findings.Select(finding => finding.Verdict).RollUp(), found.Findings.MaxBy(finding => finding.Verdict)?.Because ?? "No protocol is chosen.", found.Findings.Count > 0));
+        return new(recipe.RecipeId, recipe.Version.Name, recipe.Version.Portions, recipe.Version.Meal, Shown.Short(helping, knowledge.HouseScheme), [.. verdicts]);
+    }
+
+    private static ShownVerdict ToVerdict(Eater eater, Intake portion, string? meal)
+    {
+        var findings = eater.Rules.CheckPortion(portion, eater.ShareOf(meal));
+        return new(eater.Id, eater.Name, findings.Select(finding => finding.Verdict).RollUp(), [.. findings.Select(Shown.Of)]);
+    }
+
+    private static SheetLine ToLine(RecipeLine line, bool isChosen, PortionProfile profile)
+    {
+        var amount = line.Read.Amount is { } read
+            ? $"{(read.Low == read.High ? $"{read.Low:0.##}" : $"{read.Low:0.##}–{read.High:0.##}")} {(line.Read.Unit is { Name: "each" } or null ? "" : read.High > 1 ? line.Read.Unit.Plural : line.Read.Unit.Name)}".Trim()
+            : "";
+        var at = profile.Lines.ToList().IndexOf(line);
+        Measure[] contributions = [Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate];
+        return new(line.Part, line.Read.Text, line.Food?.Key, line.Food?.Name, isChosen, line.Match, amount, line.Grams.IsOpen ? null : Shown.Of(line.Grams), line.Doubt,
+            at < 0 ? [] : [.. contributions.Select(measure => Shown.Of(MeasureInfo.Of(measure), profile[at, measure].Estimate))]);
+    }
+
+    private static Refusal? Wrong(RecipeDraft draft, KnowledgeBase knowledge) => draft switch
+    {
+        _ when draft.Name.Trim().Length is 0 or > 120 => new("name-length", "name", draft.Name, "a recipe's name has 1 to 120 characters", "Type a short name"),
+        _ when draft.Portions is < 0.25m or > 1000 => new("portions-out-of-range", "portions", $"{draft.Portions}", "a recipe makes between 0.25 and 1000 portions", "Type how many portions the lines make"),
+        _ when draft.Meal is { } meal && !HouseholdStore.Meals.Contains(meal) => new("unknown-meal", "meal", meal, "there is no such meal", $"Use one of {string.Join(", ", HouseholdStore.Meals)}"),
+        _ when KeepingClass.WithKey(draft.Keeping) is null => new("unknown-keeping", "keeping", draft.Keeping, "there is no such keeping class", "Choose one from the list"),
+        _ when draft.Lines.Count(line => line.Text.Trim().Length > 0) is 0 or > RecipeTextReader.MostLines => new("no-ingredients", "lines", $"{draft.Lines.Count} lines", $"a recipe has 1 to {RecipeTextReader.MostLines} ingredient lines", "Type one ingredient a line"),
+        _ when draft.Lines.FirstOrDefault(line => line.Text.Trim().Length > IngredientLineReader.LongestLine) is { } line => new("line-too-long", "lines", line.Text[..40], $"a line has at most {IngredientLineReader.LongestLine} characters", "Split it, one ingredient a line"),
+        _ when draft.Lines.FirstOrDefault(line => line.Food is { } key && knowledge.Foods.Latest.WithKey(key) is null) is { } odd => new("unknown-food", "lines", odd.Food!, "there is no such food", "Choose a food from the list"),
+        _ when draft.Tasks.Count > MostTasks => new("too-many-tasks", "tasks", $"{draft.Tasks.Count}", $"a recipe has at most {MostTasks} tasks", "Merge some steps"),
+        _ when draft.Tasks.FirstOrDefault(task => task.HandsOn is < 0 or > TaskReader.MostMinutes || task.Unattended is < 0 or > TaskReader.MostMinutes) is { } tooLong => new("minutes-out-of-range", "tasks", tooLong.Text, $"minutes lie between 0 and {TaskReader.MostMinutes}", "Type the minutes again"),
+        _ when draft.Tasks.FirstOrDefault(task => task.TemperatureC is < 0 or > 350) is { } hot => new("temperature-out-of-range", "tasks", $"{hot.TemperatureC}", "an oven has 0 to 350 °C", "Type the temperature again"),
+        _ when draft.Tasks.Select(task => task.Id).Distinct().Count() != draft.Tasks.Count => new("task-id-twice", "tasks", "", "two tasks have one id", "Give each task its own"),
+        _ => null,
+    };
+}

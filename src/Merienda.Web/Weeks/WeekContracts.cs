@@ -1,0 +1,72 @@
+using Merienda.Core.Protocols;
+using Merienda.Core.Sessions;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+
+namespace Merienda.Web.Weeks;
+
+public sealed record BoardPlace(DateOnly Date, string Meal, Guid EaterId);
+
+/// <param name="Size">How many of the recipe's portions are in it.</param>
+/// <param name="Thaw">Evening on which a frozen one moves to the fridge.</param>
+public sealed record BoardContainer(Guid Id, int Number, decimal Size, BoardPlace? Place, Core.Keeping.KeptIn KeptIn, DateOnly EatBy, DateOnly? Thaw, IReadOnlyList<ShownMeasure> Numbers);
+
+/// <param name="Tape">Letter with the day of its session: "B·21".</param>
+public sealed record BoardBatch(Guid Id, string Letter, string Tape, Guid RecipeId, string Name, string? Meal, DateOnly CookedOn, decimal Portions, decimal Placed, decimal Loose, DateOnly EatBy, bool Freezes, IReadOnlyList<ShownMeasure> PerPortion, IReadOnlyList<BoardContainer> Containers);
+
+public sealed record BoardEater(Guid Id, string Name, IReadOnlyList<string> Protocols, IReadOnlyList<string> PrepMeals, IReadOnlyList<ShownFinding> Week);
+
+public sealed record BoardDay(Guid EaterId, DateOnly Date, IReadOnlyList<string> OpenMeals, Verdict Verdict, ShownFinding? Tightest, IReadOnlyList<ShownFinding> Findings);
+
+public enum TroubleKind
+{
+    Breaks,
+    PastItsTime,
+    Open,
+    TooClose,
+    CannotTell,
+}
+
+/// <summary>Something to look at, in falling order of weight, with where it is.</summary>
+public sealed record Trouble(TroubleKind Kind, string Text, DateOnly? Date, string? Meal, Guid? EaterId);
+
+public sealed record WeekBoard(DateOnly Start, IReadOnlyList<DateOnly> Days, IReadOnlyList<string> Meals, IReadOnlyList<DateOnly> SessionDays, IReadOnlyList<BoardEater> Eaters, IReadOnlyList<BoardBatch> Batches, IReadOnlyList<BoardDay> Ledger, IReadOnlyList<Trouble> Troubles, Undoable? Undo);
+
+public sealed record MakeBatchRequest(Guid RecipeId, DateOnly CookedOn, decimal Portions);
+
+public sealed record ResizeBatchRequest(decimal Portions);
+
+public sealed record PlaceRequest(BoardPlace To);
+
+/// <param name="From">Where it was seen; refused when it has gone elsewhere since.</param>
+/// <param name="To">Null takes it back to the bench.</param>
+public sealed record MoveRequest(BoardPlace From, BoardPlace? To);
+
+public sealed record SizeRequest(decimal From, decimal To);
+
+/// <param name="Sequence">Null for the newest own edit.</param>
+public sealed record UndoRequest(long? Sequence);
+
+public sealed record UndoneEdit(string Summary);
+
+public sealed record ShopNeed(string Letter, string Tape, string Amount);
+
+/// <param name="Amount">As it is bought: "700 g", "10 (about 1.2 kg)".</param>
+public sealed record ShopItem(string Key, string Name, string Amount, IReadOnlyList<ShopNeed> Batches, IReadOnlyList<string> AsTyped, bool IsTicked);
+
+public sealed record ShopAisle(string Name, IReadOnlyList<ShopItem> Items);
+
+public sealed record ShopPage(DateOnly Start, IReadOnlyList<ShopAisle> Aisles, int Ticked, int Total);
+
+public sealed record ShopTickRequest(string Key, bool IsTicked);
+
+/// <param name="Start">Minutes from the start of the session.</param>
+public sealed record SessionTask(Guid BatchId, string Letter, string Dish, string TaskId, string Text, int Start, int HandsOnEnd, int End, Appliance Appliance, int? TemperatureC, bool IsTicked);
+
+public sealed record SessionPage(DateOnly Date, int Minutes, int HandsOn, int Dishes, IReadOnlyList<SessionTask> Tasks);
+
+public sealed record TaskTickRequest(Guid BatchId, string TaskId, bool IsTicked);
+
+public sealed record ShelfBox(Guid Id, string Letter, string Tape, string Dish, int Number, int Of, decimal Size, string? Eater, DateOnly MadeOn, BoardPlace? Place, Core.Keeping.KeptIn KeptIn, DateOnly EatBy, DateOnly? Thaw, string Reheating, string AtEating, string KeepingNote, IReadOnlyList<string> Allergens, bool HasUnknown, IReadOnlyList<ShownMeasure> Numbers);
+
+public sealed record ShelfPage(DateOnly Start, IReadOnlyList<ShelfBox> Boxes);

@@ -1,0 +1,60 @@
+using System.Globalization;
+using Merienda.Core.Quantities;
+using Merienda.Core.Sessions;
+using Merienda.Core.Shopping;
+
+namespace Merienda.Web.Weeks;
+
+/// <summary>Shop, Session and Shelf as drawn from the same week.</summary>
+public static class WeekPages
+{
+    public static ShopPage ToShop(this WeekView week)
+    {
+        var batches = week.CookedForIt.ToList();
+        var tapes = batches.ToDictionary(batch => batch.Batch.Letter, batch => WeekView.Tape(batch.Batch));
+        var items = ShoppingList.Of(batches.Select(batch => new BatchToShop(batch.Batch.Letter, week.RecipeOf(batch).Version, batch.Batch.Portions)));
+        var shown = items.Select(item => (Aisle: item.Aisle ?? "as typed", Item: new ShopItem(item.Key, item.Name, Amount(item), [.. item.Batches.Select(need => new ShopNeed(need.Letter, tapes[need.Letter], Grams(need.Grams)))], item.AsTyped, week.IsShopTicked(item.Key)))).ToList();
+        return new(week.Start, [.. shown.GroupBy(row => row.Aisle).Select(aisle => new ShopAisle(aisle.Key, [.. aisle.Select(row => row.Item)]))], shown.Count(row => row.Item.IsTicked), shown.Count);
+    }
+
+    public static IReadOnlyList<SessionPage> ToSessions(this WeekView week) =>
+        [.. week.CookedForIt.GroupBy(batch => batch.Batch.Cooked).OrderBy(session => session.Key).Select(session =>
+        {
+            var batches = session.ToDictionary(batch => batch.Batch.Letter);
+            var order = SessionPlan.Order(session.Select(batch => (batch.Batch.Letter, week.RecipeOf(batch).Version.Tasks)));
+            var tasks = order.Select(item => new SessionTask(
+                batches[item.Letter].Batch.Id, item.Letter, week.RecipeOf(batches[item.Letter]).Version.Name, item.Task.Id, item.Task.Text, item.Start, item.HandsOnEnd, item.End,
+                item.Task.Appliance, item.Task.TemperatureC, week.IsTaskTicked(batches[item.Letter].Batch.Id, item.Task.Id)));
+            return new SessionPage(session.Key, order.Select(item => item.End).DefaultIfEmpty(0).Max(), order.Sum(item => item.Task.HandsOn), batches.Count, [.. tasks]);
+        })];
+
+    public static ShelfPage ToShelf(this WeekView week)
+    {
+        var names = week.Eaters.ToDictionary(eater => eater.Id, eater => eater.Name);
+        return new(week.Start, [.. week.Boxes.Select(box =>
+        {
+            var (keeping, place) = (box.Keeping, box.Container.Place);
+            return new ShelfBox(
+                box.Container.Id, box.Batch.Letter, WeekView.Tape(box.Batch), box.Recipe.Name, box.Container.Number, box.Batch.Containers.Count, box.Container.Size, place is null ? null : names[place.Eater], box.Batch.Cooked,
+                place is null ? null : new BoardPlace(place.Date, place.Meal, place.Eater), keeping.KeptIn, keeping.EatBy, keeping.Thaw, box.Recipe.Reheating, box.Recipe.AtEating, box.Recipe.Keeping.Note,
+                week.Knowledge.Classes.AllergensOf(box.Recipe.Lines.SelectMany(line => line.Food?.Tags ?? [])), box.Recipe.Lines.Any(line => line.Food is null), week.Numbers(box.Helping));
+        })]);
+    }
+
+    private static string Amount(ShoppingItem item) => (item.Grams.Best, item.Pieces) switch
+    {
+        (0, _) => "",
+        (_, { } pieces) => $"{Number(pieces.Count)}{(pieces.Unit == "each" ? "" : $" {(pieces.Count > 1 ? Unit.Spelled(pieces.Unit)!.Plural : pieces.Unit)}")} · {Grams(item.Grams)}",
+        _ => Grams(item.Grams),
+    };
+
+    private static string Grams(Estimate grams) => grams.Best switch
+    {
+        0 => "",
+        >= 1000 => $"{Number(Math.Round(grams.Best / 1000, 2))} kg",
+        >= 20 => $"{Number(Math.Round(grams.Best))} g",
+        _ => $"{Number(Math.Round(grams.Best, 1))} g",
+    };
+
+    private static string Number(decimal value) => value.ToString("0.##", CultureInfo.InvariantCulture);
+}

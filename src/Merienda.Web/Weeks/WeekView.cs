@@ -1,0 +1,85 @@
+using Merienda.Core.Keeping;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Core.Recipes;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+
+namespace Merienda.Web.Weeks;
+
+/// <summary>A stored week brought to the core's types, from which board, shop, session and shelf are all drawn.</summary>
+public sealed class WeekView
+{
+    private readonly StoredWeek _stored;
+
+    public WeekView(DateOnly start, StoredWeek stored, KnowledgeBase knowledge)
+    {
+        (Start, _stored, Knowledge) = (start, stored, knowledge);
+        Days = [.. Enumerable.Range(0, 7).Select(start.AddDays)];
+        Eaters = [.. stored.Eaters.Select(knowledge.ToEater)];
+        Boxes = [.. stored.Batches.SelectMany(batch => batch.Batch.Containers.Select(box => new Box(batch.Batch, RecipeOf(batch).Version, box)))];
+        Ledger = new WeekLedger(Days, HouseholdStore.Meals, Eaters, Boxes.Where(box => box.Container.Place is not null).Select(box => (box.Container.Place!, box.Helping)));
+    }
+
+    /// <summary>A container with the batch and the recipe it comes from.</summary>
+    public sealed record Box(Batch Batch, RecipeVersion Recipe, Container Container)
+    {
+        public Helping Helping => new($"{Batch.Letter} {Recipe.Name}", Recipe.Profile, Container.Size);
+
+        public KeepingPlan Keeping => KeepingPlan.For(Recipe.Keeping, Batch.Cooked, Container.Place?.Date);
+    }
+
+    public DateOnly Start { get; }
+
+    public IReadOnlyList<DateOnly> Days { get; }
+
+    public KnowledgeBase Knowledge { get; }
+
+    public IReadOnlyList<Eater> Eaters { get; }
+
+    public IReadOnlyList<Box> Boxes { get; }
+
+    public WeekLedger Ledger { get; }
+
+    public IReadOnlyList<StoredBatch> Batches => _stored.Batches;
+
+    /// <summary>Batches that are cooked for this week: what is shopped and cooked, without older ones still eaten.</summary>
+    public IEnumerable<StoredBatch> CookedForIt => _stored.Batches.Where(batch => batch.Batch.Cooked >= Start.AddDays(-1));
+
+    public StoredRecipe RecipeOf(StoredBatch batch) => _stored.Recipes[batch.RecipeVersionId];
+
+    public static string Tape(Batch batch) => $"{batch.Letter}·{batch.Cooked.Day}";
+
+    public WeekBoard ToBoard() => new(
+        Start,
+        Days,
+        HouseholdStore.Meals,
+        // The long session is the evening before the week, the short one in its middle.
+        [Start.AddDays(-1), Start.AddDays(3)],
+        [.. Eaters.Select((eater, at) => new BoardEater(eater.Id, eater.Name, _stored.Eaters[at].Protocols, [.. HouseholdStore.Meals.Where(eater.PrepMeals.Contains)], [.. Ledger.Weeks[eater.Id].Select(Shown.Of)]))],
+        [.. _stored.Batches.Select(ToBatch)],
+        [.. Ledger.Days.Select(day => new BoardDay(day.Eater.Id, day.Date, day.OpenMeals, day.Verdict, day.Tightest is { } tightest ? Shown.Of(tightest) : null, [.. day.Findings.Select(Shown.Of)]))],
+        [.. Troubles.Of(this)],
+        _stored.Undo);
+
+    public IReadOnlyList<ShownMeasure> Numbers(Helping helping) => Shown.Short(helping, Knowledge.HouseScheme);
+
+    public bool IsShopTicked(string key) => _stored.ShopTicks.Contains(key);
+
+    public bool IsTaskTicked(Guid batch, string task) => _stored.TaskTicks.Contains((batch, task));
+
+    private BoardBatch ToBatch(StoredBatch stored)
+    {
+        var (batch, recipe) = (stored.Batch, RecipeOf(stored));
+        return new(batch.Id, batch.Letter, Tape(batch), recipe.RecipeId, recipe.Version.Name, recipe.Version.Meal, batch.Cooked, batch.Portions, batch.Placed, batch.Loose, recipe.Version.Keeping.EatBy(batch.Cooked), recipe.Version.Keeping.Freezes,
+            Numbers(new Helping(recipe.Version.Name, recipe.Version.Profile, 1)),
+            [.. Boxes.Where(box => box.Batch == batch).Select(ToContainer)]);
+    }
+
+    private BoardContainer ToContainer(Box box)
+    {
+        var keeping = box.Keeping;
+        var place = box.Container.Place;
+        return new(box.Container.Id, box.Container.Number, box.Container.Size, place is null ? null : new(place.Date, place.Meal, place.Eater), keeping.KeptIn, keeping.EatBy, keeping.Thaw, Numbers(box.Helping));
+    }
+}
