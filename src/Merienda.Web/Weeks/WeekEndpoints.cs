@@ -19,7 +19,7 @@ public static class WeekEndpoints
         weeks.MapPost("/batches/{batch:guid}/place", Place).WithName("PlacePortion");
         weeks.MapPost("/batches/{batch:guid}/containers/{container:guid}/move", Move).WithName("MovePortion");
         weeks.MapPut("/batches/{batch:guid}/containers/{container:guid}/size", Size).WithName("SizePortion");
-        weeks.MapPost("/undo", Undo).WithName("Undo");
+        api.MapPost("/undo", Undo).WithTags("Week").WithName("Undo").RequireAuthorization();
         weeks.MapGet("/shop", Shop).WithName("GetShop");
         weeks.MapPut("/shop/tick", TickShop).WithName("TickShop");
         weeks.MapGet("/sessions", Sessions).WithName("GetSessions");
@@ -57,7 +57,7 @@ public static class WeekEndpoints
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Size(DateOnly date, Guid batch, Guid container, SizeRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
         await Answer(await desk.Weeks.Change(tenant, batch, "Changed a portion of", current => current.ChangeSize(container, request.From, request.To, Guid.CreateVersion7)), date, tenant, desk);
 
-    private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(DateOnly date, UndoRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
+    private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(UndoRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
         await desk.Weeks.Undo(tenant, request.Sequence, desk.Clock.GetUtcNow()) is var undone && undone.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok(new UndoneEdit(undone.Value.Summary));
 
     private static async Task<Ok<ShopPage>> Shop(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) => TypedResults.Ok((await View(date, tenant, desk)).ToShop());

@@ -1,0 +1,42 @@
+import { Navigate, Route, Routes } from 'react-router';
+import { useAccount } from './api/account';
+import { Asked } from './pieces/Asked';
+import { weekStart } from './pieces/show';
+import { WelcomePage } from './places/account/WelcomePage';
+import { RecipeEditorPage } from './places/recipes/RecipeEditorPage';
+import { RecipeSheetPage } from './places/recipes/RecipeSheetPage';
+import { RecipesPage } from './places/recipes/RecipesPage';
+import { SessionPage } from './places/session/SessionPage';
+import { ShelfPage } from './places/shelf/ShelfPage';
+import { ShopPage } from './places/shop/ShopPage';
+import { TablePage } from './places/table/TablePage';
+import { WeekPage } from './places/week/WeekPage';
+import { Shell } from './Shell';
+
+export function App() {
+  const account = useAccount();
+  return (
+    <Asked of={account}>
+      {({ person, demoPeople }) =>
+        person ? (
+          <Routes>
+            <Route element={<Shell person={person} />}>
+              <Route path="/week/:date" element={<WeekPage />} />
+              <Route path="/shop/:date" element={<ShopPage />} />
+              <Route path="/session/:date" element={<SessionPage />} />
+              <Route path="/shelf/:date" element={<ShelfPage />} />
+              <Route path="/recipes" element={<RecipesPage />} />
+              <Route path="/recipes/new" element={<RecipeEditorPage />} />
+              <Route path="/recipes/:id" element={<RecipeSheetPage />} />
+              <Route path="/recipes/:id/edit" element={<RecipeEditorPage />} />
+              <Route path="/table" element={<TablePage />} />
+              <Route path="*" element={<Navigate to={`/week/${weekStart(person.today)}`} replace />} />
+            </Route>
+          </Routes>
+        ) : (
+          <WelcomePage demoPeople={demoPeople} />
+        )
+      }
+    </Asked>
+  );
+}

@@ -1,0 +1,173 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import {
+  BookOpen,
+  CalendarDays,
+  ChevronLeft,
+  ChevronRight,
+  CookingPot,
+  Keyboard,
+  Refrigerator,
+  Search,
+  ShoppingBasket,
+  UsersRound,
+} from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { useForgetEverything } from './api/account';
+import { api, type Schemas, take } from './api/client';
+import { Palette } from './Palette';
+import { useNotices } from './pieces/Notice';
+import { SheetDialog } from './pieces/Sheet';
+import { addDays, dayMonth, weekStart } from './pieces/show';
+import { shortcutsOf } from './shortcuts';
+
+const weekly = ['week', 'shop', 'session', 'shelf'];
+
+export function Shell({ person }: { person: Schemas['PersonState'] }) {
+  const { pathname } = useLocation();
+  const [, place = 'week', dated] = pathname.split('/');
+  const date = weekly.includes(place) && dated ? weekStart(dated) : weekStart(person.today);
+  const [asking, setAsking] = useState<'palette' | 'shortcuts' | null>(null);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select');
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+        setAsking('palette');
+      } else if (event.key === '?' && !typing) {
+        setAsking('shortcuts');
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+
+  return (
+    <div className="flex h-dvh flex-col-reverse sm:flex-row print:block print:h-auto">
+      <Rail date={date} />
+      <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+        <header className="flex h-13 shrink-0 items-center gap-2 border-b border-line px-3 print:hidden">
+          {weekly.includes(place) ? (
+            <WeekStepper place={place} date={date} today={person.today} />
+          ) : (
+            <span className="font-display text-lg font-semibold capitalize">{place}</span>
+          )}
+          <span className="flex-1" />
+          <button
+            type="button"
+            onClick={() => setAsking('palette')}
+            className="flex h-8 items-center gap-2 rounded-sm border border-line px-2 text-sm text-steel hover:border-rim"
+            aria-label="Search places, recipes and commands"
+          >
+            <Search size={15} /> <span className="hidden md:inline">Go to …</span> <kbd className="hidden text-xs md:inline">Ctrl K</kbd>
+          </button>
+          <button
+            type="button"
+            onClick={() => setAsking('shortcuts')}
+            className="hidden p-2 text-steel hover:text-rim sm:block"
+            aria-label="Keyboard shortcuts"
+          >
+            <Keyboard size={18} />
+          </button>
+          <PersonMenu person={person} />
+        </header>
+        <main className="min-h-0 flex-1 overflow-auto print:overflow-visible">
+          <Outlet context={{ today: person.today }} />
+        </main>
+      </div>
+      {asking === 'palette' && <Palette date={date} onClose={() => setAsking(null)} />}
+      {asking === 'shortcuts' && (
+        <SheetDialog title={`Keys in ${place}`} onClose={() => setAsking(null)}>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2 text-sm">
+            {shortcutsOf(place).map(([keys, what]) => (
+              <div key={keys} className="contents">
+                <dt className="font-semibold whitespace-nowrap">{keys}</dt>
+                <dd>{what}</dd>
+              </div>
+            ))}
+          </dl>
+        </SheetDialog>
+      )}
+    </div>
+  );
+}
+
+function Rail({ date }: { date: string }) {
+  const places = [
+    { to: `/week/${date}`, word: 'Week', icon: CalendarDays },
+    { to: '/recipes', word: 'Recipes', icon: BookOpen },
+    { to: `/shop/${date}`, word: 'Shop', icon: ShoppingBasket },
+    { to: `/session/${date}`, word: 'Session', icon: CookingPot },
+    { to: `/shelf/${date}`, word: 'Shelf', icon: Refrigerator },
+    { to: '/table', word: 'Table', icon: UsersRound },
+  ];
+  return (
+    <nav
+      aria-label="Places"
+      className="flex shrink-0 justify-around border-t-2 border-rim bg-tray sm:w-16 sm:flex-col sm:justify-start sm:border-t-0 sm:border-r sm:border-line sm:pt-2 print:hidden"
+    >
+      {places.map(({ to, word, icon: Icon }) => (
+        <NavLink
+          key={word}
+          to={to}
+          className={({ isActive }) =>
+            `flex min-h-12 flex-1 flex-col items-center justify-center gap-0.5 text-xs sm:min-h-14 sm:flex-none ${isActive ? 'bg-enamel font-bold text-cobalt sm:shadow-[inset_3px_0_0_var(--color-cobalt)]' : 'text-steel hover:text-rim'}`
+          }
+        >
+          <Icon size={20} strokeWidth={1.8} />
+          {word}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}
+
+function WeekStepper({ place, date, today }: { place: string; date: string; today: string }) {
+  const isNow = date === weekStart(today);
+  const step = 'flex h-8 w-8 items-center justify-center rounded-sm text-steel hover:bg-tray hover:text-rim';
+  return (
+    <div className="flex items-center gap-1">
+      <Link to={`/${place}/${addDays(date, -7)}`} className={step} aria-label="The week before">
+        <ChevronLeft size={18} />
+      </Link>
+      <span className="figures font-display text-lg font-semibold whitespace-nowrap">
+        {dayMonth(date)} – {dayMonth(addDays(date, 6))}
+      </span>
+      <Link to={`/${place}/${addDays(date, 7)}`} className={step} aria-label="The week after">
+        <ChevronRight size={18} />
+      </Link>
+      {!isNow && (
+        <Link to={`/${place}/${weekStart(today)}`} className="ml-1 text-sm font-semibold text-cobalt hover:underline">
+          This week
+        </Link>
+      )}
+    </div>
+  );
+}
+
+function PersonMenu({ person }: { person: Schemas['PersonState'] }) {
+  const forget = useForgetEverything();
+  const navigate = useNavigate();
+  const { refused } = useNotices();
+  const signOut = () =>
+    take(api.POST('/api/account/sign-out')).then(() => {
+      navigate('/');
+      return forget();
+    }, refused);
+  return (
+    <Menu>
+      <MenuButton className="max-w-40 truncate rounded-sm px-2 py-1 text-sm font-semibold hover:bg-tray">{person.name}</MenuButton>
+      <MenuItems anchor="bottom end" className="rimmed z-30 mt-1 w-56 border-x border-b border-line p-1 text-sm shadow-lg">
+        <p className="px-2 py-1 text-steel">
+          {person.household} · {person.email}
+        </p>
+        <MenuItem>
+          <button type="button" onClick={signOut} className="w-full px-2 py-1.5 text-left data-focus:bg-tray">
+            Sign out
+          </button>
+        </MenuItem>
+      </MenuItems>
+    </Menu>
+  );
+}

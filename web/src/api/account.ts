@@ -1,0 +1,22 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, rememberAntiforgery, type Schemas, take } from './client';
+
+export type AccountState = Schemas['AccountState'];
+
+export function useAccount() {
+  return useQuery({
+    queryKey: ['account'],
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => {
+      const state = await take(api.GET('/api/account'));
+      rememberAntiforgery(state.antiforgery);
+      return state;
+    },
+  });
+}
+
+/** Signing in or out makes another person of the page: everything is asked anew. */
+export function useForgetEverything() {
+  const queries = useQueryClient();
+  return () => queries.resetQueries();
+}

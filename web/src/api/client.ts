@@ -1,0 +1,61 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+export type Verdict = Schemas['Verdict'];
+
+/** What the server refused: a short fact, the cure, and the field and value it is about. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    readonly cure: string,
+    readonly code: string,
+    readonly field: string,
+    readonly value: string,
+  ) {
+    super(title);
+  }
+}
+
+let antiforgery = '';
+
+export function rememberAntiforgery(token: string) {
+  antiforgery = token;
+}
+
+export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? 'http://localhost' });
+
+api.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-Antiforgery', antiforgery);
+    return request;
+  },
+});
+
+type Answer<T> = { data?: T; error?: unknown; response: Response };
+
+/** The data of an answer, or its problem thrown. */
+export async function take<T>(answer: Promise<Answer<T>>): Promise<T> {
+  const { data, error, response } = await answer.catch(() => {
+    throw new Problem(
+      0,
+      'The kitchen’s server cannot be reached.',
+      'Check the connection; what you typed is still here.',
+      'offline',
+      '',
+      '',
+    );
+  });
+  if (response.ok) return data as T;
+  const problem = (typeof error === 'object' && error !== null ? error : {}) as Record<string, unknown>;
+  const text = (key: string, otherwise = '') => (typeof problem[key] === 'string' ? (problem[key] as string) : otherwise);
+  throw new Problem(
+    response.status,
+    text('title', response.status === 404 ? 'It is not there any more.' : 'The server refused it.'),
+    text('detail', 'Load the page again.'),
+    text('code'),
+    text('field'),
+    text('value'),
+  );
+}

@@ -1,0 +1,26 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter } from 'react-router';
+import { App } from './App';
+import { Problem } from './api/client';
+import { NoticeBoard } from './pieces/Notice';
+import './index.css';
+
+const queries = new QueryClient({
+  defaultOptions: { queries: { staleTime: 5_000, retry: (tries, error) => tries < 2 && !(error instanceof Problem && error.status > 0) } },
+});
+
+const root = document.getElementById('root');
+if (!root) throw new Error('The page has no root element.');
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <BrowserRouter>
+        <NoticeBoard>
+          <App />
+        </NoticeBoard>
+      </BrowserRouter>
+    </QueryClientProvider>
+  </StrictMode>,
+);

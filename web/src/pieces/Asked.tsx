@@ -1,0 +1,24 @@
+import type { UseQueryResult } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { Problem } from '../api/client';
+import { Button } from './Button';
+
+/** Draws every state of something asked from the server: loading, failed, there. */
+export function Asked<T>({ of, children }: { of: UseQueryResult<T>; children: (data: T) => ReactNode }) {
+  if (of.data !== undefined) return children(of.data);
+  if (of.isError) {
+    const problem = of.error instanceof Problem ? of.error : null;
+    return (
+      <div role="alert" className="m-6 max-w-md">
+        <p className="font-semibold">{problem?.title ?? 'This could not be loaded.'}</p>
+        <p className="mb-3 text-steel">{problem?.cure ?? ''}</p>
+        <Button onClick={() => of.refetch()}>Try again</Button>
+      </div>
+    );
+  }
+  return (
+    <p role="status" className="m-6 text-steel">
+      Loading …
+    </p>
+  );
+}

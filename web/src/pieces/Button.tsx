@@ -1,0 +1,21 @@
+import type { ButtonHTMLAttributes } from 'react';
+
+const looks = {
+  main: 'bg-cobalt text-on-cobalt hover:brightness-110',
+  quiet: 'border border-line bg-enamel text-rim hover:border-rim',
+  bare: 'text-cobalt underline-offset-2 hover:underline px-1',
+};
+
+export function Button({
+  look = 'quiet',
+  className = '',
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: keyof typeof looks }) {
+  return (
+    <button
+      type="button"
+      className={`inline-flex min-h-9 items-center justify-center gap-1.5 rounded-sm px-3 py-1 text-sm font-semibold whitespace-nowrap transition duration-150 disabled:opacity-50 ${looks[look]} ${className}`}
+      {...rest}
+    />
+  );
+}

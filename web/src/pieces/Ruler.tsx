@@ -1,0 +1,68 @@
+import type { Schemas } from '../api/client';
+import { Lozenge } from './Lozenge';
+import { rulerScale } from './rulerScale';
+import { number, verdictWord } from './show';
+
+type Finding = Schemas['ShownFinding'];
+
+/** "21.4 of 25 g" */
+export function rulerReading(finding: Finding): string {
+  if (!finding.value) return '';
+  const value = `${finding.value.high === null ? '≥ ' : ''}${number(finding.value.best, finding.decimals)}`;
+  const limit = finding.atMost ?? finding.atLeast;
+  return limit === null ? `${value} ${finding.unit ?? ''}` : `${value} of ${number(limit, finding.decimals)} ${finding.unit ?? ''}`;
+}
+
+/**
+ * An allowance as a measuring stick: filled to the best value, hatched from low to high, a notch down at a ceiling and up at a floor.
+ */
+export function Ruler({ finding, name }: { finding: Finding; name?: string }) {
+  const { end, ticks } = rulerScale(finding);
+  const at = (value: number) => `${Math.min(100, (value / end) * 100)}%`;
+  const value = finding.value ?? { low: 0, best: 0, high: null };
+  const breaks = finding.verdict === 'breaks';
+  const reading = rulerReading(finding);
+  return (
+    <div className="figures min-w-0 text-xs" title={finding.because}>
+      <div className="flex items-baseline justify-between gap-1 leading-4">
+        <span className="flex min-w-0 items-center gap-1 text-steel">
+          <Lozenge verdict={finding.verdict} size={11} />
+          <span className="truncate">{name ?? finding.title}</span>
+        </span>
+        <span className={`whitespace-nowrap ${breaks ? 'font-bold text-beet' : 'font-medium'}`}>{reading}</span>
+      </div>
+      <div
+        role="img"
+        aria-label={`${finding.title}: ${reading}, ${verdictWord[finding.verdict]}`}
+        className={`relative mt-0.5 h-3 overflow-hidden border-x border-t border-steel bg-tray ${finding.verdict === 'cannotTell' ? 'border-b border-dotted' : ''}`}
+      >
+        <span
+          className="absolute inset-y-0 left-0 bg-cobalt"
+          style={{ width: at(breaks && finding.atMost !== null ? finding.atMost : value.best) }}
+        />
+        {breaks && finding.atMost !== null && (
+          <span className="absolute inset-y-0 bg-beet" style={{ left: at(finding.atMost), width: at(value.best - finding.atMost) }} />
+        )}
+        {value.high !== null && value.high > value.low && (
+          <span
+            className="hatched absolute inset-y-0 border-x border-rim bg-enamel/60"
+            style={{ left: at(value.low), width: at(value.high - value.low) }}
+          />
+        )}
+        {ticks.map((tick) => (
+          <span key={tick} className="absolute bottom-0 h-1 w-px bg-steel" style={{ left: at(tick) }} />
+        ))}
+        {finding.atMost !== null && <Notch at={at(finding.atMost)} down />}
+        {finding.atLeast !== null && <Notch at={at(finding.atLeast)} />}
+      </div>
+    </div>
+  );
+}
+
+function Notch({ at, down = false }: { at: string; down?: boolean }) {
+  return (
+    <svg width="8" height="12" viewBox="0 0 8 12" className="absolute top-0 -ml-1" style={{ left: at }} aria-hidden="true">
+      <path d={down ? 'M0 0H8L4.700 6V12H3.300V6Z' : 'M0 12H8L4.700 6V0H3.300V6Z'} className="fill-rim stroke-enamel" strokeWidth="0.600" />
+    </svg>
+  );
+}

@@ -1,0 +1,33 @@
+import type { Schemas } from '../../api/client';
+import { amount, number, range } from '../../pieces/show';
+
+/** What one portion holds, each number with the range it is known within. */
+export function Numbers({ measures, points }: { measures: Schemas['ShownMeasure'][]; points: Schemas['PointsSideBySide'] }) {
+  const shown = measures.filter(
+    (measure) =>
+      measure.value.best > 0 || measure.value.high === null || ['energy', 'protein', 'fat', 'netCarbohydrate'].includes(measure.key),
+  );
+  const differs = points.perIngredient !== points.perPortion || points.unrounded !== points.perPortion;
+  return (
+    <div>
+      <dl className="figures grid grid-cols-[auto_auto_1fr] gap-x-3 text-sm">
+        {shown.map((measure) => (
+          <div key={measure.key} className="contents">
+            <dt className="border-b border-line py-0.5 text-steel">{measure.name}</dt>
+            <dd className="border-b border-line py-0.5 text-right font-semibold whitespace-nowrap">
+              {amount(measure.value, measure.unit, measure.decimals)}
+            </dd>
+            <dd className="border-b border-line py-0.5 text-xs leading-5 text-steel">
+              {range(measure.value, measure.unit, measure.decimals)}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {differs && (
+        <p className="mt-2 text-xs text-steel">
+          House points rounded by ingredient: {number(points.perIngredient)}; not rounded: {number(points.unrounded)}.
+        </p>
+      )}
+    </div>
+  );
+}

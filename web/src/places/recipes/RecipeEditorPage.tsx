@@ -1,0 +1,223 @@
+import { useMutation } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { api, Problem, take } from '../../api/client';
+import { Asked } from '../../pieces/Asked';
+import { Button } from '../../pieces/Button';
+import { Choice, Field, inputLook } from '../../pieces/Field';
+import { useNotices } from '../../pieces/Notice';
+import { LineEditor } from './LineEditor';
+import { Numbers } from './Numbers';
+import { type Draft, toDraft, useChecked, useKeepingClasses, useRecipe, useSaveRecipe } from './queries';
+import { TaskEditor } from './TaskEditor';
+import { Verdicts } from './Verdicts';
+
+const empty: Draft = {
+  name: '',
+  portions: 4,
+  meal: null,
+  keeping: 'cooked',
+  reheating: '',
+  atEating: '',
+  system: 'metric',
+  lines: [{ part: '', text: '', food: null }],
+  tasks: [],
+  basedOn: null,
+};
+
+/** A new recipe by pasting or typing, or the next version of one: read and judged while it is written. */
+export function RecipeEditorPage() {
+  const { id } = useParams();
+  const recipe = useRecipe(id);
+  if (!id) return <Editor key="new" id={undefined} start={empty} />;
+  return <Asked of={recipe}>{(sheet) => <Editor key={id} id={id} start={toDraft(sheet)} />}</Asked>;
+}
+
+/** The draft as it was a moment ago, so that not every letter asks the server. */
+function useSettled<T>(value: T, milliseconds: number): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(value), milliseconds);
+    return () => clearTimeout(timer);
+  }, [value, milliseconds]);
+  return settled;
+}
+
+function Editor({ id, start }: { id: string | undefined; start: Draft }) {
+  const navigate = useNavigate();
+  const { done, refused } = useNotices();
+  const keeping = useKeepingClasses();
+  const [draft, setDraft] = useState(start);
+  const set = (change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change }));
+  const checked = useChecked(useSettled(draft, 250));
+  const save = useSaveRecipe(id);
+  const [portionsTyped, setPortionsTyped] = useState(String(start.portions));
+  const portionsWrong = !(Number(portionsTyped.replace(',', '.')) >= 0.25 && Number(portionsTyped.replace(',', '.')) <= 1000);
+
+  const onPortions = (typed: string) => {
+    setPortionsTyped(typed);
+    const portions = Number(typed.replace(',', '.'));
+    if (portions >= 0.25 && portions <= 1000) set({ portions });
+  };
+
+  const onSave = () =>
+    save.mutate(
+      { ...draft, lines: draft.lines.filter((line) => line.text.trim()) },
+      {
+        onSuccess: (sheet) => {
+          navigate(`/recipes/${sheet.id}`);
+          done(`${sheet.name} is saved as version ${sheet.number}.`);
+        },
+        onError: refused,
+      },
+    );
+
+  const problem = checked.error instanceof Problem ? checked.error : null;
+  return (
+    <div className="mx-auto grid max-w-6xl gap-8 p-4 md:p-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <form
+        className="min-w-0 space-y-6"
+        onSubmit={(event) => {
+          event.preventDefault();
+          onSave();
+        }}
+      >
+        <div className="flex items-center gap-3">
+          <h1 className="flex-1 text-2xl">{id ? 'Change recipe' : 'New recipe'}</h1>
+          <Button onClick={() => navigate(-1)}>Cancel</Button>
+          <Button
+            type="submit"
+            look="main"
+            disabled={save.isPending || portionsWrong || !draft.name.trim() || !draft.lines.some((line) => line.text.trim())}
+          >
+            Save
+          </Button>
+        </div>
+        {!id && <PasteBox onRead={(read) => (setDraft(read), setPortionsTyped(String(read.portions)))} />}
+        <div className="grid gap-3 sm:grid-cols-[minmax(0,1fr)_7rem_10rem]">
+          <Field label="Name" value={draft.name} onChange={(name) => set({ name })} />
+          <Field
+            label="Portions"
+            inputMode="decimal"
+            value={portionsTyped}
+            onChange={onPortions}
+            problem={portionsWrong ? 'From 0.25 to 1000' : undefined}
+          />
+          <Choice
+            label="Meal"
+            value={draft.meal ?? ''}
+            onChange={(meal) => set({ meal: meal || null })}
+            options={[
+              ['', 'any'],
+              ['breakfast', 'breakfast'],
+              ['lunch', 'lunch'],
+              ['merienda', 'merienda'],
+              ['supper', 'supper'],
+            ]}
+          />
+        </div>
+        <LineEditor lines={draft.lines} onChange={(lines) => set({ lines })} read={checked.data?.lines ?? []} />
+        <TaskEditor tasks={draft.tasks} onChange={(tasks) => set({ tasks })} />
+        <div className="grid gap-3 sm:grid-cols-2">
+          <Choice
+            label="Keeps as"
+            value={draft.keeping}
+            onChange={(key) => set({ keeping: key })}
+            options={(keeping.data ?? []).map((one) => [
+              one.key,
+              `${one.name} (${one.fridgeDays} days${one.freezerMonths ? '' : ', not frozen'})`,
+            ])}
+          />
+          <Choice
+            label="Cups and spoons are"
+            value={draft.system}
+            onChange={(system) => set({ system: system as Draft['system'] })}
+            options={[
+              ['metric', 'metric (250 ml, 15 ml)'],
+              ['unitedStates', 'US (237 ml, 14.8 ml)'],
+              ['imperial', 'imperial'],
+              ['australia', 'Australian (250 ml, 20 ml)'],
+            ]}
+          />
+          <Field
+            label="How to reheat"
+            value={draft.reheating}
+            onChange={(reheating) => set({ reheating })}
+            hint="Empty when it is eaten cold"
+          />
+          <Field
+            label="At eating"
+            value={draft.atEating}
+            onChange={(atEating) => set({ atEating })}
+            hint="What comes off before reheating or goes on after"
+          />
+        </div>
+      </form>
+      <aside
+        aria-label="Verdicts"
+        className="rimmed sticky top-4 max-h-[calc(100dvh-5rem)] self-start overflow-y-auto border-x border-b border-line p-4"
+      >
+        <h2 className="mb-2 text-lg">Does it fit?</h2>
+        {problem && (
+          <p role="alert" className="mb-3 text-sm">
+            <b className="text-beet">{problem.title}</b> {problem.cure}
+          </p>
+        )}
+        {checked.data ? (
+          <>
+            <Verdicts of={checked.data.verdicts} />
+            <h3 className="mt-6 mb-1 text-base">One portion</h3>
+            <Numbers measures={checked.data.perPortion} points={checked.data.points} />
+          </>
+        ) : (
+          <p className="text-sm text-steel">Numbers and verdicts come up here with the first line.</p>
+        )}
+      </aside>
+    </div>
+  );
+}
+
+function PasteBox({ onRead }: { onRead: (draft: Draft) => void }) {
+  const [text, setText] = useState('');
+  const read = useMutation({
+    mutationFn: (pasted: string) => take(api.POST('/api/recipes/read-text', { body: { text: pasted } })),
+    onSuccess: onRead,
+  });
+  const problem = read.error instanceof Problem ? read.error : null;
+  return (
+    <section className="border border-line bg-tray p-3">
+      <label htmlFor="paste" className="text-sm font-semibold">
+        Paste a recipe as it is written
+      </label>
+      <textarea
+        id="paste"
+        rows={4}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onPaste={(event) => {
+          const pasted = event.clipboardData.getData('text/plain');
+          // A whole recipe is read at once; a word or two is only typed in.
+          if (pasted.includes('\n')) read.mutate(pasted);
+        }}
+        placeholder={'Name\nServes 4\n2 onions, sliced\n400 g tin chickpeas, drained\n…'}
+        className={`${inputLook} mt-1 font-sans`}
+      />
+      <div className="mt-1 flex items-center gap-3">
+        <Button onClick={() => read.mutate(text)} disabled={!text.trim() || read.isPending}>
+          Read it
+        </Button>
+        {problem ? (
+          <p role="alert" className="text-sm">
+            <b className="text-beet">{problem.title}</b> {problem.cure}
+          </p>
+        ) : (
+          <p className="text-sm text-steel">
+            {read.isSuccess
+              ? 'Read. Look the lines over below; what could not be read is marked.'
+              : 'Or type the lines below, one ingredient each.'}
+          </p>
+        )}
+      </div>
+    </section>
+  );
+}

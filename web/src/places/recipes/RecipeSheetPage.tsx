@@ -1,0 +1,165 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api, take } from '../../api/client';
+import { Asked } from '../../pieces/Asked';
+import { Button } from '../../pieces/Button';
+import { useNotices } from '../../pieces/Notice';
+import { amount, minutes, number, portions } from '../../pieces/show';
+import { Numbers } from './Numbers';
+import { type Sheet, useRecipe } from './queries';
+import { Verdicts } from './Verdicts';
+
+/** One calm page with a wide margin for verdicts. */
+export function RecipeSheetPage() {
+  const { id = '' } = useParams();
+  return <Asked of={useRecipe(id)}>{(sheet) => <RecipeSheet sheet={sheet} id={id} />}</Asked>;
+}
+
+function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
+  return (
+    <div className="mx-auto grid max-w-6xl gap-8 p-4 md:p-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <article className="min-w-0">
+        <header className="mb-4 flex flex-wrap items-start gap-x-4 gap-y-2">
+          <div className="min-w-0 flex-1">
+            <h1 className="text-2xl leading-tight">{sheet.name}</h1>
+            <p className="text-steel">
+              {portions(sheet.portions)} portions{sheet.meal && ` for ${sheet.meal}`} · keeps {sheet.keeping.fridgeDays} days in the fridge,{' '}
+              {sheet.keeping.freezerMonths ? `${sheet.keeping.freezerMonths} months frozen` : 'does not freeze'}
+            </p>
+          </div>
+          <Actions id={id} name={sheet.name} />
+        </header>
+        <div className="grid gap-8 md:grid-cols-[minmax(0,1fr)_19rem]">
+          <section>
+            <h2 className="mb-1 text-lg">Ingredients</h2>
+            <Lines sheet={sheet} />
+          </section>
+          <section>
+            <h2 className="mb-1 text-lg">One portion</h2>
+            <Numbers measures={sheet.perPortion} points={sheet.points} />
+            <p className="mt-3 text-sm">
+              <span className="text-steel">Contains </span>
+              {sheet.allergens.length > 0 ? sheet.allergens.join(', ') : 'none of the 14 listed allergens, as far as the lines are known'}
+            </p>
+          </section>
+        </div>
+        <Work sheet={sheet} />
+      </article>
+      <aside aria-label="Verdicts" className="rimmed self-start border-x border-b border-line p-4">
+        <h2 className="mb-3 text-lg">Does it fit?</h2>
+        <Verdicts of={sheet.verdicts} />
+      </aside>
+    </div>
+  );
+}
+
+function Actions({ id, name }: { id: string; name: string }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { done, refused } = useNotices();
+  const archive = useMutation({
+    mutationFn: () => take(api.DELETE('/api/recipes/{id}', { params: { path: { id } } })),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ['recipes'], exact: true });
+      navigate('/recipes');
+      done(`${name} is put away.`, () => {
+        take(api.POST('/api/undo', { body: { sequence: null } })).then(() => queries.invalidateQueries({ queryKey: ['recipes'] }), refused);
+      });
+    },
+    onError: refused,
+  });
+  return (
+    <div className="flex gap-2">
+      <Link
+        to={`/recipes/${id}/edit`}
+        className="inline-flex min-h-9 items-center rounded-sm border border-line px-3 text-sm font-semibold hover:border-rim"
+      >
+        Change
+      </Link>
+      <Button onClick={() => archive.mutate()} disabled={archive.isPending}>
+        Put away
+      </Button>
+    </div>
+  );
+}
+
+function Lines({ sheet }: { sheet: Sheet }) {
+  return (
+    <table className="w-full text-sm">
+      <thead className="text-left text-xs text-steel">
+        <tr>
+          <th className="font-normal">Line</th>
+          <th className="pl-2 text-right font-normal">Batch</th>
+          <th className="pl-2 text-right font-normal">kcal</th>
+          <th className="pl-2 text-right font-normal">net carbs</th>
+        </tr>
+      </thead>
+      <tbody className="figures align-top">
+        {sheet.lines.map((line, at) => {
+          const of = (key: string) => line.perPortion.find((measure) => measure.key === key);
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: lines of an immutable version never change places
+            <tr key={at} className="border-t border-line">
+              <td className="py-1">
+                {line.text}
+                {line.doubt && <span className="block text-xs text-steel">? {line.doubt}.</span>}
+              </td>
+              <td className="py-1 pl-2 text-right whitespace-nowrap">
+                {line.grams ? `${number(line.grams.best, 0)} g` : <span className="text-steel">unknown</span>}
+              </td>
+              {['energy', 'netCarbohydrate'].map((key) => {
+                const measure = of(key);
+                return (
+                  <td key={key} className="py-1 pl-2 text-right whitespace-nowrap text-steel">
+                    {measure ? amount(measure.value, '', measure.decimals).replace('at least 0', '?') : ''}
+                  </td>
+                );
+              })}
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function Work({ sheet }: { sheet: Sheet }) {
+  if (sheet.tasks.length === 0 && !sheet.reheating && !sheet.atEating) return null;
+  return (
+    <section className="mt-8">
+      <h2 className="mb-1 text-lg">Work and keeping</h2>
+      <ol className="mb-3 space-y-1 text-sm">
+        {sheet.tasks.map((task, at) => (
+          <li key={task.id} className="grid grid-cols-[1.5rem_minmax(0,1fr)_auto] gap-2 border-t border-line py-1">
+            <span className="text-steel">{at + 1}</span>
+            <span>{task.text}</span>
+            <span className="figures whitespace-nowrap text-steel">
+              {task.handsOn > 0 && `${minutes(task.handsOn)} by hand`}
+              {task.unattended > 0 && ` + ${minutes(task.unattended)} alone`}
+              {task.temperatureC !== null && ` at ${task.temperatureC} °C`}
+            </span>
+          </li>
+        ))}
+      </ol>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
+        {sheet.reheating && (
+          <>
+            <dt className="text-steel">Reheat</dt>
+            <dd>{sheet.reheating}</dd>
+          </>
+        )}
+        {sheet.atEating && (
+          <>
+            <dt className="text-steel">At eating</dt>
+            <dd>{sheet.atEating}</dd>
+          </>
+        )}
+        <dt className="text-steel">Keeping</dt>
+        <dd>
+          {sheet.keeping.name}: {sheet.keeping.fridgeDays} days. {sheet.keeping.note && `${sheet.keeping.note}. `}
+          <span className="text-steel">{sheet.keeping.source}</span>
+        </dd>
+      </dl>
+    </section>
+  );
+}

@@ -1,0 +1,50 @@
+import { Link } from 'react-router';
+import type { Schemas } from '../../api/client';
+import { Lozenge, VerdictMark } from '../../pieces/Lozenge';
+import { Ruler } from '../../pieces/Ruler';
+
+/** The margin of a sheet: each eater's verdict with the sentences it rests on. */
+export function Verdicts({ of }: { of: Schemas['ShownVerdict'][] }) {
+  return (
+    <div className="space-y-5">
+      {of.map((verdict) => (
+        <section key={verdict.eaterId}>
+          <h3 className="flex items-center justify-between gap-2 border-b border-line pb-1 text-base">
+            {verdict.eater}
+            {verdict.findings.length > 0 && <VerdictMark verdict={verdict.verdict} className="font-sans text-sm" />}
+          </h3>
+          {verdict.findings.length === 0 && (
+            <p className="mt-1 text-sm text-steel">
+              No protocol is chosen.{' '}
+              <Link to="/table" className="font-semibold text-cobalt hover:underline">
+                Choose one at the Table
+              </Link>
+            </p>
+          )}
+          <ul className="mt-2 space-y-3 text-sm">
+            {verdict.findings.map((finding) => (
+              <li key={finding.rule}>
+                {finding.value && !finding.needsAllowance && <Ruler finding={finding} />}
+                <p className="mt-1 flex gap-1.5">
+                  {(!finding.value || finding.needsAllowance) && (
+                    <span className="mt-0.5">
+                      <Lozenge verdict={finding.verdict} size={13} />
+                    </span>
+                  )}
+                  <span>
+                    {finding.because}{' '}
+                    {finding.needsAllowance && (
+                      <Link to="/table" className="font-semibold text-cobalt hover:underline">
+                        State it at the Table
+                      </Link>
+                    )}
+                  </span>
+                </p>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,59 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, type Schemas, take } from '../../api/client';
+
+export type Draft = Schemas['RecipeDraft'];
+export type Sheet = Schemas['RecipeSheet'];
+
+export const useRecipes = () => useQuery({ queryKey: ['recipes'], queryFn: () => take(api.GET('/api/recipes')) });
+
+export const useRecipe = (id: string | undefined) =>
+  useQuery({
+    queryKey: ['recipes', id],
+    enabled: id !== undefined,
+    queryFn: () => take(api.GET('/api/recipes/{id}', { params: { path: { id: id ?? '' } } })),
+  });
+
+export const useKeepingClasses = () =>
+  useQuery({ queryKey: ['keeping'], staleTime: Number.POSITIVE_INFINITY, queryFn: () => take(api.GET('/api/recipes/keeping')) });
+
+/** The numbers and verdicts of a draft, asked again whenever it changes; the last answer stays until the next is there. */
+export const useChecked = (draft: Draft | null) =>
+  useQuery({
+    queryKey: ['check', draft],
+    enabled: draft?.lines.some((line) => line.text.trim()) ?? false,
+    placeholderData: keepPreviousData,
+    retry: false,
+    queryFn: () => take(api.POST('/api/recipes/check', { body: draft as Draft })),
+  });
+
+export const useFoods = (typed: string) =>
+  useQuery({
+    queryKey: ['foods', typed],
+    enabled: typed.trim().length > 0,
+    placeholderData: keepPreviousData,
+    queryFn: () => take(api.GET('/api/foods', { params: { query: { query: typed } } })),
+  });
+
+export function useSaveRecipe(id: string | undefined) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (draft: Draft) =>
+      take(id ? api.PUT('/api/recipes/{id}', { params: { path: { id } }, body: draft }) : api.POST('/api/recipes', { body: draft })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['recipes'] }),
+  });
+}
+
+export function toDraft(sheet: Sheet): Draft {
+  return {
+    name: sheet.name,
+    portions: sheet.portions,
+    meal: sheet.meal,
+    keeping: sheet.keeping.key,
+    reheating: sheet.reheating,
+    atEating: sheet.atEating,
+    system: sheet.system,
+    lines: sheet.lines.map((line) => ({ part: line.part, text: line.text, food: line.isChosen ? line.food : null })),
+    tasks: sheet.tasks,
+    basedOn: sheet.number,
+  };
+}

@@ -1,0 +1,136 @@
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Printer } from 'lucide-react';
+import { Link } from 'react-router';
+import { api, type Schemas, take } from '../../api/client';
+import { Asked } from '../../pieces/Asked';
+import { Button } from '../../pieces/Button';
+import { useNotices } from '../../pieces/Notice';
+import { longDate, minutes } from '../../pieces/show';
+import { Tape } from '../../pieces/Tape';
+import { useWeekDate } from '../useWeekDate';
+import { Track } from './Track';
+
+type Page = Schemas['SessionPage'];
+
+/** The order of work for each prep session of the week. */
+export function SessionPage() {
+  const date = useWeekDate();
+  const sessions = useQuery({
+    queryKey: ['session', date],
+    queryFn: () => take(api.GET('/api/weeks/{date}/sessions', { params: { path: { date } } })),
+  });
+  return (
+    <Asked of={sessions}>
+      {(pages) =>
+        pages.length === 0 ? (
+          <p className="m-6 max-w-md">
+            Nothing is cooked for this week yet.{' '}
+            <Link to={`/week/${date}?make=1`} className="font-semibold text-cobalt hover:underline">
+              Make a batch
+            </Link>
+          </p>
+        ) : (
+          <TabGroup className="mx-auto max-w-5xl p-4 md:p-6">
+            <div className="mb-3 flex flex-wrap items-center gap-x-5 gap-y-1">
+              <h1 className="text-xl">Session</h1>
+              <TabList className="flex gap-4 print:hidden">
+                {pages.map((page) => (
+                  <Tab
+                    key={page.date}
+                    className="min-h-11 border-b-2 border-transparent font-semibold text-steel data-selected:border-cobalt data-selected:text-rim"
+                  >
+                    {longDate(page.date)}
+                  </Tab>
+                ))}
+              </TabList>
+              <span className="flex-1" />
+              <Button onClick={() => window.print()} className="print:hidden">
+                <Printer size={15} /> Print
+              </Button>
+            </div>
+            <TabPanels>
+              {pages.map((page) => (
+                <TabPanel key={page.date}>
+                  <Work page={page} week={date} />
+                </TabPanel>
+              ))}
+            </TabPanels>
+          </TabGroup>
+        )
+      }
+    </Asked>
+  );
+}
+
+function useTick(week: string) {
+  const queries = useQueryClient();
+  const { refused } = useNotices();
+  const key = ['session', week];
+  return useMutation({
+    mutationFn: (tick: Schemas['TaskTickRequest']) =>
+      take(api.PUT('/api/weeks/{date}/sessions/tick', { params: { path: { date: week } }, body: tick })),
+    onMutate: async ({ batchId, taskId, isTicked }) => {
+      await queries.cancelQueries({ queryKey: key });
+      const before = queries.getQueryData<Page[]>(key);
+      queries.setQueryData<Page[]>(key, (pages) =>
+        pages?.map((page) => ({
+          ...page,
+          tasks: page.tasks.map((task) => (task.batchId === batchId && task.taskId === taskId ? { ...task, isTicked } : task)),
+        })),
+      );
+      return before;
+    },
+    onError: (error, _, before) => {
+      queries.setQueryData(key, before);
+      refused(error);
+    },
+  });
+}
+
+function Work({ page, week }: { page: Page; week: string }) {
+  const tick = useTick(week);
+  const next = page.tasks.find((task) => !task.isTicked);
+  return (
+    <>
+      <p className="figures mb-3 text-steel">
+        {page.dishes} {page.dishes === 1 ? 'dish' : 'dishes'}, {minutes(page.minutes)} from start to end, {minutes(page.handsOn)} of it by
+        hand. One cook, one oven at a time; the longest unattended starts first.
+      </p>
+      <Track page={page} />
+      <ol>
+        {page.tasks.map((task) => (
+          <li key={`${task.batchId}${task.taskId}`} className={`border-t border-line ${task === next ? 'bg-tray' : ''}`}>
+            <label className="grid min-h-12 cursor-pointer grid-cols-[2rem_3.2rem_minmax(0,1fr)] items-center gap-x-2 px-1 py-1.5 sm:grid-cols-[2rem_4rem_11rem_minmax(0,1fr)_auto]">
+              <input
+                type="checkbox"
+                checked={task.isTicked}
+                onChange={(event) => tick.mutate({ batchId: task.batchId, taskId: task.taskId, isTicked: event.target.checked })}
+                className="size-6 accent-cobalt"
+              />
+              <span className="figures text-sm text-steel">{minutes(task.start)}</span>
+              <span className="min-w-0 max-sm:hidden">
+                <Tape letter={task.letter} name={task.dish} />
+              </span>
+              <span className={`text-base ${task.isTicked ? 'text-steel line-through' : ''}`}>
+                <span className="mr-2 sm:hidden">
+                  <Tape letter={task.letter} />
+                </span>
+                {task.text}
+                {task.temperatureC !== null && <b className="figures whitespace-nowrap"> {task.temperatureC} °C</b>}
+              </span>
+              <span className="figures text-right text-sm whitespace-nowrap text-steel max-sm:col-span-3 max-sm:text-left">
+                {task.handsOnEnd > task.start && `${minutes(task.handsOnEnd - task.start)} by hand`}
+                {task.end > task.handsOnEnd &&
+                  `${task.handsOnEnd > task.start ? ', ' : ''}then ${minutes(task.end - task.handsOnEnd)} alone`}
+              </span>
+            </label>
+          </li>
+        ))}
+      </ol>
+      <p className="mt-4 text-sm text-steel">
+        Hot food cools from 57 to 21 °C within 2 hours and to 5 °C within 6 hours in all: spread it shallow before the lids go on.
+      </p>
+    </>
+  );
+}

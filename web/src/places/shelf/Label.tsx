@@ -1,0 +1,41 @@
+import type { Schemas } from '../../api/client';
+import { amount, dayMonth, portions, weekday } from '../../pieces/show';
+
+/** A container's label as printed: what, whose, made, eat by, how to reheat, what comes off or goes on, numbers. */
+export function Label({ box }: { box: Schemas['ShelfBox'] }) {
+  return (
+    <article className="flex break-inside-avoid gap-3 border-2 border-ink p-2 text-xs text-ink">
+      <b className="font-display self-start border-b-2 border-ink text-2xl leading-none">{box.tape}</b>
+      <div className="min-w-0 flex-1 leading-snug">
+        <p className="text-sm font-bold">{box.dish}</p>
+        <p>
+          {box.eater ?? 'Nobody’s yet'}
+          {box.place && `, ${weekday(box.place.date)} ${box.place.meal}`} · {box.number} of {box.of}
+          {box.size !== 1 && ` · ${portions(box.size)} portions`}
+        </p>
+        <p>
+          Made {weekday(box.madeOn)} {dayMonth(box.madeOn)}.{' '}
+          <b>
+            {box.keptIn === 'freezer' && `Freeze; to the fridge ${box.thaw ? weekday(box.thaw) : ''} evening. `}Eat by {weekday(box.eatBy)}{' '}
+            {dayMonth(box.eatBy)}.
+          </b>{' '}
+          {box.keepingNote && `${box.keepingNote}.`}
+        </p>
+        {box.reheating && <p>Reheat: {box.reheating}.</p>}
+        {box.atEating && <p>At eating: {box.atEating}.</p>}
+        <p>
+          Contains: {box.allergens.length > 0 ? box.allergens.join(', ') : 'no listed allergen'}
+          {box.hasUnknown && '; one line is unknown, ask before giving it to somebody with an allergy'}.
+        </p>
+        <p className="figures">
+          {box.numbers
+            .map(
+              (one) =>
+                `${one.key === 'energy' || one.key === 'points' ? '' : `${one.name.toLowerCase()} `}${amount(one.value, one.unit, one.decimals)}`,
+            )
+            .join(' · ')}
+        </p>
+      </div>
+    </article>
+  );
+}

@@ -1,0 +1,179 @@
+import { useRef, useState } from 'react';
+import { Lozenge } from '../../pieces/Lozenge';
+import { Ruler } from '../../pieces/Ruler';
+import { dayMonth, weekday } from '../../pieces/show';
+import { BoardCell } from './BoardCell';
+import type { Batch, Board, BoardEdits, Place } from './queries';
+import { byCell, type Held, isCookedBy, type Selected } from './selection';
+
+export type BoardProps = {
+  board: Board;
+  days: string[];
+  day: string;
+  onDay: (date: string) => void;
+  narrow: boolean;
+  today: string;
+  eaters: Board['eaters'];
+  held: Held;
+  dragged: Batch | null;
+  selected: Selected;
+  onSelect: (selected: Selected) => void;
+  onHold: (held: Held) => void;
+  onDrop: (to: Place) => void;
+  onPlaceLetter: (letter: string, to: Place) => void;
+  edits: BoardEdits;
+};
+
+const steps: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
+
+/** Days across, meals down, a row for each eater; the rulers line up under the days. */
+export function BoardGrid(props: BoardProps) {
+  const { board, days, narrow, today, eaters, held, dragged, selected, onSelect, onHold, onDrop, onPlaceLetter, edits } = props;
+  const grid = useRef<HTMLDivElement>(null);
+  const [focus, setFocus] = useState({ row: 0, column: Math.max(0, days.indexOf(today)) });
+  const placed = byCell(board);
+  const heldBatch = board.batches.find((batch) => batch.id === held?.batchId) ?? dragged;
+  const rows = board.meals.flatMap((meal) => eaters.map((eater) => ({ meal, eater })));
+  const columns = narrow ? 'grid-cols-[4.5rem_minmax(0,1fr)]' : 'grid-cols-[4.5rem_repeat(7,minmax(0,1fr))]';
+  const at = { row: Math.min(focus.row, rows.length - 1), column: Math.min(focus.column, days.length - 1) };
+
+  const go = (row: number, column: number) => {
+    const to = { row: Math.max(0, Math.min(rows.length - 1, row)), column: Math.max(0, Math.min(days.length - 1, column)) };
+    setFocus(to);
+    grid.current?.querySelector<HTMLElement>(`[data-at="${to.row}:${to.column}"]`)?.focus();
+  };
+
+  const onKey = (event: React.KeyboardEvent, place: Place, row: number, column: number) => {
+    const step = steps[event.key];
+    const here = placed(place);
+    const first = here[0];
+    if (step) go(row + step[0], column + step[1]);
+    else if (event.key === 'Enter' && held) onDrop(place);
+    else if (event.key === 'Enter' && first) onHold({ batchId: first.batch.id, containerId: first.container.id });
+    else if ((event.key === ' ' || event.key === 'Enter') && first)
+      onSelect({ kind: 'portion', batchId: first.batch.id, containerId: first.container.id });
+    else if (event.key === ' ' || event.key === 'Enter') onSelect({ kind: 'cell', place });
+    else if ((event.key === 'Delete' || event.key === 'Backspace') && first) edits.move(first.batch, first.container, null);
+    else if ((event.key === '+' || event.key === '=') && first) edits.size(first.batch, first.container, first.container.size + 0.25);
+    else if (event.key === '-' && first) edits.size(first.batch, first.container, first.container.size - 0.25);
+    else if (/^[a-zA-Z]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey)
+      onPlaceLetter(event.key.toUpperCase(), place);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+
+  return (
+    <div className="px-2 pb-2">
+      {narrow && <DayTabs {...props} />}
+      <div ref={grid} role="grid" aria-label="The week’s meals" className="min-w-0">
+        <div role="row" className={`grid ${columns}`}>
+          <span role="columnheader" className="sr-only">
+            Meal and eater
+          </span>
+          <span aria-hidden="true" />
+          {days.map((date) => (
+            <button
+              key={date}
+              type="button"
+              role="columnheader"
+              data-day={date}
+              onClick={() => onSelect({ kind: 'day', date })}
+              className={`flex items-baseline justify-between px-1 py-1 font-display font-semibold hover:text-cobalt ${date === today ? 'text-cobalt' : ''} ${selected?.kind === 'day' && selected.date === date ? 'underline' : ''}`}
+            >
+              {weekday(date)}
+              <span className="figures font-sans text-xs font-normal text-steel">{date === today ? 'today' : dayMonth(date)}</span>
+            </button>
+          ))}
+        </div>
+        {rows.map(({ meal, eater }, row) => (
+          <div
+            key={`${meal}:${eater.id}`}
+            role="row"
+            className={`grid gap-px ${columns} ${row % eaters.length === 0 ? 'border-t border-rim pt-px' : 'pt-px'}`}
+          >
+            <div role="rowheader" className="flex flex-col justify-between pr-1 text-xs">
+              <span className={row % eaters.length === 0 ? 'font-display text-sm font-semibold capitalize' : 'sr-only'}>{meal}</span>
+              <span className="truncate pb-1 text-steel">{eater.name}</span>
+            </div>
+            {days.map((date, column) => {
+              const place = { date, meal, eaterId: eater.id };
+              return (
+                <BoardCell
+                  key={date}
+                  place={place}
+                  position={`${row}:${column}`}
+                  isTabStop={at.row === row && at.column === column}
+                  label={`${weekday(date)} ${meal}, ${eater.name}`}
+                  found={placed(place)}
+                  isExpected={eater.prepMeals.includes(meal)}
+                  canTake={heldBatch ? isCookedBy(heldBatch, date) : true}
+                  isHolding={heldBatch !== null}
+                  held={held}
+                  selected={selected}
+                  onFocus={() => setFocus({ row, column })}
+                  onKeyDown={(event) => onKey(event, place, row, column)}
+                  onClick={() => (held ? onDrop(place) : onSelect({ kind: 'cell', place }))}
+                  onPick={(found) =>
+                    held ? onDrop(place) : onSelect({ kind: 'portion', batchId: found.batch.id, containerId: found.container.id })
+                  }
+                />
+              );
+            })}
+          </div>
+        ))}
+        {eaters.map((eater, index) => (
+          <div key={eater.id} role="row" className={`grid gap-x-2 ${columns} ${index === 0 ? 'mt-1 border-t-2 border-rim pt-1' : 'pt-1'}`}>
+            <span role="rowheader" className="truncate pt-2 text-xs text-steel">
+              {eater.name}
+            </span>
+            {days.map((date) => (
+              <div key={date} role="gridcell" className="min-w-0">
+                <DayRuler board={board} eaterId={eater.id} date={date} hasProtocol={eater.protocols.length > 0} />
+              </div>
+            ))}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function DayRuler({ board, eaterId, date, hasProtocol }: { board: Board; eaterId: string; date: string; hasProtocol: boolean }) {
+  const day = board.ledger.find((one) => one.eaterId === eaterId && one.date === date);
+  if (!day) return null;
+  if (day.tightest && !day.tightest.needsAllowance) return <Ruler finding={day.tightest} />;
+  const word = !hasProtocol
+    ? 'no protocol'
+    : day.tightest
+      ? 'state allowance'
+      : day.verdict === 'breaks'
+        ? 'breaks'
+        : day.verdict === 'cannotTell'
+          ? 'can’t tell'
+          : 'nothing left out';
+  return (
+    <p className="flex items-center gap-1 pt-1 text-xs text-steel">
+      <Lozenge verdict={hasProtocol && !day.tightest ? day.verdict : 'cannotTell'} size={11} /> {word}
+    </p>
+  );
+}
+
+function DayTabs({ board, day, onDay, today }: BoardProps) {
+  return (
+    <div role="tablist" aria-label="Day" className="flex justify-between pt-1">
+      {board.days.map((date) => (
+        <button
+          key={date}
+          type="button"
+          role="tab"
+          aria-selected={date === day}
+          onClick={() => onDay(date)}
+          className={`min-h-11 flex-1 border-b-2 text-sm ${date === day ? 'border-cobalt font-bold' : 'border-transparent text-steel'} ${date === today ? 'text-cobalt' : ''}`}
+        >
+          {weekday(date)}
+        </button>
+      ))}
+    </div>
+  );
+}

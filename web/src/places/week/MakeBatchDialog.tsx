@@ -1,0 +1,114 @@
+import { type FormEvent, useState } from 'react';
+import { Link } from 'react-router';
+import { Asked } from '../../pieces/Asked';
+import { Button } from '../../pieces/Button';
+import { inputLook } from '../../pieces/Field';
+import { Lozenge } from '../../pieces/Lozenge';
+import { SheetDialog } from '../../pieces/Sheet';
+import { longDate, portions, verdictWord } from '../../pieces/show';
+import { useRecipes } from '../recipes/queries';
+import type { Board, BoardEdits } from './queries';
+
+/** Which recipe, how many portions, in which session. */
+export function MakeBatchDialog({ board, edits, onClose }: { board: Board; edits: BoardEdits; onClose: () => void }) {
+  const recipes = useRecipes();
+  const [typed, setTyped] = useState('');
+  const [recipeId, setRecipeId] = useState('');
+  const [number, setNumber] = useState('');
+  const [cookedOn, setCookedOn] = useState(board.sessionDays[0] ?? board.start);
+  const count = Number(number.replace(',', '.'));
+  const wrong = number !== '' && !(count >= 1 && count <= 60 && count % 0.25 === 0);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    edits.make(recipeId, cookedOn, count).then(onClose, () => {});
+  };
+  return (
+    <SheetDialog title="Make a batch" onClose={onClose} wide>
+      <Asked of={recipes}>
+        {(all) =>
+          all.length === 0 ? (
+            <p>
+              There is no recipe yet.{' '}
+              <Link to="/recipes/new" className="font-semibold text-cobalt hover:underline">
+                Paste the first one
+              </Link>
+            </p>
+          ) : (
+            <form onSubmit={submit} className="flex flex-col gap-3">
+              <input
+                type="search"
+                aria-label="Search recipes"
+                placeholder="Search"
+                value={typed}
+                onChange={(event) => setTyped(event.target.value)}
+                className={inputLook}
+              />
+              <fieldset className="max-h-64 overflow-auto border border-line">
+                <legend className="sr-only">Recipe</legend>
+                {all
+                  .filter((recipe) => recipe.name.toLowerCase().includes(typed.trim().toLowerCase()))
+                  .map((recipe) => (
+                    <label
+                      key={recipe.id}
+                      className="flex cursor-pointer items-center gap-3 border-b border-line px-3 py-1.5 text-sm last:border-b-0 has-checked:bg-tray has-checked:font-semibold"
+                    >
+                      <input
+                        type="radio"
+                        name="recipe"
+                        value={recipe.id}
+                        checked={recipeId === recipe.id}
+                        onChange={() => {
+                          setRecipeId(recipe.id);
+                          setNumber(String(recipe.portions));
+                        }}
+                      />
+                      <span className="min-w-0 flex-1">{recipe.name}</span>
+                      {recipe.verdicts.map((verdict) => (
+                        <span
+                          key={verdict.eaterId}
+                          title={verdict.because}
+                          className="flex items-center gap-1 text-xs font-normal text-steel"
+                        >
+                          <Lozenge verdict={verdict.hasRules ? verdict.verdict : 'cannotTell'} size={12} /> {verdict.eater}
+                          <span className="sr-only">: {verdictWord[verdict.verdict]}</span>
+                        </span>
+                      ))}
+                      <span className="figures w-20 text-right text-xs font-normal whitespace-nowrap text-steel">
+                        makes {portions(recipe.portions)}
+                      </span>
+                    </label>
+                  ))}
+              </fieldset>
+              <div className="flex flex-wrap items-end gap-4">
+                <label className="flex flex-col gap-1 text-sm font-semibold">
+                  Portions
+                  <input
+                    inputMode="decimal"
+                    value={number}
+                    onChange={(event) => setNumber(event.target.value)}
+                    aria-invalid={wrong || undefined}
+                    className={`${inputLook} w-24`}
+                  />
+                </label>
+                <fieldset className="flex gap-4 text-sm">
+                  <legend className="mb-1 font-semibold">Cooked on</legend>
+                  {board.sessionDays.map((date) => (
+                    <label key={date} className="flex min-h-9 items-center gap-1.5">
+                      <input type="radio" name="session" checked={cookedOn === date} onChange={() => setCookedOn(date)} />
+                      {longDate(date)}
+                    </label>
+                  ))}
+                </fieldset>
+                <span className="flex-1" />
+                <Button type="submit" look="main" disabled={!recipeId || wrong || number === '' || edits.isBusy}>
+                  Make it
+                </Button>
+              </div>
+              {wrong && <p className="text-sm text-beet">A batch makes 1 to 60 portions, in steps of a quarter.</p>}
+            </form>
+          )
+        }
+      </Asked>
+    </SheetDialog>
+  );
+}

@@ -1,0 +1,103 @@
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import type { Schemas, Verdict } from '../../api/client';
+import { Lozenge } from '../../pieces/Lozenge';
+import type { Batch, Board } from './queries';
+
+type Trouble = Schemas['Trouble'];
+
+const verdictOf: Record<Trouble['kind'], Verdict> = {
+  breaks: 'breaks',
+  pastItsTime: 'breaks',
+  open: 'cannotTell',
+  tooClose: 'tooClose',
+  cannotTell: 'cannotTell',
+};
+
+const counted: [Trouble['kind'], string, string][] = [
+  ['breaks', 'breaks', 'break'],
+  ['pastItsTime', 'past its time', 'past their time'],
+  ['open', 'meal that nothing covers', 'meals that nothing covers'],
+  ['tooClose', 'too close to call', 'too close to call'],
+  ['cannotTell', 'can’t be told', 'can’t be told'],
+];
+
+/** One line on top: what breaks, or what lies in the hand. */
+export function TroubleLine({
+  board,
+  heldBatch,
+  onLetGo,
+  onShow,
+}: {
+  board: Board;
+  heldBatch: Batch | null;
+  onLetGo: () => void;
+  onShow: (trouble: Trouble) => void;
+}) {
+  const look = 'flex min-h-9 shrink-0 items-center gap-3 border-b border-line px-3 text-sm';
+  if (heldBatch) {
+    return (
+      <div role="status" className={`${look} bg-tray`}>
+        <span className="min-w-0 truncate">
+          <b>Holding {heldBatch.letter}</b>, {heldBatch.name}. Click a meal, or move with the arrow keys and press Enter.
+        </span>
+        <button type="button" onClick={onLetGo} className="font-semibold whitespace-nowrap text-cobalt hover:underline">
+          Let go
+        </button>
+      </div>
+    );
+  }
+
+  const first = board.troubles[0];
+  if (!first) {
+    return (
+      <div role="status" className={look}>
+        <Lozenge verdict="fits" />
+        {board.batches.length === 0
+          ? 'Nothing is planned yet. Make a batch, then put its portions on the meals.'
+          : 'The week fits, and every meal from the prep is covered.'}
+      </div>
+    );
+  }
+
+  const counts = counted
+    .map(([kind, one, many]) => [board.troubles.filter((trouble) => trouble.kind === kind).length, one, many] as const)
+    .filter(([count]) => count > 0);
+  return (
+    <div role="status" className={look}>
+      <button type="button" onClick={() => onShow(first)} className="flex min-w-0 items-center gap-2 text-left hover:text-cobalt">
+        <Lozenge verdict={verdictOf[first.kind]} />
+        <span className="truncate font-medium">{first.text}</span>
+      </button>
+      <span className="flex-1" />
+      <Popover>
+        <PopoverButton className="figures font-semibold whitespace-nowrap text-cobalt hover:underline">
+          {counts.map(([count, one, many]) => `${count} ${count === 1 ? one : many}`).join(' · ')}
+        </PopoverButton>
+        <PopoverPanel
+          anchor="bottom end"
+          className="rimmed z-30 mt-1 max-h-96 w-[min(36rem,90vw)] overflow-auto border-x border-b border-line p-1 text-sm shadow-lg"
+        >
+          {({ close }) => (
+            <ul>
+              {board.troubles.map((trouble) => (
+                <li key={trouble.text}>
+                  <button
+                    type="button"
+                    disabled={!trouble.date}
+                    onClick={() => (close(), onShow(trouble))}
+                    className="flex w-full gap-2 px-2 py-1.5 text-left enabled:hover:bg-tray"
+                  >
+                    <span className="mt-0.5">
+                      <Lozenge verdict={verdictOf[trouble.kind]} size={13} />
+                    </span>
+                    {trouble.text}
+                  </button>
+                </li>
+              ))}
+            </ul>
+          )}
+        </PopoverPanel>
+      </Popover>
+    </div>
+  );
+}

@@ -1,0 +1,181 @@
+import {
+  DndContext,
+  type DragEndEvent,
+  DragOverlay,
+  type DragStartEvent,
+  MouseSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { useEffect, useRef, useState } from 'react';
+import { useOutletContext, useSearchParams } from 'react-router';
+import { Asked } from '../../pieces/Asked';
+import { Tape } from '../../pieces/Tape';
+import { useWeekDate } from '../useWeekDate';
+import { Bench } from './Bench';
+import { BoardGrid } from './BoardGrid';
+import { Inspector } from './Inspector';
+import { MakeBatchDialog } from './MakeBatchDialog';
+import { type Board, type Place, useBoardEdits, useWeek } from './queries';
+import { findContainer, type Held, isCookedBy, type Selected } from './selection';
+import { TroubleLine } from './TroubleLine';
+import { useNarrow } from './useNarrow';
+
+/** The home: the bench at the left, days across, each eater's tightest allowance under each day. */
+export function WeekPage() {
+  const start = useWeekDate();
+  const week = useWeek(start);
+  return <Asked of={week}>{(board) => <WeekBoard key={start} board={board} />}</Asked>;
+}
+
+function WeekBoard({ board }: { board: Board }) {
+  const { today } = useOutletContext<{ today: string }>();
+  const [params, setParams] = useSearchParams();
+  const edits = useBoardEdits(board.start);
+  const [held, setHeld] = useState<Held>(null);
+  const [selected, setSelected] = useState<Selected>(null);
+  const [making, setMaking] = useState(params.has('make'));
+  const [shownEaters, setShownEaters] = useState(() => board.eaters.slice(0, 2).map((eater) => eater.id));
+  const [day, setDay] = useState(board.days.includes(today) ? today : (board.days[0] ?? ''));
+  const [dragged, setDragged] = useState<Held>(null);
+  const narrow = useNarrow();
+  const page = useRef<HTMLDivElement>(null);
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
+  );
+
+  const drop = (what: Held, to: Place | null) => {
+    const batch = board.batches.find((one) => one.id === what?.batchId);
+    if (!what || !batch) return;
+    const found = what.containerId ? findContainer(board, batch.id, what.containerId) : null;
+    if (found) edits.move(batch, found.container, to);
+    else if (to) edits.place(batch, to);
+  };
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === 'Escape') {
+        setHeld(null);
+        setSelected(null);
+      } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !(event.target instanceof HTMLInputElement)) {
+        event.preventDefault();
+        edits.undo();
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+
+  useEffect(() => {
+    if (params.has('make')) setMaking(true);
+  }, [params]);
+
+  const onDragStart = ({ active }: DragStartEvent) => setDragged(active.data.current as Held);
+  const onDragEnd = ({ over }: DragEndEvent) => {
+    const to = over?.data.current as Place | { bench: true } | undefined;
+    const batch = board.batches.find((one) => one.id === dragged?.batchId);
+    if (to && 'bench' in to) drop(dragged, null);
+    else if (to && batch && isCookedBy(batch, to.date)) drop(dragged, to);
+    setDragged(null);
+  };
+
+  const draggedBatch = board.batches.find((batch) => batch.id === dragged?.batchId);
+  const heldBatch = board.batches.find((batch) => batch.id === held?.batchId) ?? null;
+  const eaters = board.eaters.filter((eater) => shownEaters.includes(eater.id));
+
+  return (
+    <DndContext sensors={sensors} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={() => setDragged(null)} autoScroll={false}>
+      <div ref={page} className="relative flex h-full min-h-0 flex-col">
+        <TroubleLine
+          board={board}
+          heldBatch={heldBatch}
+          onLetGo={() => setHeld(null)}
+          onShow={(trouble) => {
+            if (!trouble.date) return;
+            setDay(trouble.date);
+            setSelected(trouble.kind === 'open' ? null : { kind: 'day', date: trouble.date });
+            const cell = trouble.meal ? `[data-cell="${trouble.date}|${trouble.meal}|${trouble.eaterId}"]` : `[data-day="${trouble.date}"]`;
+            requestAnimationFrame(() => page.current?.querySelector<HTMLElement>(cell)?.focus());
+          }}
+        />
+        <div className="flex min-h-0 flex-1 flex-col md:flex-row">
+          <Bench
+            board={board}
+            held={held}
+            onHold={(batch) => {
+              setHeld(held?.batchId === batch.id ? null : { batchId: batch.id, containerId: null });
+              setSelected(null);
+            }}
+            onHoldByKey={(batch) => {
+              setHeld({ batchId: batch.id, containerId: null });
+              requestAnimationFrame(() => page.current?.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')?.focus());
+            }}
+            onDetails={(batch) => setSelected({ kind: 'batch', batchId: batch.id })}
+            onMake={() => setMaking(true)}
+          />
+          <div className="min-h-0 min-w-0 flex-1 overflow-auto">
+            {board.eaters.length > 2 && (
+              <fieldset className="flex flex-wrap gap-3 px-3 py-1 text-sm">
+                <legend className="sr-only">Eaters shown</legend>
+                {board.eaters.map((eater) => (
+                  <label key={eater.id} className="flex items-center gap-1">
+                    <input
+                      type="checkbox"
+                      checked={shownEaters.includes(eater.id)}
+                      onChange={(event) =>
+                        setShownEaters(
+                          event.target.checked ? [...shownEaters.slice(-1), eater.id] : shownEaters.filter((id) => id !== eater.id),
+                        )
+                      }
+                    />
+                    {eater.name}
+                  </label>
+                ))}
+              </fieldset>
+            )}
+            <BoardGrid
+              board={board}
+              days={narrow ? [day] : board.days}
+              day={day}
+              onDay={setDay}
+              narrow={narrow}
+              today={today}
+              eaters={eaters}
+              held={held}
+              dragged={draggedBatch ?? null}
+              selected={selected}
+              onSelect={setSelected}
+              onHold={setHeld}
+              onDrop={(to) => {
+                drop(held, to);
+                // A picked-up portion is put down once; a tape stays in the hand while it has portions loose.
+                if (held?.containerId || (heldBatch && heldBatch.loose <= 1)) setHeld(null);
+              }}
+              onPlaceLetter={(letter, to) => {
+                const batch =
+                  board.batches.find((one) => one.letter === letter && isCookedBy(one, to.date) && one.loose > 0) ??
+                  board.batches.find((one) => one.letter === letter);
+                if (batch) edits.place(batch, to);
+              }}
+              edits={edits}
+            />
+          </div>
+        </div>
+        {selected && <Inspector board={board} selected={selected} edits={edits} onClose={() => setSelected(null)} onSelect={setSelected} />}
+      </div>
+      <DragOverlay dropAnimation={null}>{draggedBatch && <Tape letter={draggedBatch.letter} name={draggedBatch.name} />}</DragOverlay>
+      {making && (
+        <MakeBatchDialog
+          board={board}
+          edits={edits}
+          onClose={() => {
+            setMaking(false);
+            setParams({}, { replace: true });
+          }}
+        />
+      )}
+    </DndContext>
+  );
+}

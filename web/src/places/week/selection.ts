@@ -1,0 +1,36 @@
+import type { Batch, Board, Container, Place } from './queries';
+
+/** What lies in the hand, on its way to a meal: the next loose portion of a batch, or one that is picked up. */
+export type Held = { batchId: string; containerId: string | null } | null;
+
+/** What the inspector shows. */
+export type Selected =
+  | { kind: 'portion'; batchId: string; containerId: string }
+  | { kind: 'batch'; batchId: string }
+  | { kind: 'day'; date: string }
+  | { kind: 'cell'; place: Place }
+  | null;
+
+export type Found = { batch: Batch; container: Container };
+
+export function findContainer(board: Board, batchId: string, containerId: string): Found | null {
+  const batch = board.batches.find((one) => one.id === batchId);
+  const container = batch?.containers.find((one) => one.id === containerId);
+  return batch && container ? { batch, container } : null;
+}
+
+const key = (place: Place) => `${place.date}|${place.meal}|${place.eaterId}`;
+
+/** Placed portions by cell. */
+export function byCell(board: Board): (place: Place) => Found[] {
+  const cells = new Map<string, Found[]>();
+  for (const batch of board.batches) {
+    for (const container of batch.containers) {
+      if (container.place) cells.set(key(container.place), [...(cells.get(key(container.place)) ?? []), { batch, container }]);
+    }
+  }
+  return (place) => cells.get(key(place)) ?? [];
+}
+
+/** Whether a portion of the batch can be on the table on that date at all. */
+export const isCookedBy = (batch: Batch, date: string) => date >= batch.cookedOn;

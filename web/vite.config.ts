@@ -1,0 +1,14 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  build: {
+    outDir: '../src/Merienda.Web/wwwroot',
+    emptyOutDir: true,
+    // Nothing is inlined: the content security policy takes fonts and images from this origin only.
+    assetsInlineLimit: 0,
+  },
+  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },
+});
