@@ -51,7 +51,7 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
           {weekly.includes(place) ? (
             <WeekStepper place={place} date={date} today={person.today} />
           ) : (
-            <span className="font-display text-lg font-semibold capitalize">{place}</span>
+            <span className="font-display text-lg font-semibold">{person.household}</span>
           )}
           <span className="flex-1" />
           <button

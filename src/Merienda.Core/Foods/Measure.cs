@@ -69,5 +69,6 @@ public sealed record MeasureInfo(Measure Measure, string Key, string Name, strin
     /// <summary>The one place where a number is rounded for display: half away from zero, trailing zeros dropped.</summary>
     public string Show(decimal value) => Math.Round(value, Decimals, MidpointRounding.AwayFromZero).ToString(Decimals == 0 ? "#,0" : "#,0.#", System.Globalization.CultureInfo.InvariantCulture);
 
-    public string ShowWithUnit(decimal value) => $"{Show(value)} {Unit}";
+    /// <summary>With its unit; points stand alone, because their name is said before them.</summary>
+    public string ShowWithUnit(decimal value) => Measure == Measure.Points ? Show(value) : $"{Show(value)} {Unit}";
 }

@@ -53,7 +53,8 @@ public static class MeriendaHost
         {
             antiforgery.HeaderName = "X-Antiforgery";
             antiforgery.Cookie.Name = "merienda-antiforgery";
-            antiforgery.Cookie.SecurePolicy = CookieSecurePolicy.Always;
+            // The framework refuses "always" on plain http://localhost; behind TLS this is secure too.
+            antiforgery.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
             antiforgery.Cookie.SameSite = SameSiteMode.Strict;
         });
         services.AddRateLimiter(limiter =>

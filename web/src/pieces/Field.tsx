@@ -28,7 +28,7 @@ export function Field({ label, value, onChange, type = 'text', hint, problem, cl
         onChange={(event) => onChange(event.target.value)}
         aria-invalid={problem ? true : undefined}
         aria-describedby={hint || problem ? `${id}-note` : undefined}
-        className={`${inputLook} ${problem ? 'border-beet' : ''}`}
+        className={`${inputLook} w-full ${problem ? 'border-beet' : ''}`}
         {...rest}
       />
       {(problem || hint) && (
@@ -40,7 +40,7 @@ export function Field({ label, value, onChange, type = 'text', hint, problem, cl
   );
 }
 
-export const inputLook = 'min-h-9 w-full rounded-sm border border-slate bg-enamel px-2 py-1 text-rim';
+export const inputLook = 'min-h-9 rounded-sm border border-slate bg-enamel px-2 py-1 text-rim';
 
 /** A closed set of choices as the browser's own select, which works everywhere with keys and touch. */
 export function Choice({
@@ -62,7 +62,7 @@ export function Choice({
       <label htmlFor={id} className="text-sm font-semibold">
         {label}
       </label>
-      <select id={id} value={value} onChange={(event) => onChange(event.target.value)} className={inputLook}>
+      <select id={id} value={value} onChange={(event) => onChange(event.target.value)} className={`${inputLook} w-full`}>
         {options.map(([key, word]) => (
           <option key={key} value={key}>
             {word}

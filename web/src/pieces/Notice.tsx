@@ -34,7 +34,14 @@ export function NoticeBoard({ children }: { children: ReactNode }) {
               <b className={shown.kind === 'refused' ? 'text-beet' : ''}>{shown.title}</b> {shown.detail}
             </span>
             {shown.undo && (
-              <button type="button" className="font-semibold text-cobalt hover:underline" onClick={() => (shown.undo?.(), setShown(null))}>
+              <button
+                type="button"
+                className="font-semibold text-cobalt hover:underline"
+                onClick={() => {
+                  shown.undo?.();
+                  setShown(null);
+                }}
+              >
                 Undo
               </button>
             )}

@@ -10,13 +10,15 @@ export function rulerReading(finding: Finding): string {
   if (!finding.value) return '';
   const value = `${finding.value.high === null ? '≥ ' : ''}${number(finding.value.best, finding.decimals)}`;
   const limit = finding.atMost ?? finding.atLeast;
-  return limit === null ? `${value} ${finding.unit ?? ''}` : `${value} of ${number(limit, finding.decimals)} ${finding.unit ?? ''}`;
+  // The title says "Points" already.
+  const unit = finding.unit && finding.unit !== 'points' ? ` ${finding.unit}` : '';
+  return limit === null ? `${value}${unit}` : `${value} of ${number(limit, finding.decimals)}${unit}`;
 }
 
 /**
  * An allowance as a measuring stick: filled to the best value, hatched from low to high, a notch down at a ceiling and up at a floor.
  */
-export function Ruler({ finding, name }: { finding: Finding; name?: string }) {
+export function Ruler({ finding, narrow = false }: { finding: Finding; narrow?: boolean }) {
   const { end, ticks } = rulerScale(finding);
   const at = (value: number) => `${Math.min(100, (value / end) * 100)}%`;
   const value = finding.value ?? { low: 0, best: 0, high: null };
@@ -24,10 +26,10 @@ export function Ruler({ finding, name }: { finding: Finding; name?: string }) {
   const reading = rulerReading(finding);
   return (
     <div className="figures min-w-0 text-xs" title={finding.because}>
-      <div className="flex items-baseline justify-between gap-1 leading-4">
+      <div className={`flex justify-between gap-x-1 leading-4 ${narrow ? 'flex-col' : 'items-baseline'}`}>
         <span className="flex min-w-0 items-center gap-1 text-steel">
           <Lozenge verdict={finding.verdict} size={11} />
-          <span className="truncate">{name ?? finding.title}</span>
+          <span className="truncate">{finding.title}</span>
         </span>
         <span className={`whitespace-nowrap ${breaks ? 'font-bold text-beet' : 'font-medium'}`}>{reading}</span>
       </div>

@@ -84,7 +84,7 @@ function SignIn({ enter, problem, busy }: DoorProps) {
   };
   return (
     <form onSubmit={submit} className="flex flex-col gap-3">
-      <Field label="Address" type="email" value={email} onChange={setEmail} autoComplete="username" required />
+      <Field label="E-mail address" type="email" value={email} onChange={setEmail} autoComplete="username" required />
       <Field label="Password" type="password" value={password} onChange={setPassword} autoComplete="current-password" required />
       <Refusal problem={problem} />
       <Button type="submit" look="main" disabled={busy}>
@@ -114,7 +114,7 @@ function SignUp({ enter, problem, busy }: DoorProps) {
         required
       />
       <Field
-        label="Address"
+        label="E-mail address"
         type="email"
         value={form.email}
         onChange={set('email')}

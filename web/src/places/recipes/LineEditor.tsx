@@ -26,7 +26,6 @@ export function LineEditor({ lines, onChange, read }: { lines: Line[]; onChange:
         {lines.map((line, at) => {
           const reading = line.text.trim() ? read[written.indexOf(line)] : undefined;
           return (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a line has no identity but its place while it is typed
             <li
               key={at}
               className="grid grid-cols-[minmax(0,1fr)_2rem] items-center gap-x-2 gap-y-0.5 sm:grid-cols-[minmax(0,1fr)_minmax(0,17rem)_2rem]"
@@ -43,7 +42,7 @@ export function LineEditor({ lines, onChange, read }: { lines: Line[]; onChange:
                     insertAfter(at);
                   }
                 }}
-                className={inputLook}
+                className={`${inputLook} w-full`}
               />
               <div className="order-last col-span-2 sm:order-none sm:col-span-1">
                 {reading && reading.text === line.text.trim() && (

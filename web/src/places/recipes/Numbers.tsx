@@ -10,14 +10,14 @@ export function Numbers({ measures, points }: { measures: Schemas['ShownMeasure'
   const differs = points.perIngredient !== points.perPortion || points.unrounded !== points.perPortion;
   return (
     <div>
-      <dl className="figures grid grid-cols-[auto_auto_1fr] gap-x-3 text-sm">
+      <dl className="figures grid grid-cols-[auto_auto_1fr] text-sm">
         {shown.map((measure) => (
           <div key={measure.key} className="contents">
             <dt className="border-b border-line py-0.5 text-steel">{measure.name}</dt>
-            <dd className="border-b border-line py-0.5 text-right font-semibold whitespace-nowrap">
+            <dd className="border-b border-line py-0.5 pl-3 text-right font-semibold whitespace-nowrap">
               {amount(measure.value, measure.unit, measure.decimals)}
             </dd>
-            <dd className="border-b border-line py-0.5 text-xs leading-5 text-steel">
+            <dd className="border-b border-line py-0.5 pl-3 text-xs leading-5 text-steel">
               {range(measure.value, measure.unit, measure.decimals)}
             </dd>
           </div>

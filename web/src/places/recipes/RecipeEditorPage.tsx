@@ -93,7 +93,14 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
             Save
           </Button>
         </div>
-        {!id && <PasteBox onRead={(read) => (setDraft(read), setPortionsTyped(String(read.portions)))} />}
+        {!id && (
+          <PasteBox
+            onRead={(read) => {
+              setDraft(read);
+              setPortionsTyped(String(read.portions));
+            }}
+          />
+        )}
         <div className="grid gap-3 sm:grid-cols-[minmax(0,1fr)_7rem_10rem]">
           <Field label="Name" value={draft.name} onChange={(name) => set({ name })} />
           <Field
@@ -200,7 +207,7 @@ function PasteBox({ onRead }: { onRead: (draft: Draft) => void }) {
           if (pasted.includes('\n')) read.mutate(pasted);
         }}
         placeholder={'Name\nServes 4\n2 onions, sliced\n400 g tin chickpeas, drained\n…'}
-        className={`${inputLook} mt-1 font-sans`}
+        className={`${inputLook} mt-1 w-full font-sans`}
       />
       <div className="mt-1 flex items-center gap-3">
         <Button onClick={() => read.mutate(text)} disabled={!text.trim() || read.isPending}>

@@ -98,7 +98,6 @@ function Lines({ sheet }: { sheet: Sheet }) {
         {sheet.lines.map((line, at) => {
           const of = (key: string) => line.perPortion.find((measure) => measure.key === key);
           return (
-            // biome-ignore lint/suspicious/noArrayIndexKey: lines of an immutable version never change places
             <tr key={at} className="border-t border-line">
               <td className="py-1">
                 {line.text}

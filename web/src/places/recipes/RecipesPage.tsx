@@ -35,7 +35,7 @@ export function RecipesPage() {
           onChange={(event) => setTyped(event.target.value)}
           placeholder="Search"
           aria-label="Search recipes"
-          className={`${inputLook} max-w-64`}
+          className={`${inputLook} w-64`}
         />
         <span className="flex-1" />
         <Link

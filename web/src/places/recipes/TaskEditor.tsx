@@ -50,7 +50,7 @@ export function TaskEditor({ tasks, onChange }: { tasks: Task[]; onChange: (task
                 rows={task.text.length > 90 ? 2 : 1}
                 value={task.text}
                 onChange={(event) => replace(at, { text: event.target.value })}
-                className={inputLook}
+                className={`${inputLook} w-full`}
               />
               <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm text-steel">
                 <Minutes label="by hand" value={task.handsOn} onChange={(handsOn) => replace(at, { handsOn })} />

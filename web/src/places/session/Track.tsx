@@ -74,7 +74,7 @@ export function Track({ page }: { page: Schemas['SessionPage'] }) {
         <span />
         <div className="figures relative mt-1 h-4 text-steel">
           {hours.map((at) => (
-            <span key={at} className="absolute -translate-x-1/2" style={{ left: `${(at / width) * 100}%` }}>
+            <span key={at} className="absolute -translate-x-1/2 whitespace-nowrap" style={{ left: `${(at / width) * 100}%` }}>
               {minutes(at)}
             </span>
           ))}

@@ -11,7 +11,7 @@ export function Label({ box }: { box: Schemas['ShelfBox'] }) {
         <p>
           {box.eater ?? 'Nobody’s yet'}
           {box.place && `, ${weekday(box.place.date)} ${box.place.meal}`} · {box.number} of {box.of}
-          {box.size !== 1 && ` · ${portions(box.size)} portions`}
+          {box.size !== 1 && ` · ${portions(box.size)} ${box.size > 1 ? 'portions' : 'portion'}`}
         </p>
         <p>
           Made {weekday(box.madeOn)} {dayMonth(box.madeOn)}.{' '}

@@ -17,6 +17,8 @@ const places: [Box['keptIn'], string, string][] = [
   ['freezer', 'Freezer', 'Frozen on the day they are cooked; thawed in the fridge the evening before.'],
 ];
 
+const mealOrder = ['breakfast', 'lunch', 'merienda', 'supper'];
+
 /** The containers of the week: where each is, whose, and until when. */
 export function ShelfPage() {
   const date = useWeekDate();
@@ -64,7 +66,10 @@ export function ShelfPage() {
 function Compartment({ title, note, boxes }: { title: string; note: string; boxes: Box[] }) {
   if (boxes.length === 0) return null;
   const sorted = [...boxes].sort(
-    (one, other) => (one.place?.date ?? '9').localeCompare(other.place?.date ?? '9') || one.letter.localeCompare(other.letter),
+    (one, other) =>
+      (one.place?.date ?? '9').localeCompare(other.place?.date ?? '9') ||
+      mealOrder.indexOf(one.place?.meal ?? '') - mealOrder.indexOf(other.place?.meal ?? '') ||
+      (one.eater ?? '').localeCompare(other.eater ?? ''),
   );
   return (
     <section className="mb-6">
@@ -79,7 +84,7 @@ function Compartment({ title, note, boxes }: { title: string; note: string; boxe
               <Tape letter={box.tape} name={box.dish} />
               <span className="figures shrink-0 text-xs text-steel">
                 {box.number} of {box.of}
-                {box.size !== 1 && ` · ${portions(box.size)} portions`}
+                {box.size !== 1 && ` · ${portions(box.size)} ${box.size > 1 ? 'portions' : 'portion'}`}
               </span>
             </div>
             <p className="mt-1">

@@ -77,7 +77,7 @@ function List({ page, date }: { page: Page; date: string }) {
       <div className="gap-6 sm:columns-2 lg:columns-3">
         {page.aisles.map((aisle) => (
           <section key={aisle.name} className="rimmed mb-5 break-inside-avoid">
-            <h2 className="py-1 text-base capitalize">{aisle.name}</h2>
+            <h2 className="py-1 text-base first-letter:uppercase">{aisle.name}</h2>
             <ul>
               {aisle.items.map((item) => (
                 <li key={item.key} className="border-t border-line">

@@ -30,7 +30,7 @@ export function MealSplit({ eater, edit }: { eater: Schemas['TableEater']; edit:
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 text-sm">
         {eater.meals.map((meal, at) => (
           <div key={meal.meal} className="space-y-1">
-            <label className="flex items-center gap-1.5 capitalize">
+            <label className="flex items-center gap-1.5 first-letter:uppercase">
               {meal.meal}
               <input
                 inputMode="numeric"

@@ -38,6 +38,9 @@ export function Bench({ board, held, onHold, onHoldByKey, onDetails, onMake }: P
           {folded ? <PanelLeftOpen size={16} /> : <PanelLeftClose size={16} />}
         </button>
       </div>
+      <Button onClick={onMake} aria-label="Make a batch" className={`shrink-0 ${folded ? 'px-0' : ''}`}>
+        <Plus size={15} /> {!folded && 'Make a batch'}
+      </Button>
       {sessions.map((date) => (
         <div key={date} className="flex gap-1 md:flex-col">
           {!folded && <h3 className="mt-1 font-sans text-xs font-normal text-steel max-md:hidden">Cooked {weekday(date)}</h3>}
@@ -57,9 +60,6 @@ export function Bench({ board, held, onHold, onHoldByKey, onDetails, onMake }: P
         </div>
       ))}
       {board.batches.length === 0 && !folded && <p className="py-1 text-sm text-steel">No batches yet.</p>}
-      <Button onClick={onMake} aria-label="Make a batch" className={`shrink-0 md:mt-1 ${folded ? 'px-0' : ''}`}>
-        <Plus size={15} /> {!folded && 'Make a batch'}
-      </Button>
     </section>
   );
 }
@@ -98,12 +98,15 @@ function BenchItem({ batch, folded, isHeld, onHold, onHoldByKey, onDetails }: It
             onHoldByKey(batch);
           }
         }}
-        className={`min-w-0 flex-1 px-1 py-1 text-left ${batch.loose > 0 ? 'cursor-grab' : 'opacity-75'}`}
+        className={`min-w-0 flex-1 px-1 py-0.5 text-left ${batch.loose > 0 ? 'cursor-grab' : 'opacity-75'}`}
       >
-        <Tape letter={batch.letter} {...(folded ? {} : { name: batch.name })} />
-        {!folded && (
-          <span className="figures block pl-1 text-xs text-steel">
-            {portions(batch.portions)} made · <span className={batch.loose > 0 ? 'font-semibold text-rim' : ''}>{loose}</span>
+        <span className="flex items-center justify-between gap-1">
+          <Tape letter={batch.letter} {...(folded ? {} : { name: batch.name })} />
+          {!folded && batch.loose <= 0 && <span className="figures text-xs text-steel">{portions(batch.portions)}</span>}
+        </span>
+        {!folded && batch.loose > 0 && (
+          <span className="figures block pl-1 text-xs">
+            {portions(batch.portions)} made · <b>{loose}</b>
           </span>
         )}
       </button>

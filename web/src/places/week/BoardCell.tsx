@@ -45,7 +45,6 @@ export function BoardCell({
   const { setNodeRef, isOver } = useDroppable({ id: `${place.date}|${place.meal}|${place.eaterId}`, data: place, disabled: !canTake });
   const isOpen = isExpected && found.length === 0;
   return (
-    // biome-ignore lint/a11y/useSemanticElements: a grid of cells with a roving tab stop, as the ARIA grid pattern describes
     <div
       ref={setNodeRef}
       role="gridcell"
@@ -56,7 +55,7 @@ export function BoardCell({
       onFocus={onFocus}
       onKeyDown={onKeyDown}
       onClick={onClick}
-      className={`flex h-[56px] min-w-0 flex-col gap-px overflow-hidden p-px transition-colors duration-150 focus-visible:z-10 ${isOver ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
+      className={`flex h-[60px] min-w-0 flex-col gap-px overflow-hidden p-px transition-colors duration-150 focus-visible:z-10 ${isOver ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
     >
       {found.map((one) => (
         <Portion

@@ -92,8 +92,10 @@ export function BoardGrid(props: BoardProps) {
             role="row"
             className={`grid gap-px ${columns} ${row % eaters.length === 0 ? 'border-t border-rim pt-px' : 'pt-px'}`}
           >
-            <div role="rowheader" className="flex flex-col justify-between pr-1 text-xs">
-              <span className={row % eaters.length === 0 ? 'font-display text-sm font-semibold capitalize' : 'sr-only'}>{meal}</span>
+            <div role="rowheader" className="flex flex-col pr-1 text-xs">
+              <span className={row % eaters.length === 0 ? 'font-display text-sm font-semibold first-letter:uppercase' : 'sr-only'}>
+                {meal}
+              </span>
               <span className="truncate pb-1 text-steel">{eater.name}</span>
             </div>
             {days.map((date, column) => {
@@ -142,7 +144,7 @@ export function BoardGrid(props: BoardProps) {
 function DayRuler({ board, eaterId, date, hasProtocol }: { board: Board; eaterId: string; date: string; hasProtocol: boolean }) {
   const day = board.ledger.find((one) => one.eaterId === eaterId && one.date === date);
   if (!day) return null;
-  if (day.tightest && !day.tightest.needsAllowance) return <Ruler finding={day.tightest} />;
+  if (day.tightest && !day.tightest.needsAllowance) return <Ruler finding={day.tightest} narrow />;
   const word = !hasProtocol
     ? 'no protocol'
     : day.tightest

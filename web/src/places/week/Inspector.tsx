@@ -235,7 +235,7 @@ function CellDetails({
   const loose = board.batches.filter((batch) => batch.loose > 0 && isCookedBy(batch, place.date));
   return (
     <>
-      <h2 className="pr-6 text-lg capitalize">{place.meal}</h2>
+      <h2 className="pr-6 text-lg first-letter:uppercase">{place.meal}</h2>
       <p className="text-sm text-steel">
         {eater?.name}, {longDate(place.date)}
       </p>

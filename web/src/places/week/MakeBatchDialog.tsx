@@ -41,7 +41,7 @@ export function MakeBatchDialog({ board, edits, onClose }: { board: Board; edits
                 placeholder="Search"
                 value={typed}
                 onChange={(event) => setTyped(event.target.value)}
-                className={inputLook}
+                className={`${inputLook} w-full`}
               />
               <fieldset className="max-h-64 overflow-auto border border-line">
                 <legend className="sr-only">Recipe</legend>

@@ -84,7 +84,10 @@ export function TroubleLine({
                   <button
                     type="button"
                     disabled={!trouble.date}
-                    onClick={() => (close(), onShow(trouble))}
+                    onClick={() => {
+                      close();
+                      onShow(trouble);
+                    }}
                     className="flex w-full gap-2 px-2 py-1.5 text-left enabled:hover:bg-tray"
                   >
                     <span className="mt-0.5">
