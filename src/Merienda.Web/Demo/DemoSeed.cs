@@ -13,7 +13,7 @@ using Microsoft.AspNetCore.Identity;
 namespace Merienda.Web.Demo;
 
 /// <summary>Seeds the invented households of data/demo, each once, through the same doors that people use.</summary>
-public sealed class DemoSeed(AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KnowledgeBase knowledge, TimeProvider clock, ILookupNormalizer normalizer)
+public sealed class DemoSeed(AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KnowledgeBase knowledge, TimeProvider clock)
 {
     public async Task Run()
     {
@@ -33,7 +33,7 @@ public sealed class DemoSeed(AccountStore accounts, HouseholdStore households, R
         var people = new List<Account>();
         foreach (var person in household.People)
         {
-            var account = new Account { Id = Guid.CreateVersion7(), Email = person.Email, NormalizedEmail = normalizer.NormalizeEmail(person.Email), DisplayName = person.Name, SecurityStamp = Guid.NewGuid().ToString("N"), IsDemo = true };
+            var account = new Account { Id = Guid.CreateVersion7(), Email = person.Email, NormalizedEmail = new UpperInvariantLookupNormalizer().NormalizeEmail(person.Email), DisplayName = person.Name, SecurityStamp = Guid.NewGuid().ToString("N"), IsDemo = true };
             await accounts.CreateAsync(account, CancellationToken.None);
             people.Add(account);
         }

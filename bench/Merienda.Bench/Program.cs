@@ -1,0 +1,10 @@
+using BenchmarkDotNet.Running;
+using Merienda.Bench;
+
+if (args is ["load", var address, .. var rest])
+{
+    await WeekLoad.Run(new Uri(address), rest is [var users, ..] ? int.Parse(users, System.Globalization.CultureInfo.InvariantCulture) : 50);
+    return;
+}
+
+BenchmarkSwitcher.FromAssembly(typeof(Program).Assembly).Run(args);

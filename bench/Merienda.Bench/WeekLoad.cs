@@ -1,0 +1,115 @@
+using System.Diagnostics;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+
+namespace Merienda.Bench;
+
+/// <summary>Fifty people on one server: each reads the week and edits it in turn, first without any pause, then with the pause a hand needs.</summary>
+public static class WeekLoad
+{
+    private static readonly TimeSpan Duration = TimeSpan.FromSeconds(15);
+
+    public static async Task Run(Uri address, int users)
+    {
+        foreach (var pause in new[] { TimeSpan.FromSeconds(1), TimeSpan.Zero })
+        {
+            var people = new List<Person>();
+            for (var user = 0; user < users; user++)
+            {
+                people.Add(await Person.Enter(address));
+            }
+
+            await Task.WhenAll(people.Select(person => person.Work(Duration, pause)));
+            Report($"{users} users, {(pause == TimeSpan.Zero ? "no pause" : $"{pause.TotalSeconds:0} s between requests")}", people);
+        }
+    }
+
+    private static void Report(string title, List<Person> people)
+    {
+        Console.WriteLine(title);
+        foreach (var kind in people.SelectMany(person => person.Times).GroupBy(time => time.Kind).OrderBy(group => group.Key, StringComparer.Ordinal))
+        {
+            var sorted = kind.Select(time => time.Milliseconds).Order().ToList();
+            Console.WriteLine($"  {kind.Key,-14} {sorted.Count,6} requests  p50 {sorted[sorted.Count / 2],6:0.0} ms  p95 {sorted[sorted.Count * 95 / 100],6:0.0} ms  p99 {sorted[sorted.Count * 99 / 100],6:0.0} ms");
+        }
+
+        Console.WriteLine($"  failed: {people.Sum(person => person.Failed)}, requests a second: {people.Sum(person => person.Times.Count) / Duration.TotalSeconds:0}");
+    }
+
+    private sealed class Person(HttpClient client, string week)
+    {
+        public List<(string Kind, double Milliseconds)> Times { get; } = [];
+
+        public int Failed { get; private set; }
+
+        public static async Task<Person> Enter(Uri address)
+        {
+            // Cookies are marked secure; a plain-http client on loopback carries them by hand.
+            var client = new HttpClient(new SocketsHttpHandler { UseCookies = false }) { BaseAddress = address };
+            await Refresh(client);
+            var account = await client.GetFromJsonAsync<JsonNode>("/api/account");
+            var person = account!["demoPeople"]![0]!["id"]!.GetValue<Guid>();
+            using var answer = await client.PostAsJsonAsync("/api/account/demo", new { id = person });
+            answer.EnsureSuccessStatusCode();
+            Remember(client, answer);
+            await Refresh(client);
+            var today = DateOnly.FromDateTime(DateTime.UtcNow);
+            return new(client, $"/api/weeks/{today.AddDays(-(int)today.DayOfWeek):yyyy-MM-dd}");
+        }
+
+        public async Task Work(TimeSpan duration, TimeSpan pause)
+        {
+            var clock = Stopwatch.StartNew();
+            while (clock.Elapsed < duration)
+            {
+                var board = await Timed("read week", () => client.GetAsync(new Uri(week, UriKind.Relative)));
+                await Task.Delay(pause);
+                await Timed("shop", () => client.GetAsync(new Uri($"{week}/shop", UriKind.Relative)));
+                await Task.Delay(pause);
+                if (board?["batches"]![Random.Shared.Next(15)] is { } batch)
+                {
+                    // The same number of portions again: a whole edit with lock, journal and answer, which leaves the week as it was.
+                    await Timed("edit", () => client.PutAsJsonAsync($"{week}/batches/{batch["id"]}/portions", new { portions = batch["portions"]!.GetValue<decimal>() }));
+                    await Task.Delay(pause);
+                }
+            }
+        }
+
+        private async Task<JsonNode?> Timed(string kind, Func<Task<HttpResponseMessage>> ask)
+        {
+            var started = Stopwatch.GetTimestamp();
+            using var answer = await ask();
+            var body = await answer.Content.ReadAsStringAsync();
+            Times.Add((kind, Stopwatch.GetElapsedTime(started).TotalMilliseconds));
+            Failed += answer.IsSuccessStatusCode ? 0 : 1;
+            return answer.IsSuccessStatusCode ? JsonNode.Parse(body) : null;
+        }
+
+        private static async Task Refresh(HttpClient client)
+        {
+            using var answer = await client.GetAsync(new Uri("/api/account", UriKind.Relative));
+            Remember(client, answer);
+            client.DefaultRequestHeaders.Remove("X-Antiforgery");
+            client.DefaultRequestHeaders.Add("X-Antiforgery", (await answer.Content.ReadFromJsonAsync<JsonNode>())!["antiforgery"]!.GetValue<string>());
+        }
+
+        private static void Remember(HttpClient client, HttpResponseMessage answer)
+        {
+            if (!answer.Headers.TryGetValues("Set-Cookie", out var set))
+            {
+                return;
+            }
+
+            var jar = client.DefaultRequestHeaders.TryGetValues("Cookie", out var had)
+                ? had.SelectMany(line => line.Split("; ")).Select(pair => pair.Split('=', 2)).ToDictionary(pair => pair[0], pair => pair[1])
+                : [];
+            foreach (var cookie in set.Select(line => line.Split(';')[0].Split('=', 2)))
+            {
+                jar[cookie[0]] = cookie[1];
+            }
+
+            client.DefaultRequestHeaders.Remove("Cookie");
+            client.DefaultRequestHeaders.Add("Cookie", string.Join("; ", jar.Select(pair => $"{pair.Key}={pair.Value}")));
+        }
+    }
+}

@@ -1,0 +1,16 @@
+# ./merienda bench: the core by BenchmarkDotNet, then the week's endpoints under fifty users on a database of its own.
+
+run_bench() {
+  need_tools
+  need_packages postgresql tzdata
+  build_application
+  quietly dotnet build "$ROOT/bench/Merienda.Bench" -c Release -v quiet
+  (cd "$STATE" && dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- --filter '*' --join --job short "$@")
+  trap 'stop_all' EXIT
+  start_cluster bench durable
+  sql bench postgres "drop database if exists load with (force)" > /dev/null
+  local port
+  port="$(free_port)"
+  run_application bench "$port" load true
+  dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- load "http://127.0.0.1:$port"
+}

@@ -1,0 +1,106 @@
+using System.Text.Json.Nodes;
+using Merienda.Cli;
+
+namespace Merienda.Formats.Tests;
+
+public sealed class CheckCommandTests : IDisposable
+{
+    private readonly string _file = Path.Combine(Path.GetTempPath(), $"merienda-{Guid.NewGuid():N}");
+
+    public void Dispose() => File.Delete(_file);
+
+    private (int Exit, string Output, string Errors) Check(string recipe, params string[] words)
+    {
+        File.WriteAllText(_file, recipe);
+        using var output = new StringWriter();
+        using var errors = new StringWriter();
+        var exit = CheckCommand.Run([_file, .. words], output, errors);
+        return (exit, output.ToString(), errors.ToString());
+    }
+
+    private const string Soup = """{"@context":"https://schema.org","@type":"Recipe","name":"Soup","recipeYield":"4 servings","recipeIngredient":["350 g red lentils, rinsed","2 carrots","1 firkin of moonfruit (optional)"]}""";
+
+    [Theory]
+    [InlineData("netCarbohydrate<=60/day", CheckCommand.Fits)]
+    [InlineData("netCarbohydrate<=25/day", CheckCommand.Breaks)]
+    [InlineData("netCarbohydrate<=47.5/day", CheckCommand.Undecided)]
+    public void The_exit_code_says_the_verdict(string limit, int exit) => Assert.Equal(exit, Check(Soup, "--protocol", "low-carb", "--limit", limit).Exit);
+
+    [Fact]
+    public void A_limit_that_nobody_states_cannot_be_told() => Assert.Equal(CheckCommand.Undecided, Check(Soup, "--protocol", "low-carb").Exit);
+
+    [Fact]
+    public void Json_names_recipe_lines_numbers_and_findings()
+    {
+        var (exit, output, _) = Check(Soup, "--protocol", "low-carb", "--limit", "netCarbohydrate<=25/day", "--limit", "protein>=10/portion", "--json");
+        Assert.Equal(CheckCommand.Breaks, exit);
+        var json = JsonNode.Parse(output)!;
+        Assert.Equal(("Soup", 4m, "breaks"), (json["recipe"]!.GetValue<string>(), json["portions"]!.GetValue<decimal>(), json["verdict"]!.GetValue<string>()));
+        Assert.Equal(["exact", "exact", "none"], json["lines"]!.AsArray().Select(line => line!["match"]!.GetValue<string>()));
+        Assert.Equal(350, json["lines"]![0]!["grams"]!.GetValue<decimal>());
+        var net = json["perPortion"]!["netCarbohydrate"]!;
+        Assert.True(net["low"]!.GetValue<decimal>() < net["best"]!.GetValue<decimal>() && net["best"]!.GetValue<decimal>() < net["high"]!.GetValue<decimal>());
+        Assert.Equal("g", net["unit"]!.GetValue<string>());
+        Assert.Equal("points", json["perPortion"]!["points"]!["unit"]!.GetValue<string>());
+        var findings = json["findings"]!.AsArray();
+        Assert.Equal(["breaks", "fits"], findings.Select(finding => finding!["verdict"]!.GetValue<string>()));
+        Assert.Equal(25, findings[0]!["limit"]!["atMost"]!.GetValue<decimal>());
+        Assert.Contains("Red lentils", findings[0]!["because"]!.GetValue<string>(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Plain_text_is_read_and_portions_can_be_given()
+    {
+        var (exit, output, _) = Check("Pancakes\n\n2 eggs\n100 g wheat flour\n1 cup milk", "--protocol", "vegan", "--portions", "2");
+        Assert.Equal(CheckCommand.Breaks, exit);
+        Assert.Contains("Pancakes, 2 portions", output, StringComparison.Ordinal);
+        Assert.Contains("Egg (egg) and Whole milk (dairy) are left out", output, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void An_unknown_line_makes_an_exclusion_untold_and_numbers_open()
+    {
+        var (exit, output, _) = Check("""{"@type":"Recipe","name":"Odd","recipeYield":2,"recipeIngredient":["2 carrots","100 g moonfruit"]}""", "--protocol", "vegan", "--json");
+        Assert.Equal(CheckCommand.Undecided, exit);
+        Assert.Null(JsonNode.Parse(output)!["perPortion"]!["energy"]!["high"]);
+    }
+
+    [Theory]
+    [InlineData("{ not json", "--protocol vegan")]
+    [InlineData("""{"@type":"Thing"}""", "--protocol vegan")]
+    [InlineData("""{"@type":"Recipe","name":"No yield","recipeIngredient":["1 egg"]}""", "--protocol vegan")]
+    [InlineData("""{"@type":"Recipe","recipeYield":"0","recipeIngredient":["1 egg"]}""", "--protocol vegan")]
+    [InlineData("""{"@type":"Recipe","recipeYield":"-3","recipeIngredient":["1 egg"]}""", "--protocol vegan")]
+    [InlineData("""{"@type":"Recipe","recipeYield":2,"recipeIngredient":[]}""", "--protocol vegan")]
+    [InlineData("Eggs\n2 eggs", "--protocol moon --portions 2")]
+    [InlineData("Eggs\n2 eggs", "--protocol vegan --portions 0")]
+    [InlineData("Eggs\n2 eggs", "--protocol vegan --portions many")]
+    [InlineData("Eggs\n2 eggs", "--protocol low-carb --limit netCarbohydrate=25 --portions 2")]
+    [InlineData("Eggs\n2 eggs", "--protocol low-carb --limit moonshine<=25/day --portions 2")]
+    [InlineData("Eggs\n2 eggs", "--protocol vegan --portions 2 --colour")]
+    [InlineData("", "--protocol vegan --portions 2")]
+    public void Bad_input_exits_with_two_and_one_line_that_says_the_cure(string recipe, string words)
+    {
+        var (exit, output, errors) = Check(recipe, words.Split(' '));
+        Assert.Equal((CheckCommand.BadInput, ""), (exit, output));
+        Assert.Single(errors.TrimEnd('\n').Split('\n'));
+        Assert.StartsWith("merienda check: ", errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_file_that_is_not_there_is_bad_input()
+    {
+        using var errors = new StringWriter();
+        Assert.Equal(CheckCommand.BadInput, CheckCommand.Run(["/nowhere/recipe.txt", "--protocol", "vegan"], TextWriter.Null, errors));
+        Assert.Contains("cannot be read", errors.ToString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Protocols_are_listed_one_a_line()
+    {
+        using var output = new StringWriter();
+        Assert.Equal(0, CheckCommand.Run(["--list-protocols"], output, TextWriter.Null));
+        Assert.Equal(5, output.ToString().TrimEnd('\n').Split('\n').Length);
+        Assert.Contains("low-carb Low-carb, net", output.ToString(), StringComparison.Ordinal);
+    }
+}

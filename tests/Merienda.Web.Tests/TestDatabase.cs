@@ -1,0 +1,61 @@
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Npgsql;
+
+[assembly: AssemblyFixture(typeof(Merienda.Web.Tests.TestDatabase))]
+
+namespace Merienda.Web.Tests;
+
+/// <summary>A database of its own for the whole run, on the cluster that ./merienda test started, and the application on it.</summary>
+public sealed class TestDatabase : WebApplicationFactory<Program>, IAsyncLifetime
+{
+    private readonly string _name = $"test_{Guid.NewGuid():N}";
+
+    private static string Given(string role) => Environment.GetEnvironmentVariable($"MERIENDA_TEST_{role}")
+        ?? throw new InvalidOperationException($"MERIENDA_TEST_{role} is not set; run the tests with ./merienda test.");
+
+    public string Owner => new NpgsqlConnectionStringBuilder(Given("OWNER")) { Database = _name }.ConnectionString;
+
+    public string App => new NpgsqlConnectionStringBuilder(Given("APP")) { Database = _name }.ConnectionString;
+
+    public async ValueTask InitializeAsync() => await Execute(Given("OWNER"), $"create database {_name}");
+
+    public override async ValueTask DisposeAsync()
+    {
+        await base.DisposeAsync();
+        NpgsqlConnection.ClearAllPools();
+        await Execute(Given("OWNER"), $"drop database {_name} with (force)");
+        GC.SuppressFinalize(this);
+    }
+
+    /// <summary>A browser that nobody has signed in with; cookies need https.</summary>
+    public Visitor Visit() => new(CreateClient(new WebApplicationFactoryClientOptions { BaseAddress = new Uri("https://localhost"), AllowAutoRedirect = false }));
+
+    /// <summary>A signed-up person with a household of their own.</summary>
+    public async Task<Visitor> SignUp(string name = "Rune Halvard")
+    {
+        var visitor = Visit();
+        await visitor.Must(HttpMethod.Post, "/api/account/sign-up", new { name, email = $"{Guid.NewGuid():N}@port-ansel.example", password = "a long enough one", householdName = "Halvard", timeZone = "Europe/Lisbon" });
+        await visitor.Refresh();
+        return visitor;
+    }
+
+    public static async Task<T?> Ask<T>(string connectionString, string sql)
+    {
+        await using var connection = new NpgsqlConnection(connectionString);
+        await connection.OpenAsync();
+        await using var command = new NpgsqlCommand(sql, connection);
+        return (T?)await command.ExecuteScalarAsync();
+    }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("ConnectionStrings:Owner", Owner);
+        builder.UseSetting("ConnectionStrings:App", App);
+        builder.UseSetting("Demo", "true");
+        builder.UseSetting("SignInsPerMinute", "1000");
+        builder.UseSetting("Logging:LogLevel:Default", "Warning");
+    }
+
+    private static async Task Execute(string connectionString, string sql) => await Ask<object>(connectionString, sql);
+}

@@ -1,0 +1,69 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+
+namespace Merienda.Web.Tests;
+
+/// <summary>A browser's side of the API: cookies, the antiforgery token, JSON.</summary>
+public sealed class Visitor(HttpClient client)
+{
+    private string? _token;
+
+    public HttpClient Client { get; } = client;
+
+    public async Task Refresh() => _token = (await Client.GetFromJsonAsync<JsonNode>("/api/account"))!["antiforgery"]!.GetValue<string>();
+
+    public async Task<(HttpStatusCode Status, JsonNode? Body)> Send(HttpMethod method, string path, object? body = null)
+    {
+        if (_token is null)
+        {
+            await Refresh();
+        }
+
+        using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : JsonContent.Create(body) };
+        request.Headers.Add("X-Antiforgery", _token);
+        using var response = await Client.SendAsync(request);
+        var text = await response.Content.ReadAsStringAsync();
+        return (response.StatusCode, text.Length == 0 ? null : JsonNode.Parse(text));
+    }
+
+    /// <summary>Sends and expects success.</summary>
+    public async Task<JsonNode> Must(HttpMethod method, string path, object? body = null)
+    {
+        var (status, answer) = await Send(method, path, body);
+        Assert.True((int)status is >= 200 and < 300, $"{method} {path}: {(int)status} {answer?.ToJsonString(JsonSerializerOptions.Web)}");
+        return answer ?? new JsonObject();
+    }
+
+    public Task<JsonNode> Get(string path) => Must(HttpMethod.Get, path);
+
+    /// <summary>Sends and expects a refusal with this code.</summary>
+    public async Task<JsonNode> Refused(HttpStatusCode status, string code, HttpMethod method, string path, object? body = null)
+    {
+        var (got, answer) = await Send(method, path, body);
+        Assert.Equal((status, code), (got, answer?["code"]?.GetValue<string>()));
+        Assert.False(string.IsNullOrWhiteSpace(answer!["title"]?.GetValue<string>()) || string.IsNullOrWhiteSpace(answer["detail"]?.GetValue<string>()), "a refusal says what and how to cure it");
+        return answer;
+    }
+
+    public async Task<Guid> AddRecipe(string name = "Beans", decimal portions = 4, params string[] lines)
+    {
+        var saved = await Must(HttpMethod.Post, "/api/recipes", Draft(name, portions, lines.Length == 0 ? ["400 g tin white beans, drained", "2 tbsp olive oil"] : lines));
+        return saved["id"]!.GetValue<Guid>();
+    }
+
+    public static object Draft(string name, decimal portions, string[] lines, int? basedOn = null) => new
+    {
+        name,
+        portions,
+        meal = (string?)null,
+        keeping = "cooked",
+        reheating = "",
+        atEating = "",
+        system = "metric",
+        lines = lines.Select(text => new { part = "", text, food = (string?)null }),
+        tasks = new[] { new { id = "1", text = "Cook", handsOn = 5, unattended = 20, appliance = "burner", temperatureC = (int?)null, after = Array.Empty<string>() } },
+        basedOn,
+    };
+}

@@ -1,0 +1,172 @@
+using System.Globalization;
+using System.Net;
+using System.Text.Json.Nodes;
+
+namespace Merienda.Web.Tests;
+
+public class WeekTests(TestDatabase database)
+{
+    private static readonly DateOnly Start = DateOnly.FromDateTime(DateTime.UtcNow) is var today ? today.AddDays(-(int)today.DayOfWeek) : default;
+
+    private static string Day(int offset) => Start.AddDays(offset).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+
+    private static string Week => $"/api/weeks/{Day(0)}";
+
+    private sealed record Kitchen(Visitor Cook, Guid Eater, Guid Recipe)
+    {
+        public object Place(int day, string meal = "supper") => new { date = Day(day), meal, eaterId = Eater };
+
+        public async Task<JsonNode> Make(decimal portions = 4) =>
+            (await Cook.Must(HttpMethod.Post, $"{Week}/batches", new { recipeId = Recipe, cookedOn = Day(-1), portions }))["batches"]!.AsArray()[^1]!;
+
+        public Task<JsonNode> Put(JsonNode batch, int day, string meal = "supper") =>
+            Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = Place(day, meal) });
+    }
+
+    private static string Id(JsonNode node) => node["id"]!.GetValue<string>();
+
+    private static JsonNode Placed(JsonNode board) => board["batches"]!.AsArray().SelectMany(batch => batch!["containers"]!.AsArray()).First(box => box!["place"] is not null)!;
+
+    private async Task<Kitchen> Move_in(params string[] lines)
+    {
+        var cook = await database.SignUp();
+        var board = await cook.Get(Week);
+        return new(cook, board["eaters"]![0]!["id"]!.GetValue<Guid>(), await cook.AddRecipe("Beans", 4, lines));
+    }
+
+    [Fact]
+    public async Task A_batch_is_made_placed_moved_resized_and_taken_back_and_the_ledger_follows()
+    {
+        var kitchen = await Move_in("100 g sugar");
+        await kitchen.Cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/protocols", new { protocols = new[] { "low-carb" } });
+        await kitchen.Cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/allowance", new { protocol = "low-carb", rule = "net-carbs", atLeast = (decimal?)null, atMost = 30, clinicalTeam = false });
+        var batch = await kitchen.Make();
+        Assert.Equal("A", batch["letter"]!.GetValue<string>());
+        var board = await kitchen.Put(batch, 1);
+        decimal Used(JsonNode page, int day) => page["ledger"]!.AsArray().Single(one => one!["date"]!.GetValue<string>() == Day(day))!["tightest"]!["value"]!["best"]!.GetValue<decimal>();
+        Assert.Equal(25, Used(board, 1));
+        board = await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/size", new { from = 1, to = 1.5 });
+        Assert.Equal(37.5m, Used(board, 1));
+        Assert.Equal("breaks", board["troubles"]![0]!["kind"]!.GetValue<string>());
+        board = await kitchen.Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/move", new { from = kitchen.Place(1), to = kitchen.Place(2) });
+        Assert.Equal((0, 37.5m), (Used(board, 1), Used(board, 2)));
+        board = await kitchen.Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/move", new { from = kitchen.Place(2), to = (object?)null });
+        Assert.Equal(4, board["batches"]![0]!["loose"]!.GetValue<decimal>());
+        Assert.Equal(28, board["troubles"]!.AsArray().Count(trouble => trouble!["kind"]!.GetValue<string>() == "open"));
+    }
+
+    [Fact]
+    public async Task Every_edit_can_be_taken_back_in_turn()
+    {
+        var kitchen = await Move_in();
+        var batch = await kitchen.Make(3);
+        await kitchen.Put(batch, 1);
+        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/batches/{Id(batch)}/portions", new { portions = 6 });
+        await kitchen.Cook.Must(HttpMethod.Delete, $"{Week}/batches/{Id(batch)}");
+        Assert.Empty((await kitchen.Cook.Get(Week))["batches"]!.AsArray());
+
+        async Task<JsonNode> Undo()
+        {
+            await kitchen.Cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+            return await kitchen.Cook.Get(Week);
+        }
+
+        var back = (await Undo())["batches"]![0]!;
+        Assert.Equal((6m, 1m), (back["portions"]!.GetValue<decimal>(), back["placed"]!.GetValue<decimal>()));
+        Assert.Equal(3, (await Undo())["batches"]![0]!["portions"]!.GetValue<decimal>());
+        Assert.Equal(0, (await Undo())["batches"]![0]!["placed"]!.GetValue<decimal>());
+        Assert.Empty((await Undo())["batches"]!.AsArray());
+        await Undo(); // the recipe
+        Assert.Empty((await kitchen.Cook.Get("/api/recipes")).AsArray());
+        await kitchen.Cook.Refused(HttpStatusCode.Conflict, "nothing-to-undo", HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+    }
+
+    [Fact]
+    public async Task Two_tabs_merge_where_they_are_apart_and_are_refused_where_they_meet()
+    {
+        var kitchen = await Move_in();
+        var batch = await kitchen.Make();
+        var seen = await kitchen.Put(batch, 1);
+        var box = Id(Placed(seen));
+        // The other tab moves the portion, then both place others: disjoint edits merge.
+        await kitchen.Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{box}/move", new { from = kitchen.Place(1), to = kitchen.Place(3) });
+        await kitchen.Put(batch, 2, "lunch");
+        // This tab still sees it on day 1.
+        await kitchen.Cook.Refused(HttpStatusCode.Conflict, "container-moved", HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{box}/move", new { from = kitchen.Place(1), to = kitchen.Place(4) });
+        await kitchen.Cook.Refused(HttpStatusCode.Conflict, "container-changed", HttpMethod.Put, $"{Week}/batches/{Id(batch)}/containers/{box}/size", new { from = 0.5, to = 2 });
+        Assert.Equal(2, (await kitchen.Cook.Get(Week))["batches"]![0]!["placed"]!.GetValue<decimal>());
+    }
+
+    [Fact]
+    public async Task An_undo_is_refused_when_somebody_changed_the_same_portion_since()
+    {
+        var kitchen = await Move_in();
+        var batch = await kitchen.Make();
+        var placed = await kitchen.Put(batch, 1);
+        var sequence = placed["undo"]!["sequence"]!.GetValue<long>();
+        await kitchen.Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(placed))}/move", new { from = kitchen.Place(1), to = kitchen.Place(2) });
+        await kitchen.Cook.Refused(HttpStatusCode.Conflict, "changed-meanwhile", HttpMethod.Post, "/api/undo", new { sequence });
+    }
+
+    [Fact]
+    public async Task Many_at_once_never_place_more_than_was_cooked()
+    {
+        var kitchen = await Move_in();
+        var batch = await kitchen.Make(5);
+        var answers = await Task.WhenAll(Enumerable.Range(0, 12).Select(at => kitchen.Cook.Send(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = kitchen.Place(at % 6, at < 6 ? "lunch" : "supper") })));
+        Assert.Equal(5, answers.Count(answer => answer.Status == HttpStatusCode.OK));
+        Assert.Equal(7, answers.Count(answer => answer.Status == HttpStatusCode.Conflict));
+        Assert.Equal(0, (await kitchen.Cook.Get(Week))["batches"]![0]!["loose"]!.GetValue<decimal>());
+    }
+
+    [Fact]
+    public async Task Bad_places_batches_and_sessions_are_refused_with_a_cure()
+    {
+        var kitchen = await Move_in();
+        var batch = await kitchen.Make();
+        var cook = kitchen.Cook;
+        await cook.Refused(HttpStatusCode.Conflict, "batch-gone", HttpMethod.Post, $"{Week}/batches/{Guid.NewGuid()}/place", new { to = kitchen.Place(1) });
+        await cook.Refused(HttpStatusCode.Conflict, "not-cooked-yet", HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = kitchen.Place(-3) });
+        await cook.Refused(HttpStatusCode.UnprocessableEntity, "unknown-meal", HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = kitchen.Place(1, "elevenses") });
+        await cook.Refused(HttpStatusCode.UnprocessableEntity, "portions-out-of-range", HttpMethod.Post, $"{Week}/batches", new { recipeId = kitchen.Recipe, cookedOn = Day(-1), portions = 0 });
+        await cook.Refused(HttpStatusCode.UnprocessableEntity, "session-out-of-week", HttpMethod.Post, $"{Week}/batches", new { recipeId = kitchen.Recipe, cookedOn = Day(20), portions = 2 });
+        await cook.Refused(HttpStatusCode.UnprocessableEntity, "recipe-gone", HttpMethod.Post, $"{Week}/batches", new { recipeId = Guid.NewGuid(), cookedOn = Day(-1), portions = 2 });
+        var stranger = await cook.Send(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = new { date = Day(1), meal = "supper", eaterId = Guid.NewGuid() } });
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, stranger.Status);
+        Assert.Equal(4, (await cook.Get(Week))["batches"]![0]!["loose"]!.GetValue<decimal>());
+    }
+
+    [Fact]
+    public async Task Shop_session_and_shelf_follow_from_the_batches_and_ticks_stay()
+    {
+        var kitchen = await Move_in("400 g tin white beans, drained", "300 g carrots", "2 firkins of moonfruit");
+        var batch = await kitchen.Make(8);
+        await kitchen.Put(batch, 5);
+        var shop = await kitchen.Cook.Get($"{Week}/shop");
+        Assert.Contains("600 g", shop.ToJsonString());
+        Assert.Contains("2 firkins of moonfruit", shop.ToJsonString());
+        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/shop/tick", new { key = "carrot", isTicked = true });
+        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/shop/tick", new { key = "carrot", isTicked = true });
+        Assert.Equal(1, (await kitchen.Cook.Get($"{Week}/shop"))["ticked"]!.GetValue<int>());
+        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/sessions/tick", new { batchId = Id(batch), taskId = "1", isTicked = true });
+        Assert.True((await kitchen.Cook.Get($"{Week}/sessions"))[0]!["tasks"]![0]!["isTicked"]!.GetValue<bool>());
+        var boxes = (await kitchen.Cook.Get($"{Week}/shelf"))["boxes"]!.AsArray();
+        Assert.Equal(8, boxes.Count);
+        var frozen = boxes.Single(box => box!["keptIn"]!.GetValue<string>() == "freezer")!;
+        Assert.Equal(Day(4), frozen["thaw"]!.GetValue<string>());
+        Assert.True(frozen["hasUnknown"]!.GetValue<bool>());
+        Assert.Equal(Day(3), boxes.First(box => box!["keptIn"]!.GetValue<string>() == "fridge")!["eatBy"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task The_demo_week_has_one_break_on_purpose_and_three_meals_that_nothing_covers()
+    {
+        var visitor = database.Visit();
+        var person = (await visitor.Get("/api/account"))["demoPeople"]!.AsArray().Single(one => one!["name"]!.GetValue<string>() == "Teun Brandt")!;
+        await visitor.Must(HttpMethod.Post, "/api/account/demo", new { id = person["id"]!.GetValue<Guid>() });
+        await visitor.Refresh();
+        var troubles = (await visitor.Get(Week))["troubles"]!.AsArray().Select(trouble => trouble!["kind"]!.GetValue<string>()).ToList();
+        Assert.Equal((1, 3, 4), (troubles.Count(kind => kind == "breaks"), troubles.Count(kind => kind == "open"), troubles.Count));
+        Assert.InRange((await visitor.Get("/api/recipes")).AsArray().Count, 14, 40);
+    }
+}

@@ -1,0 +1,75 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+
+export { expect };
+
+/** Every test fails on a request to a foreign origin and on an error in the page. */
+export const test = base.extend({
+  page: async ({ page, baseURL }, use) => {
+    const wrong: string[] = [];
+    const own = new URL(baseURL ?? '').origin;
+    page.on('request', (request) => {
+      const url = new URL(request.url());
+      if (url.protocol.startsWith('http') && url.origin !== own) wrong.push(`foreign request: ${request.url()}`);
+    });
+    page.on('pageerror', (error) => wrong.push(`page error: ${error.message}`));
+    page.on('console', (message) => {
+      if (message.type() === 'error' && /Content Security Policy|React/.test(message.text())) wrong.push(message.text());
+    });
+    await use(page);
+    expect(wrong).toEqual([]);
+  },
+});
+
+export async function enter(page: Page, name: string) {
+  await page.goto('/');
+  await page.getByRole('button', { name }).click();
+  await expect(page.getByRole('grid', { name: 'The week’s meals' })).toBeVisible();
+}
+
+let people = 0;
+
+/** A person with a household of their own, so that tests do not meet. */
+export async function signUp(page: Page, name = 'Farah Quillon') {
+  await page.goto('/');
+  await page.getByRole('tab', { name: 'Sign up' }).click();
+  await page.getByLabel('Your name').fill(name);
+  await page.getByLabel('Your kitchen’s name').fill('Quillon');
+  await page.getByLabel('E-mail address').fill(`p${Date.now()}-${process.pid}-${people++}@port-ansel.example`);
+  await page.getByLabel('Password').fill('a long enough one');
+  await page.getByRole('button', { name: 'Sign up' }).click();
+  await expect(page.getByRole('grid', { name: 'The week’s meals' })).toBeVisible();
+}
+
+export async function chooseLowCarb(page: Page, most: string) {
+  await page.getByRole('link', { name: 'Table' }).click();
+  await page.getByLabel('Low-carb, net').check();
+  await page.getByLabel(/at most, g: Net carbs/).fill(most);
+  await page.getByRole('button', { name: 'State it' }).click();
+  await expect(page.getByText(`Net carbs: at most ${most} g a day`)).toBeVisible();
+}
+
+export async function addRecipe(page: Page, text: string, name: string) {
+  await page.getByRole('link', { name: 'Recipes' }).click();
+  await page.getByRole('link', { name: 'New recipe' }).click();
+  await page.getByLabel('Paste a recipe as it is written').fill(text);
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByLabel('Name')).toHaveValue(name);
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
+}
+
+export async function makeBatch(page: Page, recipe: string, portions: string) {
+  await page.getByRole('link', { name: 'Week' }).click();
+  await page.getByRole('button', { name: 'Make a batch' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Make a batch' });
+  await dialog.getByRole('radio', { name: new RegExp(recipe) }).check();
+  await dialog.getByLabel('Portions').fill(portions);
+  await dialog.getByRole('button', { name: 'Make it' }).click();
+  await expect(dialog).toBeHidden();
+}
+
+export async function expectAxeClean(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  expect(violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([]);
+}

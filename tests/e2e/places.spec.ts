@@ -1,0 +1,93 @@
+import { enter, expect, expectAxeClean, test } from './kitchen';
+
+test('every place of the demo is accessible, in light and in dark', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Merienda' })).toBeVisible();
+  await expectAxeClean(page);
+  await enter(page, 'Odalys Brandt');
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme });
+    for (const [place, heading] of [['Week', 'Bench'], ['Recipes', 'Recipes'], ['Shop', 'Shop'], ['Session', 'Session'], ['Shelf', 'Shelf'], ['Table', 'Table']] as const) {
+      await page.getByRole('link', { name: place, exact: true }).click();
+      await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
+      await expectAxeClean(page);
+    }
+    await page.getByRole('link', { name: 'Recipes', exact: true }).click();
+    await page.getByRole('link', { name: 'Roast pepper and lentil soup' }).click();
+    await expect(page.getByRole('heading', { name: 'One portion' })).toBeVisible();
+    await expectAxeClean(page);
+    await page.getByRole('link', { name: 'Change' }).click();
+    await expect(page.getByText('350 g = 350 g')).toBeVisible();
+    await expectAxeClean(page);
+  }
+});
+
+test('the demo week shows its break and its open meals, and a day explains itself', async ({ page }) => {
+  await enter(page, 'Teun Brandt');
+  await expect(page.getByRole('button', { name: /^Mon, Teun: Net carbs: .* over 50 g a day; most of it from C Roast pepper/ })).toBeVisible();
+  await expect(page.getByText('1 breaks · 3 meals that nothing covers')).toBeVisible();
+  await page.getByRole('columnheader', { name: /^Mon/ }).click();
+  await expect(page.getByRole('complementary', { name: 'Details' })).toContainText('Roast pepper and lentil soup');
+});
+
+test('the list is ticked and stays ticked, the session too', async ({ page }) => {
+  await enter(page, 'Odalys Brandt');
+  await page.getByRole('link', { name: 'Shop', exact: true }).click();
+  const item = page.getByRole('checkbox', { name: /Turkey mince/ });
+  await item.check();
+  await expect(page.getByText(/^1 of \d+ in the basket/)).toBeVisible();
+  await page.reload();
+  await expect(item).toBeChecked();
+  await item.uncheck();
+  await page.getByRole('link', { name: 'Session', exact: true }).click();
+  const first = page.getByRole('checkbox').first();
+  await first.check();
+  await page.reload();
+  await expect(page.getByRole('checkbox').first()).toBeChecked();
+  await page.getByRole('checkbox').first().uncheck();
+});
+
+test('labels print on a sheet of their own with everything a container must say', async ({ page }) => {
+  await enter(page, 'Odalys Brandt');
+  await page.getByRole('link', { name: 'Shelf', exact: true }).click();
+  await expect(page.getByText('55 containers')).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  const labels = page.getByRole('region', { name: 'Label sheet' }).getByRole('article');
+  await expect(labels).toHaveCount(55);
+  await expect(labels.first()).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();
+  const frozen = labels.filter({ hasText: 'Freeze; to the fridge' }).first();
+  await expect(frozen).toContainText(/Beef shin with swede.*Made Sat .*Eat by .*Reheat: .*Contains: celery.*kcal/s);
+});
+
+test('the palette goes anywhere and the keys explain themselves', async ({ page }) => {
+  await enter(page, 'Odalys Brandt');
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'Go to' }).fill('hake');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Hazelnut hake', level: 1 })).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Go to a place');
+});
+
+test('on a phone the week shows one day at a time and the lists are whole', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await enter(page, 'Odalys Brandt');
+  await expect(page.getByRole('gridcell', { name: /breakfast, Odalys/ })).toHaveCount(1);
+  await page.getByRole('tab', { name: 'Thu' }).click();
+  await expect(page.getByRole('gridcell', { name: /^Thu supper, Odalys: A Beef shin with swede, frozen/ })).toBeVisible();
+  for (const place of ['Shop', 'Session', 'Shelf']) {
+    await page.getByRole('link', { name: place, exact: true }).click();
+    await expect(page.getByRole('heading', { name: place, exact: true })).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  }
+});
+
+test('a wrong password is refused in words that keep what was typed', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('E-mail address').fill('nobody@port-ansel.example');
+  await page.getByLabel('Password').fill('not the one');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert')).toContainText('Address and password do not go together');
+  await expect(page.getByLabel('E-mail address')).toHaveValue('nobody@port-ansel.example');
+});

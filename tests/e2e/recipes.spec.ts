@@ -1,0 +1,49 @@
+import { expect, signUp, test } from './kitchen';
+
+test('lines are read while they are typed, a wrong match is changed, an unreadable line is kept', async ({ page }) => {
+  await signUp(page);
+  await page.getByRole('link', { name: 'Recipes' }).click();
+  await page.getByRole('link', { name: 'Paste the first recipe' }).click();
+  await page.getByLabel('Name').fill('Plate');
+  await page.getByLabel('Portions').fill('2');
+  await page.getByLabel('Ingredient 1').fill('400 g tin chickpeas, drained');
+  await expect(page.getByText('1 tin = 240 g')).toBeVisible();
+  await page.getByLabel('Ingredient 1').press('Enter');
+  await page.getByLabel('Ingredient 2').fill('200 g moonfruit');
+  await expect(page.getByText('No food matches these words')).toBeVisible();
+  await expect(page.getByText('a part unknown').first()).toBeVisible();
+
+  const food = page.getByLabel('Food of “200 g moonfruit”');
+  await food.fill('water');
+  await page.getByRole('option', { name: /Watermelon/ }).click();
+  await expect(page.getByText('200 g = 200 g')).toBeVisible();
+  await expect(page.getByText('a part unknown')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { name: 'Plate', level: 1 })).toBeVisible();
+  await expect(page.getByRole('cell', { name: '200 g moonfruit' })).toBeVisible();
+});
+
+test('a paste of two megabytes is refused in words and what was typed stays', async ({ page }) => {
+  await signUp(page);
+  await page.goto('/recipes/new');
+  await page.getByLabel('Name').fill('Kept');
+  await page.getByLabel('Paste a recipe as it is written').evaluate((box, text) => {
+    const data = new DataTransfer();
+    data.setData('text/plain', text);
+    box.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+  }, 'x\n'.repeat(1_000_000));
+  await expect(page.getByRole('alert')).toContainText(/too much at once|has at most/);
+  await expect(page.getByLabel('Name')).toHaveValue('Kept');
+});
+
+test('a recipe put away comes back with undo', async ({ page }) => {
+  await signUp(page);
+  await page.goto('/recipes/new');
+  await page.getByLabel('Name').fill('Gone');
+  await page.getByLabel('Ingredient 1').fill('2 eggs');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('button', { name: 'Put away' }).click();
+  await expect(page.getByText('No recipes yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'Gone' })).toBeVisible();
+});

@@ -1,0 +1,103 @@
+import { addRecipe, chooseLowCarb, expect, makeBatch, signUp, test } from './kitchen';
+
+const soup = 'Lentil soup\nServes 4\n\nIngredients\n200 g red lentils, rinsed\n2 carrots, sliced\n1 tbsp olive oil\n\nMethod\nSimmer for 25 minutes.';
+
+test('a whole week by mouse and by keyboard: recipe, verdict, batch, placing, the break, mending it', async ({ page }) => {
+  await signUp(page);
+  await chooseLowCarb(page, '50');
+  await addRecipe(page, soup, 'Lentil soup');
+  await expect(page.getByRole('complementary', { name: 'Verdicts' })).toContainText('Net carbs: 29.3 g uses 59 % of the day');
+
+  await makeBatch(page, 'Lentil soup', '4');
+  const tape = page.getByRole('button', { name: /^A, Lentil soup/ });
+  await expect(tape).toContainText('4 loose');
+  const cell = (day: string, meal: string) => page.getByRole('gridcell', { name: new RegExp(`^${day} ${meal}, Farah`) });
+
+  // By mouse: drag the tape onto a meal.
+  await tape.dragTo(cell('Mon', 'lunch'), { steps: 8 });
+  await expect(cell('Mon', 'lunch')).toContainText('Lentil soup');
+  await expect(tape).toContainText('3 loose');
+
+  // By mouse: hold it with a click, put it down with a click.
+  await tape.click();
+  await expect(page.getByText('Holding A')).toBeVisible();
+  await cell('Tue', 'lunch').click();
+  await expect(cell('Tue', 'lunch')).toContainText('Lentil soup');
+  await page.keyboard.press('Escape');
+
+  // By keyboard alone: hold with Enter, walk with the arrows, put down with Enter.
+  await tape.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('gridcell').and(page.locator(':focus'))).toBeVisible();
+  await page.keyboard.press('Home');
+  const focused = () => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? '');
+  for (let step = 0; step < 6; step++) await page.keyboard.press('ArrowLeft');
+  for (let step = 0; step < 3; step++) await page.keyboard.press('ArrowUp');
+  expect(await focused()).toMatch(/^Sun breakfast/);
+  await page.keyboard.press('ArrowRight');
+  for (let step = 0; step < 3; step++) await page.keyboard.press('ArrowDown');
+  expect(await focused()).toMatch(/^Mon supper/);
+  await page.keyboard.press('Enter');
+  await expect(cell('Mon', 'supper')).toContainText('Lentil soup');
+  await page.keyboard.press('Escape');
+
+  // Two portions on one day break the allowance; the line on top says so, with the meals that nothing covers.
+  await expect(page.getByRole('button', { name: /^Mon, Farah: Net carbs: 58.6 g, over 50 g a day/ })).toBeVisible();
+  await expect(page.getByText('1 breaks · 25 meals that nothing covers')).toBeVisible();
+
+  // Smaller by key, larger again, then mended by taking it back.
+  await cell('Mon', 'supper').focus();
+  await page.keyboard.press('-');
+  await expect(cell('Mon', 'supper')).toContainText('¾×');
+  await page.keyboard.press('+');
+  await expect(cell('Mon', 'supper')).not.toContainText('×');
+  await page.keyboard.press('Delete');
+  await expect(cell('Mon', 'supper')).toContainText('open');
+  await expect(page.getByText('26 meals that nothing covers')).toBeVisible();
+  await expect(page.getByText(/Net carbs: 58/)).toHaveCount(0);
+
+  // A letter places that tape; undo takes it back.
+  await page.keyboard.press('a');
+  await expect(cell('Mon', 'supper')).toContainText('Lentil soup');
+  await page.keyboard.press('Control+z');
+  await expect(cell('Mon', 'supper')).toContainText('open');
+});
+
+test('the inspector changes a portion, and day six is frozen', async ({ page }) => {
+  await signUp(page);
+  await addRecipe(page, soup, 'Lentil soup');
+  await makeBatch(page, 'Lentil soup', '3');
+  const friday = page.getByRole('gridcell', { name: /^Fri supper/ });
+  await friday.click();
+  const details = page.getByRole('complementary', { name: 'Details' });
+  await details.getByRole('button', { name: /Lentil soup/ }).click();
+  await expect(friday).toHaveAccessibleName(/frozen/);
+  await friday.getByRole('button').click();
+  await expect(details).toContainText('Freeze it on the day it is cooked; move it to the fridge on Thu evening');
+  await details.getByRole('button', { name: 'More: Portions in it' }).click();
+  await expect(details.getByRole('status')).toHaveText('1¼');
+  await details.getByRole('button', { name: 'Take back to the bench' }).click();
+  await expect(friday).toContainText('open');
+});
+
+test('two tabs on one week: apart they merge, on the same portion the later one is told', async ({ page, context }) => {
+  await signUp(page);
+  await addRecipe(page, soup, 'Lentil soup');
+  await makeBatch(page, 'Lentil soup', '4');
+  const cell = (tab: typeof page, day: string) => tab.getByRole('gridcell', { name: new RegExp(`^${day} lunch`) });
+  await cell(page, 'Mon').focus();
+  await page.keyboard.press('a');
+  await expect(cell(page, 'Mon')).toContainText('Lentil soup');
+
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(cell(other, 'Mon')).toContainText('Lentil soup');
+  await cell(other, 'Mon').focus();
+  await other.keyboard.press('Delete');
+  await expect(cell(other, 'Mon')).toContainText('open');
+
+  await cell(page, 'Mon').focus();
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('Somebody moved it meanwhile.')).toBeVisible();
+  await expect(cell(page, 'Mon')).toContainText('open');
+});

@@ -1,0 +1,26 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: '../tests/e2e',
+  outputDir: '../tests/e2e/test-results',
+  // One server and one demo household: tests that edit run one after the other, each in a household of its own.
+  workers: 2,
+  timeout: 45_000,
+  use: {
+    baseURL: process.env.MERIENDA_URL ?? 'http://localhost:5080',
+    viewport: { width: 1280, height: 800 },
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

@@ -1,0 +1,32 @@
+import { describe, expect, it } from 'vitest';
+import { addDays, amount, minutes, portions, range, weekday, weekStart } from './show';
+
+describe('dates', () => {
+  it('start the week on the Sunday of any of its days', () => {
+    for (let day = 22; day <= 28; day++) expect(weekStart(`2026-11-${day}`)).toBe('2026-11-22');
+    expect(weekStart('2026-11-29')).toBe('2026-11-29');
+  });
+  it('step over months, years and the hour that summer time takes', () => {
+    expect(addDays('2026-12-31', 1)).toBe('2027-01-01');
+    expect(addDays('2026-03-28', 2)).toBe('2026-03-30');
+    expect(weekday('2026-11-22')).toBe('Sun');
+  });
+});
+
+describe('numbers', () => {
+  it('show portions as people say them', () => {
+    expect([0.25, 0.5, 0.75, 1, 1.5, 2.25, 6].map(portions)).toEqual(['¼', '½', '¾', '1', '1½', '2¼', '6']);
+  });
+  it('never show an unknown part as a bare number', () => {
+    expect(amount({ low: 5, best: 6.54, high: null }, 'g', 1)).toBe('at least 6.5 g');
+    expect(amount({ low: 5, best: 6.54, high: 7 }, 'g', 1)).toBe('6.5 g');
+    expect(range({ low: 5, best: 6, high: null }, 'g', 1)).toBe('a part unknown');
+  });
+  it('leave out a range without width', () => {
+    expect(range({ low: 6, best: 6, high: 6 }, 'g', 1)).toBe('');
+    expect(range({ low: 5.5, best: 6, high: 7 }, 'g', 1)).toBe('5.5 to 7 g');
+  });
+  it('show long minutes in hours', () => {
+    expect([45, 60, 125].map(minutes)).toEqual(['45 min', '1 h 00', '2 h 05']);
+  });
+});
