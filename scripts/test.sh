@@ -63,6 +63,7 @@ run_tests() {
   step "build" dotnet build "$ROOT/Merienda.slnx" -c Release -v quiet
   step "format" dotnet format whitespace "$ROOT/Merienda.slnx" --verify-no-changes --no-restore
   start_cluster test fast
+  for old in $(sql test postgres "select datname from pg_database where datname like 'test\_%'"); do sql test postgres "drop database $old with (force)"; done
   export MERIENDA_TEST_OWNER MERIENDA_TEST_APP
   MERIENDA_TEST_OWNER="$(connection test merienda_owner postgres)"
   MERIENDA_TEST_APP="$(connection test merienda_app postgres)"

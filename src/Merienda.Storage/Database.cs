@@ -43,6 +43,16 @@ public sealed class Database(NpgsqlDataSource source)
         return await work(connection);
     }
 
+    /// <summary>Work that only one instance does at a time, such as seeding at start.</summary>
+    public async Task Exclusively(Func<Task> work)
+    {
+        await using var connection = await source.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        await connection.ExecuteAsync("select pg_advisory_xact_lock(@Lock)", new { Lock = Migrator.StartLock });
+        await work();
+        await transaction.CommitAsync();
+    }
+
     private sealed class DateOnlyHandler : SqlMapper.TypeHandler<DateOnly>
     {
         public override DateOnly Parse(object value) => value is DateOnly date ? date : DateOnly.FromDateTime((DateTime)value);

@@ -21,6 +21,8 @@ public static class Knowledge
         await using var connection = new NpgsqlConnection(ownerConnectionString);
         await connection.OpenAsync();
         await using var transaction = await connection.BeginTransactionAsync();
+        // Instances that start together load one after the other.
+        await connection.ExecuteAsync("select pg_advisory_xact_lock(@Lock)", new { Lock = Migrator.StartLock });
         var known = (await connection.QueryAsync<(string Key, int Version, string Fingerprint)>(
             "select distinct on (food_key) food_key, version, fingerprint from food_version order by food_key, version desc")).ToDictionary(row => row.Key);
         var changed = foods.Select(food => (Food: food, Print: Fingerprint(JsonSerializer.Serialize(FoodRow.From(food, Guid.Empty, 0, "")))))

@@ -8,14 +8,14 @@ namespace Merienda.Storage;
 public static class Migrator
 {
     /// <summary>Any constant will do; it only has to be the same in every instance.</summary>
-    private const long MigrationLock = 7_420_061;
+    public const long StartLock = 7_420_061;
 
     /// <exception cref="InvalidOperationException">A migration failed; the message names it.</exception>
     public static void Run(string ownerConnectionString)
     {
         using var connection = new NpgsqlConnection(ownerConnectionString);
         connection.Open();
-        Execute(connection, $"select pg_advisory_lock({MigrationLock})");
+        Execute(connection, $"select pg_advisory_lock({StartLock})");
         try
         {
             var result = DeployChanges.To.PostgresqlDatabase(ownerConnectionString)
@@ -29,7 +29,7 @@ public static class Migrator
         }
         finally
         {
-            Execute(connection, $"select pg_advisory_unlock({MigrationLock})");
+            Execute(connection, $"select pg_advisory_unlock({StartLock})");
         }
     }
 

@@ -102,6 +102,16 @@ public class AccountTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task Instances_that_start_together_on_one_database_seed_and_load_once()
+    {
+        var before = await TestDatabase.Ask<long>(database.Owner, "select count(*) + (select count(*) from account where is_demo) from food_version");
+        await using var one = database.WithWebHostBuilder(_ => { });
+        await using var two = database.WithWebHostBuilder(_ => { });
+        await Task.WhenAll(Task.Run(() => one.Services), Task.Run(() => two.Services));
+        Assert.Equal(before, await TestDatabase.Ask<long>(database.Owner, "select count(*) + (select count(*) from account where is_demo) from food_version"));
+    }
+
+    [Fact]
     public async Task An_unknown_api_address_is_a_404_and_not_the_page()
     {
         var visitor = await database.SignUp();

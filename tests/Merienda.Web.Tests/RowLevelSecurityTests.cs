@@ -37,7 +37,6 @@ public class RowLevelSecurityTests(TestDatabase database)
     {
         // A superuser-free way past the policies for the test only: the demo household is set for the owner's transaction.
         await using var connection = new NpgsqlConnection(database.Owner);
-        _ = database.Services;
         await connection.OpenAsync(TestContext.Current.CancellationToken);
         await using var transaction = await connection.BeginTransactionAsync(TestContext.Current.CancellationToken);
         await using var household = new NpgsqlCommand("select set_config('app.account_id', (select id::text from account where is_demo order by id limit 1), true)", connection, transaction);

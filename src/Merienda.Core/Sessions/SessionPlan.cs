@@ -17,7 +17,13 @@ public static class SessionPlan
     /// <summary>How many tasks each appliance takes at once in a plain kitchen [C]; what is not named has no end.</summary>
     private static readonly Dictionary<Appliance, int> Places = new()
     {
-        [Appliance.Oven] = 1, [Appliance.Burner] = 4, [Appliance.PressureCooker] = 1, [Appliance.SlowCooker] = 1, [Appliance.AirFryer] = 1, [Appliance.Microwave] = 1, [Appliance.Blender] = 1,
+        [Appliance.Oven] = 1,
+        [Appliance.Burner] = 4,
+        [Appliance.PressureCooker] = 1,
+        [Appliance.SlowCooker] = 1,
+        [Appliance.AirFryer] = 1,
+        [Appliance.Microwave] = 1,
+        [Appliance.Blender] = 1,
     };
 
     /// <param name="batches">Tape letter and tasks of each batch. Ids in <see cref="PrepTask.After"/> that do not exist, or that wait in a ring, are passed over rather than waited for.</param>

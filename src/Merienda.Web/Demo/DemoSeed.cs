@@ -13,9 +13,11 @@ using Microsoft.AspNetCore.Identity;
 namespace Merienda.Web.Demo;
 
 /// <summary>Seeds the invented households of data/demo, each once, through the same doors that people use.</summary>
-public sealed class DemoSeed(AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KnowledgeBase knowledge, TimeProvider clock)
+public sealed class DemoSeed(Database database, AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KnowledgeBase knowledge, TimeProvider clock)
 {
-    public async Task Run()
+    public Task Run() => database.Exclusively(SeedWhatIsMissing);
+
+    private async Task SeedWhatIsMissing()
     {
         var folder = Path.Combine(DataFiles.Find(), "demo");
         var present = await accounts.DemoPeople();
