@@ -23,6 +23,8 @@ need_node_modules() {
     (cd "$ROOT/web" && quietly npm ci --no-progress)
     mark_done npm "$print"
   fi
+  # The browser tests stand outside web/ and use its packages.
+  ln -sfn ../../web/node_modules "$ROOT/tests/e2e/node_modules"
 }
 
 build_application() {

@@ -1,17 +1,38 @@
 import { enter, expect, expectAxeClean, test } from './kitchen';
 
-test('every place of the demo is accessible, in light and in dark', async ({ page }) => {
+test('the door is accessible', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Merienda' })).toBeVisible();
   await expectAxeClean(page);
-  await enter(page, 'Odalys Brandt');
-  for (const scheme of ['light', 'dark'] as const) {
-    await page.emulateMedia({ colorScheme: scheme });
-    for (const [place, heading] of [['Week', 'Bench'], ['Recipes', 'Recipes'], ['Shop', 'Shop'], ['Session', 'Session'], ['Shelf', 'Shelf'], ['Table', 'Table']] as const) {
+});
+
+for (const scheme of ['light', 'dark'] as const) {
+  for (const [place, heading] of [
+    ['Week', 'Bench'],
+    ['Recipes', 'Recipes'],
+    ['Shop', 'Shop'],
+    ['Session', 'Session'],
+    ['Shelf', 'Shelf'],
+    ['Table', 'Table'],
+  ] as const) {
+    test(`${place} is accessible, ${scheme}`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme: scheme });
+      await enter(page, 'Odalys Brandt');
       await page.getByRole('link', { name: place, exact: true }).click();
       await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
       await expectAxeClean(page);
-    }
+    });
+  }
+
+  test(`a recipe, its editor and a dialog are accessible, ${scheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await enter(page, 'Odalys Brandt');
+    await page.getByRole('columnheader', { name: /^Mon/ }).click();
+    await expect(page.getByRole('complementary', { name: 'Details' })).toBeVisible();
+    await page.getByRole('button', { name: 'Make a batch' }).click();
+    await expect(page.getByRole('dialog').getByRole('radio').first()).toBeVisible();
+    await expectAxeClean(page);
+    await page.keyboard.press('Escape');
     await page.getByRole('link', { name: 'Recipes', exact: true }).click();
     await page.getByRole('link', { name: 'Roast pepper and lentil soup' }).click();
     await expect(page.getByRole('heading', { name: 'One portion' })).toBeVisible();
@@ -19,8 +40,8 @@ test('every place of the demo is accessible, in light and in dark', async ({ pag
     await page.getByRole('link', { name: 'Change' }).click();
     await expect(page.getByText('350 g = 350 g')).toBeVisible();
     await expectAxeClean(page);
-  }
-});
+  });
+}
 
 test('the demo week shows its break and its open meals, and a day explains itself', async ({ page }) => {
   await enter(page, 'Teun Brandt');

@@ -6,10 +6,10 @@ test('lines are read while they are typed, a wrong match is changed, an unreadab
   await page.getByRole('link', { name: 'Paste the first recipe' }).click();
   await page.getByLabel('Name').fill('Plate');
   await page.getByLabel('Portions').fill('2');
-  await page.getByLabel('Ingredient 1').fill('400 g tin chickpeas, drained');
+  await page.getByLabel('Ingredient 1', { exact: true }).fill('400 g tin chickpeas, drained');
   await expect(page.getByText('1 tin = 240 g')).toBeVisible();
-  await page.getByLabel('Ingredient 1').press('Enter');
-  await page.getByLabel('Ingredient 2').fill('200 g moonfruit');
+  await page.getByLabel('Ingredient 1', { exact: true }).press('Enter');
+  await page.getByLabel('Ingredient 2', { exact: true }).fill('200 g moonfruit');
   await expect(page.getByText('No food matches these words')).toBeVisible();
   await expect(page.getByText('a part unknown').first()).toBeVisible();
 
@@ -40,7 +40,7 @@ test('a recipe put away comes back with undo', async ({ page }) => {
   await signUp(page);
   await page.goto('/recipes/new');
   await page.getByLabel('Name').fill('Gone');
-  await page.getByLabel('Ingredient 1').fill('2 eggs');
+  await page.getByLabel('Ingredient 1', { exact: true }).fill('2 eggs');
   await page.getByRole('button', { name: 'Save' }).click();
   await page.getByRole('button', { name: 'Put away' }).click();
   await expect(page.getByText('No recipes yet.')).toBeVisible();

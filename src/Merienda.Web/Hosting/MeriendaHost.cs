@@ -30,8 +30,10 @@ public static class MeriendaHost
             json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase));
         });
         services.AddOpenApi();
-        services.AddProblemDetails();
+        services.AddProblemDetails(problems => problems.CustomizeProblemDetails = context => Problems.Word(context.ProblemDetails));
         services.AddExceptionHandler<UnexpectedErrors>();
+        // What cannot be read goes through the same handler as every other error, in every environment.
+        services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton(_ => NpgsqlDataSource.Create(Connection(builder, "App")));
         services.AddSingleton<Database>();
@@ -71,6 +73,7 @@ public static class MeriendaHost
     public static void UseMeriendaPipeline(this WebApplication app)
     {
         app.UseExceptionHandler();
+        app.UseStatusCodePages();
         app.UseMiddleware<SecurityHeaders>();
         app.UseAuthentication();
         app.UseAuthorization();

@@ -1,6 +1,7 @@
 using Merienda.Core.Outcomes;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using Npgsql;
 
 namespace Merienda.Web.Hosting;
@@ -11,6 +12,16 @@ public static class Problems
     /// <summary>Codes that mean "the state moved on", not "the input is wrong".</summary>
     private static readonly HashSet<string> Conflicts =
         ["container-moved", "container-changed", "container-gone", "batch-gone", "batch-too-small", "nothing-loose", "changed-meanwhile", "nothing-to-undo", "recipe-changed", "not-cooked-yet"];
+
+    /// <summary>Words for what the framework answers by itself, without the application's say.</summary>
+    public static void Word(ProblemDetails problem)
+    {
+        if (problem.Status == StatusCodes.Status413PayloadTooLarge)
+        {
+            problem.Title = "That is too much at once.";
+            problem.Detail = "Send at most 1,000,000 characters; paste one recipe, not the whole page.";
+        }
+    }
 
     public static ProblemHttpResult ToProblem(this Refusal refusal) => TypedResults.Problem(
         statusCode: Conflicts.Contains(refusal.Code) ? StatusCodes.Status409Conflict : StatusCodes.Status422UnprocessableEntity,
@@ -26,7 +37,6 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
     {
         var (status, title, detail) = exception switch
         {
-            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => (413, "That is too much at once.", "Send at most 1,000,000 characters; paste one recipe, not the whole page."),
             BadHttpRequestException bad => (bad.StatusCode, "The request could not be read.", bad.InnerException?.Message ?? bad.Message),
             PostgresException { SqlState: PostgresErrorCodes.CheckViolation or PostgresErrorCodes.UniqueViolation or PostgresErrorCodes.ForeignKeyViolation } refused => (422, "The database refused it.", $"It would break {refused.ConstraintName}."),
             _ => (500, "Something went wrong here.", "Nothing was changed. Try again; the log has the details."),

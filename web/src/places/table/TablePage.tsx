@@ -55,18 +55,21 @@ export function useTableEdit() {
 function EaterSheet({ eater, protocols }: { eater: Eater; protocols: Page['protocols'] }) {
   const edit = useTableEdit();
   const path = { params: { path: { eater: eater.id } } };
+  // Shows at once; what the server refuses falls back.
+  const [wanted, setWanted] = useState<string[] | null>(null);
+  const own = wanted ?? eater.protocols;
   const chosen = protocols.filter((protocol) => eater.protocols.includes(protocol.id));
-  const choose = (id: string, isChosen: boolean) =>
-    edit.mutate({
-      say: `${eater.name}’s protocols are changed.`,
-      ask: () =>
-        take(
-          api.PUT('/api/table/eaters/{eater}/protocols', {
-            ...path,
-            body: { protocols: isChosen ? [...eater.protocols, id] : eater.protocols.filter((one) => one !== id) },
-          }),
-        ),
-    });
+  const choose = (id: string, isChosen: boolean) => {
+    const next = isChosen ? [...own, id] : own.filter((one) => one !== id);
+    setWanted(next);
+    edit.mutate(
+      {
+        say: `${eater.name}’s protocols are changed.`,
+        ask: () => take(api.PUT('/api/table/eaters/{eater}/protocols', { ...path, body: { protocols: next } })),
+      },
+      { onSettled: () => setWanted(null) },
+    );
+  };
   return (
     <section aria-label={eater.name} className="rimmed grid gap-6 border-x border-b border-line p-4 md:grid-cols-[15rem_minmax(0,1fr)]">
       <div>
@@ -77,7 +80,7 @@ function EaterSheet({ eater, protocols }: { eater: Eater; protocols: Page['proto
             <label key={protocol.id} className="flex min-h-8 items-center gap-2 text-sm" title={protocol.summary}>
               <input
                 type="checkbox"
-                checked={eater.protocols.includes(protocol.id)}
+                checked={own.includes(protocol.id)}
                 onChange={(event) => choose(protocol.id, event.target.checked)}
                 className="size-4 accent-cobalt"
               />
