@@ -70,8 +70,9 @@ function useTick(week: string) {
   return useMutation({
     mutationFn: (tick: Schemas['TaskTickRequest']) =>
       take(api.PUT('/api/weeks/{date}/sessions/tick', { params: { path: { date: week } }, body: tick })),
-    onMutate: async ({ batchId, taskId, isTicked }) => {
-      await queries.cancelQueries({ queryKey: key });
+    onMutate: ({ batchId, taskId, isTicked }) => {
+      // Not awaited: a tick has to show in the same moment, or the box jumps back under the finger.
+      void queries.cancelQueries({ queryKey: key });
       const before = queries.getQueryData<Page[]>(key);
       queries.setQueryData<Page[]>(key, (pages) =>
         pages?.map((page) => ({

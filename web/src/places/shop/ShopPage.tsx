@@ -27,8 +27,9 @@ function useTick(date: string) {
   return useMutation({
     mutationFn: (tick: Schemas['ShopTickRequest']) =>
       take(api.PUT('/api/weeks/{date}/shop/tick', { params: { path: { date } }, body: tick })),
-    onMutate: async ({ key: item, isTicked }) => {
-      await queries.cancelQueries({ queryKey: key });
+    onMutate: ({ key: item, isTicked }) => {
+      // Not awaited: a tick has to show in the same moment, or the box jumps back under the finger.
+      void queries.cancelQueries({ queryKey: key });
       const before = queries.getQueryData<Page>(key);
       if (before) {
         const aisles = before.aisles.map((aisle) => ({

@@ -47,8 +47,9 @@ export function useBoardEdits(date: string) {
   type Edit = { ask: () => Promise<Board>; say: string; guess?: (board: Board) => Board };
   const edit = useMutation({
     mutationFn: ({ ask }: Edit) => ask(),
-    onMutate: async ({ guess }) => {
-      await queries.cancelQueries({ queryKey: key });
+    onMutate: ({ guess }) => {
+      // Not awaited: a tick has to show in the same moment, or the box jumps back under the finger.
+      void queries.cancelQueries({ queryKey: key });
       const before = queries.getQueryData<Board>(key);
       if (before && guess) queries.setQueryData(key, guess(before));
       return before;
