@@ -5,7 +5,7 @@ run_bench() {
   need_packages postgresql tzdata
   build_application
   quietly dotnet build "$ROOT/bench/Merienda.Bench" -c Release -v quiet
-  (cd "$STATE" && dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- --filter '*' --join --job short "$@")
+  (cd "$STATE" && dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- --filter "${1:-*}" --join --job short)
   trap 'stop_all' EXIT
   start_cluster bench durable
   sql bench postgres "drop database if exists load with (force)" > /dev/null

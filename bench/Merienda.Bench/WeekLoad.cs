@@ -11,14 +11,17 @@ public static class WeekLoad
 
     public static async Task Run(Uri address, int users)
     {
+        var people = new List<Person>();
+        for (var user = 0; user < users; user++)
+        {
+            people.Add(await Person.Enter(address));
+        }
+
+        // A server that has just started compiles its code on the first requests; that is not what is measured.
+        await Task.WhenAll(people.Select(person => person.Work(TimeSpan.FromSeconds(5), TimeSpan.Zero)));
         foreach (var pause in new[] { TimeSpan.FromSeconds(1), TimeSpan.Zero })
         {
-            var people = new List<Person>();
-            for (var user = 0; user < users; user++)
-            {
-                people.Add(await Person.Enter(address));
-            }
-
+            people.ForEach(person => person.Forget());
             await Task.WhenAll(people.Select(person => person.Work(Duration, pause)));
             Report($"{users} users, {(pause == TimeSpan.Zero ? "no pause" : $"{pause.TotalSeconds:0} s between requests")}", people);
         }
@@ -36,9 +39,9 @@ public static class WeekLoad
         Console.WriteLine($"  failed: {people.Sum(person => person.Failed)}, requests a second: {people.Sum(person => person.Times.Count) / Duration.TotalSeconds:0}");
     }
 
-    private sealed class Person(HttpClient client, string week)
+    private sealed class Person(HttpClient client, string week, IReadOnlyList<(string Id, decimal Portions)> batches)
     {
-        public List<(string Kind, double Milliseconds)> Times { get; } = [];
+        public List<(string Kind, double Milliseconds)> Times { get; private set; } = [];
 
         public int Failed { get; private set; }
 
@@ -54,35 +57,38 @@ public static class WeekLoad
             Remember(client, answer);
             await Refresh(client);
             var today = DateOnly.FromDateTime(DateTime.UtcNow);
-            return new(client, $"/api/weeks/{today.AddDays(-(int)today.DayOfWeek):yyyy-MM-dd}");
+            var week = $"/api/weeks/{today.AddDays(-(int)today.DayOfWeek):yyyy-MM-dd}";
+            var board = await client.GetFromJsonAsync<JsonNode>(week);
+            return new(client, week, [.. board!["batches"]!.AsArray().Select(batch => (batch!["id"]!.GetValue<string>(), batch["portions"]!.GetValue<decimal>()))]);
         }
+
+        public void Forget() => (Times, Failed) = ([], 0);
 
         public async Task Work(TimeSpan duration, TimeSpan pause)
         {
+            // People do not press in step.
+            await Task.Delay(pause * Random.Shared.NextDouble());
             var clock = Stopwatch.StartNew();
             while (clock.Elapsed < duration)
             {
-                var board = await Timed("read week", () => client.GetAsync(new Uri(week, UriKind.Relative)));
+                await Timed("read week", () => client.GetAsync(new Uri(week, UriKind.Relative)));
                 await Task.Delay(pause);
                 await Timed("shop", () => client.GetAsync(new Uri($"{week}/shop", UriKind.Relative)));
                 await Task.Delay(pause);
-                if (board?["batches"]![Random.Shared.Next(15)] is { } batch)
-                {
-                    // The same number of portions again: a whole edit with lock, journal and answer, which leaves the week as it was.
-                    await Timed("edit", () => client.PutAsJsonAsync($"{week}/batches/{batch["id"]}/portions", new { portions = batch["portions"]!.GetValue<decimal>() }));
-                    await Task.Delay(pause);
-                }
+                // The same number of portions again: a whole edit with lock, journal and answer, which leaves the week as it was.
+                var (id, portions) = batches[Random.Shared.Next(batches.Count)];
+                await Timed("edit", () => client.PutAsJsonAsync($"{week}/batches/{id}/portions", new { portions }));
+                await Task.Delay(pause);
             }
         }
 
-        private async Task<JsonNode?> Timed(string kind, Func<Task<HttpResponseMessage>> ask)
+        private async Task Timed(string kind, Func<Task<HttpResponseMessage>> ask)
         {
             var started = Stopwatch.GetTimestamp();
             using var answer = await ask();
-            var body = await answer.Content.ReadAsStringAsync();
+            await answer.Content.LoadIntoBufferAsync();
             Times.Add((kind, Stopwatch.GetElapsedTime(started).TotalMilliseconds));
             Failed += answer.IsSuccessStatusCode ? 0 : 1;
-            return answer.IsSuccessStatusCode ? JsonNode.Parse(body) : null;
         }
 
         private static async Task Refresh(HttpClient client)

@@ -18,6 +18,11 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
     /// <summary>The sum of an additive measure; points go through <see cref="Points"/>.</summary>
     public Estimate Sum(Measure measure)
     {
+        if (Helpings.Count == 1)
+        {
+            return Helpings[0].Profile.Total(measure) * Helpings[0].Size;
+        }
+
         var tally = new Tally();
         foreach (var helping in Helpings)
         {
@@ -48,7 +53,7 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
 
     private IEnumerable<Contributor> Dishes(Measure measure, PointsScheme? scheme) => Helpings
         .GroupBy(helping => helping.Name)
-        .Select(dish => new Contributor(dish.Key, dish.Sum(helping => Intake.Of(helping).Value(measure, scheme).Best)));
+        .Select(dish => new Contributor(dish.Key, dish.Sum(helping => measure == Measure.Points ? scheme?.PointsOf(helping).Best ?? 0 : helping.Profile.Total(measure).Best * helping.Size)));
 
     private static IEnumerable<Contributor> Ingredients(Helping helping, Measure measure, PointsScheme? scheme)
     {

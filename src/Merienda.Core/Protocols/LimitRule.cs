@@ -54,7 +54,8 @@ public sealed record LimitRule : Rule
 
         var value = intake.Value(Measure, context.Scheme);
         var verdict = new[] { Ceiling(value, AtMost), Floor(value, context.OpenMeals) }.RollUp();
-        return Found(verdict, value, intake.Contributors(Measure, context.Scheme), Reason(verdict, value, intake, context));
+        var contributors = intake.Contributors(Measure, context.Scheme);
+        return Found(verdict, value, contributors, Reason(verdict, value, intake, contributors, context));
     }
 
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context)
@@ -73,7 +74,7 @@ public sealed record LimitRule : Rule
         var value = portion.Value(Measure, context.Scheme);
         var verdict = Ceiling(value, AtMost);
         var contributors = portion.Contributors(Measure, context.Scheme);
-        return Found(verdict, value, contributors, verdict == Verdict.Fits ? UseOfTheDay(value, mealShare) : Reason(verdict, value, portion, context));
+        return Found(verdict, value, contributors, verdict == Verdict.Fits ? UseOfTheDay(value, mealShare) : Reason(verdict, value, portion, contributors, context));
     }
 
     private Verdict Ceiling(Estimate value, decimal? atMost)
@@ -116,24 +117,34 @@ public sealed record LimitRule : Rule
     private Finding Unstated(Intake intake, RuleContext context) =>
         Found(Verdict.CannotTell, intake.Value(Measure, context.Scheme), intake.Contributors(Measure, context.Scheme), $"{Title}: nobody stated how much {PeriodInWords} is allowed.") with { NeedsAllowance = true };
 
-    private string Reason(Verdict verdict, Estimate value, Intake intake, RuleContext context)
+    private string Reason(Verdict verdict, Estimate value, Intake intake, IReadOnlyList<Contributor> contributors, RuleContext context)
     {
         var shown = Info.ShowWithUnit(value.Best);
+        if (verdict == Verdict.Fits)
+        {
+            return $"{Title}: {shown}, {BoundsInWords()} {PeriodInWords}.";
+        }
+
         var range = value.High is { } high && high != value.Low ? $" (between {Info.Show(value.Low)} and {Info.Show(high)})" : "";
-        var unknown = intake.Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count)
-            .Where(line => helping.Profile[line, Measure == Measure.Points ? Measure.Energy : Measure].IsOpen)
-            .Select(line => helping.Profile.Lines[line].Name)).Distinct().Take(3).ToList();
-        var most = intake.Contributors(Measure, context.Scheme).Where(item => item.Amount > 0).Take(2).Select(item => $"{item.Name} {Info.ShowWithUnit(item.Amount)}").ToList();
+        var most = contributors.Where(item => item.Amount > 0).Take(2).Select(item => $"{item.Name} {Info.ShowWithUnit(item.Amount)}").ToList();
         var from = most.Count > 0 ? $"; most of it from {string.Join(" and ", most)}" : "";
         return verdict switch
         {
             Verdict.Breaks when AtMost is { } ceiling && value.Low > ceiling => $"{Title}: {shown}, over {Info.ShowWithUnit(ceiling)} {PeriodInWords}{from}.",
             Verdict.Breaks => $"{Title}: {shown}, below {Info.ShowWithUnit(AtLeast!.Value)} {PeriodInWords}.",
-            Verdict.CannotTell when value.IsOpen => $"{Title}: {shown} is known, but nobody knows it of {string.Join(" and ", unknown)}; the limit is {BoundsInWords()} {PeriodInWords}.",
+            Verdict.CannotTell when value.IsOpen => $"{Title}: {shown} is known, but nobody knows it of {UnknownParts(intake)}; the limit is {BoundsInWords()} {PeriodInWords}.",
             Verdict.CannotTell => $"{Title}: {shown} so far of {BoundsInWords()} {PeriodInWords}; {context.OpenMeals} {(context.OpenMeals == 1 ? "meal is" : "meals are")} still open.",
-            Verdict.TooClose => $"{Title}: {shown}{range} is too close to {BoundsInWords()} {PeriodInWords}{from}.",
-            _ => $"{Title}: {shown}, {BoundsInWords()} {PeriodInWords}.",
+            _ => $"{Title}: {shown}{range} is too close to {BoundsInWords()} {PeriodInWords}{from}.",
         };
+    }
+
+    private string UnknownParts(Intake intake)
+    {
+        var measure = Measure == Measure.Points ? Measure.Energy : Measure;
+        var names = intake.Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count)
+            .Where(line => helping.Profile[line, measure].IsOpen)
+            .Select(line => helping.Profile.Lines[line].Name));
+        return string.Join(" and ", names.Distinct().Take(3));
     }
 
     private string UseOfTheDay(Estimate value, decimal? mealShare)

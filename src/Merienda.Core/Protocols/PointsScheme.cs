@@ -51,11 +51,11 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
     {
         if (FreeFoods.Count == 0)
         {
-            return helping.Profile.Sum(measure, helping.Size).Plausible;
+            return helping.Profile.Total(measure) * helping.Size;
         }
 
         var counted = PortionProfile.Of(helping.Profile.Lines.Where(line => !IsFree(line)), helping.Profile.Portions);
-        return counted.Sum(measure, helping.Size).Plausible;
+        return counted.Total(measure) * helping.Size;
     }
 
     private Estimate Evaluate(Func<Measure, Estimate> amountOf)

@@ -36,25 +36,31 @@ public sealed class Tally
         width = (width.Below + below, width.Above + above);
     }
 
+    /// <summary>The sources that have a width, each once.</summary>
+    public IEnumerable<(object Source, decimal Below, decimal Above)> Widths => _widths.Select(pair => (pair.Key, pair.Value.Below, pair.Value.Above));
+
     /// <summary>What the sum plausibly is: independent errors partly cancel.</summary>
-    public Estimate Plausible => Spread(RootSumSquare(_widths.Values.Select(width => width.Below)), RootSumSquare(_widths.Values.Select(width => width.Above)));
+    public Estimate Plausible
+    {
+        get
+        {
+            decimal below = 0, above = 0;
+            double belowSquares = 0, aboveSquares = 0;
+            foreach (var width in _widths.Values)
+            {
+                below += width.Below;
+                above += width.Above;
+                belowSquares += (double)width.Below * (double)width.Below;
+                aboveSquares += (double)width.Above * (double)width.Above;
+            }
+
+            // √Σw² never exceeds Σw; the minimum absorbs the last digit lost on the way through double.
+            return Spread(Math.Min(below, (decimal)Math.Sqrt(belowSquares)), Math.Min(above, (decimal)Math.Sqrt(aboveSquares)));
+        }
+    }
 
     /// <summary>What the sum is when every source errs the same way at once.</summary>
     public Estimate WorstCase => Spread(_widths.Values.Sum(width => width.Below), _widths.Values.Sum(width => width.Above));
-
-    /// <summary>√Σw², which never exceeds Σw; the minimum absorbs the last digit lost on the way through double.</summary>
-    private static decimal RootSumSquare(IEnumerable<decimal> widths)
-    {
-        decimal sum = 0;
-        double squares = 0;
-        foreach (var width in widths)
-        {
-            sum += width;
-            squares += (double)width * (double)width;
-        }
-
-        return Math.Min(sum, (decimal)Math.Sqrt(squares));
-    }
 
     private Estimate Spread(decimal below, decimal above)
     {

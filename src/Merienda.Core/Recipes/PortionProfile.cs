@@ -26,8 +26,13 @@ public readonly record struct LineAmount(decimal Best, decimal FoodBelow, decima
 public sealed class PortionProfile
 {
     private readonly LineAmount[] _amounts;
+    private readonly MeasureSum[] _sums;
 
-    private PortionProfile(IReadOnlyList<RecipeLine> lines, decimal portions, LineAmount[] amounts) => (Lines, Portions, _amounts) = (lines, portions, amounts);
+    private PortionProfile(IReadOnlyList<RecipeLine> lines, decimal portions, LineAmount[] amounts)
+    {
+        (Lines, Portions, _amounts) = (lines, portions, amounts);
+        _sums = [.. Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => SumOf((Measure)measure))];
+    }
 
     /// <summary>The lines that are eaten: all but the optional ones.</summary>
     public IReadOnlyList<RecipeLine> Lines { get; }
@@ -54,27 +59,35 @@ public sealed class PortionProfile
         return new(eaten, portions, amounts);
     }
 
-    /// <summary>One portion's sum over all lines.</summary>
-    public Tally Sum(Measure measure, decimal size = 1)
-    {
-        var tally = new Tally();
-        AddTo(tally, measure, size);
-        return tally;
-    }
+    /// <summary>One portion's sum over all lines. A size scales it as a whole: the widths of one dish grow with it.</summary>
+    public Estimate Total(Measure measure) => _sums[(int)measure].Total;
 
     /// <param name="size">How many portions: 1.5 is a portion and a half.</param>
     public void AddTo(Tally tally, Measure measure, decimal size)
     {
+        var sum = _sums[(int)measure];
+        tally.AddBest(sum.Total.Best * size, sum.Total.IsOpen);
+        foreach (var (source, below, above) in sum.Widths)
+        {
+            tally.AddWidth(source, below * size, above * size);
+        }
+    }
+
+    private MeasureSum SumOf(Measure measure)
+    {
+        var tally = new Tally();
         for (var line = 0; line < Lines.Count; line++)
         {
             var amount = this[line, measure];
-            tally.AddBest(amount.Best * size, amount.IsOpen);
+            tally.AddBest(amount.Best, amount.IsOpen);
             if (Lines[line].Food is { } food)
             {
-                tally.AddWidth(food, amount.FoodBelow * size, amount.FoodAbove * size);
-                tally.AddWidth(Lines[line], amount.AmountBelow * size, amount.AmountAbove * size);
+                tally.AddWidth(food, amount.FoodBelow, amount.FoodAbove);
+                tally.AddWidth(Lines[line], amount.AmountBelow, amount.AmountAbove);
             }
         }
+
+        return new(tally.Plausible, [.. tally.Widths]);
     }
 
     private static LineAmount Amount(RecipeLine line, Measure measure, decimal portions)
@@ -90,4 +103,7 @@ public sealed class PortionProfile
         var isOpen = (hundreds.IsOpen && per100.High != 0) || (per100.IsOpen && hundreds.High != 0);
         return new(hundreds.Best * per100.Best, hundreds.Best * per100.Below, hundreds.Best * per100.Above, hundreds.Below * per100.Best, hundreds.Above * per100.Best, isOpen);
     }
+
+    /// <summary>One measure of one portion: its total and the width of each source that has one.</summary>
+    private sealed record MeasureSum(Estimate Total, (object Source, decimal Below, decimal Above)[] Widths);
 }
