@@ -7,6 +7,7 @@ export function Numbers({ measures, points }: { measures: Schemas['ShownMeasure'
     (measure) =>
       measure.value.best > 0 || measure.value.high === null || ['energy', 'protein', 'fat', 'netCarbohydrate'].includes(measure.key),
   );
+  const isOpen = shown.some((measure) => measure.value.high === null);
   const differs = points.perIngredient !== points.perPortion || points.unrounded !== points.perPortion;
   return (
     <div>
@@ -18,11 +19,12 @@ export function Numbers({ measures, points }: { measures: Schemas['ShownMeasure'
               {amount(measure.value, measure.unit, measure.decimals)}
             </dd>
             <dd className="border-b border-line py-0.5 pl-3 text-xs leading-5 text-steel">
-              {range(measure.value, measure.unit, measure.decimals)}
+              {measure.value.high === null ? '' : range(measure.value, measure.unit, measure.decimals)}
             </dd>
           </div>
         ))}
       </dl>
+      {isOpen && <p className="mt-2 text-xs text-steel">A part unknown is never counted as zero: these numbers are “at least”.</p>}
       {differs && (
         <p className="mt-2 text-xs text-steel">
           House points rounded by ingredient: {number(points.perIngredient)}; not rounded: {number(points.unrounded)}.

@@ -120,7 +120,7 @@ function Work({ page, week }: { page: Page; week: string }) {
                 {task.text}
                 {task.temperatureC !== null && <b className="figures whitespace-nowrap"> {task.temperatureC} °C</b>}
               </span>
-              <span className="figures text-right text-sm whitespace-nowrap text-steel max-sm:col-span-3 max-sm:text-left">
+              <span className="figures text-right text-sm whitespace-nowrap text-steel max-sm:col-start-3 max-sm:text-left">
                 {task.handsOnEnd > task.start && `${minutes(task.handsOnEnd - task.start)} by hand`}
                 {task.end > task.handsOnEnd &&
                   `${task.handsOnEnd > task.start ? ', ' : ''}then ${minutes(task.end - task.handsOnEnd)} alone`}

@@ -55,7 +55,7 @@ export function BoardCell({
       onFocus={onFocus}
       onKeyDown={onKeyDown}
       onClick={onClick}
-      className={`flex h-[60px] min-w-0 flex-col gap-px overflow-hidden p-px transition-colors duration-150 focus-visible:z-10 ${isOver ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
+      className={`flex h-12 md:h-[60px] min-w-0 flex-col gap-px overflow-hidden p-px transition-colors duration-150 focus-visible:z-10 ${isOver ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
     >
       {found.map((one) => (
         <Portion
