@@ -1,7 +1,8 @@
 import { useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { Lozenge } from '../../pieces/Lozenge';
 import { Ruler } from '../../pieces/Ruler';
-import { dayMonth, weekday } from '../../pieces/show';
+import { dayMonth, verdictWord, weekday } from '../../pieces/show';
 import { BoardCell } from './BoardCell';
 import type { Batch, Board, BoardEdits, Place } from './queries';
 import { byCell, type Held, isCookedBy, type Selected } from './selection';
@@ -145,18 +146,16 @@ function DayRuler({ board, eaterId, date, hasProtocol }: { board: Board; eaterId
   const day = board.ledger.find((one) => one.eaterId === eaterId && one.date === date);
   if (!day) return null;
   if (day.tightest && !day.tightest.needsAllowance) return <Ruler finding={day.tightest} narrow />;
-  const word = !hasProtocol
-    ? 'no protocol'
-    : day.tightest
-      ? 'state allowance'
-      : day.verdict === 'breaks'
-        ? 'breaks'
-        : day.verdict === 'cannotTell'
-          ? 'can’t tell'
-          : 'nothing left out';
+  if (!hasProtocol || day.tightest) {
+    return (
+      <Link to="/table" className="flex items-center gap-1 pt-1 text-xs text-cobalt hover:underline">
+        <Lozenge verdict="cannotTell" size={11} /> {hasProtocol ? 'state allowance' : 'no protocol'}
+      </Link>
+    );
+  }
   return (
     <p className="flex items-center gap-1 pt-1 text-xs text-steel">
-      <Lozenge verdict={hasProtocol && !day.tightest ? day.verdict : 'cannotTell'} size={11} /> {word}
+      <Lozenge verdict={day.verdict} size={11} /> {day.verdict === 'fits' ? 'nothing excluded' : verdictWord[day.verdict]}
     </p>
   );
 }

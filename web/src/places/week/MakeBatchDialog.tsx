@@ -10,12 +10,12 @@ import { useRecipes } from '../recipes/queries';
 import type { Board, BoardEdits } from './queries';
 
 /** Which recipe, how many portions, in which session. */
-export function MakeBatchDialog({ board, edits, onClose }: { board: Board; edits: BoardEdits; onClose: () => void }) {
+export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board; today: string; edits: BoardEdits; onClose: () => void }) {
   const recipes = useRecipes();
   const [typed, setTyped] = useState('');
   const [recipeId, setRecipeId] = useState('');
   const [number, setNumber] = useState('');
-  const [cookedOn, setCookedOn] = useState(board.sessionDays[0] ?? board.start);
+  const [cookedOn, setCookedOn] = useState(() => board.sessionDays.find((date) => date >= today) ?? board.sessionDays[0] ?? board.start);
   const count = Number(number.replace(',', '.'));
   const wrong = number !== '' && !(count >= 1 && count <= 60 && count % 0.25 === 0);
   const submit = (event: FormEvent) => {

@@ -1,4 +1,5 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { Link } from 'react-router';
 import type { Schemas, Verdict } from '../../api/client';
 import { Lozenge } from '../../pieces/Lozenge';
 import type { Batch, Board } from './queries';
@@ -47,14 +48,14 @@ export function TroubleLine({
     );
   }
 
+  if (board.batches.length === 0) return <NextStep board={board} look={look} />;
+
   const first = board.troubles[0];
   if (!first) {
     return (
       <div role="status" className={look}>
         <Lozenge verdict="fits" />
-        {board.batches.length === 0
-          ? 'Nothing is planned yet. Make a batch, then put its portions on the meals.'
-          : 'The week fits, and every meal from the prep is covered.'}
+        The week fits, and every meal from the prep is covered.
       </div>
     );
   }
@@ -101,6 +102,31 @@ export function TroubleLine({
           )}
         </PopoverPanel>
       </Popover>
+    </div>
+  );
+}
+
+/** An empty week says what to do next, with the one action that does it. */
+function NextStep({ board, look }: { board: Board; look: string }) {
+  const without = board.eaters.find((eater) => eater.protocols.length === 0);
+  const action = 'font-semibold whitespace-nowrap text-cobalt hover:underline';
+  return (
+    <div role="status" className={look}>
+      {without ? (
+        <>
+          <span>Nothing is planned yet. Say first what {without.name} may have, so that every dish can be judged.</span>
+          <Link to="/table" className={action}>
+            Choose a protocol
+          </Link>
+        </>
+      ) : (
+        <>
+          <span>Nothing is planned yet. Make a batch, then put its portions on the meals.</span>
+          <Link to={`/week/${board.start}?make=1`} className={action}>
+            Make a batch
+          </Link>
+        </>
+      )}
     </div>
   );
 }

@@ -169,6 +169,7 @@ function WeekBoard({ board }: { board: Board }) {
       {making && (
         <MakeBatchDialog
           board={board}
+          today={today}
           edits={edits}
           onClose={() => {
             setMaking(false);
