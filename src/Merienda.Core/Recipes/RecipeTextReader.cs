@@ -41,7 +41,7 @@ public static partial class RecipeTextReader
 
     /// <summary>Reads what a recipe makes: "Serves 4", "6 portions", "12 (two each)". Null when no number stands in it.</summary>
     public static decimal? PortionsIn(string text) =>
-        FirstNumber().Match(text) is { Success: true } match && decimal.TryParse(match.Value.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var portions) ? portions : null;
+        FirstNumber().Match(text) is { Success: true } match && decimal.TryParse(match.Value.Replace(',', '.'), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var portions) ? portions : null;
 
     private sealed class Reading(bool hasHeading)
     {

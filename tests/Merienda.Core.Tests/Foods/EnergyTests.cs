@@ -48,7 +48,7 @@ public class EnergyTests(ITestOutputHelper output)
     [InlineData(300, 330, false)]
     public void A_query_needs_both_bounds_passed(int declared, int computed, bool queried) => Assert.Equal(queried, EnergyClaim.IsQueried(declared, computed));
 
-    [Fact] // domain.md section 11 no. 14: a transcription check, its energy is itself computed
+    [Fact] // domain.md section 11 no. 14: it checks the copying of values, for the energy of the table is itself computed
     public void Energy_by_factors_agrees_with_a_published_composition_table()
     {
         var rows = IfctRows();

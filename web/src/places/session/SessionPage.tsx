@@ -8,6 +8,7 @@ import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
 import { longDate, minutes } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
+import { Tick } from '../../pieces/Tick';
 import { useWeekDate } from '../useWeekDate';
 import { Track } from './Track';
 
@@ -71,7 +72,6 @@ function useTick(week: string) {
     mutationFn: (tick: Schemas['TaskTickRequest']) =>
       take(api.PUT('/api/weeks/{date}/sessions/tick', { params: { path: { date: week } }, body: tick })),
     onMutate: ({ batchId, taskId, isTicked }) => {
-      // Not awaited: a tick has to show in the same moment, or the box jumps back under the finger.
       void queries.cancelQueries({ queryKey: key });
       const before = queries.getQueryData<Page[]>(key);
       queries.setQueryData<Page[]>(key, (pages) =>
@@ -103,11 +103,10 @@ function Work({ page, week }: { page: Page; week: string }) {
         {page.tasks.map((task) => (
           <li key={`${task.batchId}${task.taskId}`} className={`border-t border-line ${task === next ? 'bg-tray' : ''}`}>
             <label className="grid min-h-12 cursor-pointer grid-cols-[2rem_3.2rem_minmax(0,1fr)] items-center gap-x-2 px-1 py-1.5 sm:grid-cols-[2rem_4rem_11rem_minmax(0,1fr)_auto]">
-              <input
-                type="checkbox"
-                checked={task.isTicked}
-                onChange={(event) => tick.mutate({ batchId: task.batchId, taskId: task.taskId, isTicked: event.target.checked })}
-                className="size-6 accent-cobalt"
+              <Tick
+                isTicked={task.isTicked}
+                onTick={(isTicked) => tick.mutate({ batchId: task.batchId, taskId: task.taskId, isTicked })}
+                className="size-6"
               />
               <span className="figures text-sm text-steel">{minutes(task.start)}</span>
               <span className="min-w-0 max-sm:hidden">

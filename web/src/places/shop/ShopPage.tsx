@@ -6,6 +6,7 @@ import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
 import { Tape } from '../../pieces/Tape';
+import { Tick } from '../../pieces/Tick';
 import { useWeekDate } from '../useWeekDate';
 
 type Page = Schemas['ShopPage'];
@@ -28,7 +29,6 @@ function useTick(date: string) {
     mutationFn: (tick: Schemas['ShopTickRequest']) =>
       take(api.PUT('/api/weeks/{date}/shop/tick', { params: { path: { date } }, body: tick })),
     onMutate: ({ key: item, isTicked }) => {
-      // Not awaited: a tick has to show in the same moment, or the box jumps back under the finger.
       void queries.cancelQueries({ queryKey: key });
       const before = queries.getQueryData<Page>(key);
       if (before) {
@@ -83,11 +83,10 @@ function List({ page, date }: { page: Page; date: string }) {
               {aisle.items.map((item) => (
                 <li key={item.key} className="border-t border-line">
                   <label className="flex min-h-11 cursor-pointer items-start gap-2 py-1.5">
-                    <input
-                      type="checkbox"
-                      checked={item.isTicked}
-                      onChange={(event) => tick.mutate({ key: item.key, isTicked: event.target.checked })}
-                      className="mt-0.5 size-5 shrink-0 accent-cobalt"
+                    <Tick
+                      isTicked={item.isTicked}
+                      onTick={(isTicked) => tick.mutate({ key: item.key, isTicked })}
+                      className="mt-0.5 size-5 shrink-0"
                     />
                     <span className={`min-w-0 flex-1 text-sm ${item.isTicked ? 'text-steel line-through' : ''}`}>
                       <span className="flex items-baseline justify-between gap-2">

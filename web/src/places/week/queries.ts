@@ -48,7 +48,7 @@ export function useBoardEdits(date: string) {
   const edit = useMutation({
     mutationFn: ({ ask }: Edit) => ask(),
     onMutate: ({ guess }) => {
-      // Not awaited: a tick has to show in the same moment, or the box jumps back under the finger.
+      // Not awaited: a move has to show in the same moment.
       void queries.cancelQueries({ queryKey: key });
       const before = queries.getQueryData<Board>(key);
       if (before && guess) queries.setQueryData(key, guess(before));

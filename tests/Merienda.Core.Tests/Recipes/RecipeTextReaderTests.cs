@@ -1,0 +1,66 @@
+using CsCheck;
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Tests.Recipes;
+
+public class RecipeTextReaderTests
+{
+    private static WrittenRecipe Read(params string[] rows) => RecipeTextReader.Read(string.Join('\n', rows)).Value;
+
+    [Fact]
+    public void Without_headings_the_first_line_is_the_title_and_the_rest_are_ingredients()
+    {
+        var recipe = Read("Bean salad", "2 tins beans", "1 onion");
+        Assert.Equal(("Bean salad", null, 2), (recipe.Name, recipe.Portions, recipe.Lines.Count));
+    }
+
+    [Fact]
+    public void A_text_that_begins_with_an_amount_has_no_title()
+    {
+        var recipe = Read("2 eggs", "100 g flour");
+        Assert.Equal(("Untitled", 2), (recipe.Name, recipe.Lines.Count));
+    }
+
+    [Fact]
+    public void Prose_between_title_and_ingredients_is_passed_over_when_there_is_a_heading()
+    {
+        var recipe = Read("Bean salad", "My aunt's, for a hot day.", "Ingredients:", "2 tins beans", "Method:", "Mix.");
+        Assert.Equal("2 tins beans", recipe.Lines.Single().Text);
+        Assert.Equal("Mix.", recipe.Steps.Single());
+    }
+
+    [Theory]
+    [InlineData("Serves 4", 4)]
+    [InlineData("Serves: 4", 4)]
+    [InlineData("Makes about 12 koftas", 12)]
+    [InlineData("Yield: 6", 6)]
+    [InlineData("6 portions", 6)]
+    [InlineData("2.5 servings", 2.5)]
+    [InlineData("Serves 0", 0)]
+    [InlineData("Serves -3", -3)]
+    public void What_it_makes_is_read_as_written_even_when_it_makes_no_sense(string row, double portions) =>
+        Assert.Equal((decimal)portions, Read("Dish", row, "1 egg").Portions);
+
+    [Theory]
+    [InlineData("# Bean salad", "Bean salad")]
+    [InlineData("  Bean salad  ", "Bean salad")]
+    public void The_title_is_tidied(string row, string name) => Assert.Equal(name, Read(row, "1 egg").Name);
+
+    [Fact]
+    public void Windows_line_ends_make_no_difference() =>
+        Assert.Equal(2, RecipeTextReader.Read("Dish\r\nServes 2\r\n1 egg\r\n2 tbsp oil").Value.Lines.Count);
+
+    [Fact]
+    public void Too_much_or_nothing_is_refused_with_its_bound()
+    {
+        Assert.Equal("recipe-empty", RecipeTextReader.Read("  \n\t\n").Refusal?.Code);
+        Assert.Equal("recipe-too-long", RecipeTextReader.Read(new string('x', RecipeTextReader.MostCharacters + 1)).Refusal?.Code);
+        Assert.False(RecipeTextReader.Read("Dish\n" + new string('x', 1000)).IsRefused);
+        var lines = string.Join('\n', Enumerable.Range(0, RecipeTextReader.MostLines).Select(_ => "1 egg"));
+        Assert.False(RecipeTextReader.Read("Dish\n" + lines).IsRefused);
+        Assert.Equal("too-many-lines", RecipeTextReader.Read("Dish\n1 egg\n" + lines).Refusal?.Code);
+    }
+
+    [Fact]
+    public void No_text_makes_it_throw() => Gen.String[0, 400].Sample(text => RecipeTextReader.Read(text) is { IsRefused: true } or { Value.Name.Length: > 0 });
+}

@@ -1,0 +1,77 @@
+import { addRecipe, chooseLowCarb, enter, expect, signUp, test } from './kitchen';
+
+test('a new household is asked for everything and told what to do next', async ({ page }) => {
+  await signUp(page, 'Rune Halvard');
+  await expect(page.getByText('Say first what Rune may have')).toBeVisible();
+  await page.getByRole('link', { name: 'Choose a protocol' }).click();
+  await page.getByLabel('Points', { exact: true }).check();
+  await expect(page.getByText('Nobody stated it yet, so this rule can’t tell anything.')).toBeVisible();
+  await page.getByRole('link', { name: 'Week' }).click();
+  await expect(page.getByRole('link', { name: 'state allowance' }).first()).toBeVisible();
+  await expect(page.getByText('Nothing is planned yet. Make a batch')).toBeVisible();
+});
+
+test('an allowance is stated, judged by, and taken back', async ({ page }) => {
+  await signUp(page);
+  await addRecipe(page, 'Sweet\nServes 1\n40 g sugar', 'Sweet');
+  const margin = page.getByRole('complementary', { name: 'Verdicts' });
+  await expect(margin).toContainText('No protocol is chosen');
+  await chooseLowCarb(page, '25');
+  await page.getByRole('link', { name: 'Recipes' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Sweet' }).first()).toContainText('Breaks');
+  await page.getByRole('link', { name: 'Table' }).click();
+  await page.getByLabel(/at most, g: Net carbs/).fill('60');
+  await page.getByRole('button', { name: 'Change' }).first().click();
+  await expect(page.getByText('Net carbs: at most 60 g a day')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Net carbs: at most 25 g a day')).toBeVisible();
+});
+
+test('a second eater has rules of their own, and an impossible number is refused in words', async ({ page }) => {
+  await signUp(page);
+  await page.getByRole('link', { name: 'Table' }).click();
+  await page.getByLabel('Another eater').fill('Ilse');
+  await page.getByRole('button', { name: 'Add' }).click();
+  const ilse = page.getByRole('region', { name: 'Ilse' });
+  await ilse.getByLabel('Calories with macros').check();
+  await ilse.getByLabel(/at most, kcal/).fill('700');
+  await ilse.getByRole('button', { name: 'State it' }).first().click();
+  await expect(page.getByText('Below 800 kcal a day only a clinical team sets the number.')).toBeVisible();
+  await ilse.getByLabel('My clinical team set this').check();
+  await ilse.getByRole('button', { name: 'State it' }).first().click();
+  await expect(ilse.getByText('Energy: at most 700 kcal a day')).toBeVisible();
+  await expect(ilse.getByText(/professional advice comes first/)).toBeVisible();
+  await page.getByLabel('Another eater').fill('Ilse');
+  await page.getByRole('button', { name: 'Add' }).click();
+  await expect(page.getByText('Somebody at the table is called so.')).toBeVisible();
+});
+
+test('a meal that does not come from the prep is not missed', async ({ page }) => {
+  await signUp(page);
+  await page.getByRole('link', { name: 'Table' }).click();
+  await page.getByLabel('from the prep').first().uncheck();
+  await page.getByLabel('Share of the day at breakfast, percent').fill('20');
+  await expect(page.getByText('The shares make 95 %')).toBeVisible();
+  await page.getByLabel('Share of the day at lunch, percent').fill('35');
+  await page.getByRole('button', { name: 'Change' }).last().click();
+  await expect(page.getByText(/day is split anew/)).toBeVisible();
+  await page.getByRole('link', { name: 'Week' }).click();
+  await expect(page.getByRole('gridcell', { name: /^Mon breakfast/ })).toHaveAccessibleName(/not from the prep/);
+  await expect(page.getByRole('gridcell', { name: /^Mon lunch/ })).toHaveAccessibleName(/nothing covers it/);
+});
+
+test('everybody from Port Ansel judges the same dish by another protocol', async ({ page }) => {
+  for (const [name, verdict] of [
+    ['Ilse Marrow', /Energy: .* uses \d+ % of the day/],
+    ['Kwabena Sarpong-Lisle', /Elimination: .*(legumes|dairy|grains).* left out/],
+    ['Marisol Etxarte', /Animal foods: .* left out/],
+  ] as const) {
+    await enter(page, name);
+    await page.getByRole('link', { name: 'Recipes', exact: true }).click();
+    await page.getByRole('link', { name: 'Leek and egg bakes' }).click();
+    await expect(page.getByRole('complementary', { name: 'Verdicts' })).toContainText(verdict);
+    await page.getByRole('button', { name }).click();
+    await page.getByRole('menuitem', { name: 'Sign out' }).click();
+    await expect(page.getByRole('tab', { name: 'Sign in' })).toBeVisible();
+  }
+});
