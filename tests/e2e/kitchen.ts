@@ -42,7 +42,7 @@ export async function signUp(page: Page, name = 'Farah Quillon') {
 }
 
 export async function chooseLowCarb(page: Page, most: string) {
-  await page.getByRole('link', { name: 'Table' }).click();
+  await page.getByRole('link', { name: 'Table', exact: true }).click();
   await page.getByLabel('Low-carb, net').check();
   await page.getByLabel(/at most, g: Net carbs/).fill(most);
   await page.getByRole('button', { name: 'State it' }).click();

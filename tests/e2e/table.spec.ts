@@ -6,7 +6,7 @@ test('a new household is asked for everything and told what to do next', async (
   await page.getByRole('link', { name: 'Choose a protocol' }).click();
   await page.getByLabel('Points', { exact: true }).check();
   await expect(page.getByText('Nobody stated it yet, so this rule can’t tell anything.')).toBeVisible();
-  await page.getByRole('link', { name: 'Week' }).click();
+  await page.getByRole('link', { name: 'Week', exact: true }).click();
   await expect(page.getByRole('link', { name: 'state allowance' }).first()).toBeVisible();
   await expect(page.getByText('Nothing is planned yet. Make a batch')).toBeVisible();
 });
@@ -17,9 +17,9 @@ test('an allowance is stated, judged by, and taken back', async ({ page }) => {
   const margin = page.getByRole('complementary', { name: 'Verdicts' });
   await expect(margin).toContainText('No protocol is chosen');
   await chooseLowCarb(page, '25');
-  await page.getByRole('link', { name: 'Recipes' }).click();
+  await page.getByRole('link', { name: 'Recipes', exact: true }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Sweet' }).first()).toContainText('Breaks');
-  await page.getByRole('link', { name: 'Table' }).click();
+  await page.getByRole('link', { name: 'Table', exact: true }).click();
   await page.getByLabel(/at most, g: Net carbs/).fill('60');
   await page.getByRole('button', { name: 'Change' }).first().click();
   await expect(page.getByText('Net carbs: at most 60 g a day')).toBeVisible();
@@ -29,7 +29,7 @@ test('an allowance is stated, judged by, and taken back', async ({ page }) => {
 
 test('a second eater has rules of their own, and an impossible number is refused in words', async ({ page }) => {
   await signUp(page);
-  await page.getByRole('link', { name: 'Table' }).click();
+  await page.getByRole('link', { name: 'Table', exact: true }).click();
   await page.getByLabel('Another eater').fill('Ilse');
   await page.getByRole('button', { name: 'Add' }).click();
   const ilse = page.getByRole('region', { name: 'Ilse' });
@@ -48,14 +48,14 @@ test('a second eater has rules of their own, and an impossible number is refused
 
 test('a meal that does not come from the prep is not missed', async ({ page }) => {
   await signUp(page);
-  await page.getByRole('link', { name: 'Table' }).click();
+  await page.getByRole('link', { name: 'Table', exact: true }).click();
   await page.getByLabel('from the prep').first().uncheck();
   await page.getByLabel('Share of the day at breakfast, percent').fill('20');
   await expect(page.getByText('The shares make 95 %')).toBeVisible();
   await page.getByLabel('Share of the day at lunch, percent').fill('35');
   await page.getByRole('button', { name: 'Change' }).last().click();
   await expect(page.getByText(/day is split anew/)).toBeVisible();
-  await page.getByRole('link', { name: 'Week' }).click();
+  await page.getByRole('link', { name: 'Week', exact: true }).click();
   await expect(page.getByRole('gridcell', { name: /^Mon breakfast/ })).toHaveAccessibleName(/not from the prep/);
   await expect(page.getByRole('gridcell', { name: /^Mon lunch/ })).toHaveAccessibleName(/nothing covers it/);
 });

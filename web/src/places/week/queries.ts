@@ -35,7 +35,10 @@ export function useBoardEdits(date: string) {
     queries.setQueryData(key, board);
     for (const place of ['shop', 'session', 'shelf']) queries.invalidateQueries({ queryKey: [place, date] });
   };
+  // Edits and undo go one after the other: an undo pressed at once must not overtake the edit it is meant for.
+  const scope = { id: 'week' };
   const undo = useMutation({
+    scope,
     mutationFn: (sequence: number | null) => take(api.POST('/api/undo', { body: { sequence } })),
     onSuccess: (undone) => {
       done(`Taken back: ${undone.summary}.`);
@@ -46,6 +49,7 @@ export function useBoardEdits(date: string) {
 
   type Edit = { ask: () => Promise<Board>; say: string; guess?: (board: Board) => Board };
   const edit = useMutation({
+    scope,
     mutationFn: ({ ask }: Edit) => ask(),
     onMutate: ({ guess }) => {
       // Not awaited: a move has to show in the same moment.
