@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addDays, amount, minutes, portions, range, weekday, weekStart } from './show';
+import { addDays, amount, minutes, numbersLine, portions, range, weekday, weekStart } from './show';
 
 describe('dates', () => {
   it('start the week on the Sunday of any of its days', () => {
@@ -25,6 +25,18 @@ describe('numbers', () => {
   it('leave out a range without width', () => {
     expect(range({ low: 6, best: 6, high: 6 }, 'g', 1)).toBe('');
     expect(range({ low: 5.5, best: 6, high: 7 }, 'g', 1)).toBe('5.5 to 7 g');
+  });
+  it('stand on one line for a container, each with what it is', () => {
+    const measure = (name: string, unit: string, best: number) => ({
+      key: name,
+      name,
+      unit,
+      decimals: 1,
+      value: { low: best, best, high: best },
+    });
+    expect(numbersLine([measure('Energy', 'kcal', 323), measure('Net carbs', 'g', 14.7), measure('Points', 'points', 4.5)])).toBe(
+      '323 kcal · net carbs 14.7 g · 4.5 points',
+    );
   });
   it('show long minutes in hours', () => {
     expect([45, 60, 125].map(minutes)).toEqual(['45 min', '1 h 00', '2 h 05']);

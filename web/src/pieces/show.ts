@@ -20,6 +20,14 @@ export function amount(value: Estimate, unit: string, decimals: number): string 
   return `${value.high === null ? 'at least ' : ''}${number(value.best, decimals)} ${unit}`;
 }
 
+/** A container's numbers on one line: "323 kcal · protein 40.1 g · net carbs 14.7 g · 4.5 points". */
+export function numbersLine(measures: Schemas['ShownMeasure'][]): string {
+  const saysItself = ['kcal', 'points'];
+  return measures
+    .map((one) => `${saysItself.includes(one.unit) ? '' : `${one.name.toLowerCase()} `}${amount(one.value, one.unit, one.decimals)}`)
+    .join(' · ');
+}
+
 /** "6.2 to 6.9 g"; empty when there is no width to speak of. */
 export function range(value: Estimate, unit: string, decimals: number): string {
   if (value.high === null) return 'a part unknown';

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { amount, dayMonth, portions, weekday } from '../../pieces/show';
+import { dayMonth, numbersLine, portions, weekday } from '../../pieces/show';
 
 /** A container's label as printed: what, whose, made, eat by, how to reheat, what comes off or goes on, numbers. */
 export function Label({ box }: { box: Schemas['ShelfBox'] }) {
@@ -27,14 +27,7 @@ export function Label({ box }: { box: Schemas['ShelfBox'] }) {
           Contains: {box.allergens.length > 0 ? box.allergens.join(', ') : 'no listed allergen'}
           {box.hasUnknown && '; one line is unknown, ask before giving it to somebody with an allergy'}.
         </p>
-        <p className="figures">
-          {box.numbers
-            .map(
-              (one) =>
-                `${one.key === 'energy' || one.key === 'points' ? '' : `${one.name.toLowerCase()} `}${amount(one.value, one.unit, one.decimals)}`,
-            )
-            .join(' · ')}
-        </p>
+        <p className="figures">{numbersLine(box.numbers)}</p>
       </div>
     </article>
   );

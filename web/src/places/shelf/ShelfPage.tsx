@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { api, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
-import { amount, dayMonth, portions, weekday } from '../../pieces/show';
+import { dayMonth, numbersLine, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useWeekDate } from '../useWeekDate';
 import { Label } from './Label';
@@ -100,14 +100,7 @@ function Compartment({ title, note, boxes }: { title: string; note: string; boxe
               {box.thaw && `To the fridge ${weekday(box.thaw)} evening, eat`} {box.thaw ? 'by' : 'Eat by'} {weekday(box.eatBy)}{' '}
               {dayMonth(box.eatBy)}
             </p>
-            <p className="figures text-xs text-steel">
-              {box.numbers
-                .map(
-                  (one) =>
-                    `${one.key === 'energy' || one.key === 'points' ? '' : `${one.name.toLowerCase()} `}${amount(one.value, one.unit, one.decimals)}`,
-                )
-                .join(' · ')}
-            </p>
+            <p className="figures text-xs text-steel">{numbersLine(box.numbers)}</p>
           </li>
         ))}
       </ul>
