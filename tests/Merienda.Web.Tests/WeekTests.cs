@@ -137,6 +137,80 @@ public class WeekTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task Nothing_moves_to_a_deleted_batch_and_the_one_who_deleted_it_gets_it_back_whole()
+    {
+        var kitchen = await Move_in();
+        var batch = await kitchen.Make();
+        var box = Id(Placed(await kitchen.Put(batch, 1)));
+        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/sessions/tick", new { batchId = Id(batch), taskId = "1", isTicked = true });
+        await kitchen.Cook.Must(HttpMethod.Delete, $"{Week}/batches/{Id(batch)}");
+        var gone = HttpStatusCode.Conflict;
+        await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{box}/move", new { from = kitchen.Place(1), to = kitchen.Place(2) });
+        await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Put, $"{Week}/batches/{Id(batch)}/containers/{box}/size", new { from = 1, to = 2 });
+        await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Put, $"{Week}/batches/{Id(batch)}/portions", new { portions = 2 });
+        await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Delete, $"{Week}/batches/{Id(batch)}");
+        await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Put, $"{Week}/sessions/tick", new { batchId = Id(batch), taskId = "1", isTicked = true });
+        await kitchen.Cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        var board = await kitchen.Cook.Get(Week);
+        Assert.Equal(box, Id(Placed(board)));
+        Assert.Equal((4m, 1m), (board["batches"]![0]!["portions"]!.GetValue<decimal>(), board["batches"]![0]!["placed"]!.GetValue<decimal>()));
+    }
+
+    [Fact]
+    public async Task Two_cooks_of_one_household_see_one_board_and_each_takes_back_only_the_own_edits()
+    {
+        async Task<Visitor> Enter(string name)
+        {
+            var visitor = database.Visit();
+            var person = (await visitor.Get("/api/account"))["demoPeople"]!.AsArray().Single(one => one!["name"]!.GetValue<string>() == name)!;
+            await visitor.Must(HttpMethod.Post, "/api/account/demo", new { id = person["id"]!.GetValue<Guid>() });
+            await visitor.Refresh();
+            return visitor;
+        }
+
+        // A week of their own, so that the demo week stays as it is for other tests.
+        var later = $"/api/weeks/{Day(70)}";
+        var (odalys, teun) = (await Enter("Odalys Brandt"), await Enter("Teun Brandt"));
+        var recipe = (await odalys.Get("/api/recipes"))[0]!["id"]!.GetValue<Guid>();
+        await odalys.Must(HttpMethod.Post, $"{later}/batches", new { recipeId = recipe, cookedOn = Day(70), portions = 2 });
+        var board = await teun.Must(HttpMethod.Post, $"{later}/batches", new { recipeId = recipe, cookedOn = Day(70), portions = 3 });
+        Assert.Equal(["A", "B"], board["batches"]!.AsArray().Select(batch => batch!["letter"]!.GetValue<string>()));
+        await odalys.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Equal("B", (await teun.Get(later))["batches"]!.AsArray().Single()!["letter"]!.GetValue<string>());
+        await teun.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Empty((await odalys.Get(later))["batches"]!.AsArray());
+    }
+
+    [Theory]
+    [InlineData(-7, -7)]
+    [InlineData(0, 0)]
+    [InlineData(3, 0)]
+    [InlineData(6, 0)]
+    [InlineData(7, 7)]
+    public async Task Any_date_names_its_week(int asked, int start)
+    {
+        var cook = await database.SignUp();
+        Assert.Equal(Day(start), (await cook.Get($"/api/weeks/{Day(asked)}"))["start"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task A_date_that_is_none_is_refused_in_words()
+    {
+        var cook = await database.SignUp();
+        var (status, answer) = await cook.Send(HttpMethod.Get, "/api/weeks/yesterday");
+        Assert.Equal(HttpStatusCode.BadRequest, status);
+        Assert.Contains("could not be read", answer!["title"]!.GetValue<string>(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task The_server_says_that_it_lives_and_is_ready()
+    {
+        var visitor = database.Visit();
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Client.GetAsync(new Uri("/health/live", UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Client.GetAsync(new Uri("/health/ready", UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode);
+    }
+
+    [Fact]
     public async Task Shop_session_and_shelf_follow_from_the_batches_and_ticks_stay()
     {
         var kitchen = await Move_in("400 g tin white beans, drained", "300 g carrots", "2 firkins of moonfruit");

@@ -112,3 +112,33 @@ test('a wrong password is refused in words that keep what was typed', async ({ p
   await expect(page.getByRole('alert')).toContainText('Address and password do not go together');
   await expect(page.getByLabel('E-mail address')).toHaveValue('nobody@port-ansel.example');
 });
+
+test('somebody signs up, signs out and signs in again', async ({ page }) => {
+  const email = `again-${Date.now()}@port-ansel.example`;
+  await page.goto('/');
+  await page.getByRole('tab', { name: 'Sign up' }).click();
+  await page.getByLabel('Your name').fill('Kwabena');
+  await page.getByLabel('Your kitchen’s name').fill('Harbour kitchen');
+  await page.getByLabel('E-mail address').fill(email);
+  await page.getByLabel('Password').fill('short');
+  await page.getByRole('button', { name: 'Sign up' }).click();
+  await expect(page.getByText('Use at least 10 characters')).toBeVisible();
+  await page.getByLabel('Password').fill('long enough now');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Kwabena' }).click();
+  await page.getByRole('menuitem', { name: 'Sign out' }).click();
+  await page.getByLabel('E-mail address').fill(email);
+  await page.getByLabel('Password').fill('long enough now');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('grid', { name: 'The week’s meals' })).toBeVisible();
+});
+
+test('an address that is nowhere leads to this week, and the week before can be looked at', async ({ page }) => {
+  await enter(page, 'Odalys Brandt');
+  await page.goto('/nowhere/at/all');
+  await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible();
+  await page.getByRole('link', { name: 'The week before' }).click();
+  await expect(page.getByText('No batches yet.')).toBeVisible();
+  await page.getByRole('link', { name: 'This week' }).click();
+  await expect(page.getByRole('button', { name: /^A, Beef shin/ })).toBeVisible();
+});
