@@ -56,6 +56,22 @@ public class WeekTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task A_line_that_nobody_knows_is_a_trouble_at_once_and_a_floor_only_when_no_meal_is_open()
+    {
+        var kitchen = await Move_in("100 g moonfruit", "100 g cod");
+        await kitchen.Cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/protocols", new { protocols = new[] { "calories-macros" } });
+        foreach (var (rule, least, most) in new (string, decimal?, decimal?)[] { ("energy", null, 2000), ("protein", 90, null), ("fat", null, 70), ("carbohydrate", null, 200) })
+        {
+            await kitchen.Cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/allowance", new { protocol = "calories-macros", rule, atLeast = least, atMost = most, clinicalTeam = false });
+        }
+
+        var board = await kitchen.Put(await kitchen.Make(), 1);
+        var untold = board["troubles"]!.AsArray().Where(trouble => trouble!["kind"]!.GetValue<string>() == "cannotTell").Select(trouble => trouble!["text"]!.GetValue<string>()).ToList();
+        Assert.Contains(untold, text => text.Contains("Energy", StringComparison.Ordinal) && text.Contains("100 g moonfruit", StringComparison.Ordinal));
+        Assert.DoesNotContain(untold, text => text.Contains("still open", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public async Task Every_edit_can_be_taken_back_in_turn()
     {
         var kitchen = await Move_in();

@@ -12,8 +12,8 @@ public static class Troubles
         var found = new List<Trouble>();
         foreach (var day in week.Ledger.Days)
         {
-            // An allowance that nobody stated is said once, at the Table, not on every day.
-            found.AddRange(day.Findings.Where(finding => finding.Verdict != Verdict.Fits && !finding.NeedsAllowance && !(finding.Verdict == Verdict.CannotTell && day.OpenMeals.Count > 0))
+            // An allowance that nobody stated is said once, at the Table, not on every day; a floor that open meals can still reach is no trouble yet.
+            found.AddRange(day.Findings.Where(finding => finding.Verdict != Verdict.Fits && !finding.NeedsAllowance && !(finding is { Verdict: Verdict.CannotTell, Value.IsOpen: false } && day.OpenMeals.Count > 0))
                 .Select(finding => new Trouble(KindOf(finding.Verdict), $"{Name(day.Date)}, {day.Eater.Name}: {finding.Because}", day.Date, null, day.Eater.Id)));
             found.AddRange(day.OpenMeals.Select(meal => new Trouble(TroubleKind.Open, $"{Name(day.Date)}: nothing covers {day.Eater.Name}'s {meal}.", day.Date, meal, day.Eater.Id)));
         }

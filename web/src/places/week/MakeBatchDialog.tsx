@@ -50,10 +50,11 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                   .map((recipe) => (
                     <label
                       key={recipe.id}
-                      className="flex cursor-pointer items-center gap-3 border-b border-line px-3 py-1.5 text-sm last:border-b-0 has-checked:bg-tray has-checked:font-semibold"
+                      className="flex cursor-pointer flex-wrap items-center gap-x-3 border-b border-line px-3 py-1.5 text-sm last:border-b-0 has-checked:bg-tray has-checked:font-semibold"
                     >
                       <input
                         type="radio"
+                        className="accent-cobalt"
                         name="recipe"
                         value={recipe.id}
                         checked={recipeId === recipe.id}
@@ -62,15 +63,15 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                           setNumber(String(recipe.portions));
                         }}
                       />
-                      <span className="min-w-0 flex-1">{recipe.name}</span>
+                      <span className="min-w-44 flex-1">{recipe.name}</span>
                       {recipe.verdicts.map((verdict) => (
                         <span
                           key={verdict.eaterId}
                           title={verdict.because}
                           className="flex items-center gap-1 text-xs font-normal text-steel"
                         >
-                          <Lozenge verdict={verdict.hasRules ? verdict.verdict : 'cannotTell'} size={12} /> {verdict.eater}
-                          <span className="sr-only">: {verdictWord[verdict.verdict]}</span>
+                          <Lozenge verdict={verdict.hasRules ? verdict.verdict : 'cannotTell'} size={12} /> {verdict.eater}:{' '}
+                          {verdict.hasRules ? verdictWord[verdict.verdict].toLowerCase() : 'no protocol'}
                         </span>
                       ))}
                       <span className="figures w-20 text-right text-xs font-normal whitespace-nowrap text-steel">
@@ -94,7 +95,13 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                   <legend className="mb-1 font-semibold">Cooked on</legend>
                   {board.sessionDays.map((date) => (
                     <label key={date} className="flex min-h-9 items-center gap-1.5">
-                      <input type="radio" name="session" checked={cookedOn === date} onChange={() => setCookedOn(date)} />
+                      <input
+                        type="radio"
+                        className="accent-cobalt"
+                        name="session"
+                        checked={cookedOn === date}
+                        onChange={() => setCookedOn(date)}
+                      />
                       {longDate(date)}
                     </label>
                   ))}
