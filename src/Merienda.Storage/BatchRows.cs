@@ -36,8 +36,8 @@ internal static class BatchRows
     /// <summary>One batch, locked until the transaction ends; null when it is gone.</summary>
     public static async Task<StoredBatch?> Locked(NpgsqlConnection connection, Guid id)
     {
-        await connection.ExecuteAsync("select 1 from batch where id = @id for update", new { id });
-        using var rows = await connection.QueryMultipleAsync($"{SelectBatch} where batch.id = @id; {SelectContainer} where container.batch_id = @id order by container.number", new { id });
+        // The containers are read by a statement of their own after the lock is held, so that they are as the last edit left them.
+        using var rows = await connection.QueryMultipleAsync($"{SelectBatch} where batch.id = @id for update of batch; {SelectContainer} where container.batch_id = @id order by container.number", new { id });
         return (await Assemble(rows)).SingleOrDefault();
     }
 
@@ -58,7 +58,11 @@ internal static class BatchRows
     public static async Task WriteContainers(NpgsqlConnection connection, Tenant tenant, Guid batchId, IReadOnlyList<ContainerImage> before, IReadOnlyList<ContainerImage> after)
     {
         var (old, now) = (before.ToDictionary(box => box.Id), after.ToDictionary(box => box.Id));
-        await connection.ExecuteAsync("delete from container where id = any(@gone)", new { gone = old.Keys.Except(now.Keys).ToArray() });
+        if (old.Keys.Except(now.Keys).ToArray() is { Length: > 0 } gone)
+        {
+            await connection.ExecuteAsync("delete from container where id = any(@gone)", new { gone });
+        }
+
         foreach (var box in after.Where(box => !old.TryGetValue(box.Id, out var was) || was != box))
         {
             var serving = box.Place is { } place ? await Serving(connection, tenant, place) : (Guid?)null;

@@ -1,10 +1,10 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
-import { Link } from 'react-router';
 import { api, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
+import { NothingCooked } from '../../pieces/NothingCooked';
 import { useNotices } from '../../pieces/Notice';
 import { longDate, minutes } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
@@ -25,12 +25,7 @@ export function SessionPage() {
     <Asked of={sessions}>
       {(pages) =>
         pages.length === 0 ? (
-          <p className="m-6 max-w-md">
-            Nothing is cooked for this week yet.{' '}
-            <Link to={`/week/${date}?make=1`} className="font-semibold text-cobalt hover:underline">
-              Make a batch
-            </Link>
-          </p>
+          <NothingCooked date={date}>Nothing is cooked for this week yet.</NothingCooked>
         ) : (
           <TabGroup className="mx-auto max-w-5xl p-4 md:p-6">
             <div className="mb-3 flex flex-wrap items-center gap-x-5 gap-y-1">

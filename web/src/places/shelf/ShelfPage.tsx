@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
-import { Link } from 'react-router';
 import { api, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
+import { NothingCooked } from '../../pieces/NothingCooked';
 import { dayMonth, numbersLine, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useWeekDate } from '../useWeekDate';
@@ -30,12 +30,7 @@ export function ShelfPage() {
     <Asked of={shelf}>
       {({ boxes }) =>
         boxes.length === 0 ? (
-          <p className="m-6 max-w-md">
-            No containers yet.{' '}
-            <Link to={`/week/${date}?make=1`} className="font-semibold text-cobalt hover:underline">
-              Make a batch
-            </Link>
-          </p>
+          <NothingCooked date={date}>No containers yet.</NothingCooked>
         ) : (
           <div className="mx-auto max-w-6xl p-4 md:p-6">
             <div className="mb-3 flex items-center gap-3 print:hidden">

@@ -1,9 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
-import { Link } from 'react-router';
 import { api, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
+import { NothingCooked } from '../../pieces/NothingCooked';
 import { useNotices } from '../../pieces/Notice';
 import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
@@ -54,14 +54,7 @@ function useTick(date: string) {
 function List({ page, date }: { page: Page; date: string }) {
   const tick = useTick(date);
   if (page.total === 0) {
-    return (
-      <p className="m-6 max-w-md">
-        Nothing is cooked for this week yet, so there is nothing to buy.{' '}
-        <Link to={`/week/${date}?make=1`} className="font-semibold text-cobalt hover:underline">
-          Make a batch
-        </Link>
-      </p>
-    );
+    return <NothingCooked date={date}>Nothing is cooked for this week yet, so there is nothing to buy.</NothingCooked>;
   }
   return (
     <div className="mx-auto max-w-5xl p-4 md:p-6">
