@@ -26,7 +26,7 @@ public class WeekBenchmarks
     public void SetUp()
     {
         var data = DataFiles.Load(DataFiles.Find());
-        EaterRules Rules(string protocol, params Allowance[] allowances) => EaterRules.Of([data.Protocol(protocol)!], allowances, data.Scheme, data.Classes);
+        EaterRules Rules(string protocol, params Allowance[] allowances) => new([new(data.Protocol(protocol)!, new Dictionary<string, string>())], allowances, PersonalLimits.None, data.HouseScheme, data.Classes, default);
         Eater Eater(string name, EaterRules rules) => new(Guid.NewGuid(), name, rules, Meals.ToDictionary(meal => meal, _ => 0.25m), Meals.ToHashSet());
         _eaters =
         [

@@ -10,17 +10,17 @@ namespace Merienda.Cli;
 public sealed record TypedLimit(Measure Measure, bool IsCeiling, decimal Bound, Period Per);
 
 /// <summary>What was asked for on the command line.</summary>
-public sealed partial record CheckArguments(string? File, string? Protocol, IReadOnlyList<TypedLimit> Limits, decimal? Portions, bool Json, bool ListProtocols)
+public sealed partial record CheckArguments(string? File, string? Protocol, string? EaterFile, IReadOnlyList<TypedLimit> Limits, decimal? Portions, bool Json, bool ListProtocols)
 {
-    public const string Usage = "merienda check FILE --protocol NAME [--limit 'netCarbohydrate<=25/day' …] [--portions N] [--json] | merienda check --list-protocols";
+    public const string Usage = "merienda check FILE|FOLDER --protocol NAME | --eater FILE [--limit 'netCarbohydrate<=25/day' …] [--portions N] [--json] | merienda check --list-protocols";
 
     public static Result<CheckArguments> Read(IEnumerable<string> words)
     {
-        var asked = new CheckArguments(null, null, [], null, false, false);
+        var asked = new CheckArguments(null, null, null, [], null, false, false);
         var rest = new Queue<string>(words);
         while (rest.TryDequeue(out var word))
         {
-            if (word is "--protocol" or "--limit" or "--portions" && rest.Count == 0)
+            if (word is "--protocol" or "--eater" or "--limit" or "--portions" && rest.Count == 0)
             {
                 return new Refusal("missing-value", word, "", "nothing follows it", Usage);
             }
@@ -30,11 +30,12 @@ public sealed partial record CheckArguments(string? File, string? Protocol, IRea
                 "--json" => asked with { Json = true },
                 "--list-protocols" => asked with { ListProtocols = true },
                 "--protocol" => asked with { Protocol = rest.Dequeue() },
+                "--eater" => asked with { EaterFile = rest.Dequeue() },
                 "--portions" => ReadPortions(asked, rest.Dequeue()),
                 "--limit" => ReadLimit(rest.Dequeue()) is var limit && limit.Refusal is { } refusal ? refusal : asked with { Limits = [.. asked.Limits, limit.Value] },
                 ['-', '-', ..] => new Refusal("unknown-option", "option", word, "there is no such option", Usage),
                 _ when asked.File is null => asked with { File = word },
-                _ => new Refusal("too-many-files", "file", word, "one recipe at a time", Usage),
+                _ => new Refusal("too-many-files", "file", word, "one recipe or one folder at a time", Usage),
             };
             if (read.IsRefused)
             {
@@ -48,7 +49,8 @@ public sealed partial record CheckArguments(string? File, string? Protocol, IRea
         {
             { ListProtocols: true } => asked,
             { File: null } => new Refusal("missing-file", "file", "", "no recipe was named", Usage),
-            { Protocol: null, Limits.Count: 0 } => new Refusal("missing-protocol", "--protocol", "", "nothing to check against", "Name a protocol (--list-protocols shows them) or state a --limit"),
+            { Protocol: null, EaterFile: null, Limits.Count: 0 } => new Refusal("missing-protocol", "--protocol", "", "nothing to check against", "Name a protocol (--list-protocols shows them) or an --eater, or state a --limit"),
+            { Protocol: not null, EaterFile: not null } => new Refusal("two-sources", "--protocol", asked.Protocol!, "an eater follows protocols of their own", "Keep either --protocol or --eater"),
             _ => asked,
         };
     }

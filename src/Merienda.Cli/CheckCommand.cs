@@ -7,7 +7,7 @@ using Merienda.Formats;
 
 namespace Merienda.Cli;
 
-/// <summary>merienda check: one recipe file against one protocol, without a database.</summary>
+/// <summary>merienda check: a recipe file or a folder of them against a protocol or an eater, without a database.</summary>
 public static class CheckCommand
 {
     public const int Fits = 0, Breaks = 1, BadInput = 2, Undecided = 3;
@@ -31,25 +31,60 @@ public static class CheckCommand
             return Fits;
         }
 
-        var check = Check(asked.Value, data);
-        if (check.Refusal is { } refusal)
+        var judge = JudgeOf(asked.Value, data);
+        if (judge.Refusal is { } wrongJudge)
         {
-            return Refuse(refusal, errors);
+            return Refuse(wrongJudge, errors);
         }
 
-        CheckReport.Write(check.Value, asked.Value.Json, output);
+        var files = Directory.Exists(asked.Value.File) ? [.. Directory.EnumerateFiles(asked.Value.File).Order(StringComparer.Ordinal)] : new List<string> { asked.Value.File! };
+        if (files.Count == 0)
+        {
+            return Refuse(new("empty-folder", "file", asked.Value.File!, "there is no file in it", "Name a folder that holds recipes"), errors);
+        }
+
+        // The worst of a folder: bad input, then a broken rule, then what is open.
+        return new[] { BadInput, Breaks, Undecided, Fits }.First(files.Select(file => One(file, asked.Value, judge.Value, data, output, errors)).ToHashSet().Contains);
+    }
+
+    private sealed record Judge(EaterRules Rules, decimal Portion);
+
+    private static int One(string file, CheckArguments asked, Judge judge, DataFiles data, TextWriter output, TextWriter errors)
+    {
+        var check = Check(file, asked, judge, data);
+        if (check.Refusal is { } refusal)
+        {
+            return Refuse(refusal with { Field = $"{Path.GetFileName(file)}: {refusal.Field}" }, errors);
+        }
+
+        CheckReport.Write(check.Value, asked.Json, output);
         return check.Value.Verdict switch { Verdict.Fits => Fits, Verdict.Breaks => Breaks, _ => Undecided };
     }
 
-    private static Result<CheckedRecipe> Check(CheckArguments asked, DataFiles data)
+    private static Result<Judge> JudgeOf(CheckArguments asked, DataFiles data)
     {
-        var protocol = asked.Protocol is null ? null : data.Protocol(asked.Protocol);
-        if (asked.Protocol is not null && protocol is null)
+        if (asked.EaterFile is { } path)
         {
-            return new Refusal("unknown-protocol", "--protocol", asked.Protocol, "there is no such protocol", $"Use one of {string.Join(", ", data.Protocols.Select(item => item.Id))}");
+            var text = ReadText(path);
+            var eater = text.Refusal is { } unreadable ? unreadable : EaterFile.Read(text.Value, data);
+            if (eater.Refusal is { } wrong)
+            {
+                return wrong with { Field = $"--eater {wrong.Field}" };
+            }
+
+            var own = eater.Value.RulesFrom(data);
+            return new Judge(new([.. own.Rules, .. RulesOf([], asked.Limits)], own.Context), eater.Value.Portion ?? 1);
         }
 
-        var written = ReadFile(asked.File!);
+        var protocol = asked.Protocol is null ? null : data.Protocol(asked.Protocol);
+        return asked.Protocol is not null && protocol is null
+            ? new Refusal("unknown-protocol", "--protocol", asked.Protocol, "there is no such protocol", $"Use one of {string.Join(", ", data.Protocols.Select(item => item.Id))}")
+            : new Judge(new(RulesOf([.. protocol?.RulesWith(new Dictionary<string, string>()) ?? []], asked.Limits), new(protocol?.Scheme ?? data.HouseScheme, data.Classes)), 1);
+    }
+
+    private static Result<CheckedRecipe> Check(string file, CheckArguments asked, Judge judge, DataFiles data)
+    {
+        var written = ReadFile(file);
         if (written.Refusal is { } unreadable)
         {
             return unreadable;
@@ -67,34 +102,46 @@ public static class CheckCommand
 
         var lines = written.Value.Lines.Select(line => RecipeLine.From(line.Text, data.Foods, MeasureSystem.UnitedStates, line.Part)).ToList();
         return lines.Count == 0
-            ? new Refusal("no-ingredients", "file", asked.File!, "no ingredient line was found", "Write one ingredient a line, or give a schema.org Recipe")
-            : CheckedRecipe.Of(written.Value.Name, portions, lines, RulesOf(protocol, asked.Limits, data), data.Scheme("house-points")!);
+            ? new Refusal("no-ingredients", "file", file, "no ingredient line was found", "Write one ingredient a line, or give a schema.org Recipe")
+            : CheckedRecipe.Of(written.Value.Name, portions, lines, judge.Rules, judge.Portion);
     }
 
     private static Result<WrittenRecipe> ReadFile(string path)
     {
+        var text = ReadText(path);
+        return text.Refusal is { } refusal ? refusal
+            : SchemaOrgRecipe.LooksLikeJson(text.Value) ? SchemaOrgRecipe.Read(text.Value) : RecipeTextReader.Read(text.Value);
+    }
+
+    private static Result<string> ReadText(string path)
+    {
         try
         {
-            var text = File.ReadAllText(path);
-            return SchemaOrgRecipe.LooksLikeJson(text) ? SchemaOrgRecipe.Read(text) : RecipeTextReader.Read(text);
+            return File.ReadAllText(path);
         }
         catch (Exception error) when (error is IOException or UnauthorizedAccessException)
         {
-            return new Refusal("no-file", "file", path, "it cannot be read", "Name a recipe file that exists");
+            return new Refusal("no-file", "file", path, "it cannot be read", "Name a file that exists");
         }
     }
 
     /// <summary>A typed limit fills the allowance that the protocol asks for; one that it does not ask for is a rule of its own.</summary>
-    private static EaterRules RulesOf(Protocol? protocol, IReadOnlyList<TypedLimit> limits, DataFiles data)
+    private static List<Rule> RulesOf(IReadOnlyList<Rule> followed, IReadOnlyList<TypedLimit> limits)
     {
-        var rules = (protocol?.Rules ?? []).Select(rule => rule is LimitRule limit ? limits.Where(typed => typed.Measure == limit.Measure && typed.Per == limit.Per).Aggregate(limit, Fill) : rule).ToList();
-        var own = limits.Where(typed => !rules.OfType<LimitRule>().Any(rule => rule.Measure == typed.Measure && rule.Per == typed.Per));
+        bool Fills(TypedLimit typed, Rule rule) => rule switch
+        {
+            LimitRule limit => typed.Measure == limit.Measure && typed.Per == limit.Per,
+            PointsBudgetRule => typed is { Measure: Measure.Points, Per: Period.Day },
+            _ => false,
+        };
+        var rules = followed.Select(rule => rule is BoundedRule bounded ? limits.Where(typed => Fills(typed, rule)).Aggregate(bounded, Fill) : rule).ToList();
+        var own = limits.Where(typed => !rules.Any(rule => Fills(typed, rule)));
         rules.AddRange(own.GroupBy(typed => (typed.Measure, typed.Per)).Select(same =>
-            same.Aggregate(new LimitRule { Id = $"{MeasureInfo.Of(same.Key.Measure).Key}-{same.Key.Per}".ToLowerInvariant(), Measure = same.Key.Measure, Per = same.Key.Per }, Fill)));
-        return new(rules, new(data.Scheme(protocol?.PointsScheme ?? "house-points"), data.Classes));
+            same.Aggregate((BoundedRule)new LimitRule { Id = $"{MeasureInfo.Of(same.Key.Measure).Key}-{same.Key.Per}".ToLowerInvariant(), Measure = same.Key.Measure, Per = same.Key.Per }, Fill)));
+        return rules;
     }
 
-    private static LimitRule Fill(LimitRule rule, TypedLimit typed) => typed.IsCeiling ? rule with { AtMost = typed.Bound } : rule with { AtLeast = typed.Bound };
+    private static BoundedRule Fill(BoundedRule rule, TypedLimit typed) => typed.IsCeiling ? rule with { AtMost = typed.Bound } : rule with { AtLeast = typed.Bound };
 
     private static int Refuse(Refusal refusal, TextWriter errors)
     {

@@ -36,6 +36,10 @@ public static class CheckReport
         foreach (var finding in recipe.Findings)
         {
             output.WriteLine($"  {finding.Verdict.Word(),-18} {finding.Because}");
+            foreach (var said in finding.Notes.Prepend(finding.Cure is { } cure ? $"To make it fit: {cure}." : "").Where(said => said.Length > 0))
+            {
+                output.WriteLine($"  {"",-18} {said}");
+            }
         }
 
         output.WriteLine();
@@ -61,9 +65,11 @@ public static class CheckReport
         {
             finding.Rule,
             Verdict = finding.Verdict.Key(),
-            Value = finding.Value is { } value ? EstimateJson.Of(value, MeasureInfo.Of(finding.Measure!.Value).Unit) : null,
-            Limit = finding.Limit is { } limit ? new { limit.AtLeast, limit.AtMost, MeasureInfo.Of(finding.Measure!.Value).Unit, Per = limit.Per.ToString().ToLowerInvariant() } : null,
+            Value = finding.Value is { } value ? EstimateJson.Of(value, finding.Scale!.Unit) : null,
+            Limit = finding.Limit is { } limit ? new { limit.AtLeast, limit.AtMost, finding.Scale!.Unit, Per = limit.Per.ToString().ToLowerInvariant() } : null,
             finding.Because,
+            finding.Cure,
+            finding.Notes,
             Contributors = finding.Contributors.Take(5).Select(item => new { item.Name, Amount = Round(item.Amount) }),
         }),
         Verdict = recipe.Verdict.Key(),

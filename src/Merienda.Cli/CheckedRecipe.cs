@@ -15,9 +15,10 @@ public sealed record CheckedRecipe(
 {
     public Verdict Verdict => Findings.Select(finding => finding.Verdict).RollUp();
 
-    public static CheckedRecipe Of(string name, decimal portions, IReadOnlyList<RecipeLine> lines, EaterRules rules, PointsScheme scheme)
+    /// <param name="size">Portions that the eater takes.</param>
+    public static CheckedRecipe Of(string name, decimal portions, IReadOnlyList<RecipeLine> lines, EaterRules rules, decimal size)
     {
-        var portion = Intake.Of(new Helping(name, PortionProfile.Of(lines, portions), 1));
-        return new(name, portions, lines, [.. MeasureInfo.All.Select(info => (info, portion.Value(info.Measure, rules.Context.Scheme ?? scheme)))], rules.CheckPortion(portion, null));
+        var portion = Intake.Of(new Helping(name, PortionProfile.Of(lines, portions), size));
+        return new(name, portions, lines, [.. MeasureInfo.All.Select(info => (info, portion.Value(info.Measure, rules.Context.Scheme)))], rules.CheckPortion(portion, null));
     }
 }

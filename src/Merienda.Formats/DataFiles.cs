@@ -1,12 +1,14 @@
+using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
 
 namespace Merienda.Formats;
 
-/// <summary>The food table, classes, protocols and points schemes that ship in the data folder.</summary>
-public sealed record DataFiles(FoodMatcher Foods, FoodClasses Classes, IReadOnlyList<Protocol> Protocols, IReadOnlyList<PointsScheme> Schemes)
+/// <summary>The food table, classes and protocols that ship in the data folder.</summary>
+public sealed record DataFiles(FoodMatcher Foods, FoodClasses Classes, IReadOnlyList<Protocol> Protocols)
 {
     /// <summary>One way to write JSON in files: camelCase, enums by name, unknown members refused.</summary>
     public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
@@ -16,18 +18,23 @@ public sealed record DataFiles(FoodMatcher Foods, FoodClasses Classes, IReadOnly
         RespectNullableAnnotations = true,
         RespectRequiredConstructorParameters = false,
         AllowOutOfOrderMetadataProperties = true,
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { TellRulesApart } },
         WriteIndented = true,
     };
 
     public Protocol? Protocol(string id) => Protocols.FirstOrDefault(protocol => protocol.Id == id);
 
-    public PointsScheme? Scheme(string id) => Schemes.FirstOrDefault(scheme => scheme.Id == id);
+    /// <summary>The scheme shown where no eater's protocol brings one.</summary>
+    public PointsScheme HouseScheme => Protocols.Select(protocol => protocol.Scheme).OfType<PointsScheme>().First();
 
     /// <exception cref="InvalidDataException">A file is not what it should be; the message names file, row and column.</exception>
     public static DataFiles Load(string folder)
     {
         var classes = FoodTable.ReadClasses(Path.Combine(folder, "food-classes.csv"));
-        return new(new FoodMatcher(FoodTable.Read(Path.Combine(folder, "foods.csv"), classes)), classes, ReadAll<Protocol>(folder, "protocols"), ReadAll<PointsScheme>(folder, "points-schemes"));
+        var foods = new FoodMatcher(FoodTable.Read(Path.Combine(folder, "foods.csv"), Path.Combine(folder, "fodmaps.csv"), classes));
+        return new(foods, classes, [.. Directory.EnumerateFiles(Path.Combine(folder, "protocols"), "*.json").Order(StringComparer.Ordinal).Select(path => ReadProtocol(path, classes, foods))]);
     }
 
     /// <summary>The data folder: beside the program when it is published, else upwards from it in a source tree.</summary>
@@ -46,18 +53,22 @@ public sealed record DataFiles(FoodMatcher Foods, FoodClasses Classes, IReadOnly
         throw new DirectoryNotFoundException($"No data folder with foods.csv at or above {AppContext.BaseDirectory}.");
     }
 
-    private static IReadOnlyList<T> ReadAll<T>(string folder, string kind) =>
-        [.. Directory.EnumerateFiles(Path.Combine(folder, kind), "*.json").Order(StringComparer.Ordinal).Select(ReadOne<T>)];
-
-    private static T ReadOne<T>(string path)
+    private static Protocol ReadProtocol(string path, FoodClasses classes, FoodMatcher foods)
     {
-        try
+        var read = ProtocolFile.Read(File.ReadAllText(path), classes, key => foods.WithKey(key) is not null);
+        return read.Refusal is { } refusal ? throw new InvalidDataException($"{path}: {refusal}") : read.Value;
+    }
+
+    /// <summary>A rule's kind in JSON is the key that the kind gives itself.</summary>
+    private static void TellRulesApart(JsonTypeInfo type)
+    {
+        if (type.Type == typeof(Rule))
         {
-            return JsonSerializer.Deserialize<T>(File.ReadAllText(path), Json) ?? throw new InvalidDataException($"{path} is empty.");
-        }
-        catch (JsonException error)
-        {
-            throw new InvalidDataException($"{path}: {error.Message}", error);
+            type.PolymorphismOptions = new() { TypeDiscriminatorPropertyName = "kind", UnknownDerivedTypeHandling = JsonUnknownDerivedTypeHandling.FailSerialization };
+            foreach (var kind in RuleKinds.All)
+            {
+                type.PolymorphismOptions.DerivedTypes.Add(new(kind.Type, kind.Key));
+            }
         }
     }
 

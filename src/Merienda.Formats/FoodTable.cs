@@ -6,13 +6,18 @@ using Merienda.Core.Foods;
 
 namespace Merienda.Formats;
 
-/// <summary>Reads data/foods.csv and data/food-classes.csv. An empty cell is unknown, never zero.</summary>
+/// <summary>Reads data/foods.csv, data/fodmaps.csv and data/food-classes.csv. An empty cell is unknown, never zero.</summary>
 public static class FoodTable
 {
     private static readonly CsvConfiguration Format = new(CultureInfo.InvariantCulture) { TrimOptions = TrimOptions.Trim };
 
     /// <exception cref="InvalidDataException">A cell is not what its column holds; row, column, value and reason are named.</exception>
-    public static IReadOnlyList<Food> Read(string path, FoodClasses classes) => ReadRows(path, row => new Row(row, path).ToFood(classes));
+    public static IReadOnlyList<Food> Read(string path, string fodmapPath, FoodClasses classes)
+    {
+        var fodmaps = ReadRows(fodmapPath, row => (Food: row["food"]!, Profile: new Row(row, fodmapPath, "food").ToFodmaps())).ToDictionary(row => row.Food, row => row.Profile);
+        var foods = ReadRows(path, row => new Row(row, path, "key").ToFood(classes, fodmaps));
+        return fodmaps.Keys.FirstOrDefault(key => foods.All(food => food.Key != key)) is { } orphan ? throw new InvalidDataException($"{Path.GetFileName(fodmapPath)}, food \"{orphan}\": no such food.") : foods;
+    }
 
     public static FoodClasses ReadClasses(string path) => new(ReadRows(path, row => new FoodClass(row["class"]!, Empty(row["parent"]), row["name"]!, Empty(row["allergen"]))));
 
@@ -32,9 +37,12 @@ public static class FoodTable
 
     private static string? Empty(string? cell) => string.IsNullOrEmpty(cell) ? null : cell;
 
-    private sealed class Row(CsvReader csv, string path)
+    private sealed class Row(CsvReader csv, string path, string keyColumn)
     {
-        public Food ToFood(FoodClasses classes)
+        public FodmapProfile ToFodmaps() =>
+            new(Number("fructans_and_gos_g"), Number("lactose_g"), Number("excess_fructose_g"), Number("sorbitol_g"), Number("mannitol_g"), csv["source"]!, Mark());
+
+        public Food ToFood(FoodClasses classes, IReadOnlyDictionary<string, FodmapProfile> fodmaps)
         {
             var tags = csv["classes"]!.Split(' ', StringSplitOptions.RemoveEmptyEntries);
             if (tags.FirstOrDefault(tag => !classes.Knows(tag)) is { } unknown)
@@ -53,10 +61,13 @@ public static class FoodTable
                 Classes = tags.SelectMany(classes.Upward).ToFrozenSet(),
                 // A tag above another tag of the same food says nothing of its own.
                 Tags = [.. tags.Where(tag => !tags.Any(other => other != tag && classes.Upward(other).Contains(tag)))],
+                Fodmaps = fodmaps.GetValueOrDefault(csv["key"]!),
                 Source = csv["source"]!,
-                Mark = Enum.TryParse<SourceMark>(csv["mark"], out var mark) ? mark : throw Wrong("mark", csv["mark"]!, "a mark is M or C"),
+                Mark = Mark(),
             };
         }
+
+        private SourceMark Mark() => Enum.TryParse<SourceMark>(csv["mark"], out var mark) ? mark : throw Wrong("mark", csv["mark"]!, "a mark is M or C");
 
         private NutrientProfile Profile() => new()
         {
@@ -97,6 +108,6 @@ public static class FoodTable
                 pair => pair.Length == 2 && decimal.TryParse(pair[1], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var grams) && grams > 0 ? grams : throw Wrong("measures", string.Join('=', pair), "a measure is name=grams, above zero"));
 
         private InvalidDataException Wrong(string column, string value, string reason) =>
-            new($"{Path.GetFileName(path)}, row {csv.Parser.Row} ({csv["key"]}), {column} \"{value}\": {reason}.");
+            new($"{Path.GetFileName(path)}, row {csv.Parser.Row} ({csv[keyColumn]}), {column} \"{value}\": {reason}.");
     }
 }

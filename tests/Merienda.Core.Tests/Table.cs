@@ -23,7 +23,7 @@ public static class Table
 
     public static Intake Eat(decimal portions, params string[] lines) => Intake.Of(new Helping("dish", Portion(portions, lines), 1));
 
-    public static RuleContext Context(int openMeals = 0) => new(Data.Scheme("house-points"), Data.Classes, openMeals);
+    public static RuleContext Context(int openMeals = 0) => new(Data.HouseScheme, Data.Classes, openMeals);
 
     public static LimitRule AtMost(Measure measure, decimal most, Period per = Period.Day) => new() { Id = "limit", Measure = measure, Per = per, AtMost = most };
 

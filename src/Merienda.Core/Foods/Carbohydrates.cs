@@ -3,10 +3,10 @@ using Merienda.Core.Quantities;
 namespace Merienda.Core.Foods;
 
 /// <summary>
-/// The three ways to count carbohydrate, converted from the declared basis per 100 g. The basis is part of the input, so that
+/// The four ways to count carbohydrate, converted from the declared basis per 100 g. The basis is part of the input, so that
 /// fibre cannot be taken off a value that never held it, nor polyols twice (domain.md section 2).
 /// </summary>
-public sealed record Carbohydrates(Estimate Total, Estimate Available, Estimate Net)
+public sealed record Carbohydrates(Estimate Total, Estimate Available, Estimate Net, Estimate Uncredited)
 {
     public static Carbohydrates From(Estimate declared, LabelBasis basis, Estimate fibre, Estimate polyols, Estimate erythritol, PolyolCredit credit)
     {
@@ -18,7 +18,8 @@ public sealed record Carbohydrates(Estimate Total, Estimate Available, Estimate 
             _ => (declared + fibre + allPolyols, declared),
         };
         var credited = basis == LabelBasis.AvailableWithoutPolyols ? Estimate.Zero : (polyols * credit.Others) + (erythritol * credit.Erythritol);
-        return new(total, available, Less(available, credited));
+        var uncredited = basis == LabelBasis.AvailableWithoutPolyols ? declared + allPolyols : available;
+        return new(total, available, Less(available, credited), uncredited);
     }
 
     /// <summary>

@@ -37,6 +37,9 @@ public sealed class Food
     /// <summary>The tags as given, without the classes above.</summary>
     public IReadOnlyList<string> Tags { get; init; } = [];
 
+    /// <summary>Published FODMAP content, or null when nobody published it.</summary>
+    public FodmapProfile? Fodmaps { get; init; }
+
     public required string Source { get; init; }
 
     public required SourceMark Mark { get; init; }

@@ -35,6 +35,7 @@ public sealed class FoodNutrition
         per100[(int)Measure.Carbohydrate] = carbohydrates.Total;
         per100[(int)Measure.AvailableCarbohydrate] = carbohydrates.Available;
         per100[(int)Measure.NetCarbohydrate] = carbohydrates.Net;
+        per100[(int)Measure.NetCarbohydrateUncredited] = carbohydrates.Uncredited;
         per100[(int)Measure.Fibre] = fibre;
         per100[(int)Measure.Sugars] = sugars;
         per100[(int)Measure.AddedSugars] = Part(profile.AddedSugars, sugars);

@@ -1,3 +1,5 @@
+using Merienda.Core.Quantities;
+
 namespace Merienda.Core.Foods;
 
 /// <summary>
@@ -29,6 +31,9 @@ public enum Measure
     Alcohol,
     Sodium,
 
+    /// <summary>Available carbohydrate with every polyol in it, also where the label leaves them out: the school that credits none.</summary>
+    NetCarbohydrateUncredited,
+
     /// <summary>Grams of vegetables, which some points schemes credit.</summary>
     Vegetables,
 
@@ -55,6 +60,7 @@ public sealed record MeasureInfo(Measure Measure, string Key, string Name, strin
         new(Measure.Erythritol, "erythritol", "Erythritol", "g", 1),
         new(Measure.Alcohol, "alcohol", "Alcohol", "g", 1),
         new(Measure.Sodium, "sodium", "Sodium", "mg", 0),
+        new(Measure.NetCarbohydrateUncredited, "netCarbohydrateUncredited", "Net carbs, polyols counted", "g", 1),
         new(Measure.Vegetables, "vegetables", "Vegetables", "g", 0),
         new(Measure.Points, "points", "Points", "points", 1),
     ];
@@ -66,9 +72,10 @@ public sealed record MeasureInfo(Measure Measure, string Key, string Name, strin
 
     public static MeasureInfo? WithKey(string key) => All.FirstOrDefault(info => info.Key.Equals(key, StringComparison.OrdinalIgnoreCase));
 
-    /// <summary>The one place where a number is rounded for display: half away from zero, trailing zeros dropped.</summary>
-    public string Show(decimal value) => Math.Round(value, Decimals, MidpointRounding.AwayFromZero).ToString(Decimals == 0 ? "#,0" : "#,0.#", System.Globalization.CultureInfo.InvariantCulture);
+    /// <summary>How its numbers are shown; points stand alone, because their name is said before them.</summary>
+    public Scale Scale { get; } = new(Measure == Measure.Points ? "" : Unit, Decimals);
 
-    /// <summary>With its unit; points stand alone, because their name is said before them.</summary>
-    public string ShowWithUnit(decimal value) => Measure == Measure.Points ? Show(value) : $"{Show(value)} {Unit}";
+    public string Show(decimal value) => Scale.Show(value);
+
+    public string ShowWithUnit(decimal value) => Scale.ShowWithUnit(value);
 }

@@ -30,7 +30,7 @@ public sealed class EaterDay
     /// <summary>Meals from the prep that nothing covers yet.</summary>
     public IReadOnlyList<string> OpenMeals { get; }
 
-    /// <summary>Day rules always; portion and meal rules only where they do not fit.</summary>
+    /// <summary>Day rules always; portion and meal rules only where they do not fit or have something to note.</summary>
     public IReadOnlyList<Finding> Findings { get; }
 
     public Verdict Verdict => Findings.Select(finding => finding.Verdict).RollUp();
@@ -47,7 +47,7 @@ public sealed class EaterDay
     {
         var day = new Intake(Helpings);
         var context = Eater.Rules.Context with { OpenMeals = OpenMeals.Count };
-        foreach (var rule in Eater.Rules.Rules)
+        foreach (var rule in Eater.Rules.On(Date))
         {
             switch (rule.Period)
             {
@@ -55,14 +55,14 @@ public sealed class EaterDay
                     yield return rule.Check(day, context);
                     break;
                 case Period.Meal:
-                    foreach (var finding in Broken(rule, Meals.Where(meal => meal.Helpings.Count > 0).Select(meal => new Intake(meal.Helpings))))
+                    foreach (var finding in Broken(rule, Meals.Where(meal => meal.Helpings.Count > 0).Select(meal => (new Intake(meal.Helpings), meal.Meal))))
                     {
                         yield return finding;
                     }
 
                     break;
                 case Period.Portion:
-                    foreach (var finding in Broken(rule, Helpings.Select(Intake.Of)))
+                    foreach (var finding in Broken(rule, Meals.SelectMany(meal => meal.Helpings.Select(helping => (Intake.Of(helping), meal.Meal)))))
                     {
                         yield return finding;
                     }
@@ -72,6 +72,7 @@ public sealed class EaterDay
         }
     }
 
-    private IEnumerable<Finding> Broken(Rule rule, IEnumerable<Intake> intakes) =>
-        intakes.Select(intake => rule.Check(intake, Eater.Rules.Context)).Where(finding => finding.Verdict != Verdict.Fits);
+    private IEnumerable<Finding> Broken(Rule rule, IEnumerable<(Intake Intake, string Meal)> intakes) => intakes
+        .Select(item => rule.Check(item.Intake, Eater.Rules.Context with { Meal = item.Meal }))
+        .Where(finding => finding.Verdict != Verdict.Fits || finding.Notes.Count > 0);
 }

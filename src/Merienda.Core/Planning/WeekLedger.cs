@@ -10,7 +10,7 @@ public sealed class WeekLedger
     public WeekLedger(IReadOnlyList<DateOnly> days, IReadOnlyList<string> meals, IReadOnlyList<Eater> eaters, IEnumerable<(Cell Cell, Helping Helping)> placed)
     {
         var byCell = placed.ToLookup(item => item.Cell, item => item.Helping);
-        Days = [.. from eater in eaters from day in days select new EaterDay(day, eater, [.. meals.Select(meal => new PlannedMeal(meal, [.. byCell[new Cell(day, meal, eater.Id)]]))])];
+        Days = [.. from eater in eaters from day in days select new EaterDay(day, eater, [.. meals.Select(meal => new PlannedMeal(meal, [.. byCell[new Cell(day, meal, eater.Id)].Select(helping => helping with { At = new Occasion(day, meal) })]))])];
         Weeks = eaters.ToDictionary(eater => eater.Id, CheckWeek);
     }
 
@@ -27,6 +27,8 @@ public sealed class WeekLedger
         var own = Days.Where(day => day.Eater.Id == eater.Id).ToList();
         var week = new Intake([.. own.SelectMany(day => day.Helpings)]);
         var context = eater.Rules.Context with { OpenMeals = own.Sum(day => day.OpenMeals.Count) };
-        return [.. eater.Rules.Rules.Where(rule => rule.Period == Period.Week).Select(rule => rule.Check(week, context))];
+        var days = own.Select(day => new Intake(day.Helpings)).ToList();
+        var rules = eater.Rules.On(own.Count == 0 ? default : own[^1].Date);
+        return [.. rules.Where(rule => rule.Period == Period.Week).Select(rule => rule.Check(week, context)), .. rules.Select(rule => rule.CheckWeek(days, context)).OfType<Finding>()];
     }
 }

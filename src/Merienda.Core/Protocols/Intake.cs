@@ -5,8 +5,21 @@ using Merienda.Core.Recipes;
 namespace Merienda.Core.Protocols;
 
 /// <summary>Some portions of one dish: what a container holds.</summary>
+/// <param name="Name">As a sentence names it: "B Lentil soup".</param>
 /// <param name="Size">Portions, above zero; 1.5 is a portion and a half.</param>
-public sealed record Helping(string Name, PortionProfile Profile, decimal Size);
+public sealed record Helping(string Name, PortionProfile Profile, decimal Size)
+{
+    private readonly string? _dish;
+
+    /// <summary>When it is eaten; null for a recipe that stands in no day yet.</summary>
+    public Occasion? At { get; init; }
+
+    /// <summary>What dish it is, whatever batch it comes from.</summary>
+    public string Dish { get => _dish ?? Name; init => _dish = value; }
+
+    /// <summary>Grams of one line in this helping.</summary>
+    public Estimate GramsOf(int line) => Profile.Lines[line].Grams * (Size / Profile.Portions);
+}
 
 /// <summary>What is eaten on one occasion or over a day or a week, as rules see it: sums with their contributors.</summary>
 public sealed class Intake(IReadOnlyList<Helping> helpings)
@@ -14,6 +27,12 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
     public IReadOnlyList<Helping> Helpings { get; } = helpings;
 
     public static Intake Of(Helping helping) => new([helping]);
+
+    /// <summary>Every line of every helping that is eaten.</summary>
+    public IEnumerable<RecipeLine> Lines => Helpings.SelectMany(helping => helping.Profile.Lines);
+
+    /// <summary>The words of lines that no food was found for, each once.</summary>
+    public IReadOnlyList<string> UnknownLines => [.. Lines.Where(line => line.Food is null).Select(line => line.Read.Text.Trim()).Distinct()];
 
     /// <summary>The sum of an additive measure; points go through <see cref="Points"/>.</summary>
     public Estimate Sum(Measure measure)
@@ -32,13 +51,45 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
         return tally.Plausible;
     }
 
-    /// <summary>The day's points are the sum of rounded helpings (domain.md section 4); helpings of one dish err together, other dishes apart.</summary>
-    public Estimate Points(PointsScheme scheme)
+    /// <summary>The sum of an additive measure over some foods, or over what free amounts leave.</summary>
+    /// <param name="isCounted">Which foods count; a line without a food counts as unknown.</param>
+    public Estimate Sum(Measure measure, IReadOnlyList<FreeFood> free, Func<Food, bool>? isCounted = null)
+    {
+        var shares = FreeAmounts.CountedShares(Helpings, free);
+        return SumLines((helping, at, line) =>
+        {
+            var food = Helpings[at].Profile.Lines[line].Food;
+            var times = food is not null && isCounted?.Invoke(food) == false ? 0 : helping.Size * shares[at][line];
+            return (helping.Profile[line, measure], times);
+        });
+    }
+
+    /// <summary>Grams that go in of the foods that count.</summary>
+    public Estimate GramsOf(Func<Food, bool> isCounted)
     {
         var tally = new Tally();
         foreach (var helping in Helpings)
         {
-            tally.Add(helping.Profile, scheme.PointsOf(helping));
+            for (var line = 0; line < helping.Profile.Lines.Count; line++)
+            {
+                var eaten = helping.Profile.Lines[line];
+                if (eaten.Food is null || isCounted(eaten.Food))
+                {
+                    tally.Add(eaten, helping.GramsOf(line));
+                }
+            }
+        }
+
+        return tally.Plausible;
+    }
+
+    /// <summary>The day's points are the sum of rounded helpings (domain.md section 4); helpings of one dish err together, other dishes apart.</summary>
+    public Estimate Points(PointsScheme scheme)
+    {
+        var tally = new Tally();
+        foreach (var (helping, points) in scheme.PointsOf(Helpings))
+        {
+            tally.Add(helping.Profile, points);
         }
 
         return tally.Plausible;
@@ -48,19 +99,36 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
         measure != Measure.Points ? Sum(measure) : scheme is null ? Estimate.Unknown : Points(scheme);
 
     /// <summary>Who brings how much, in falling order: the ingredients of a single dish, the dishes of several.</summary>
-    public IReadOnlyList<Contributor> Contributors(Measure measure, PointsScheme? scheme) =>
-        [.. (Helpings.Count == 1 ? Ingredients(Helpings[0], measure, scheme) : Dishes(measure, scheme)).Where(item => item.Amount != 0).OrderByDescending(item => item.Amount).ThenBy(item => item.Name, StringComparer.Ordinal)];
+    public IReadOnlyList<Contributor> Contributors(Measure measure, PointsScheme? scheme) => measure == Measure.Points && Helpings.Count > 1
+        ? Ordered(scheme?.PointsOf(Helpings).Select(item => new Contributor(item.Helping.Name, item.Points.Best)) ?? [])
+        : Contributors((helping, line) => measure == Measure.Points ? scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0 : helping.Profile[line, measure].Best);
 
-    private IEnumerable<Contributor> Dishes(Measure measure, PointsScheme? scheme) => Helpings
-        .GroupBy(helping => helping.Name)
-        .Select(dish => new Contributor(dish.Key, dish.Sum(helping => measure == Measure.Points ? scheme?.PointsOf(helping).Best ?? 0 : helping.Profile.Total(measure).Best * helping.Size)));
+    /// <param name="ofLine">What one line brings to one portion of the helping.</param>
+    public IReadOnlyList<Contributor> Contributors(Func<Helping, int, decimal> ofLine) => Ordered(Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count)
+        .Select(line => new Contributor(Helpings.Count == 1 ? helping.Profile.Lines[line].Name : helping.Name, helping.Size * ofLine(helping, line)))));
 
-    private static IEnumerable<Contributor> Ingredients(Helping helping, Measure measure, PointsScheme? scheme)
+    private static IReadOnlyList<Contributor> Ordered(IEnumerable<Contributor> parts) => [.. parts
+        .GroupBy(item => item.Name)
+        .Select(item => new Contributor(item.Key, item.Sum(part => part.Amount)))
+        .Where(item => item.Amount != 0).OrderByDescending(item => item.Amount).ThenBy(item => item.Name, StringComparer.Ordinal)];
+
+    private Estimate SumLines(Func<Helping, int, int, (LineAmount Amount, decimal Times)> of)
     {
-        var profile = helping.Profile;
-        return Enumerable.Range(0, profile.Lines.Count)
-            .Select(line => (profile.Lines[line].Name, Amount: helping.Size * (measure == Measure.Points ? scheme?.UnroundedPointsOfLine(profile, line) ?? 0 : profile[line, measure].Best)))
-            .GroupBy(item => item.Name)
-            .Select(item => new Contributor(item.Key, item.Sum(line => line.Amount)));
+        var tally = new Tally();
+        for (var at = 0; at < Helpings.Count; at++)
+        {
+            for (var line = 0; line < Helpings[at].Profile.Lines.Count; line++)
+            {
+                var (amount, times) = of(Helpings[at], at, line);
+                tally.AddBest(amount.Best * times, amount.IsOpen && times > 0);
+                if (Helpings[at].Profile.Lines[line] is { Food: { } food } eaten)
+                {
+                    tally.AddWidth(food, amount.FoodBelow * times, amount.FoodAbove * times);
+                    tally.AddWidth(eaten, amount.AmountBelow * times, amount.AmountAbove * times);
+                }
+            }
+        }
+
+        return tally.Plausible;
     }
 }

@@ -12,59 +12,112 @@ public enum PointsRounding
     Nothing,
 }
 
-/// <summary>Points for each unit of a measure; a credit has a negative value and may have a most it takes off a portion.</summary>
-/// <param name="PointsPerUnit">Points per kcal, gram or milligram of the measure.</param>
+/// <summary>Points for each unit of a measure or each gram of a food class; a credit has a negative value and may have a most it takes off a portion.</summary>
+/// <param name="Measure">What is counted; null when a class is.</param>
+/// <param name="PointsPerUnit">Points per kcal, gram or milligram of the measure, or per gram of the class.</param>
 /// <param name="MostCredit">Most points that a credit takes off one portion, as a positive number; null for no end.</param>
-public sealed record PointsCoefficient(Measure Measure, decimal PointsPerUnit, decimal? MostCredit = null);
+/// <param name="Class">Key of the food class whose grams are counted; null when a measure is.</param>
+public sealed record PointsCoefficient(Measure? Measure, decimal PointsPerUnit, decimal? MostCredit = null, string? Class = null);
+
+/// <summary>Points as printed on a packet for a stated serving; they win over the formula.</summary>
+/// <param name="Points">Points of the serving, zero or more.</param>
+/// <param name="Grams">The serving, above zero.</param>
+public sealed record TypedPoints(string Food, decimal Points, decimal Grams);
 
 /// <summary>A points scheme as a moderator edits it. Points are never below zero a portion and round half up to whole steps.</summary>
 /// <param name="Step">Rounding step, above zero: 0.5 for half points.</param>
-/// <param name="FreeFoods">Keys of foods that add and subtract nothing in points and keep their kcal.</param>
-public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCoefficient> Coefficients, decimal Step, PointsRounding Rounding, IReadOnlySet<string> FreeFoods)
+/// <param name="Free">Foods that add and subtract nothing in points and keep their kcal, wholly or up to an amount.</param>
+/// <param name="Typed">Foods whose points were typed from a packet.</param>
+public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCoefficient> Coefficients, decimal Step, PointsRounding Rounding, IReadOnlyList<FreeFood> Free, IReadOnlyList<TypedPoints> Typed)
 {
     /// <summary>Points of one helping, rounded as the scheme says.</summary>
     public Estimate PointsOf(Helping helping) => PointsOf(helping, Rounding);
 
     /// <summary>Points of one helping under another rounding, for the sheet that shows them side by side.</summary>
-    public Estimate PointsOf(Helping helping, PointsRounding rounding)
-    {
-        if (rounding != PointsRounding.Ingredient)
-        {
-            var whole = Evaluate(measure => SumWithoutFree(helping, measure));
-            return rounding == PointsRounding.Portion ? Rounded(whole) : whole;
-        }
+    public Estimate PointsOf(Helping helping, PointsRounding rounding) => PointsOf(helping, rounding, Free.Count == 0 ? null : FreeAmounts.CountedShares([helping], Free)[0]);
 
-        // Rounded ingredients add plainly: each was judged for itself, as on a list of points.
-        return Enumerable.Range(0, helping.Profile.Lines.Count)
-            .Where(line => !IsFree(helping.Profile.Lines[line]))
-            .Select(line => Rounded(Evaluate(measure => helping.Profile[line, measure].Estimate * helping.Size)))
-            .Aggregate(Estimate.Zero, (sum, points) => sum + points);
+    /// <summary>Points of each helping of a meal, a day or a week; what is free is used up across them.</summary>
+    public IEnumerable<(Helping Helping, Estimate Points)> PointsOf(IReadOnlyList<Helping> helpings)
+    {
+        var shares = Free.Count == 0 ? null : FreeAmounts.CountedShares(helpings, Free);
+        return helpings.Select((helping, at) => (helping, PointsOf(helping, Rounding, shares?[at])));
     }
 
     /// <summary>Points that one line brings to one portion, before any rounding; a credit shows as a negative number.</summary>
-    public decimal UnroundedPointsOfLine(PortionProfile profile, int line) =>
-        IsFree(profile.Lines[line]) ? 0 : Coefficients.Sum(coefficient => coefficient.PointsPerUnit * profile[line, coefficient.Measure].Best);
-
-    private bool IsFree(RecipeLine line) => line.Food is { } food && FreeFoods.Contains(food.Key);
-
-    private Estimate SumWithoutFree(Helping helping, Measure measure)
+    public decimal UnroundedPointsOfLine(PortionProfile profile, int line)
     {
-        if (FreeFoods.Count == 0)
-        {
-            return helping.Profile.Total(measure) * helping.Size;
-        }
-
-        var counted = PortionProfile.Of(helping.Profile.Lines.Where(line => !IsFree(line)), helping.Profile.Portions);
-        return counted.Total(measure) * helping.Size;
+        var counted = Free.Count == 0 ? 1 : FreeAmounts.CountedShares([new Helping("", profile, 1)], Free)[0][line];
+        var eaten = profile.Lines[line];
+        return counted * (TypedFor(eaten) is { } typed
+            ? eaten.Grams.Best / profile.Portions * typed.Points / typed.Grams
+            : Coefficients.Sum(coefficient => coefficient.PointsPerUnit * AmountOf(coefficient, profile, line).Best));
     }
 
-    private Estimate Evaluate(Func<Measure, Estimate> amountOf)
+    private Estimate PointsOf(Helping helping, PointsRounding rounding, decimal[]? counted)
+    {
+        var profile = helping.Profile;
+        if (rounding == PointsRounding.Ingredient)
+        {
+            // Rounded ingredients add plainly: each was judged for itself, as on a list of points.
+            return Enumerable.Range(0, profile.Lines.Count)
+                .Where(line => counted?[line] is null or > 0)
+                .Select(line => Rounded(PointsOfLine(helping, line, counted?[line] ?? 1)))
+                .Aggregate(Estimate.Zero, (sum, points) => sum + points);
+        }
+
+        var whole = counted is null && Typed.Count == 0 && Coefficients.All(coefficient => coefficient.Class is null)
+            ? Evaluate(coefficient => profile.Total(coefficient.Measure!.Value) * helping.Size)
+            : Evaluate(coefficient => SumOf(coefficient, helping, counted)) + TypedPoints(helping, counted);
+        return rounding == PointsRounding.Portion ? Rounded(whole) : whole;
+    }
+
+    private Estimate PointsOfLine(Helping helping, int line, decimal counted) => TypedFor(helping.Profile.Lines[line]) is { } typed
+        ? helping.GramsOf(line) * (counted * typed.Points / typed.Grams)
+        : Evaluate(coefficient => AmountOf(coefficient, helping.Profile, line) * (helping.Size * counted));
+
+    private Estimate SumOf(PointsCoefficient coefficient, Helping helping, decimal[]? counted) => Over(helping, (tally, line) =>
+    {
+        if (TypedFor(helping.Profile.Lines[line]) is null)
+        {
+            tally.Add(helping.Profile.Lines[line], AmountOf(coefficient, helping.Profile, line) * (helping.Size * (counted?[line] ?? 1)));
+        }
+    });
+
+    private Estimate TypedPoints(Helping helping, decimal[]? counted) => Over(helping, (tally, line) =>
+    {
+        if (TypedFor(helping.Profile.Lines[line]) is { } typed)
+        {
+            tally.Add(helping.Profile.Lines[line], helping.GramsOf(line) * ((counted?[line] ?? 1) * typed.Points / typed.Grams));
+        }
+    });
+
+    private static Estimate Over(Helping helping, Action<Tally, int> add)
+    {
+        var tally = new Tally();
+        for (var line = 0; line < helping.Profile.Lines.Count; line++)
+        {
+            add(tally, line);
+        }
+
+        return tally.Plausible;
+    }
+
+    private static Estimate AmountOf(PointsCoefficient coefficient, PortionProfile profile, int line) => coefficient switch
+    {
+        { Measure: { } measure } => profile[line, measure].Estimate,
+        _ when profile.Lines[line].Food is { } food && !food.Is(coefficient.Class!) => Estimate.Zero,
+        _ => profile.Lines[line].Grams * (1 / profile.Portions),
+    };
+
+    private TypedPoints? TypedFor(RecipeLine line) => Typed.Count == 0 || line.Food is not { } food ? null : Typed.FirstOrDefault(typed => typed.Food == food.Key);
+
+    private Estimate Evaluate(Func<PointsCoefficient, Estimate> amountOf)
     {
         decimal low = 0, best = 0;
         decimal? high = 0;
         foreach (var coefficient in Coefficients)
         {
-            var amount = amountOf(coefficient.Measure);
+            var amount = amountOf(coefficient);
             if (coefficient.PointsPerUnit >= 0)
             {
                 low += coefficient.PointsPerUnit * amount.Low;

@@ -16,18 +16,18 @@ public enum Period
 /// <param name="Scheme">The points scheme in force, or null when the protocol has none.</param>
 /// <param name="Classes">The class tree, for the names in sentences.</param>
 /// <param name="OpenMeals">Meals of the period that nothing covers yet: a floor that is not reached is then not broken but open.</param>
-public sealed record RuleContext(PointsScheme? Scheme, FoodClasses Classes, int OpenMeals = 0);
+/// <param name="Meal">The meal that a portion or a meal is meant for; null when nobody said.</param>
+public sealed record RuleContext(PointsScheme? Scheme, FoodClasses Classes, int OpenMeals = 0, string? Meal = null);
 
-/// <summary>
-/// A rule is data; each kind is one class that turns an intake into a finding. A new kind is a new file and one line here.
-/// </summary>
-[JsonPolymorphic(TypeDiscriminatorPropertyName = "kind", UnknownDerivedTypeHandling = JsonUnknownDerivedTypeHandling.FailSerialization)]
-[JsonDerivedType(typeof(LimitRule), "limit")]
-[JsonDerivedType(typeof(ExclusionRule), "exclusion")]
+/// <summary>A rule is data; each kind is one class that turns an intake into a finding and describes itself (docs/adding-a-rule.md).</summary>
 public abstract record Rule
 {
     /// <summary>Unique within its protocol, kebab-case.</summary>
     public required string Id { get; init; }
+
+    /// <summary>What the kind's editor, schema and documentation are made from.</summary>
+    [JsonIgnore]
+    public abstract RuleKind Kind { get; }
 
     /// <summary>The period the rule is counted over.</summary>
     [JsonIgnore]
@@ -45,4 +45,11 @@ public abstract record Rule
     /// <summary>Judges one portion of a recipe on its own, before it stands in any day (domain.md section 6).</summary>
     /// <param name="mealShare">The eater's share of the day at the recipe's meal, 0 to 1, or null when nobody split the day.</param>
     public abstract Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context);
+
+    /// <summary>What a rule that counts by the day has to say of a whole week; null when nothing.</summary>
+    /// <param name="days">The week's days in order, empty ones too.</param>
+    public virtual Finding? CheckWeek(IReadOnlyList<Intake> days, RuleContext context) => null;
+
+    /// <summary>The rule while a challenge tries out some classes or sub-groups, or once they were found to be tolerated.</summary>
+    public virtual Rule Allowing(IReadOnlySet<string> keys) => this;
 }

@@ -5,7 +5,7 @@ namespace Merienda.Core.Tests.Protocols;
 
 public class ExclusionRuleTests
 {
-    private static ExclusionRule Rule(string protocol) => Data.Protocol(protocol)!.Rules.OfType<ExclusionRule>().Single();
+    private static ExclusionRule Rule(string protocol) => Data.Protocol(protocol)!.RulesWith(new Dictionary<string, string>()).OfType<ExclusionRule>().Single();
 
     [Theory]
     [InlineData("vegan", "200 g tofu", Verdict.Fits)]

@@ -6,7 +6,7 @@ namespace Merienda.Core.Tests.Protocols;
 /// <summary>House points (domain.md section 4): kcal/60 + 1 per 5 g added sugars + 1 per 5 g alcohol − ½ per 80 g vegetables, at most −1 a portion, in half steps.</summary>
 public class PointsSchemeTests
 {
-    private static readonly PointsScheme House = Data.Scheme("house-points")!;
+    private static readonly PointsScheme House = Data.HouseScheme;
 
     private static Helping One(params string[] lines) => new("dish", Portion(1, lines), 1);
 
@@ -62,7 +62,7 @@ public class PointsSchemeTests
     [Fact]
     public void A_free_food_neither_adds_nor_gives_back()
     {
-        var free = House with { FreeFoods = new HashSet<string> { "olive-oil", "courgette" } };
+        var free = House with { Free = [new("olive-oil"), new("courgette")] };
         Assert.Equal(House.PointsOf(One("200 g cod")).Best, free.PointsOf(One("200 g cod", "30 g olive oil", "200 g courgette")).Best);
     }
 

@@ -1,0 +1,86 @@
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Foods;
+
+/// <summary>The FODMAP sub-groups that have a cut-off of their own; fructans and GOS share one (domain.md section 5).</summary>
+public enum FodmapGroup
+{
+    Fructans,
+    Lactose,
+    ExcessFructose,
+    Sorbitol,
+    Mannitol,
+}
+
+/// <summary>Published FODMAP content in g per 100 g as eaten; null is unknown. Excess fructose is fructose less glucose, not below zero.</summary>
+/// <param name="Fructans">Fructans and GOS together.</param>
+public sealed record FodmapProfile(decimal? Fructans, decimal? Lactose, decimal? ExcessFructose, decimal? Sorbitol, decimal? Mannitol, string Source, SourceMark Mark)
+{
+    public decimal? this[FodmapGroup group] => group switch
+    {
+        FodmapGroup.Fructans => Fructans,
+        FodmapGroup.Lactose => Lactose,
+        FodmapGroup.ExcessFructose => ExcessFructose,
+        FodmapGroup.Sorbitol => Sorbitol,
+        _ => Mannitol,
+    };
+}
+
+/// <summary>What a food holds of a sub-group per 100 g, published or within its natural bounds.</summary>
+/// <param name="IsKnown">False when only the bounds are known: all carbohydrate could be of the sub-group.</param>
+public readonly record struct FodmapContent(Estimate PerHundredGrams, bool IsKnown);
+
+public static class Fodmaps
+{
+    public static readonly IReadOnlyList<FodmapGroup> Groups = Enum.GetValues<FodmapGroup>();
+
+    public static string NameOf(FodmapGroup group) => group switch
+    {
+        FodmapGroup.Fructans => "fructans and GOS",
+        FodmapGroup.Lactose => "lactose",
+        FodmapGroup.ExcessFructose => "excess fructose",
+        FodmapGroup.Sorbitol => "sorbitol",
+        _ => "mannitol",
+    };
+
+    /// <summary>
+    /// Without a published value a sub-group lies between nothing and the food's carbohydrate (excess fructose: its sugars). Lactose occurs in milk only.
+    /// Declared polyols bound nothing: tables seldom analyse the sorbitol and mannitol of plants.
+    /// </summary>
+    public static FodmapContent ContentOf(Food food, FodmapGroup group)
+    {
+        if (food.Fodmaps?[group] is { } published)
+        {
+            return new(Estimate.Around(published, Food.TableSpread), true);
+        }
+
+        if (group == FodmapGroup.Lactose && !food.Is("dairy"))
+        {
+            return new(Estimate.Zero, true);
+        }
+
+        var room = food.Nutrition[group is FodmapGroup.Lactose or FodmapGroup.ExcessFructose ? Measure.Sugars : Measure.Carbohydrate];
+        return room.High is { } most ? new(Estimate.Within(0, most), most == 0) : new(Estimate.Unknown, false);
+    }
+
+    /// <summary>
+    /// Cut-off in g per food per sitting; a dose fits when it is less: Varney et al. 2017, J Gastroenterol Hepatol 32 S1, from memory [M].
+    /// </summary>
+    public static decimal CutOff(Food food, FodmapGroup group) => group switch
+    {
+        FodmapGroup.Fructans => IsGrainLike(food) ? 0.30m : 0.20m,
+        FodmapGroup.Lactose => 1m,
+        FodmapGroup.ExcessFructose => IsFresh(food) && IsOnlyExcessFructose(food) ? 0.40m : 0.15m,
+        _ => 0.20m,
+    };
+
+    /// <summary>Sorbitol and mannitol of one food together, g per sitting, less than: same source [M].</summary>
+    public const decimal PolyolsTogether = 0.40m;
+
+    private static bool IsGrainLike(Food food) => food.Is("grain") || food.Is("legume") || food.Is("tree-nut") || food.Is("seed");
+
+    private static bool IsFresh(Food food) => food.Is("fruit") || food.Is("vegetable");
+
+    // The higher cut-off holds when no other sub-group is there; an unknown one may be.
+    private static bool IsOnlyExcessFructose(Food food) => Groups.Where(group => group != FodmapGroup.ExcessFructose).All(group => ContentOf(food, group).PerHundredGrams.High == 0);
+}

@@ -1,0 +1,86 @@
+using Merienda.Core.Foods;
+
+namespace Merienda.Core.Protocols;
+
+/// <summary>A protocol as one eater follows it.</summary>
+/// <param name="Chosen">Options by choice id; the first of each choice where none is named.</param>
+/// <param name="Plan">The way through its phases; null when the protocol has none or nobody started.</param>
+public sealed record FollowedProtocol(Protocol Protocol, IReadOnlyDictionary<string, string> Chosen, PhasePlan? Plan = null);
+
+/// <summary>What an eater states apart from any protocol.</summary>
+/// <param name="Allergies">Keys of classes: hard stops.</param>
+/// <param name="Dislikes">Keys of classes or foods.</param>
+public sealed record PersonalLimits(IReadOnlyList<string> Allergies, IReadOnlyList<Acceptance> Accepted, IReadOnlyList<string> Dislikes)
+{
+    public static readonly PersonalLimits None = new([], [], []);
+}
+
+/// <summary>Everything that holds for one eater: the rules of all followed protocols with the allowances filled in, allergies and dislikes.</summary>
+public sealed class EaterRules
+{
+    private readonly IReadOnlyList<FollowedProtocol> _followed;
+    private readonly ILookup<(string Protocol, string Rule), Allowance> _stated;
+    private readonly List<Rule> _personal = [];
+    private readonly bool _isDated;
+
+    /// <param name="today">The local date that undated questions are asked on: which stage, which phase.</param>
+    public EaterRules(IEnumerable<FollowedProtocol> followed, IEnumerable<Allowance> allowances, PersonalLimits personal, PointsScheme houseScheme, FoodClasses classes, DateOnly today)
+    {
+        _followed = [.. followed];
+        _stated = allowances.ToLookup(item => (item.Protocol, item.Rule));
+        if (personal.Allergies.Count > 0)
+        {
+            _personal.Add(new AllergyRule { Id = "allergy", Classes = personal.Allergies, Accepted = personal.Accepted });
+        }
+
+        if (personal.Dislikes.Count > 0)
+        {
+            _personal.Add(new DislikeRule { Id = "dislikes", Of = personal.Dislikes });
+        }
+
+        _isDated = _followed.Any(item => item.Plan is not null) || _stated.Any(item => item.Any(stated => stated.From != default));
+        Context = new(_followed.Select(item => item.Protocol.Scheme).OfType<PointsScheme>().FirstOrDefault() ?? houseScheme, classes);
+        Rules = _isDated ? RulesOn(today) : Assemble(null);
+    }
+
+    /// <summary>Rules that stand alone, for a check without a protocol.</summary>
+    public EaterRules(IEnumerable<Rule> rules, RuleContext context)
+    {
+        (_followed, _stated, Context) = ([], Enumerable.Empty<Allowance>().ToLookup(item => (item.Protocol, item.Rule)), context);
+        Rules = [.. rules];
+        _personal.AddRange(Rules);
+    }
+
+    /// <summary>The rules as they hold today.</summary>
+    public IReadOnlyList<Rule> Rules { get; }
+
+    public RuleContext Context { get; }
+
+    /// <summary>The rules as they hold on a date: a stage's numbers, a phase's restrictions.</summary>
+    public IReadOnlyList<Rule> On(DateOnly date) => _isDated ? RulesOn(date) : Rules;
+
+    /// <summary>One portion of a recipe against every rule (domain.md section 6).</summary>
+    public IReadOnlyList<Finding> CheckPortion(Intake portion, decimal? mealShare, string? meal = null)
+    {
+        var context = Context with { Meal = meal };
+        return [.. Rules.Select(rule => rule.CheckPortion(portion, mealShare, context))];
+    }
+
+    /// <summary>Why a portion may not be placed for this eater at all; null when nothing stops it.</summary>
+    public Finding? HardStop(Intake portion) => _personal.OfType<AllergyRule>().Select(rule => rule.Check(portion, Context)).FirstOrDefault(finding => finding.Verdict != Verdict.Fits);
+
+    private IReadOnlyList<Rule> RulesOn(DateOnly date) => Assemble(date);
+
+    private IReadOnlyList<Rule> Assemble(DateOnly? date) => [.. _personal, .. _followed.SelectMany(followed =>
+    {
+        var allowed = followed is { Plan: { } plan, Protocol.Phases: { } schedule } && date is { } day ? PhaseCalendar.On(plan, schedule, day).Allowed : null;
+        return followed.Protocol.RulesWith(followed.Chosen).Select(rule =>
+        {
+            var stated = rule is BoundedRule bounded ? bounded.With(StatedFor(followed.Protocol.Id, rule.Id, date)) : rule;
+            return allowed is null ? stated : stated.Allowing(allowed);
+        });
+    })];
+
+    private Allowance? StatedFor(string protocol, string rule, DateOnly? date) =>
+        _stated[(protocol, rule)].Where(item => date is null || item.From <= date).MaxBy(item => item.From);
+}

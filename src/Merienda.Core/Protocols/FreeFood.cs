@@ -1,0 +1,48 @@
+namespace Merienda.Core.Protocols;
+
+/// <summary>A food that is not counted, wholly or up to an amount that is used up over a portion, a meal or a day (domain.md section 4).</summary>
+/// <param name="Food">Key of the food: free status belongs to the product, not to a word.</param>
+/// <param name="UpTo">Grams that are free; null for any amount.</param>
+/// <param name="Per">What the amount is used up over.</param>
+public sealed record FreeFood(string Food, decimal? UpTo = null, Period Per = Period.Portion);
+
+/// <summary>Works out which share of each line counts once the free amounts are used up, in the order of eating and unrounded.</summary>
+public static class FreeAmounts
+{
+    /// <returns>For each helping the counted share of each line, 0 to 1.</returns>
+    public static decimal[][] CountedShares(IReadOnlyList<Helping> helpings, IReadOnlyList<FreeFood> free)
+    {
+        var byFood = free.ToDictionary(item => item.Food);
+        var used = new Dictionary<(string Food, object Over), decimal>();
+        var shares = helpings.Select(helping => Enumerable.Repeat(1m, helping.Profile.Lines.Count).ToArray()).ToArray();
+        foreach (var at in Enumerable.Range(0, helpings.Count).OrderBy(index => helpings[index].At?.Order ?? 0))
+        {
+            var helping = helpings[at];
+            for (var line = 0; line < helping.Profile.Lines.Count; line++)
+            {
+                if (helping.Profile.Lines[line] is { Food: { } food } eaten && byFood.TryGetValue(food.Key, out var rule))
+                {
+                    shares[at][line] = rule.UpTo is { } most ? Counted(eaten.Grams.Best * helping.Size / helping.Profile.Portions, most, (food.Key, Over(rule.Per, helping, at)), used) : 0;
+                }
+            }
+        }
+
+        return shares;
+    }
+
+    private static decimal Counted(decimal grams, decimal most, (string, object) over, Dictionary<(string, object), decimal> used)
+    {
+        var left = most - used.GetValueOrDefault(over);
+        var taken = Math.Min(left, grams);
+        used[over] = used.GetValueOrDefault(over) + taken;
+        return grams == 0 ? 1 : (grams - taken) / grams;
+    }
+
+    private static object Over(Period per, Helping helping, int at) => (per, helping.At) switch
+    {
+        (Period.Portion, _) => at,
+        (Period.Meal, { } occasion) => occasion,
+        (Period.Day, { } occasion) => occasion.Date,
+        _ => "all",
+    };
+}

@@ -1,0 +1,140 @@
+using System.Text.Json.Serialization;
+using Merienda.Core.Foods;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Protocols;
+
+/// <summary>
+/// Each food's dose of each sub-group stays below its cut-off at a sitting (Varney et al. 2017, from memory [M]); how doses stack over a meal is a note, never a verdict
+/// (domain.md section 5). A food without published data can't be told, unless all its carbohydrate stays below.
+/// </summary>
+public sealed record FodmapRule : Rule
+{
+    public static readonly RuleKind Described = new("fodmap", "FODMAP dose", "Keeps each food's dose of each FODMAP sub-group below its cut-off at a sitting.",
+        "{name}: every food below the cut-off for {groups} at a meal",
+        [RuleField.Name, new("groups", "sub-groups", RuleFieldType.Choices, "Sub-groups that are held to their cut-offs; those found to be tolerated are left out.", IsRequired: true,
+            Options: [.. Fodmaps.Groups.Select(group => new FieldOption(KeyOf(group), Fodmaps.NameOf(group)))])],
+        new FodmapRule { Id = "fodmaps", Name = "FODMAPs", Groups = [.. Fodmaps.Groups.Select(KeyOf)] });
+
+    public static readonly IReadOnlyList<string> GroupKeys = [.. Fodmaps.Groups.Select(KeyOf)];
+
+    public required string Name { get; init; }
+
+    /// <summary>Keys of the sub-groups that are restricted.</summary>
+    public required IReadOnlyList<string> Groups { get; init; }
+
+    [JsonIgnore]
+    public override RuleKind Kind => Described;
+
+    [JsonIgnore]
+    public override Period Period => Period.Meal;
+
+    [JsonIgnore]
+    public override string Title => Name;
+
+    public override string Sentence(FoodClasses classes) => Groups.Count == 0
+        ? $"{Name}: no sub-group is restricted any more"
+        : $"{Name}: every food below the cut-off for {string.Join(", ", Restricted.Select(Fodmaps.NameOf))} at a meal";
+
+    public override Rule Allowing(IReadOnlySet<string> keys) => this with { Groups = [.. Groups.Where(key => !keys.Contains(key))] };
+
+    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
+
+    public override Finding Check(Intake intake, RuleContext context)
+    {
+        var doses = Doses(intake);
+        var verdict = doses.Select(dose => dose.Verdict).Append(intake.UnknownLines.Count > 0 ? Verdict.CannotTell : Verdict.Fits).RollUp();
+        var worst = doses.Where(dose => dose.Verdict == verdict).OrderByDescending(dose => dose.OfCutOff).ToList();
+        IReadOnlyList<Contributor> contributors = [.. doses.Where(dose => dose.Verdict != Verdict.Fits).OrderByDescending(dose => dose.Verdict).ThenByDescending(dose => dose.OfCutOff).Select(dose => new Contributor(dose.Food, 0)).DistinctBy(item => item.Name)];
+        return new(Id, Name, verdict, null, null, null, contributors, Because(verdict, worst, intake)) { Cure = Cure(verdict, doses), Notes = [.. Stacking(doses)] };
+    }
+
+    private static string KeyOf(FodmapGroup group) => group == FodmapGroup.ExcessFructose ? "excessFructose" : group.ToString().ToLowerInvariant();
+
+    private IEnumerable<FodmapGroup> Restricted => Fodmaps.Groups.Where(group => Groups.Contains(KeyOf(group)));
+
+    private List<FodmapDose> Doses(Intake intake)
+    {
+        var restricted = Restricted.ToList();
+        var foods = intake.Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count).Select(line => (helping.Profile.Lines[line].Food, Grams: helping.GramsOf(line))))
+            .Where(item => item.Food is not null).GroupBy(item => item.Food!, item => item.Grams);
+        return [.. foods.SelectMany(food => Of(food.Key, food.Aggregate(Estimate.Zero, (sum, grams) => sum + grams), restricted))];
+    }
+
+    private static IEnumerable<FodmapDose> Of(Food food, Estimate grams, List<FodmapGroup> restricted)
+    {
+        var doses = restricted.Select(group => FodmapDose.Of(food, group, grams)).ToList();
+        var polyols = doses.Where(dose => dose.Group is FodmapGroup.Sorbitol or FodmapGroup.Mannitol).ToList();
+        // Each polyol has its own cut-off and both together have another one.
+        return polyols.Count < 2 ? doses : doses.Append(new FodmapDose(food.Name, FodmapGroup.Sorbitol, "polyols together", polyols[0].Dose + polyols[1].Dose, Fodmaps.PolyolsTogether, polyols.All(dose => dose.IsKnown)) { IsTogether = true });
+    }
+
+    private string Because(Verdict verdict, List<FodmapDose> worst, Intake intake)
+    {
+        if (verdict == Verdict.Fits)
+        {
+            return Groups.Count == 0 ? $"{Name}: no sub-group is restricted any more." : $"{Name}: every food stays below its cut-offs.";
+        }
+
+        if (worst.Count == 0)
+        {
+            return $"{Name}: nobody knows what \"{string.Join("\" and \"", intake.UnknownLines.Take(3))}\" is.";
+        }
+
+        var named = worst.DistinctBy(dose => dose.Food).Take(2).ToList();
+        return verdict switch
+        {
+            Verdict.Breaks => $"{Name}: {string.Join(" and ", named.Select(dose => $"{dose.Food} {Show(dose.Dose.Best)} g of {dose.Substance}, not less than {dose.CutOff:0.00} g"))} at a sitting.",
+            Verdict.CannotTell => $"{Name}: no published value for {string.Join(" and ", named.Select(dose => $"{dose.Substance} in {dose.Food}"))}.",
+            _ => $"{Name}: {string.Join(" and ", named.Select(dose => $"{dose.Food} {Show(dose.Dose.Best)} g of {dose.Substance} (between {Show(dose.Dose.Low)} and {Show(dose.Dose.High ?? 0)})"))} is too close to less than {named[0].CutOff:0.00} g at a sitting.",
+        };
+    }
+
+    private static string? Cure(Verdict verdict, List<FodmapDose> doses)
+    {
+        if (verdict is not (Verdict.Breaks or Verdict.TooClose) || doses.Any(dose => dose.Dose.High is null))
+        {
+            return null;
+        }
+
+        var tightest = doses.Where(dose => dose.IsKnown && dose.Dose.High >= dose.CutOff).MaxBy(dose => dose.Dose.High / dose.CutOff)!;
+        var share = Math.Floor(tightest.CutOff / tightest.Dose.High!.Value * 20) / 20;
+        // A dose must be less than its cut-off, not equal to it.
+        share -= share * tightest.Dose.High.Value >= tightest.CutOff ? 0.05m : 0;
+        return share > 0 ? $"{share:0.##} of the portion stays below, as far as {tightest.Food} goes" : $"no {tightest.Food}";
+    }
+
+    private static IEnumerable<string> Stacking(List<FodmapDose> doses) => doses.Where(dose => !dose.IsTogether && dose.IsKnown).GroupBy(dose => dose.Group)
+        .Select(group => (Group: group.Key, Sum: group.Sum(dose => dose.OfCutOff), Of: group.Where(dose => dose.OfCutOff > 0).OrderByDescending(dose => dose.OfCutOff).Take(3)))
+        .Where(stack => stack.Sum > 1 && stack.Of.Count() > 1)
+        .Select(stack => $"{char.ToUpperInvariant(Fodmaps.NameOf(stack.Group)[0])}{Fodmaps.NameOf(stack.Group)[1..]} stack to {stack.Sum:0.0} of a cut-off over the meal: {string.Join(", ", stack.Of.Select(dose => $"{dose.Food} {dose.OfCutOff:0.0}"))}.");
+
+    private static string Show(decimal grams) => grams.ToString("0.00");
+
+    /// <summary>What one food brings of one sub-group at a sitting, g.</summary>
+    private sealed record FodmapDose(string Food, FodmapGroup Group, string Substance, Estimate Dose, decimal CutOff, bool IsKnown)
+    {
+        public bool IsTogether { get; init; }
+
+        public decimal OfCutOff => Dose.Best / CutOff;
+
+        /// <summary>A dose fits when it is less than the cut-off; unknown content fits only when all of it would.</summary>
+        public Verdict Verdict => Dose switch
+        {
+            { High: { } high } when high < CutOff => Verdict.Fits,
+            _ when !IsKnown || Dose.IsOpen => Verdict.CannotTell,
+            { Low: var low } when low >= CutOff => Verdict.Breaks,
+            _ => Verdict.TooClose,
+        };
+
+        public static FodmapDose Of(Food food, FodmapGroup group, Estimate grams)
+        {
+            var content = Fodmaps.ContentOf(food, group);
+            var perHundred = content.PerHundredGrams;
+            var dose = perHundred.High == 0 ? Estimate.Zero
+                : perHundred.High is { } most && grams.High is { } high ? Estimate.Between(grams.Low * perHundred.Low / 100, grams.Best * perHundred.Best / 100, high * most / 100)
+                : Estimate.AtLeast(grams.Low * perHundred.Low / 100, grams.Best * perHundred.Best / 100);
+            return new(food.Name, group, Fodmaps.NameOf(group), dose, Fodmaps.CutOff(food, group), content.IsKnown);
+        }
+    }
+}

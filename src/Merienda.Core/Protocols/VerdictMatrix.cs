@@ -1,0 +1,90 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Protocols;
+
+/// <summary>
+/// The verdict of every recipe for every eater, without sentences: limits are compared against sums that are laid out by measure, and the classes of a recipe are gathered once.
+/// What has no short way goes the plain one; both give the same verdict (a differential test holds them).
+/// </summary>
+public sealed class VerdictMatrix
+{
+    private readonly IReadOnlyList<PortionProfile> _profiles;
+    private readonly Estimate[][] _totals;
+    private readonly Food[][] _foods;
+    private readonly bool[] _hasUnknown;
+
+    public VerdictMatrix(IReadOnlyList<PortionProfile> profiles)
+    {
+        _profiles = profiles;
+        _totals = [.. Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => profiles.Select(profile => profile.Total((Measure)measure)).ToArray())];
+        _foods = [.. profiles.Select(profile => profile.Lines.Select(line => line.Food).OfType<Food>().Distinct().ToArray())];
+        _hasUnknown = [.. profiles.Select(profile => profile.Lines.Any(line => line.Food is null))];
+    }
+
+    /// <summary>One row an eater, one column a recipe.</summary>
+    public Verdict[][] For(IReadOnlyList<EaterRules> eaters)
+    {
+        var rows = eaters.Select(_ => new Verdict[_profiles.Count]).ToArray();
+        Parallel.For(0, eaters.Count, at =>
+        {
+            foreach (var rule in eaters[at].Rules)
+            {
+                Sweep(rule, eaters[at].Context, rows[at]);
+            }
+        });
+        return rows;
+    }
+
+    private void Sweep(Rule rule, RuleContext context, Verdict[] row)
+    {
+        switch (rule)
+        {
+            case LimitRule { Free.Count: 0, Measure: not Measure.Points } limit:
+                var totals = _totals[(int)limit.Measure];
+                for (var recipe = 0; recipe < row.Length; recipe++)
+                {
+                    Raise(ref row[recipe], limit.NeedsAllowance ? Verdict.CannotTell : limit.JudgePortion(totals[recipe]));
+                }
+
+                break;
+            case ExclusionRule exclusion:
+                Exclude(exclusion, context.Classes, row);
+                break;
+            case CountRule { NeedsAllowance: false } or RepetitionRule { NeedsAllowance: false } or DislikeRule:
+                // They say nothing against a portion that stands in no week.
+                break;
+            default:
+                for (var recipe = 0; recipe < row.Length; recipe++)
+                {
+                    Raise(ref row[recipe], rule.CheckPortion(Intake.Of(new Helping("", _profiles[recipe], 1)), null, context).Verdict);
+                }
+
+                break;
+        }
+    }
+
+    private void Exclude(ExclusionRule exclusion, FoodClasses classes, Verdict[] row)
+    {
+        var isOut = new Dictionary<Food, bool>(ReferenceEqualityComparer.Instance);
+        for (var recipe = 0; recipe < row.Length; recipe++)
+        {
+            var breaks = false;
+            foreach (var food in _foods[recipe])
+            {
+                if (!isOut.TryGetValue(food, out var excluded))
+                {
+                    excluded = exclusion.ExcludedClasses(food, classes).Any();
+                    isOut.Add(food, excluded);
+                }
+
+                breaks |= excluded;
+            }
+
+            Raise(ref row[recipe], breaks ? Verdict.Breaks : _hasUnknown[recipe] ? Verdict.CannotTell : Verdict.Fits);
+        }
+    }
+
+    private static void Raise(ref Verdict held, Verdict found) => held = found > held ? found : held;
+}
