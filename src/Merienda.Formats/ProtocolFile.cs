@@ -52,8 +52,36 @@ public static class ProtocolFile
     public static string Write(Protocol protocol)
     {
         var root = JsonSerializer.SerializeToNode(protocol, DataFiles.Json)!.AsObject();
+        KeepDescribed(root);
         root.Insert(0, "$schema", SchemaId);
         return root.ToJsonString(DataFiles.Json);
+    }
+
+    // A kind inherits members that say nothing about it; a document holds what the kind describes.
+    private static void KeepDescribed(JsonNode? node)
+    {
+        if (node is JsonObject held)
+        {
+            if (held["kind"]?.GetValue<string>() is { } key && RuleKinds.WithKey(key) is { } kind)
+            {
+                foreach (var inherited in held.Select(pair => pair.Key).Where(name => name is not ("kind" or "id") && kind.Fields.All(field => field.Key != name)).ToList())
+                {
+                    held.Remove(inherited);
+                }
+            }
+
+            foreach (var (_, inner) in held)
+            {
+                KeepDescribed(inner);
+            }
+        }
+        else if (node is JsonArray list)
+        {
+            foreach (var inner in list)
+            {
+                KeepDescribed(inner);
+            }
+        }
     }
 
     /// <summary>JSON Schema, draft 2020-12. Class and food keys are texts to it; whether they exist is checked on reading.</summary>

@@ -19,13 +19,18 @@ public sealed record EaterChange(EaterSettings Before, EaterSettings After);
 /// <summary>A new version (before and after), a new recipe (no before) or one put away (no after).</summary>
 public sealed record RecipeChange(Guid RecipeId, Guid? VersionBefore, Guid? VersionAfter);
 
+/// <summary>A new version (before and after), a new protocol (no before) with the eaters moved to it, or one put away (no after).</summary>
+public sealed record ProtocolChange(string ProtocolId, int? VersionBefore, int? VersionAfter, IReadOnlyList<EaterChange> Eaters);
+
+public sealed record KitchenChange(Kitchen Before, Kitchen After);
+
 /// <summary>The newest thing that a person can take back.</summary>
 public sealed record Undoable(long Sequence, string Summary);
 
 /// <summary>Who changed what, with the rows before and after; written in the transaction of the change itself.</summary>
 public static class Journal
 {
-    public const string Batch = "batch", Eater = "eater", Recipe = "recipe";
+    public const string Batch = "batch", Eater = "eater", Recipe = "recipe", Protocol = "protocol", Kitchen = "kitchen";
 
     public static Task Write<T>(NpgsqlConnection connection, Tenant tenant, string kind, string summary, T change) => connection.ExecuteAsync(
         "insert into journal (household_id, account_id, at, kind, summary, change) values (@Household, @Account, now(), @kind, @summary, @change::jsonb)",

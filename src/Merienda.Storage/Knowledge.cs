@@ -1,14 +1,15 @@
 using System.Collections.Frozen;
 using System.Security.Cryptography;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using Dapper;
 using Merienda.Core.Foods;
 using Npgsql;
 
 namespace Merienda.Storage;
 
-/// <summary>A document that ships with the program: a protocol or a points scheme, by id.</summary>
-public sealed record ShippedDocument(string Id, string Json);
+/// <summary>A protocol that ships with the program.</summary>
+public sealed record ShippedProtocol(string Id, string Json, int Version = 0);
 
 /// <summary>Every food version that was ever shipped to this database, and the matcher over the latest ones.</summary>
 public sealed record FoodCatalogue(FoodMatcher Latest, IReadOnlyDictionary<Guid, Food> Versions, IReadOnlyDictionary<Food, Guid> IdOf);
@@ -16,7 +17,7 @@ public sealed record FoodCatalogue(FoodMatcher Latest, IReadOnlyDictionary<Guid,
 /// <summary>Loads shipped foods, protocols and schemes into tables as the owner, adding a version where content changed, and reads them back.</summary>
 public static class Knowledge
 {
-    public static async Task LoadAsync(string ownerConnectionString, IEnumerable<Food> foods, IEnumerable<ShippedDocument> protocols, IEnumerable<ShippedDocument> schemes)
+    public static async Task LoadAsync(string ownerConnectionString, IEnumerable<Food> foods, IEnumerable<ShippedProtocol> protocols)
     {
         await using var connection = new NpgsqlConnection(ownerConnectionString);
         await connection.OpenAsync();
@@ -31,12 +32,11 @@ public static class Knowledge
         await connection.ExecuteAsync(
             """
             insert into food_version (id, food_key, version, name, synonyms, aisle, label_basis, energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g,
-                                      added_sugars_g, polyols_g, erythritol_g, alcohol_g, sodium_mg, measures, classes, source, mark, fingerprint)
+                                      added_sugars_g, polyols_g, erythritol_g, alcohol_g, sodium_mg, measures, classes, fodmaps, source, mark, fingerprint)
             values (@Id, @FoodKey, @Version, @Name, @Synonyms, @Aisle, @LabelBasis, @EnergyKcal, @ProteinG, @FatG, @SaturatedFatG, @CarbohydrateG, @FibreG, @SugarsG,
-                    @AddedSugarsG, @PolyolsG, @ErythritolG, @AlcoholG, @SodiumMg, @Measures::jsonb, @Classes, @Source, @Mark, @Fingerprint)
+                    @AddedSugarsG, @PolyolsG, @ErythritolG, @AlcoholG, @SodiumMg, @Measures::jsonb, @Classes, @Fodmaps::jsonb, @Source, @Mark, @Fingerprint)
             """, changed);
-        await LoadDocuments(connection, "protocol_version", "protocol_id", protocols);
-        await LoadDocuments(connection, "points_scheme_version", "scheme_id", schemes);
+        await LoadProtocols(connection, protocols);
         await transaction.CommitAsync();
     }
 
@@ -45,7 +45,7 @@ public static class Knowledge
         var rows = (await connection.QueryAsync<FoodRow>(
             """
             select id, food_key, version, name, synonyms, aisle, label_basis, energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g,
-                   added_sugars_g, polyols_g, erythritol_g, alcohol_g, sodium_mg, measures::text as measures, classes, source, mark, fingerprint
+                   added_sugars_g, polyols_g, erythritol_g, alcohol_g, sodium_mg, measures::text as measures, classes, fodmaps::text as fodmaps, source, mark, fingerprint
             from food_version order by food_key, version
             """)).ToList();
         var foods = rows.ToDictionary(row => row.Id, row => row.ToFood(classes));
@@ -53,26 +53,22 @@ public static class Knowledge
         return new FoodCatalogue(new FoodMatcher(latest), foods, foods.ToDictionary(pair => pair.Value, pair => pair.Key));
     });
 
-    /// <summary>The latest version of each protocol or scheme, by id.</summary>
-    public static Task<IReadOnlyList<string>> ReadProtocols(this Database database) => database.ReadDocuments("protocol_version", "protocol_id");
+    /// <summary>Every version of every shipped protocol, the latest of each last.</summary>
+    public static Task<IReadOnlyList<ShippedProtocol>> ReadProtocols(this Database database) => database.Unscoped<IReadOnlyList<ShippedProtocol>>(async connection =>
+        [.. await connection.QueryAsync<ShippedProtocol>("select protocol_id as id, content::text as json, version from protocol_version order by protocol_id, version")]);
 
-    public static Task<IReadOnlyList<string>> ReadSchemes(this Database database) => database.ReadDocuments("points_scheme_version", "scheme_id");
-
-    private static Task<IReadOnlyList<string>> ReadDocuments(this Database database, string table, string id) => database.Unscoped<IReadOnlyList<string>>(async connection =>
-        [.. await connection.QueryAsync<string>($"select distinct on ({id}) content::text from {table} order by {id}, version desc")]);
-
-    private static async Task LoadDocuments(NpgsqlConnection connection, string table, string id, IEnumerable<ShippedDocument> documents)
+    private static async Task LoadProtocols(NpgsqlConnection connection, IEnumerable<ShippedProtocol> protocols)
     {
-        foreach (var document in documents)
+        foreach (var protocol in protocols)
         {
-            var print = Fingerprint(document.Json);
+            var print = Fingerprint(protocol.Json);
             await connection.ExecuteAsync(
-                $"""
-                insert into {table} ({id}, version, content, fingerprint)
-                select @Id, coalesce(max(version), 0) + 1, @Json::jsonb, @print from {table} where {id} = @Id
-                having not exists (select 1 from {table} latest where latest.{id} = @Id and latest.fingerprint = @print
-                                   and latest.version = (select max(version) from {table} where {id} = @Id))
-                """, new { document.Id, document.Json, print });
+                """
+                insert into protocol_version (protocol_id, version, content, fingerprint)
+                select @Id, coalesce(max(version), 0) + 1, @Json::jsonb, @print from protocol_version where protocol_id = @Id
+                having not exists (select 1 from protocol_version latest where latest.protocol_id = @Id and latest.fingerprint = @print
+                                   and latest.version = (select max(version) from protocol_version where protocol_id = @Id))
+                """, new { protocol.Id, protocol.Json, print });
         }
     }
 
@@ -122,6 +118,10 @@ public static class Knowledge
 
         public string[] Classes { get; init; } = [];
 
+        // Left out of the fingerprint while it is unknown, so that foods without it stay the version they are.
+        [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+        public string? Fodmaps { get; init; }
+
         public string Source { get; init; } = "";
 
         public string Mark { get; init; } = "";
@@ -151,6 +151,7 @@ public static class Knowledge
             SodiumMg = food.Profile.Sodium,
             Measures = JsonSerializer.Serialize(food.Measures.OrderBy(pair => pair.Key, StringComparer.Ordinal).ToDictionary()),
             Classes = [.. food.Tags],
+            Fodmaps = food.Fodmaps is null ? null : JsonSerializer.Serialize(food.Fodmaps),
             Source = food.Source,
             Mark = food.Mark.ToString(),
             Fingerprint = fingerprint,
@@ -181,6 +182,7 @@ public static class Knowledge
             Measures = JsonSerializer.Deserialize<Dictionary<string, decimal>>(Measures)!.ToFrozenDictionary(),
             Classes = Classes.SelectMany(classes.Upward).ToFrozenSet(),
             Tags = Classes,
+            Fodmaps = Fodmaps is null ? null : JsonSerializer.Deserialize<FodmapProfile>(Fodmaps),
             Source = Source,
             Mark = Enum.Parse<SourceMark>(Mark),
         };

@@ -7,20 +7,20 @@ using Npgsql;
 namespace Merienda.Storage;
 
 /// <summary>Everything of one week as stored.</summary>
-public sealed record StoredWeek(IReadOnlyList<EaterSettings> Eaters, IReadOnlyList<StoredBatch> Batches, IReadOnlyDictionary<Guid, StoredRecipe> Recipes, Undoable? Undo, IReadOnlySet<string> ShopTicks, IReadOnlySet<(Guid Batch, string Task)> TaskTicks);
+public sealed record StoredWeek(StoredTable Table, IReadOnlyList<StoredBatch> Batches, IReadOnlyDictionary<Guid, StoredRecipe> Recipes, Undoable? Undo, IReadOnlySet<string> ShopTicks, IReadOnlySet<(Guid Batch, string Task)> TaskTicks);
 
 /// <summary>The week's batches and containers. An edit is an intent on one batch: it is decided on the locked rows and journalled with its inverse.</summary>
 public sealed class WeekStore(Database database, RecipeStore recipes)
 {
     public Task<StoredWeek> Read(Tenant tenant, DateOnly start) => database.As(tenant, async connection =>
     {
-        var eaters = await HouseholdStore.ReadEaters(connection);
+        var table = await HouseholdStore.ReadTable(connection, start);
         var batches = await BatchRows.OfWeek(connection, start);
         var versions = await recipes.Versions(connection, batches.Select(batch => batch.RecipeVersionId));
         var undo = await Journal.Newest(connection, tenant);
         using var ticks = await connection.QueryMultipleAsync(
             "select item_key from shop_tick where week_start = @start; select batch_id, task_id from task_tick where batch_id = any(@batches)", new { start, batches = batches.Select(batch => batch.Batch.Id).ToArray() });
-        return new StoredWeek(eaters, batches, versions, undo, (await ticks.ReadAsync<string>()).ToHashSet(), (await ticks.ReadAsync<(Guid, string)>()).ToHashSet());
+        return new StoredWeek(table, batches, versions, undo, (await ticks.ReadAsync<string>()).ToHashSet(), (await ticks.ReadAsync<(Guid, string)>()).ToHashSet());
     });
 
     /// <summary>Makes a batch of a recipe's latest version with the first letter that is free in the week.</summary>
@@ -42,15 +42,22 @@ public sealed class WeekStore(Database database, RecipeStore recipes)
 
         var stored = new StoredBatch(made.Value, recipe.VersionId);
         await Apply(connection, tenant, null, stored, $"Made {stored.Batch.Letter}, {recipe.Version.Name}");
+        await OwnProtocols.Pin(connection, tenant, weekStart);
         return stored;
     });
 
     /// <summary>Decides an edit on the batch as it is now; a refusal changes nothing.</summary>
-    public Task<Result<StoredBatch>> Change(Tenant tenant, Guid batchId, string summary, Func<Batch, Result<Batch>> decide) => database.As<Result<StoredBatch>>(tenant, async connection =>
+    /// <param name="guard">Asked before a portion is given to an eater: why it may not be, or null.</param>
+    public Task<Result<StoredBatch>> Change(Tenant tenant, Guid batchId, string summary, Func<Batch, Result<Batch>> decide, Func<StoredRecipe, StoredTable, Refusal?>? guard = null) => database.As<Result<StoredBatch>>(tenant, async connection =>
     {
         if (await BatchRows.Locked(connection, batchId) is not { } stored)
         {
             return Gone(batchId);
+        }
+
+        if (guard is not null && guard((await recipes.Versions(connection, [stored.RecipeVersionId]))[stored.RecipeVersionId], await HouseholdStore.ReadTable(connection, null)) is { } stop)
+        {
+            return stop;
         }
 
         var decided = decide(stored.Batch);
@@ -111,6 +118,8 @@ public sealed class WeekStore(Database database, RecipeStore recipes)
         {
             Journal.Batch => await UndoBatch(connection, tenant, JsonSerializer.Deserialize<BatchChange>(entry.Change)!),
             Journal.Eater => await UndoEater(connection, tenant, JsonSerializer.Deserialize<EaterChange>(entry.Change)!),
+            Journal.Protocol => await OwnProtocols.Undo(connection, tenant, JsonSerializer.Deserialize<ProtocolChange>(entry.Change)!, now),
+            Journal.Kitchen => await KitchenStore.Undo(connection, tenant, JsonSerializer.Deserialize<KitchenChange>(entry.Change)!),
             _ => await UndoRecipe(connection, tenant, JsonSerializer.Deserialize<RecipeChange>(entry.Change)!, now),
         };
         if (refusal is not null)
@@ -182,13 +191,13 @@ public sealed class WeekStore(Database database, RecipeStore recipes)
 
     private static async Task<Refusal?> UndoEater(NpgsqlConnection connection, Tenant tenant, EaterChange change)
     {
-        var current = (await HouseholdStore.ReadEaters(connection)).FirstOrDefault(eater => eater.Id == change.After.Id);
+        var current = (await EaterRows.Read(connection)).FirstOrDefault(eater => eater.Id == change.After.Id);
         if (current?.IsSameAs(change.After) != true)
         {
             return Changed(change.After.Name);
         }
 
-        await HouseholdStore.WriteEater(connection, tenant, change.Before);
+        await EaterRows.Write(connection, tenant, change.Before);
         return null;
     }
 

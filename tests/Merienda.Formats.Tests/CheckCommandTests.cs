@@ -100,7 +100,7 @@ public sealed class CheckCommandTests : IDisposable
     {
         using var output = new StringWriter();
         Assert.Equal(0, CheckCommand.Run(["--list-protocols"], output, TextWriter.Null));
-        Assert.Equal(5, output.ToString().TrimEnd('\n').Split('\n').Length);
+        Assert.Equal(14, output.ToString().TrimEnd('\n').Split('\n').Length);
         Assert.Contains("low-carb Low-carb, net", output.ToString(), StringComparison.Ordinal);
     }
 }

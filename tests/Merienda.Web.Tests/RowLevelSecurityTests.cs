@@ -6,7 +6,8 @@ namespace Merienda.Web.Tests;
 public class RowLevelSecurityTests(TestDatabase database)
 {
     private static readonly string[] TenantTables =
-        ["eater", "eater_meal", "eater_protocol", "allowance", "recipe", "recipe_version", "recipe_line", "recipe_task", "prep_session", "batch", "serving", "container", "shop_tick", "task_tick", "journal"];
+        ["eater", "eater_meal", "eater_protocol", "allowance", "recipe", "recipe_version", "recipe_line", "recipe_task", "prep_session", "batch", "serving", "container", "shop_tick", "task_tick", "journal",
+            "eater_choice", "eater_allergy", "eater_acceptance", "eater_dislike", "eater_phase", "eater_challenge", "diary_entry", "household_protocol", "household_protocol_version", "week_protocol", "kitchen_item", "container_kind"];
 
     [Fact]
     public async Task A_query_without_any_condition_sees_the_own_rows_none_of_another_household_and_nothing_without_one()
@@ -30,7 +31,15 @@ public class RowLevelSecurityTests(TestDatabase database)
         var week = $"/api/weeks/{HouseholdWeek()}";
         var eater = (await visitor.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();
         await visitor.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/protocols", new { protocols = new[] { "points" } });
-        await visitor.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/allowance", new { protocol = "points", rule = "points", atLeast = (decimal?)null, atMost = 23, clinicalTeam = false });
+        var path = $"/api/table/eaters/{eater}";
+        await visitor.Must(HttpMethod.Put, $"{path}/allowance", new { protocol = "points", rule = "points", atLeast = (decimal?)null, atMost = 23, clinicalTeam = false });
+        await visitor.Must(HttpMethod.Put, $"{path}/choice", new { protocol = "points", choice = "budget", option = "day" });
+        await visitor.Must(HttpMethod.Put, $"{path}/personal", new { allergies = new[] { "sesame" }, dislikes = new[] { "celery" }, portionHabit = 1 });
+        await visitor.Must(HttpMethod.Post, $"{path}/accepted", new { what = "tahini", reason = "For the test only", isAdult = true });
+        await visitor.Must(HttpMethod.Put, $"{path}/phases", new { protocol = "low-fodmap", start = "2026-01-01", restrictionEnds = "2026-01-28", order = new[] { "lactose" } });
+        await visitor.Must(HttpMethod.Post, $"{path}/diary", new { protocol = "low-fodmap", notedOn = "2026-01-30", text = "A glass of milk, nothing" });
+        await visitor.Must(HttpMethod.Post, "/api/table/protocols/vegan/copy", new { name = "Ours", followers = Array.Empty<Guid>() });
+        await visitor.Must(HttpMethod.Put, "/api/table/kitchen", KitchenTests.Kitchen());
         var board = await visitor.Must(HttpMethod.Post, $"{week}/batches", new { recipeId = await visitor.AddRecipe(), cookedOn = HouseholdWeek(), portions = 2 });
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
         await visitor.Must(HttpMethod.Post, $"{week}/batches/{batch}/place", new { to = new { date = HouseholdWeek(), meal = "supper", eaterId = eater } });
@@ -66,7 +75,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         Assert.False(await TestDatabase.Ask<bool>(database.App, "select rolbypassrls or rolsuper from pg_roles where rolname = current_user"));
         Assert.Equal(0L, await TestDatabase.Ask<long>(database.App, "select count(*) from pg_tables where schemaname = 'public' and tableowner = current_user"));
         Assert.Equal((long)TenantTables.Length + 2, await TestDatabase.Ask<long>(database.App, "select count(*) from pg_class where relrowsecurity and relforcerowsecurity and relkind = 'r'"));
-        foreach (var forbidden in new[] { "update recipe_version set name = 'x'", "delete from recipe_line", "insert into food_version (id) values (gen_random_uuid())", "drop table eater", "alter table eater disable row level security" })
+        foreach (var forbidden in new[] { "update recipe_version set name = 'x'", "delete from recipe_line", "delete from household_protocol_version", "insert into food_version (id) values (gen_random_uuid())", "drop table eater", "alter table eater disable row level security" })
         {
             var refused = await Assert.ThrowsAsync<PostgresException>(() => TestDatabase.Ask<object>(database.App, forbidden));
             Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, refused.SqlState);

@@ -31,14 +31,14 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
             : (this with { Portions = portions }).WithLooseRefilled(newId);
     }
 
-    /// <summary>Puts the first loose container into a cell.</summary>
-    public Result<Batch> Place(Cell cell, Func<Guid> newId)
+    /// <summary>Puts the first loose container into a cell, of the wanted size as far as loose portions go.</summary>
+    public Result<Batch> Place(Cell cell, Func<Guid> newId, decimal size = 1)
     {
         // The fullest loose box first, so that a leftover half is used up last.
         var box = Containers.Where(item => item.Place is null).OrderByDescending(item => item.Size).ThenBy(item => item.Number).FirstOrDefault();
         return box is null
             ? new Refusal("nothing-loose", "batch", Letter, $"all {Portions:0.##} portions are placed", "Cook more of it, or take a portion back")
-            : Replace(box, box with { Place = cell }).WithLooseRefilled(newId);
+            : Replace(box, box with { Place = cell, Size = size - box.Size <= Loose - box.Size ? size : box.Size }).WithLooseRefilled(newId);
     }
 
     /// <param name="from">Where the one who moves it saw it; refused when it has gone elsewhere since.</param>

@@ -69,7 +69,8 @@ public sealed record EnergyNeed
         {
             yield return $"Below {ClinicalOnly:#,0} kcal a day only a clinical team sets the number.";
         }
-        else if (sex is null && target < FloorMen)
+
+        if (sex is null && target < FloorMen)
         {
             yield return target < FloorWomen
                 ? $"Below {FloorWomen:#,0} kcal (women) and {FloorMen:#,0} kcal (men) a day: professional advice comes first."

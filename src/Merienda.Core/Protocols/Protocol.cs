@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Merienda.Core.Protocols;
 
 /// <summary>A diet protocol: its rules as data, with the cautions that go with it.</summary>
@@ -11,6 +13,7 @@ namespace Merienda.Core.Protocols;
 public sealed record Protocol(string Id, string Name, string Summary, string Source, IReadOnlyList<Rule> Rules, IReadOnlyList<ProtocolChoice> Choices, PointsScheme? Scheme, PhaseSchedule? Phases, IReadOnlyList<string> Cautions)
 {
     /// <summary>Every rule that some choice brings, each once.</summary>
+    [JsonIgnore]
     public IEnumerable<Rule> AllRules => Rules.Concat(Choices.SelectMany(choice => choice.Options).SelectMany(option => option.Rules));
 
     /// <summary>The rules that hold with these options chosen, by choice id.</summary>

@@ -12,7 +12,9 @@ namespace Merienda.Web.Accounts;
 public sealed record AccountState(string Antiforgery, PersonState? Person, IReadOnlyList<DemoPerson> DemoPeople);
 
 /// <param name="Today">The household's local date.</param>
-public sealed record PersonState(string Name, string Email, string Household, DateOnly Today);
+/// <param name="Units">"metric" or "us".</param>
+/// <param name="NumberFormat">"point" or "comma".</param>
+public sealed record PersonState(string Name, string Email, string Household, DateOnly Today, string Units, string NumberFormat);
 
 public sealed record DemoPerson(Guid Id, string Name, string Household);
 
@@ -42,7 +44,7 @@ public static class AccountEndpoints
         if (await CurrentTenant.BindAsync(context) is { } tenant && await users.GetUserAsync(context.User) is { } account)
         {
             var household = await households.Household(tenant);
-            person = new PersonState(account.DisplayName, account.Email, household.Name, HouseholdClock.Today(clock, household.TimeZone));
+            person = new PersonState(account.DisplayName, account.Email, household.Name, HouseholdClock.Today(clock, household.TimeZone), household.Units, household.NumberFormat);
         }
 
         var demo = new List<DemoPerson>();

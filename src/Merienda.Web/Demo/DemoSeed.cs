@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Sessions;
 using Merienda.Formats;
@@ -13,7 +14,7 @@ using Microsoft.AspNetCore.Identity;
 namespace Merienda.Web.Demo;
 
 /// <summary>Seeds the invented households of data/demo, each once, through the same doors that people use.</summary>
-public sealed class DemoSeed(Database database, AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KnowledgeBase knowledge, TimeProvider clock)
+public sealed class DemoSeed(Database database, AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KitchenStore kitchens, KnowledgeBase knowledge, TimeProvider clock)
 {
     public Task Run() => database.Exclusively(SeedWhatIsMissing);
 
@@ -41,8 +42,14 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
         }
 
         var tenant = new Tenant(people[0].Id, Guid.CreateVersion7());
-        var eaters = household.Eaters.Select(eater => EaterDefaults.Named(eater.Name) with { Protocols = eater.Protocols, Allowances = [.. eater.Allowances.Select(item => new StatedAllowance(item.Protocol, item.Rule, item.AtLeast, item.AtMost))] }).ToList();
+        var today = HouseholdClock.Today(clock, household.TimeZone);
+        var eaters = household.Eaters.Select(eater => eater.ToSettings(today)).ToList();
         await households.Create(tenant, household.Name, household.TimeZone, eaters);
+        if (household.Kitchen is { } kitchen)
+        {
+            await kitchens.Change(tenant, kitchen with { Items = [.. kitchen.Items.Select(item => item with { Id = Guid.CreateVersion7() })], Containers = [.. kitchen.Containers.Select(item => item with { Id = Guid.CreateVersion7() })] });
+        }
+
         foreach (var other in people.Skip(1))
         {
             await households.Join(tenant with { Account = other.Id });
@@ -56,7 +63,7 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
             saved.Add(dish.Key, id);
         }
 
-        var start = HouseholdClock.WeekOf(HouseholdClock.Today(clock, household.TimeZone));
+        var start = HouseholdClock.WeekOf(today);
         foreach (var batch in household.Batches)
         {
             await Plan(tenant, start, batch, saved[batch.Recipe], eaters);
@@ -86,13 +93,31 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
 
     private sealed record DemoAllowance(string Protocol, string Rule, decimal? AtLeast = null, decimal? AtMost = null);
 
-    private sealed record DemoEater(string Name, IReadOnlyList<string> Protocols, IReadOnlyList<DemoAllowance> Allowances);
+    private sealed record DemoPhase(string Protocol, int StartedDaysAgo, int RestrictionDays, IReadOnlyList<string> Order);
+
+    private sealed record DemoChoice(string Protocol, string Choice, string Option);
+
+    private sealed record DemoEater(string Name, IReadOnlyList<string> Protocols, IReadOnlyList<DemoAllowance> Allowances, decimal? PortionHabit = null, IReadOnlyList<DemoChoice>? Choices = null,
+        IReadOnlyList<string>? Allergies = null, IReadOnlyList<string>? Dislikes = null, IReadOnlyList<DemoPhase>? Phases = null)
+    {
+        /// <summary>Phases are told from today, so that the demo always stands in the middle of one.</summary>
+        public EaterSettings ToSettings(DateOnly today) => EaterDefaults.Named(Name) with
+        {
+            Protocols = Protocols,
+            Allowances = [.. Allowances.Select(item => new StatedAllowance(item.Protocol, item.Rule, item.AtLeast, item.AtMost))],
+            PortionHabit = PortionHabit ?? 1,
+            Choices = [.. (Choices ?? []).Select(item => new EaterChoice(item.Protocol, item.Choice, item.Option))],
+            Allergies = Allergies ?? [],
+            Dislikes = Dislikes ?? [],
+            Phases = [.. (Phases ?? []).Select(phase => new StoredPhase(phase.Protocol, today.AddDays(-phase.StartedDaysAgo), today.AddDays(phase.RestrictionDays - phase.StartedDaysAgo - 1), [.. phase.Order.Select(id => new StoredChallenge(id, ChallengeOutcome.Open))]))],
+        };
+    }
 
     private sealed record DemoPlace(int Day, string Meal, string Eater, decimal? Size = null);
 
     private sealed record DemoBatch(string Recipe, int CookedOnDay, decimal Portions, IReadOnlyList<DemoPlace> Places);
 
-    private sealed record DemoHousehold(string Name, string TimeZone, IReadOnlyList<DemoPersonRow> People, IReadOnlyList<DemoEater> Eaters, IReadOnlyList<DemoBatch> Batches);
+    private sealed record DemoHousehold(string Name, string TimeZone, IReadOnlyList<DemoPersonRow> People, IReadOnlyList<DemoEater> Eaters, IReadOnlyList<DemoBatch> Batches, Kitchen? Kitchen = null);
 
     private sealed record DemoTask(string Id, string Text, int HandsOn, int Unattended = 0, Appliance Appliance = Appliance.None, int? TemperatureC = null, IReadOnlyList<string>? After = null);
 

@@ -1,43 +1,46 @@
-using System.Text.Json;
+using System.Collections.Concurrent;
 using Merienda.Core.Foods;
-using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Formats;
 using Merienda.Storage;
 
 namespace Merienda.Web.Hosting;
 
-/// <summary>Foods, protocols and schemes as read from the database at start. They change only when a new version of the program ships them.</summary>
+/// <summary>Foods, classes and shipped protocols as read from the database at start. They change only when a new version of the program ships them.</summary>
 public sealed class KnowledgeBase(Database database)
 {
+    private readonly ConcurrentDictionary<string, Protocol?> _read = new();
+    private IReadOnlyDictionary<(string Id, int Version), string> _shipped = new Dictionary<(string, int), string>();
+
     public FoodCatalogue Foods { get; private set; } = new(new FoodMatcher([]), new Dictionary<Guid, Food>(), new Dictionary<Food, Guid>());
 
     public FoodClasses Classes { get; private set; } = new([]);
 
-    public IReadOnlyList<Protocol> Protocols { get; private set; } = [];
+    /// <summary>The latest version of each shipped protocol.</summary>
+    public IReadOnlyList<ProtocolEdition> Protocols { get; private set; } = [];
 
-    public IReadOnlyList<PointsScheme> Schemes { get; private set; } = [];
-
-    /// <summary>The scheme shown where no eater's protocol names one.</summary>
-    public PointsScheme HouseScheme => Schemes.Single(scheme => scheme.Id == "house-points");
+    /// <summary>The scheme shown where no eater's protocol brings one.</summary>
+    public PointsScheme HouseScheme => Protocols.Select(edition => edition.Protocol.Scheme).OfType<PointsScheme>().First();
 
     public async Task Load(FoodClasses classes)
     {
         Classes = classes;
         Foods = await database.ReadFoods(classes);
-        Protocols = [.. (await database.ReadProtocols()).Select(json => JsonSerializer.Deserialize<Protocol>(json, DataFiles.Json)!)];
-        Schemes = [.. (await database.ReadSchemes()).Select(json => JsonSerializer.Deserialize<PointsScheme>(json, DataFiles.Json)!)];
+        var shipped = await database.ReadProtocols();
+        _shipped = shipped.ToDictionary(item => (item.Id, item.Version), item => item.Json);
+        Protocols = [.. shipped.GroupBy(item => item.Id).Select(versions => versions.MaxBy(item => item.Version)!).Select(latest => (latest.Version, Protocol: Read(latest.Json)))
+            .Where(latest => latest.Protocol is not null).Select(latest => new ProtocolEdition(latest.Protocol!, latest.Version, null)).OrderBy(edition => edition.Protocol.Name, StringComparer.Ordinal)];
+        if (Protocols.Count == 0)
+        {
+            throw new InvalidDataException("No shipped protocol can be read.");
+        }
     }
 
-    /// <summary>The core's eater from what the household stated.</summary>
-    public Eater ToEater(EaterSettings settings) => new(
-        settings.Id,
-        settings.Name,
-        EaterRules.Of(
-            settings.Protocols.Select(id => Protocols.FirstOrDefault(protocol => protocol.Id == id)).OfType<Protocol>(),
-            settings.Allowances.Select(item => new Allowance(item.ProtocolId, item.RuleId, item.AtLeast, item.AtMost)),
-            id => Schemes.FirstOrDefault(scheme => scheme.Id == id),
-            Classes),
-        settings.Meals.ToDictionary(meal => meal.Meal, meal => meal.DayShare),
-        settings.Meals.Where(meal => meal.IsFromPrep).Select(meal => meal.Meal).ToHashSet());
+    /// <summary>A shipped version; null when there is none, or when it was written for rules that are no more.</summary>
+    public Protocol? Shipped(string id, int version) => _shipped.TryGetValue((id, version), out var json) ? Read(json) : null;
+
+    /// <summary>Documents never change, so each is read once. Null for one that cannot be read any more.</summary>
+    public Protocol? Read(string json) => _read.GetOrAdd(json, text => ProtocolFile.Read(text, Classes, Knows) is { IsRefused: false } read ? read.Value : null);
+
+    public bool Knows(string food) => Foods.Latest.WithKey(food) is not null;
 }

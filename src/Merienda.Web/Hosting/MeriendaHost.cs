@@ -38,6 +38,10 @@ public static class MeriendaHost
         services.AddSingleton(_ => NpgsqlDataSource.Create(Connection(builder, "App")));
         services.AddSingleton<Database>();
         services.AddSingleton<HouseholdStore>();
+        services.AddSingleton<OwnProtocols>();
+        services.AddSingleton<KitchenStore>();
+        services.AddSingleton<DinersReader>();
+        services.AddSingleton<Table.EffectReader>();
         services.AddSingleton(provider => new RecipeStore(provider.GetRequiredService<Database>(), () => provider.GetRequiredService<KnowledgeBase>().Foods));
         services.AddSingleton<WeekStore>();
         services.AddSingleton<AccountStore>();
@@ -78,6 +82,7 @@ public static class MeriendaHost
         app.UseAuthentication();
         app.UseAuthorization();
         app.UseRateLimiter();
+        app.UseMiddleware<NumberFormat>();
     }
 
     public static void MapHealth(this WebApplication app)
@@ -103,8 +108,7 @@ public static class MeriendaHost
         {
             Migrator.Run(owner);
             await Knowledge.LoadAsync(owner, shipped.Foods.Foods,
-                shipped.Protocols.Select(protocol => new ShippedDocument(protocol.Id, System.Text.Json.JsonSerializer.Serialize(protocol, DataFiles.Json))),
-                shipped.Schemes.Select(scheme => new ShippedDocument(scheme.Id, System.Text.Json.JsonSerializer.Serialize(scheme, DataFiles.Json))));
+                shipped.Protocols.Select(protocol => new ShippedProtocol(protocol.Id, ProtocolFile.Write(protocol))));
         }
 
         await app.Services.GetRequiredService<KnowledgeBase>().Load(shipped.Classes);

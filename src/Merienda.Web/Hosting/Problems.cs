@@ -11,7 +11,7 @@ public static class Problems
 {
     /// <summary>Codes that mean "the state moved on", not "the input is wrong".</summary>
     private static readonly HashSet<string> Conflicts =
-        ["container-moved", "container-changed", "container-gone", "batch-gone", "batch-too-small", "nothing-loose", "changed-meanwhile", "nothing-to-undo", "recipe-changed", "not-cooked-yet"];
+        ["container-moved", "container-changed", "container-gone", "batch-gone", "batch-too-small", "nothing-loose", "changed-meanwhile", "nothing-to-undo", "recipe-changed", "not-cooked-yet", "protocol-gone", "still-followed", "allergy", "portions-in-their-days"];
 
     /// <summary>Words for what the framework answers by itself, without the application's say.</summary>
     public static void Word(ProblemDetails problem)
@@ -19,7 +19,7 @@ public static class Problems
         if (problem.Status == StatusCodes.Status413PayloadTooLarge)
         {
             problem.Title = "That is too much at once.";
-            problem.Detail = "Send at most 1,000,000 characters; paste one recipe, not the whole page.";
+            problem.Detail = "Send at most 1,000,000 characters; one recipe or one protocol, not the whole page.";
         }
     }
 

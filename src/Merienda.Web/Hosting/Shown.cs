@@ -24,6 +24,9 @@ public sealed record ShownFinding(
     Period? Per,
     IReadOnlyList<ShownContributor> Contributors,
     string Because,
+    string? Cure,
+    IReadOnlyList<string> Notes,
+    bool IsHardStop,
     bool NeedsAllowance);
 
 /// <summary>One eater's verdict with what it rests on.</summary>
@@ -36,12 +39,8 @@ public static class Shown
 
     public static ShownMeasure Of(MeasureInfo measure, Estimate value) => new(measure.Key, measure.Name, measure.Unit, measure.Decimals, Of(value));
 
-    public static ShownFinding Of(Finding finding)
-    {
-        var measure = finding.Measure is { } one ? MeasureInfo.Of(one) : null;
-        return new(finding.Rule, finding.Title, finding.Verdict, measure?.Unit, measure?.Decimals ?? 0, finding.Value is { } value ? Of(value) : null, finding.Limit?.AtLeast, finding.Limit?.AtMost, finding.Limit?.Per,
-            [.. finding.Contributors.Take(6).Select(item => new ShownContributor(item.Name, Round(item.Amount)))], finding.Because, finding.NeedsAllowance);
-    }
+    public static ShownFinding Of(Finding finding) => new(finding.Rule, finding.Title, finding.Verdict, finding.Scale?.Unit, finding.Scale?.Decimals ?? 0, finding.Value is { } value ? Of(value) : null, finding.Limit?.AtLeast, finding.Limit?.AtMost, finding.Limit?.Per,
+            [.. finding.Contributors.Take(6).Select(item => new ShownContributor(item.Name, Round(item.Amount)))], finding.Because, finding.Cure, finding.Notes, finding.IsHardStop, finding.NeedsAllowance);
 
     public static decimal Round(decimal value) => Math.Round(value, 2, MidpointRounding.AwayFromZero);
 

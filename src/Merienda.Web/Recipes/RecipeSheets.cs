@@ -52,7 +52,7 @@ public static class RecipeSheets
             [.. MeasureInfo.All.Select(info => Shown.Of(info, portion.Value(info.Measure, scheme)))],
             points,
             knowledge.Classes.AllergensOf(version.Lines.SelectMany(line => line.Food?.Tags ?? [])),
-            [.. eaters.Select(eater => ToVerdict(eater, portion, version.Meal))]);
+            [.. eaters.Select(eater => ToVerdict(eater, version))]);
     }
 
     public static SheetKeeping ToKeeping(KeepingClass keeping) => new(keeping.Key, keeping.Name, keeping.FridgeDays, keeping.FreezerMonths, keeping.Note, keeping.Source);
@@ -62,14 +62,14 @@ public static class RecipeSheets
     public static RecipeRow ToRow(StoredRecipe recipe, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)
     {
         var helping = new Helping(recipe.Version.Name, recipe.Version.Profile, 1);
-        var verdicts = eaters.Select(eater => (Eater: eater, Findings: eater.Rules.CheckPortion(Intake.Of(helping), eater.ShareOf(recipe.Version.Meal)))).Select(found => new RowVerdict(
+        var verdicts = eaters.Select(eater => (Eater: eater, Findings: eater.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal))).Select(found => new RowVerdict(
             found.Eater.Id, found.Eater.Name, found.Findings.Select(finding => finding.Verdict).RollUp(), found.Findings.MaxBy(finding => finding.Verdict)?.Because ?? "No protocol is chosen.", found.Findings.Count > 0));
         return new(recipe.RecipeId, recipe.Version.Name, recipe.Version.Portions, recipe.Version.Meal, Shown.Short(helping, knowledge.HouseScheme), [.. verdicts]);
     }
 
-    private static ShownVerdict ToVerdict(Eater eater, Intake portion, string? meal)
+    private static ShownVerdict ToVerdict(Eater eater, RecipeVersion version)
     {
-        var findings = eater.Rules.CheckPortion(portion, eater.ShareOf(meal));
+        var findings = eater.Judge(version.Name, version.Profile, version.Meal);
         return new(eater.Id, eater.Name, findings.Select(finding => finding.Verdict).RollUp(), [.. findings.Select(Shown.Of)]);
     }
 
@@ -88,7 +88,7 @@ public static class RecipeSheets
     {
         _ when draft.Name.Trim().Length is 0 or > 120 => new("name-length", "name", draft.Name, "a recipe's name has 1 to 120 characters", "Type a short name"),
         _ when draft.Portions is < 0.25m or > 1000 => new("portions-out-of-range", "portions", $"{draft.Portions}", "a recipe makes between 0.25 and 1000 portions", "Type how many portions the lines make"),
-        _ when draft.Meal is { } meal && !HouseholdStore.Meals.Contains(meal) => new("unknown-meal", "meal", meal, "there is no such meal", $"Use one of {string.Join(", ", HouseholdStore.Meals)}"),
+        _ when draft.Meal is { } meal && !Occasion.Meals.Contains(meal) => new("unknown-meal", "meal", meal, "there is no such meal", $"Use one of {string.Join(", ", Occasion.Meals)}"),
         _ when KeepingClass.WithKey(draft.Keeping) is null => new("unknown-keeping", "keeping", draft.Keeping, "there is no such keeping class", "Choose one from the list"),
         _ when draft.Lines.Count(line => line.Text.Trim().Length > 0) is 0 or > RecipeTextReader.MostLines => new("no-ingredients", "lines", $"{draft.Lines.Count} lines", $"a recipe has 1 to {RecipeTextReader.MostLines} ingredient lines", "Type one ingredient a line"),
         _ when draft.Lines.FirstOrDefault(line => line.Text.Trim().Length > IngredientLineReader.LongestLine) is { } line => new("line-too-long", "lines", line.Text[..40], $"a line has at most {IngredientLineReader.LongestLine} characters", "Split it, one ingredient a line"),

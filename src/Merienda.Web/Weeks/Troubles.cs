@@ -18,11 +18,11 @@ public static class Troubles
             found.AddRange(day.OpenMeals.Select(meal => new Trouble(TroubleKind.Open, $"{Name(day.Date)}: nothing covers {day.Eater.Name}'s {meal}.", day.Date, meal, day.Eater.Id)));
         }
 
-        found.AddRange(week.Eaters.SelectMany(eater => week.Ledger.Weeks[eater.Id].Where(finding => finding.Verdict != Verdict.Fits && !finding.NeedsAllowance)
+        found.AddRange(week.Eaters.SelectMany(eater => week.Ledger.Weeks[eater.Id].Where(finding => finding.Verdict != Verdict.Fits && !finding.NeedsAllowance && !(finding is { Verdict: Verdict.CannotTell, Value.IsOpen: false }))
             .Select(finding => new Trouble(KindOf(finding.Verdict), $"{eater.Name}, the week: {finding.Because}", null, null, eater.Id))));
         found.AddRange(week.Boxes.Where(box => box.Keeping.KeptIn == KeptIn.PastItsTime && box.Container.Place is not null)
             .Select(box => new Trouble(TroubleKind.PastItsTime, $"{Name(box.Container.Place!.Date)}: {WeekView.Tape(box.Batch)} {box.Recipe.Name} keeps until {Name(box.Keeping.EatBy)} and does not freeze.", box.Container.Place.Date, box.Container.Place.Meal, box.Container.Place.Eater)));
-        found.AddRange(week.Eaters.SelectMany(eater => eater.Rules.Rules.OfType<LimitRule>().Where(rule => rule.NeedsAllowance)
+        found.AddRange(week.Eaters.SelectMany(eater => eater.Rules.Rules.OfType<BoundedRule>().Where(rule => rule.NeedsAllowance)
             .Select(rule => new Trouble(TroubleKind.CannotTell, $"{eater.Name}: state the allowance for {rule.Title.ToLowerInvariant()} at the Table.", null, null, eater.Id))));
         return found.OrderBy(trouble => trouble.Kind).ThenBy(trouble => trouble.Date);
     }

@@ -14,7 +14,8 @@ public sealed record BoardContainer(Guid Id, int Number, decimal Size, BoardPlac
 /// <param name="Tape">Letter with the day of its session: "B·21".</param>
 public sealed record BoardBatch(Guid Id, string Letter, string Tape, Guid RecipeId, string Name, string? Meal, DateOnly CookedOn, decimal Portions, decimal Placed, decimal Loose, DateOnly EatBy, bool Freezes, IReadOnlyList<ShownMeasure> PerPortion, IReadOnlyList<BoardContainer> Containers);
 
-public sealed record BoardEater(Guid Id, string Name, IReadOnlyList<string> Protocols, IReadOnlyList<string> PrepMeals, IReadOnlyList<ShownFinding> Week);
+/// <param name="Today">Where the eater stands in a protocol's phases: "Today: try lactose, 3rd day".</param>
+public sealed record BoardEater(Guid Id, string Name, IReadOnlyList<string> Protocols, IReadOnlyList<string> PrepMeals, string? Today, IReadOnlyList<ShownFinding> Week);
 
 public sealed record BoardDay(Guid EaterId, DateOnly Date, IReadOnlyList<string> OpenMeals, Verdict Verdict, ShownFinding? Tightest, IReadOnlyList<ShownFinding> Findings);
 
@@ -30,7 +31,8 @@ public enum TroubleKind
 /// <summary>Something to look at, in falling order of weight, with where it is.</summary>
 public sealed record Trouble(TroubleKind Kind, string Text, DateOnly? Date, string? Meal, Guid? EaterId);
 
-public sealed record WeekBoard(DateOnly Start, IReadOnlyList<DateOnly> Days, IReadOnlyList<string> Meals, IReadOnlyList<DateOnly> SessionDays, IReadOnlyList<BoardEater> Eaters, IReadOnlyList<BoardBatch> Batches, IReadOnlyList<BoardDay> Ledger, IReadOnlyList<Trouble> Troubles, Undoable? Undo);
+/// <param name="Outdated">Protocols that have a newer version than the one the week was planned with.</param>
+public sealed record WeekBoard(DateOnly Start, IReadOnlyList<DateOnly> Days, IReadOnlyList<string> Meals, IReadOnlyList<DateOnly> SessionDays, IReadOnlyList<BoardEater> Eaters, IReadOnlyList<BoardBatch> Batches, IReadOnlyList<BoardDay> Ledger, IReadOnlyList<Trouble> Troubles, IReadOnlyList<string> Outdated, Undoable? Undo);
 
 public sealed record MakeBatchRequest(Guid RecipeId, DateOnly CookedOn, decimal Portions);
 

@@ -1,5 +1,6 @@
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -19,6 +20,7 @@ public static class WeekEndpoints
         weeks.MapPost("/batches/{batch:guid}/place", Place).WithName("PlacePortion");
         weeks.MapPost("/batches/{batch:guid}/containers/{container:guid}/move", Move).WithName("MovePortion");
         weeks.MapPut("/batches/{batch:guid}/containers/{container:guid}/size", Size).WithName("SizePortion");
+        weeks.MapPost("/protocols/renew", RenewProtocols).WithName("RenewProtocols");
         api.MapPost("/undo", Undo).WithTags("Week").WithName("Undo").RequireAuthorization();
         weeks.MapGet("/shop", Shop).WithName("GetShop");
         weeks.MapPut("/shop/tick", TickShop).WithName("TickShop");
@@ -28,7 +30,7 @@ public static class WeekEndpoints
     }
 
     /// <summary>Services that every edit of the week needs.</summary>
-    public sealed record Desk(WeekStore Weeks, KnowledgeBase Knowledge, TimeProvider Clock);
+    public sealed record Desk(WeekStore Weeks, KnowledgeBase Knowledge, DinersReader Diners, OwnProtocols Protocols, TimeProvider Clock);
 
     private static async Task<Ok<WeekBoard>> Board(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) => TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
 
@@ -46,13 +48,21 @@ public static class WeekEndpoints
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Delete(DateOnly date, Guid batch, CurrentTenant tenant, [AsParameters] Desk desk) =>
         await Answer(await desk.Weeks.Delete(tenant, batch), date, tenant, desk);
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(DateOnly date, Guid batch, PlaceRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        await Answer(await desk.Weeks.Change(tenant, batch, "Placed", current => WrongPlace(current, request.To) is { } refusal ? refusal : current.Place(ToCell(request.To), Guid.CreateVersion7)), date, tenant, desk);
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(DateOnly date, Guid batch, PlaceRequest request, CurrentTenant tenant, [AsParameters] Desk desk)
+    {
+        var habit = 1m;
+        return await Answer(await desk.Weeks.Change(tenant, batch, "Placed", current => WrongPlace(current, request.To) is { } refusal ? refusal : current.Place(ToCell(request.To), Guid.CreateVersion7, habit), (recipe, table) =>
+        {
+            habit = table.Eaters.FirstOrDefault(eater => eater.Id == request.To.EaterId)?.PortionHabit ?? 1;
+            return HardStop(recipe, table, request.To.EaterId, desk);
+        }), date, tenant, desk);
+    }
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Move(DateOnly date, Guid batch, Guid container, MoveRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
         await Answer(await desk.Weeks.Change(tenant, batch, request.To is null ? "Took back" : "Moved", current => request.To is { } to && WrongPlace(current, to) is { } refusal
             ? refusal
-            : current.Move(container, ToCell(request.From), request.To is { } place ? ToCell(place) : null, Guid.CreateVersion7)), date, tenant, desk);
+            : current.Move(container, ToCell(request.From), request.To is { } place ? ToCell(place) : null, Guid.CreateVersion7),
+            request.To is { } given ? (recipe, table) => HardStop(recipe, table, given.EaterId, desk) : null), date, tenant, desk);
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Size(DateOnly date, Guid batch, Guid container, SizeRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
         await Answer(await desk.Weeks.Change(tenant, batch, "Changed a portion of", current => current.ChangeSize(container, request.From, request.To, Guid.CreateVersion7)), date, tenant, desk);
@@ -85,17 +95,37 @@ public static class WeekEndpoints
     private static async Task<WeekView> View(DateOnly date, CurrentTenant tenant, Desk desk)
     {
         var start = HouseholdClock.WeekOf(date);
-        return new WeekView(start, await desk.Weeks.Read(tenant, start), desk.Knowledge);
+        var stored = await desk.Weeks.Read(tenant, start);
+        return new WeekView(start, stored, desk.Knowledge, desk.Diners.Of(stored.Table));
     }
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Answer(Result<StoredBatch> edited, DateOnly date, CurrentTenant tenant, Desk desk) =>
         edited.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
 
+    /// <summary>An allergy refuses a portion whatever else is planned (domain.md section 5).</summary>
+    private static Refusal? HardStop(StoredRecipe recipe, StoredTable table, Guid eaterId, Desk desk)
+    {
+        if (table.Eaters.FirstOrDefault(eater => eater.Id == eaterId) is not { Allergies.Count: > 0 } settings)
+        {
+            return null;
+        }
+
+        var stop = desk.Diners.Of(table).ToEater(settings).Rules.HardStop(Intake.Of(new Helping(recipe.Version.Name, recipe.Version.Profile, 1)));
+        return stop is null ? null : new("allergy", "eater", settings.Name, $"{settings.Name} is allergic: {stop.Because[(stop.Title.Length + 2)..].TrimEnd('.')}",
+            stop.Verdict == Verdict.Breaks ? "Give them another dish; at the Table an adult can accept a food by name" : "Match the line to a food, or let an adult accept it by name at the Table");
+    }
+
+    private static async Task<Ok<WeekBoard>> RenewProtocols(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
+    {
+        await desk.Protocols.Renew(tenant, HouseholdClock.WeekOf(date));
+        return TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
+    }
+
     private static Cell ToCell(BoardPlace place) => new(place.Date, place.Meal, place.EaterId);
 
     private static Refusal? WrongPlace(Batch batch, BoardPlace to) => to switch
     {
-        _ when !HouseholdStore.Meals.Contains(to.Meal) => new("unknown-meal", "meal", to.Meal, "there is no such meal", $"Use one of {string.Join(", ", HouseholdStore.Meals)}"),
+        _ when !Occasion.Meals.Contains(to.Meal) => new("unknown-meal", "meal", to.Meal, "there is no such meal", $"Use one of {string.Join(", ", Occasion.Meals)}"),
         _ when to.Date < batch.Cooked => new("not-cooked-yet", "date", $"{to.Date:yyyy-MM-dd}", $"{batch.Letter} is cooked on {batch.Cooked.ToString("dddd", System.Globalization.CultureInfo.InvariantCulture)}", "Place it on that day or later"),
         _ => null,
     };

@@ -12,19 +12,19 @@ public sealed class WeekView
 {
     private readonly StoredWeek _stored;
 
-    public WeekView(DateOnly start, StoredWeek stored, KnowledgeBase knowledge)
+    public WeekView(DateOnly start, StoredWeek stored, KnowledgeBase knowledge, Diners diners)
     {
-        (Start, _stored, Knowledge) = (start, stored, knowledge);
+        (Start, _stored, Knowledge, Diners) = (start, stored, knowledge, diners);
         Days = [.. Enumerable.Range(0, 7).Select(start.AddDays)];
-        Eaters = [.. stored.Eaters.Select(knowledge.ToEater)];
+        Eaters = diners.Eaters;
         Boxes = [.. stored.Batches.SelectMany(batch => batch.Batch.Containers.Select(box => new Box(batch.Batch, RecipeOf(batch).Version, box)))];
-        Ledger = new WeekLedger(Days, HouseholdStore.Meals, Eaters, Boxes.Where(box => box.Container.Place is not null).Select(box => (box.Container.Place!, box.Helping)));
+        Ledger = LedgerOf(Eaters);
     }
 
     /// <summary>A container with the batch and the recipe it comes from.</summary>
     public sealed record Box(Batch Batch, RecipeVersion Recipe, Container Container)
     {
-        public Helping Helping => new($"{Batch.Letter} {Recipe.Name}", Recipe.Profile, Container.Size);
+        public Helping Helping => new($"{Batch.Letter} {Recipe.Name}", Recipe.Profile, Container.Size) { Dish = Recipe.Name };
 
         public KeepingPlan Keeping => KeepingPlan.For(Recipe.Keeping, Batch.Cooked, Container.Place?.Date);
     }
@@ -34,6 +34,8 @@ public sealed class WeekView
     public IReadOnlyList<DateOnly> Days { get; }
 
     public KnowledgeBase Knowledge { get; }
+
+    public Diners Diners { get; }
 
     public IReadOnlyList<Eater> Eaters { get; }
 
@@ -48,19 +50,29 @@ public sealed class WeekView
 
     public StoredRecipe RecipeOf(StoredBatch batch) => _stored.Recipes[batch.RecipeVersionId];
 
+    /// <summary>The week as it would be judged by other rules.</summary>
+    public WeekLedger LedgerOf(IReadOnlyList<Eater> eaters) => new(Days, Occasion.Meals, eaters, Boxes.Where(box => box.Container.Place is not null).Select(box => (box.Container.Place!, box.Helping)));
+
     public static string Tape(Batch batch) => $"{batch.Letter}·{batch.Cooked.Day}";
 
     public WeekBoard ToBoard() => new(
         Start,
         Days,
-        HouseholdStore.Meals,
-        // The long session is the evening before the week, the short one in its middle.
-        [Start.AddDays(-1), Start.AddDays(3)],
-        [.. Eaters.Select((eater, at) => new BoardEater(eater.Id, eater.Name, _stored.Eaters[at].Protocols, [.. HouseholdStore.Meals.Where(eater.PrepMeals.Contains)], [.. Ledger.Weeks[eater.Id].Select(Shown.Of)]))],
+        Occasion.Meals,
+        [.. new int?[] { Diners.Table.Household.PrepDay, Diners.Table.Household.SecondDay }.OfType<int>().Select(day => Start.AddDays(Kitchen.Offset((DayOfWeek)day))).Order()],
+        [.. Eaters.Select((eater, at) => new BoardEater(eater.Id, eater.Name, _stored.Table.Eaters[at].Protocols, [.. Occasion.Meals.Where(eater.PrepMeals.Contains)], PhaseOf(_stored.Table.Eaters[at]), [.. Ledger.Weeks[eater.Id].Select(Shown.Of)]))],
         [.. _stored.Batches.Select(ToBatch)],
         [.. Ledger.Days.Select(day => new BoardDay(day.Eater.Id, day.Date, day.OpenMeals, day.Verdict, day.Tightest is { } tightest ? Shown.Of(tightest) : null, [.. day.Findings.Select(Shown.Of)]))],
         [.. Troubles.Of(this)],
+        [.. Outdated],
         _stored.Undo);
+
+    private string? PhaseOf(EaterSettings eater) => eater.Protocols.Select(id => (Plan: Hosting.Diners.PlanOf(eater, id), Diners.InForce(id)?.Protocol.Phases)).Where(item => item.Plan is not null && item.Phases is not null)
+        .Select(item => PhaseCalendar.On(item.Plan!, item.Phases!, Diners.Today).Says).FirstOrDefault();
+
+    /// <summary>Names of followed protocols that have a newer version than the one the week was planned with.</summary>
+    private IEnumerable<string> Outdated => _stored.Table.Eaters.SelectMany(eater => eater.Protocols).Distinct()
+        .Where(id => Diners.InForce(id)?.Version < Diners.Latest(id)?.Version).Select(id => Diners.Latest(id)!.Protocol.Name);
 
     public IReadOnlyList<ShownMeasure> Numbers(Helping helping) => Shown.Short(helping, Knowledge.HouseScheme);
 

@@ -4,7 +4,7 @@ using Merienda.Core.Foods;
 namespace Merienda.Core.Protocols;
 
 /// <summary>A food or a line that an adult accepted by name for an allergic eater; the acceptance is kept (domain.md section 5).</summary>
-/// <param name="What">Key of the food, or the words of a line that no food was found for.</param>
+/// <param name="What">Key of the food, or the words that name it where no food was found.</param>
 public sealed record Acceptance(string What, string Reason);
 
 /// <summary>
@@ -39,7 +39,7 @@ public sealed record AllergyRule : Rule
             return Found(Verdict.Breaks, [.. held.Select(food => food.Name)], $"Allergy: {string.Join(" and ", held.Select(food => $"{food.Name} ({string.Join(", ", Classes.Where(food.Is).Select(context.Classes.NameOf))})"))}.");
         }
 
-        var unread = intake.UnknownLines.Where(words => !IsAccepted(words)).ToList();
+        var unread = intake.Lines.Where(line => line.Food is null && !IsAccepted(line.Read.Food.Trim())).Select(line => line.Read.Food.Trim()).Distinct().ToList();
         return unread.Count > 0
             ? Found(Verdict.CannotTell, unread, $"Allergy: nobody knows whether \"{string.Join("\" or \"", unread)}\" holds {string.Join(", ", Classes.Select(context.Classes.NameOf))}; it is refused until an adult accepts it by name.")
             : Found(Verdict.Fits, [], $"Allergy: nothing in it is known to hold {string.Join(", ", Classes.Select(context.Classes.NameOf))}.");

@@ -1,0 +1,34 @@
+using System.Globalization;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Merienda.Web.Weeks;
+
+namespace Merienda.Web.Table;
+
+/// <summary>Compares what two sets of rules say of the library and of the running week.</summary>
+public sealed class EffectReader(RecipeStore recipes, WeekStore weeks, DinersReader diners, KnowledgeBase knowledge)
+{
+    /// <param name="before">Eaters as they are, by id.</param>
+    /// <param name="after">The same eaters under other rules.</param>
+    public async Task<IReadOnlyList<Effect>> Compare(Tenant tenant, DateOnly today, IReadOnlyList<Eater> before, IReadOnlyList<Eater> after)
+    {
+        var pairs = before.Join(after, one => one.Id, other => other.Id, (one, other) => (Before: one, After: other)).ToList();
+        var library = (await recipes.All(tenant)).SelectMany(recipe => pairs.Select(pair => Turned(false, pair.After.Name, recipe.Version.Name,
+            pair.Before.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal), pair.After.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal))));
+        var start = HouseholdClock.WeekOf(today);
+        var stored = await weeks.Read(tenant, start);
+        var week = new WeekView(start, stored, knowledge, diners.Of(stored.Table));
+        var (was, becomes) = (week.LedgerOf([.. pairs.Select(pair => pair.Before)]), week.LedgerOf([.. pairs.Select(pair => pair.After)]));
+        var days = was.Days.Zip(becomes.Days).Where(day => day.Second.Helpings.Count > 0)
+            .Select(day => Turned(true, day.Second.Eater.Name, day.Second.Date.ToString("ddd d MMM", CultureInfo.InvariantCulture), day.First.Findings, day.Second.Findings));
+        return [.. days.Concat(library).OfType<Effect>()];
+    }
+
+    private static Effect? Turned(bool isDay, string eater, string what, IReadOnlyList<Finding> before, IReadOnlyList<Finding> after)
+    {
+        var (from, to) = (before.Select(finding => finding.Verdict).RollUp(), after.Select(finding => finding.Verdict).RollUp());
+        return from == to ? null : new(isDay, eater, what, from, to, (to > from ? after : before).MaxBy(finding => finding.Verdict)?.Because ?? "");
+    }
+}

@@ -1,0 +1,44 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Merienda.Web.Table;
+
+/// <summary>The kitchen that is really there, and two small calculators of the Table.</summary>
+public static class KitchenEndpoints
+{
+    public static void MapKitchen(this RouteGroupBuilder table)
+    {
+        table.MapGet("/kitchen", async (CurrentTenant tenant, KitchenStore kitchens) => TypedResults.Ok(ToSheet(await kitchens.Read(tenant)))).WithName("GetKitchen");
+        table.MapPut("/kitchen", Change).WithName("ChangeKitchen");
+        table.MapPost("/energy-need", Need).WithName("GetEnergyNeed");
+        table.MapGet("/exchange", ExchangeOf).WithName("GetExchange");
+    }
+
+    private static async Task<Results<Ok<KitchenSheet>, ProblemHttpResult>> Change(Kitchen kitchen, CurrentTenant tenant, KitchenStore kitchens) =>
+        kitchen.Wrong() is { } refusal ? refusal.ToProblem() : TypedResults.Ok(ToSheet(await kitchens.Change(tenant, kitchen)));
+
+    private static Results<Ok<EnergyNeedAnswer>, ProblemHttpResult> Need(EnergyNeedRequest request) =>
+        EnergyNeed.Of(request.Sex, request.Kilograms, request.Centimetres, request.Years, request.Activity, request.DeficitPercent / 100) is var found && found.Refusal is { } refusal
+            ? refusal.ToProblem()
+            : TypedResults.Ok(new EnergyNeedAnswer(found.Value.Resting, Shown.Round(found.Value.Need), found.Value.Target, Shown.Round(found.Value.PaceKilograms), found.Value.Cautions));
+
+    /// <param name="equal">Key of the measure that stays the same.</param>
+    private static Results<Ok<ExchangeAnswer>, ProblemHttpResult> ExchangeOf(string from, decimal grams, string to, string equal, KnowledgeBase knowledge)
+    {
+        if (knowledge.Foods.Latest.WithKey(from) is not { } old || knowledge.Foods.Latest.WithKey(to) is not { } other || MeasureInfo.WithKey(equal) is not { Measure: not Measure.Points } measure || grams is <= 0 or > 100_000)
+        {
+            return new Refusal("exchange-unreadable", "exchange", $"{grams} g {from} for {to} by {equal}", "an exchange names two foods, grams above zero and a measure", "Choose again").ToProblem();
+        }
+
+        return Exchange.Of(old, grams, other, measure.Measure) is { } exchange
+            ? TypedResults.Ok(new ExchangeAnswer(old.Name, other.Name, Math.Round(exchange.Grams), measure.Name, [.. exchange.Differences.Select(item => new ExchangeDifference(item.Measure.Name, item.Measure.Unit, item.Measure.Decimals, Shown.Round(item.Difference)))]))
+            : new Refusal("no-exchange", "equal", measure.Name, $"one of the two holds no {measure.Name.ToLowerInvariant()} that is known", "Keep something else equal").ToProblem();
+    }
+
+    private static KitchenSheet ToSheet(Kitchen kitchen) => new(kitchen, KitchenItem.Kinds, ContainerKind.Materials);
+}
