@@ -9,7 +9,12 @@ import { RecipesPage } from './places/recipes/RecipesPage';
 import { SessionPage } from './places/session/SessionPage';
 import { ShelfPage } from './places/shelf/ShelfPage';
 import { ShopPage } from './places/shop/ShopPage';
-import { TablePage } from './places/table/TablePage';
+import { EatersPage } from './places/table/eaters/EatersPage';
+import { KitchenPage } from './places/table/kitchen/KitchenPage';
+import { ProtocolEditorPage } from './places/table/protocols/ProtocolEditorPage';
+import { ProtocolPage } from './places/table/protocols/ProtocolPage';
+import { ProtocolsPage } from './places/table/protocols/ProtocolsPage';
+import { TableLayout } from './places/table/TableLayout';
 import { WeekPage } from './places/week/WeekPage';
 import { Shell } from './Shell';
 
@@ -29,7 +34,13 @@ export function App() {
               <Route path="/recipes/new" element={<RecipeEditorPage />} />
               <Route path="/recipes/:id" element={<RecipeSheetPage />} />
               <Route path="/recipes/:id/edit" element={<RecipeEditorPage />} />
-              <Route path="/table" element={<TablePage />} />
+              <Route path="/table" element={<TableLayout />}>
+                <Route index element={<EatersPage />} />
+                <Route path="protocols" element={<ProtocolsPage />} />
+                <Route path="protocols/:id" element={<ProtocolPage />} />
+                <Route path="protocols/:id/edit" element={<ProtocolEditorPage />} />
+                <Route path="kitchen" element={<KitchenPage />} />
+              </Route>
               <Route path="*" element={<Navigate to={`/week/${weekStart(person.today)}`} replace />} />
             </Route>
           </Routes>

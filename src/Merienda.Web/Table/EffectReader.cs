@@ -26,6 +26,12 @@ public sealed class EffectReader(RecipeStore recipes, WeekStore weeks, DinersRea
         return [.. days.Concat(library).OfType<Effect>()];
     }
 
+    /// <summary>Recipes whose points a portion differ between two schemes.</summary>
+    public async Task<IReadOnlyList<PointsEffect>> ComparePoints(Tenant tenant, PointsScheme? before, PointsScheme? after) => before is null || after is null
+        ? []
+        : [.. (await recipes.All(tenant)).Select(recipe => (recipe.Version.Name, Portion: new Helping(recipe.Version.Name, recipe.Version.Profile, 1)))
+            .Select(recipe => new PointsEffect(recipe.Name, Shown.Round(before.PointsOf(recipe.Portion).Best), Shown.Round(after.PointsOf(recipe.Portion).Best))).Where(recipe => recipe.From != recipe.To)];
+
     private static Effect? Turned(bool isDay, string eater, string what, IReadOnlyList<Finding> before, IReadOnlyList<Finding> after)
     {
         var (from, to) = (before.Select(finding => finding.Verdict).RollUp(), after.Select(finding => finding.Verdict).RollUp());

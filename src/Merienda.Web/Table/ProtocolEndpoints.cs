@@ -56,7 +56,7 @@ public static class ProtocolEndpoints
     private static async Task<Results<Ok<DraftEffect>, NotFound, ProblemHttpResult>> EffectOf(string id, DocumentRequest request, CurrentTenant tenant, [AsParameters] Desk desk)
     {
         var diners = await desk.Diners.Read(tenant);
-        if (diners.Latest(id) is null)
+        if (diners.Latest(id) is not { } edition)
         {
             return TypedResults.NotFound();
         }
@@ -69,7 +69,7 @@ public static class ProtocolEndpoints
         var draft = read.Value with { Id = id };
         var followers = diners.Table.Eaters.Where(eater => eater.Protocols.Contains(id)).ToList();
         var changes = await desk.Effects.Compare(tenant, diners.Today, [.. followers.Select(eater => diners.ToEater(eater))], [.. followers.Select(eater => diners.ToEater(eater, other => other == id ? draft : diners.Latest(other)?.Protocol))]);
-        return TypedResults.Ok(new DraftEffect(ProtocolSheets.Sections(draft, desk.Knowledge), changes));
+        return TypedResults.Ok(new DraftEffect(ProtocolSheets.Sections(draft, desk.Knowledge), changes, await desk.Effects.ComparePoints(tenant, edition.Protocol.Scheme, draft.Scheme)));
     }
 
     private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Change(string id, ChangeProtocolRequest request, CurrentTenant tenant, [AsParameters] Desk desk)

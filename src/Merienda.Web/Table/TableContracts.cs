@@ -98,7 +98,10 @@ public sealed record ChangeProtocolRequest(string Document, int BasedOn, bool In
 public sealed record ProtocolSaved(string Id, int Version);
 
 /// <summary>What a draft says and turns, before anything is saved.</summary>
-public sealed record DraftEffect(IReadOnlyList<ProtocolSection> Sections, IReadOnlyList<Effect> Changes);
+/// <param name="Points">Recipes whose points a portion change; empty when the draft counts as before.</param>
+public sealed record DraftEffect(IReadOnlyList<ProtocolSection> Sections, IReadOnlyList<Effect> Changes, IReadOnlyList<PointsEffect> Points);
+
+public sealed record PointsEffect(string Recipe, decimal From, decimal To);
 
 public sealed record KindField(string Key, string Label, RuleFieldType Type, string Help, bool IsRequired, string? Unit, decimal? Min, decimal? Max, IReadOnlyList<FieldOption>? Options);
 

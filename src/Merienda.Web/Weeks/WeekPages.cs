@@ -1,7 +1,7 @@
-using System.Globalization;
 using Merienda.Core.Quantities;
 using Merienda.Core.Sessions;
 using Merienda.Core.Shopping;
+using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Weeks;
 
@@ -13,7 +13,7 @@ public static class WeekPages
         var batches = week.CookedForIt.ToList();
         var tapes = batches.ToDictionary(batch => batch.Batch.Letter, batch => WeekView.Tape(batch.Batch));
         var items = ShoppingList.Of(batches.Select(batch => new BatchToShop(batch.Batch.Letter, week.RecipeOf(batch).Version, batch.Batch.Portions)));
-        var shown = items.Select(item => (Aisle: item.Aisle ?? "as typed", Item: new ShopItem(item.Key, item.Name, Amount(item), [.. item.Batches.Select(need => new ShopNeed(need.Letter, tapes[need.Letter], Grams(need.Grams)))], item.AsTyped, week.IsShopTicked(item.Key)))).ToList();
+        var shown = items.Select(item => (Aisle: item.Aisle ?? "as typed", Item: new ShopItem(item.Key, item.Name, Amount(item, week.CountsInOunces), [.. item.Batches.Select(need => new ShopNeed(need.Letter, tapes[need.Letter], HouseholdMass.Show(need.Grams.Best, week.CountsInOunces)))], item.AsTyped, week.IsShopTicked(item.Key)))).ToList();
         return new(week.Start, [.. shown.GroupBy(row => row.Aisle).Select(aisle => new ShopAisle(aisle.Key, [.. aisle.Select(row => row.Item)]))], shown.Count(row => row.Item.IsTicked), shown.Count);
     }
 
@@ -41,20 +41,10 @@ public static class WeekPages
         })]);
     }
 
-    private static string Amount(ShoppingItem item) => (item.Grams.Best, item.Pieces) switch
+    private static string Amount(ShoppingItem item, bool inOunces) => (item.Grams.Best, item.Pieces) switch
     {
         (0, _) => "",
-        (_, { } pieces) => $"{Number(pieces.Count)}{(pieces.Unit == "each" ? "" : $" {(pieces.Count > 1 ? Unit.Spelled(pieces.Unit)!.Plural : pieces.Unit)}")} · {Grams(item.Grams)}",
-        _ => Grams(item.Grams),
+        (var grams, { } pieces) => $"{pieces.Count:0.##}{(pieces.Unit == "each" ? "" : $" {(pieces.Count > 1 ? Unit.Spelled(pieces.Unit)!.Plural : pieces.Unit)}")} · {HouseholdMass.Show(grams, inOunces)}",
+        var (grams, _) => HouseholdMass.Show(grams, inOunces),
     };
-
-    private static string Grams(Estimate grams) => grams.Best switch
-    {
-        0 => "",
-        >= 1000 => $"{Number(Math.Round(grams.Best / 1000, 2))} kg",
-        >= 20 => $"{Number(Math.Round(grams.Best))} g",
-        _ => $"{Number(Math.Round(grams.Best, 1))} g",
-    };
-
-    private static string Number(decimal value) => value.ToString("0.##", CultureInfo.InvariantCulture);
 }

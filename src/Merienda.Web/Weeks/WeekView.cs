@@ -43,6 +43,8 @@ public sealed class WeekView
 
     public WeekLedger Ledger { get; }
 
+    public bool CountsInOunces => Diners.Table.Household.Units == "us";
+
     public IReadOnlyList<StoredBatch> Batches => _stored.Batches;
 
     /// <summary>Batches that are cooked for this week: what is shopped and cooked, without older ones still eaten.</summary>

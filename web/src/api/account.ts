@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, rememberAntiforgery, type Schemas, take } from './client';
+import { showAs } from '../pieces/show';
+import { api, rememberAntiforgery, rememberNumberFormat, type Schemas, take } from './client';
 
 export type AccountState = Schemas['AccountState'];
 
@@ -10,6 +11,8 @@ export function useAccount() {
     queryFn: async () => {
       const state = await take(api.GET('/api/account'));
       rememberAntiforgery(state.antiforgery);
+      rememberNumberFormat(state.person?.numberFormat ?? 'point');
+      showAs(state.person?.numberFormat ?? 'point', state.person?.units ?? 'metric');
       return state;
     },
   });

@@ -24,10 +24,18 @@ export function rememberAntiforgery(token: string) {
   antiforgery = token;
 }
 
+let numberFormat = 'point';
+
+/** The decimal mark that the server writes in sentences. */
+export function rememberNumberFormat(format: string) {
+  numberFormat = format;
+}
+
 export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? 'http://localhost' });
 
 api.use({
   onRequest({ request }) {
+    request.headers.set('X-Number-Format', numberFormat);
     if (request.method !== 'GET') request.headers.set('X-Antiforgery', antiforgery);
     return request;
   },

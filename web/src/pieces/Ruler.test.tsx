@@ -16,6 +16,9 @@ const finding = (change: Partial<Schemas['ShownFinding']> = {}): Schemas['ShownF
   per: 'day',
   contributors: [],
   because: '',
+  cure: null,
+  notes: [],
+  isHardStop: false,
   needsAllowance: false,
   ...change,
 });

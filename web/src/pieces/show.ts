@@ -2,9 +2,22 @@ import type { Schemas, Verdict } from '../api/client';
 
 type Estimate = Schemas['ShownEstimate'];
 
+/** How the household writes numbers and measures; set once the account is known. */
+const habit = { locale: 'en-GB', isUs: false };
+
+export function showAs(numberFormat: string, units: string) {
+  habit.locale = numberFormat === 'comma' ? 'de-DE' : 'en-GB';
+  habit.isUs = units === 'us';
+}
+
+export const countsInOunces = () => habit.isUs;
+
+/** "180 °C", or "356 °F" where the household counts so. */
+export const temperature = (celsius: number) => (habit.isUs ? `${Math.round((celsius * 9) / 5 + 32)} °F` : `${celsius} °C`);
+
 /** A number with at most so many decimals, trailing zeros dropped. */
 export function number(value: number, decimals = 2): string {
-  return value.toLocaleString('en-GB', { maximumFractionDigits: decimals });
+  return value.toLocaleString(habit.locale, { maximumFractionDigits: decimals });
 }
 
 /** Portions as people say them: ½, 1, 1½, 2.25 */

@@ -6,30 +6,31 @@ import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { Choice, Field, inputLook } from '../../pieces/Field';
 import { useNotices } from '../../pieces/Notice';
+import { countsInOunces } from '../../pieces/show';
 import { LineEditor } from './LineEditor';
 import { Numbers } from './Numbers';
 import { type Draft, toDraft, useChecked, useKeepingClasses, useRecipe, useSaveRecipe } from './queries';
 import { TaskEditor } from './TaskEditor';
 import { Verdicts } from './Verdicts';
 
-const empty: Draft = {
+const empty = (): Draft => ({
   name: '',
   portions: 4,
   meal: null,
   keeping: 'cooked',
   reheating: '',
   atEating: '',
-  system: 'metric',
+  system: countsInOunces() ? 'unitedStates' : 'metric',
   lines: [{ part: '', text: '', food: null }],
   tasks: [],
   basedOn: null,
-};
+});
 
 /** A new recipe by pasting or typing, or the next version of one: read and judged while it is written. */
 export function RecipeEditorPage() {
   const { id } = useParams();
   const recipe = useRecipe(id);
-  if (!id) return <Editor key="new" id={undefined} start={empty} />;
+  if (!id) return <Editor key="new" id={undefined} start={empty()} />;
   return <Asked of={recipe}>{(sheet) => <Editor key={id} id={id} start={toDraft(sheet)} />}</Asked>;
 }
 

@@ -4,7 +4,7 @@ import { api, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
-import { amount, minutes, number, portions } from '../../pieces/show';
+import { amount, minutes, number, portions, temperature } from '../../pieces/show';
 import { Numbers } from './Numbers';
 import { type Sheet, useRecipe } from './queries';
 import { Verdicts } from './Verdicts';
@@ -135,7 +135,7 @@ function Work({ sheet }: { sheet: Sheet }) {
             <span className="figures whitespace-nowrap text-steel">
               {task.handsOn > 0 && `${minutes(task.handsOn)} by hand`}
               {task.unattended > 0 && ` + ${minutes(task.unattended)} alone`}
-              {task.temperatureC !== null && ` at ${task.temperatureC} °C`}
+              {task.temperatureC !== null && ` at ${temperature(task.temperatureC)}`}
             </span>
           </li>
         ))}

@@ -32,7 +32,7 @@ export function Verdicts({ of }: { of: Schemas['ShownVerdict'][] }) {
                     </span>
                   )}
                   <span>
-                    {finding.because}{' '}
+                    {finding.because} {finding.cure && <b className="font-semibold">To make it fit: {finding.cure}. </b>}
                     {finding.needsAllowance && (
                       <Link to="/table" className="font-semibold text-cobalt hover:underline">
                         State it at the Table
@@ -40,6 +40,11 @@ export function Verdicts({ of }: { of: Schemas['ShownVerdict'][] }) {
                     )}
                   </span>
                 </p>
+                {finding.notes.map((note) => (
+                  <p key={note} className="mt-1 border-l-2 border-line pl-2 text-xs text-steel">
+                    {note}
+                  </p>
+                ))}
               </li>
             ))}
           </ul>

@@ -6,7 +6,7 @@ import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
 import { useNotices } from '../../pieces/Notice';
-import { longDate, minutes } from '../../pieces/show';
+import { longDate, minutes, temperature } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
 import { useWeekDate } from '../useWeekDate';
@@ -112,7 +112,7 @@ function Work({ page, week }: { page: Page; week: string }) {
                   <Tape letter={task.letter} />
                 </span>
                 {task.text}
-                {task.temperatureC !== null && <b className="figures whitespace-nowrap"> {task.temperatureC} °C</b>}
+                {task.temperatureC !== null && <b className="figures whitespace-nowrap"> {temperature(task.temperatureC)}</b>}
               </span>
               <span className="figures text-right text-sm whitespace-nowrap text-steel max-sm:col-start-3 max-sm:text-left">
                 {task.handsOnEnd > task.start && `${minutes(task.handsOnEnd - task.start)} by hand`}

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { minutes } from '../../pieces/show';
+import { minutes, temperature } from '../../pieces/show';
 
 type Task = Schemas['SessionTask'];
 
@@ -63,7 +63,7 @@ export function Track({ page }: { page: Schemas['SessionPage'] }) {
                       style={share(task.start, task.end)}
                       className="absolute inset-y-0 overflow-hidden border border-rim bg-enamel pl-0.5 whitespace-nowrap"
                     >
-                      <b className="font-display">{task.letter}</b> {task.temperatureC !== null && `${task.temperatureC} °C`}
+                      <b className="font-display">{task.letter}</b> {task.temperatureC !== null && temperature(task.temperatureC)}
                     </span>
                   ))}
                 </div>

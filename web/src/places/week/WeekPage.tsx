@@ -18,6 +18,7 @@ import { BoardGrid } from './BoardGrid';
 import { Inspector } from './Inspector';
 import { MakeBatchDialog } from './MakeBatchDialog';
 import { type Board, type Place, useBoardEdits, useWeek } from './queries';
+import { RulesLine } from './RulesLine';
 import { findContainer, type Held, isCookedBy, type Selected } from './selection';
 import { TroubleLine } from './TroubleLine';
 import { useNarrow } from './useNarrow';
@@ -100,6 +101,7 @@ function WeekBoard({ board }: { board: Board }) {
             requestAnimationFrame(() => page.current?.querySelector<HTMLElement>(cell)?.focus());
           }}
         />
+        <RulesLine board={board} edits={edits} />
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">
           <Bench
             board={board}

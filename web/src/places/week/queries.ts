@@ -79,6 +79,11 @@ export function useBoardEdits(date: string) {
         say: 'The batch is on the bench.',
         ask: () => take(api.POST('/api/weeks/{date}/batches', { params: { path: { date } }, body: { recipeId, cookedOn, portions } })),
       }),
+    renewProtocols: () =>
+      edit.mutate({
+        say: 'The week is judged by the newest rules.',
+        ask: () => take(api.POST('/api/weeks/{date}/protocols/renew', { params: { path: { date } } })),
+      }),
     resize: (batch: Batch, portions: number) =>
       edit.mutate({
         say: `${batch.letter} makes ${portions} portions.`,

@@ -1,8 +1,7 @@
-import { type FormEvent, useState } from 'react';
-import { api, type Schemas, take } from '../../api/client';
-import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Field';
-import type { TableEdit } from './TablePage';
+import { type FormEvent, Fragment, useState } from 'react';
+import { api, type Schemas, take } from '../../../api/client';
+import { Button } from '../../../pieces/Button';
+import type { TableEdit } from '../queries';
 
 /** How the day is split over the meals, and which of them come from the prep. */
 export function MealSplit({ eater, edit }: { eater: Schemas['TableEater']; edit: TableEdit }) {
@@ -27,35 +26,38 @@ export function MealSplit({ eater, edit }: { eater: Schemas['TableEater']; edit:
   return (
     <form onSubmit={submit}>
       <h3 className="mb-1 text-base">The day’s meals</h3>
-      <div className="flex flex-wrap items-end gap-x-5 gap-y-2 text-sm">
+      <div className="grid grid-cols-[auto_auto_1fr] items-center gap-x-3 gap-y-1 text-sm">
         {eater.meals.map((meal, at) => (
-          <div key={meal.meal} className="space-y-1">
-            <label className="flex items-center gap-1.5 first-letter:uppercase">
-              {meal.meal}
+          <Fragment key={meal.meal}>
+            <span className="first-letter:uppercase">{meal.meal}</span>
+            <span className="flex items-center gap-1">
               <input
                 inputMode="numeric"
                 aria-label={`Share of the day at ${meal.meal}, percent`}
                 value={shares[at]}
                 onChange={(event) => setShares(shares.map((share, index) => (index === at ? event.target.value : share)))}
-                className={`${inputLook} figures w-14 text-right`}
+                className="figures min-h-8 w-12 rounded-sm border border-slate bg-enamel px-1.5 text-right text-rim"
               />
               <span className="text-steel">%</span>
-            </label>
+            </span>
             <label className="flex items-center gap-1.5 text-xs text-steel">
               <input
                 type="checkbox"
+                aria-label={`${meal.meal} is from the prep`}
                 checked={fromPrep[at]}
                 onChange={(event) => setFromPrep(fromPrep.map((one, index) => (index === at ? event.target.checked : one)))}
-                className="accent-cobalt"
+                className="size-4 accent-cobalt"
               />
               from the prep
             </label>
-          </div>
+          </Fragment>
         ))}
-        <Button type="submit" disabled={!changed || sum !== 100 || edit.isPending}>
-          Change
-        </Button>
       </div>
+      {(changed || sum !== 100) && (
+        <Button type="submit" className="mt-2" disabled={!changed || sum !== 100 || edit.isPending}>
+          Split it so
+        </Button>
+      )}
       {sum !== 100 && <p className="mt-1 text-xs text-beet">The shares make {sum} %; change them until they make 100 %.</p>}
     </form>
   );

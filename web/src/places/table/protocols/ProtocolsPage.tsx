@@ -1,0 +1,93 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useOutletContext } from 'react-router';
+import { api, Problem, take } from '../../../api/client';
+import { Button } from '../../../pieces/Button';
+import { SheetDialog } from '../../../pieces/Sheet';
+import type { Page } from '../queries';
+
+/** Every protocol, the household's own first. */
+export function ProtocolsPage() {
+  const page = useOutletContext<Page>();
+  const [isImporting, setImporting] = useState(false);
+  const sorted = [...page.protocols].sort((one, other) => Number(other.isOwn) - Number(one.isOwn));
+  return (
+    <div>
+      <div className="mb-3 flex items-center justify-between gap-3">
+        <p className="text-sm text-steel">What ships with the program is the same for everybody; copy one to change it.</p>
+        <Button onClick={() => setImporting(true)}>Import a protocol</Button>
+      </div>
+      <ul className="grid gap-x-8 md:grid-cols-2">
+        {sorted.map((protocol) => (
+          <li key={protocol.id} className="border-t border-line py-2">
+            <Link to={`/table/protocols/${protocol.id}`} className="font-semibold hover:underline">
+              {protocol.name}
+            </Link>
+            {protocol.isOwn && <span className="ml-2 text-xs text-steel">yours, version {protocol.version}</span>}
+            <p className="text-sm text-steel">{protocol.summary}</p>
+            {protocol.followers.length > 0 && <p className="text-sm">Followed by {protocol.followers.join(' and ')}</p>}
+          </li>
+        ))}
+      </ul>
+      {isImporting && <ImportDialog onClose={() => setImporting(false)} />}
+    </div>
+  );
+}
+
+function ImportDialog({ onClose }: { onClose: () => void }) {
+  const [text, setText] = useState('');
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const bring = useMutation({
+    mutationFn: () => take(api.POST('/api/table/protocols/import', { body: { document: text } })),
+    onSuccess: async (saved) => {
+      await queries.invalidateQueries({ queryKey: ['table'] });
+      navigate(`/table/protocols/${saved.id}`);
+    },
+  });
+  const problem = bring.error instanceof Problem ? bring.error : null;
+  return (
+    <SheetDialog title="Import a protocol" onClose={onClose} wide>
+      <div className="space-y-3 text-sm">
+        <label className="flex items-center gap-2">
+          From a file
+          <input
+            type="file"
+            accept=".json,application/json"
+            onChange={async (event) => {
+              const file = event.target.files?.[0];
+              if (file) setText(await file.text());
+            }}
+          />
+        </label>
+        <label className="block">
+          or pasted here
+          <textarea
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            rows={10}
+            spellCheck={false}
+            className="mt-1 w-full rounded-sm border border-slate bg-enamel p-2 font-mono text-xs text-rim"
+          />
+        </label>
+        {problem && (
+          <p role="alert">
+            <b className="text-beet">{problem.title}</b> {problem.field && <code>{problem.field}</code>}{' '}
+            {problem.value && <>holds {problem.value}. </>}
+            {problem.cure}
+          </p>
+        )}
+        <p className="text-steel">
+          The form of such a file is published as a{' '}
+          <a href="/api/table/protocol-schema" className="font-semibold text-cobalt hover:underline">
+            JSON Schema
+          </a>
+          .
+        </p>
+        <Button look="main" disabled={!text.trim() || bring.isPending} onClick={() => bring.mutate()}>
+          Import it
+        </Button>
+      </div>
+    </SheetDialog>
+  );
+}
