@@ -49,11 +49,11 @@ test('a second eater has rules of their own, and an impossible number is refused
 test('a meal that does not come from the prep is not missed', async ({ page }) => {
   await signUp(page);
   await page.getByRole('link', { name: 'Table', exact: true }).click();
-  await page.getByLabel('from the prep').first().uncheck();
+  await page.getByLabel('breakfast is from the prep').uncheck();
   await page.getByLabel('Share of the day at breakfast, percent').fill('20');
   await expect(page.getByText('The shares make 95 %')).toBeVisible();
   await page.getByLabel('Share of the day at lunch, percent').fill('35');
-  await page.getByRole('button', { name: 'Change' }).last().click();
+  await page.getByRole('button', { name: 'Split it so' }).click();
   await expect(page.getByText(/day is split anew/)).toBeVisible();
   await page.getByRole('link', { name: 'Week', exact: true }).click();
   await expect(page.getByRole('gridcell', { name: /^Mon breakfast/ })).toHaveAccessibleName(/not from the prep/);

@@ -46,7 +46,7 @@ public sealed record FodmapRule : Rule
         var verdict = doses.Select(dose => dose.Verdict).Append(intake.UnknownLines.Count > 0 ? Verdict.CannotTell : Verdict.Fits).RollUp();
         var worst = doses.Where(dose => dose.Verdict == verdict).OrderByDescending(dose => dose.OfCutOff).ToList();
         IReadOnlyList<Contributor> contributors = [.. doses.Where(dose => dose.Verdict != Verdict.Fits).OrderByDescending(dose => dose.Verdict).ThenByDescending(dose => dose.OfCutOff).Select(dose => new Contributor(dose.Food, 0)).DistinctBy(item => item.Name)];
-        return new(Id, Name, verdict, null, null, null, contributors, Because(verdict, worst, intake)) { Cure = Cure(verdict, doses), Notes = [.. Stacking(doses)] };
+        return new(Id, Name, verdict, null, null, null, contributors, Because(verdict, worst, intake)) { Cure = Cure(verdict, doses), Notes = [.. LargestPortion(intake, doses), .. Stacking(doses)] };
     }
 
     private static string KeyOf(FodmapGroup group) => group == FodmapGroup.ExcessFructose ? "excessFructose" : group.ToString().ToLowerInvariant();
@@ -66,7 +66,7 @@ public sealed record FodmapRule : Rule
         var doses = restricted.Select(group => FodmapDose.Of(food, group, grams)).ToList();
         var polyols = doses.Where(dose => dose.Group is FodmapGroup.Sorbitol or FodmapGroup.Mannitol).ToList();
         // Each polyol has its own cut-off and both together have another one.
-        return polyols.Count < 2 ? doses : doses.Append(new FodmapDose(food.Name, FodmapGroup.Sorbitol, "polyols together", polyols[0].Dose + polyols[1].Dose, Fodmaps.PolyolsTogether, polyols.All(dose => dose.IsKnown)) { IsTogether = true });
+        return polyols.Count < 2 ? doses : doses.Append(new FodmapDose(food.Name, FodmapGroup.Sorbitol, "polyols together", polyols[0].Dose + polyols[1].Dose, Fodmaps.PolyolsTogether, polyols.All(dose => dose.IsKnown)) { IsTogether = true, Grams = grams.Best });
     }
 
     private string Because(Verdict verdict, List<FodmapDose> worst, Intake intake)
@@ -98,10 +98,19 @@ public sealed record FodmapRule : Rule
         }
 
         var tightest = doses.Where(dose => dose.IsKnown && dose.Dose.High >= dose.CutOff).MaxBy(dose => dose.Dose.High / dose.CutOff)!;
-        var share = Math.Floor(tightest.CutOff / tightest.Dose.High!.Value * 20) / 20;
-        // A dose must be less than its cut-off, not equal to it.
-        share -= share * tightest.Dose.High.Value >= tightest.CutOff ? 0.05m : 0;
-        return share > 0 ? $"{share:0.##} of the portion stays below, as far as {tightest.Food} goes" : $"no {tightest.Food}";
+        var grams = Math.Floor(tightest.Grams * tightest.BelowCutOff);
+        return grams > 0 ? $"at most {grams:0} g {tightest.Food} at a sitting" : $"no {tightest.Food}";
+    }
+
+    /// <summary>How much of one dish may be eaten at a sitting.</summary>
+    private static IEnumerable<string> LargestPortion(Intake intake, List<FodmapDose> doses)
+    {
+        var limiting = doses.Where(dose => dose.IsKnown && dose.Dose.High > 0).MinBy(dose => dose.BelowCutOff);
+        if (intake.Helpings is [var helping] && limiting is not null && doses.All(dose => dose.IsKnown))
+        {
+            var portions = Math.Floor(helping.Size * limiting.BelowCutOff * 20) / 20;
+            yield return portions == 0 ? $"Not even a twentieth of a portion stays below, because of {limiting.Food}." : $"The largest portion that stays below is {portions:0.##}; {limiting.Food} limits it.";
+        }
     }
 
     private static IEnumerable<string> Stacking(List<FodmapDose> doses) => doses.Where(dose => !dose.IsTogether && dose.IsKnown).GroupBy(dose => dose.Group)
@@ -116,7 +125,13 @@ public sealed record FodmapRule : Rule
     {
         public bool IsTogether { get; init; }
 
+        /// <summary>Grams of the food at the sitting.</summary>
+        public decimal Grams { get; init; }
+
         public decimal OfCutOff => Dose.Best / CutOff;
+
+        /// <summary>How many times the helping would stay below for certain; a dose must be less than its cut-off, so a thousandth is kept back.</summary>
+        public decimal BelowCutOff => Dose.High is > 0 and { } high ? CutOff / high * 0.999m : 0;
 
         /// <summary>A dose fits when it is less than the cut-off; unknown content fits only when all of it would.</summary>
         public Verdict Verdict => Dose switch
@@ -134,7 +149,7 @@ public sealed record FodmapRule : Rule
             var dose = perHundred.High == 0 ? Estimate.Zero
                 : perHundred.High is { } most && grams.High is { } high ? Estimate.Between(grams.Low * perHundred.Low / 100, grams.Best * perHundred.Best / 100, high * most / 100)
                 : Estimate.AtLeast(grams.Low * perHundred.Low / 100, grams.Best * perHundred.Best / 100);
-            return new(food.Name, group, Fodmaps.NameOf(group), dose, Fodmaps.CutOff(food, group), content.IsKnown);
+            return new(food.Name, group, Fodmaps.NameOf(group), dose, Fodmaps.CutOff(food, group), content.IsKnown) { Grams = grams.Best };
         }
     }
 }

@@ -3,9 +3,12 @@ import { amount, number, range } from '../../pieces/show';
 
 /** What one portion holds, each number with the range it is known within. */
 export function Numbers({ measures, points }: { measures: Schemas['ShownMeasure'][]; points: Schemas['PointsSideBySide'] }) {
+  const net = measures.find((measure) => measure.key === 'netCarbohydrate');
   const shown = measures.filter(
     (measure) =>
-      measure.value.best > 0 || measure.value.high === null || ['energy', 'protein', 'fat', 'netCarbohydrate'].includes(measure.key),
+      // A school that credits no polyol counts otherwise only where there are some.
+      !(measure.key === 'netCarbohydrateUncredited' && measure.value.best === net?.value.best) &&
+      (measure.value.best > 0 || measure.value.high === null || ['energy', 'protein', 'fat', 'netCarbohydrate'].includes(measure.key)),
   );
   const isOpen = shown.some((measure) => measure.value.high === null);
   const differs = points.perIngredient !== points.perPortion || points.unrounded !== points.perPortion;
@@ -18,7 +21,7 @@ export function Numbers({ measures, points }: { measures: Schemas['ShownMeasure'
             <dd className="border-b border-line py-0.5 pl-3 text-right font-semibold whitespace-nowrap">
               {amount(measure.value, measure.unit, measure.decimals)}
             </dd>
-            <dd className="border-b border-line py-0.5 pl-3 text-xs leading-5 text-steel">
+            <dd className="border-b border-line py-0.5 pl-2 text-xs leading-5 whitespace-nowrap text-steel">
               {measure.value.high === null ? '' : range(measure.value, measure.unit, measure.decimals)}
             </dd>
           </div>

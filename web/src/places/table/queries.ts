@@ -26,6 +26,8 @@ export function useTableEdit() {
     mutationFn: ({ ask }: Edit) => ask(),
     onSuccess: async (effects, { say, canUndo = true }) => {
       setTurned(effects && effects.changes.length > 0 ? { say, changes: effects.changes } : null);
+      // A board drawn for other eaters must not flash up first.
+      queries.removeQueries({ queryKey: ['week'] });
       await queries.invalidateQueries();
       done(say, canUndo ? () => void undo() : undefined);
     },

@@ -108,7 +108,8 @@ export function TroubleLine({
 
 /** An empty week says what to do next, with the one action that does it. */
 function NextStep({ board, look }: { board: Board; look: string }) {
-  const without = board.eaters.find((eater) => eater.protocols.length === 0);
+  // Somebody may eat along under no rules at all; only a table without any is asked.
+  const without = board.eaters.every((eater) => eater.protocols.length === 0) ? board.eaters[0] : undefined;
   const action = 'font-semibold whitespace-nowrap text-cobalt hover:underline';
   return (
     <div role="status" className={look}>

@@ -1,3 +1,4 @@
+import { CalendarClock } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { api, Problem, type Schemas, take } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
@@ -67,22 +68,25 @@ export function AllowanceRow({ rule, eater, edit }: { rule: Rule; eater: Eater; 
             {rule.needsAllowance ? 'State it' : 'Change'}
           </Button>
         )}
+        {asks && (
+          <Button
+            look="bare"
+            aria-pressed={from !== null}
+            disabled={rule.needsAllowance}
+            aria-label={`Another number from a date: ${rule.sentence}`}
+            title="Another number from a date"
+            onClick={() => setFrom(from === null ? '' : null)}
+          >
+            <CalendarClock size={16} />
+          </Button>
+        )}
       </form>
       {rule.needsAllowance && <p className="text-xs text-steel">Nobody stated it yet, so this rule can’t tell anything.</p>}
       {rule.caution && <p className="text-xs text-steel">{rule.caution}</p>}
-      {asks && (
-        <p className="flex flex-wrap gap-x-3 text-xs">
-          {rule.isEnergy && (
-            <Button look="bare" className="min-h-6! px-0! text-xs" onClick={() => setReckoning(true)}>
-              Work out a need
-            </Button>
-          )}
-          {from === null && !rule.needsAllowance && (
-            <Button look="bare" className="min-h-6! px-0! text-xs" onClick={() => setFrom('')}>
-              Another number from a date
-            </Button>
-          )}
-        </p>
+      {asks && rule.isEnergy && (
+        <Button look="bare" className="min-h-6! px-0! text-xs" onClick={() => setReckoning(true)}>
+          Work out a need
+        </Button>
       )}
       {rule.stages.some((stage) => stage.from) && (
         <ul className="text-xs">

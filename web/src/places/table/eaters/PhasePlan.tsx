@@ -29,6 +29,17 @@ export function PhasePlan({ phases, eater, edit, today }: { phases: Phases; eate
     [next[at], next[at + by]] = [next[at + by] ?? '', next[at] ?? ''];
     setOrder(next);
   };
+  const decide = (challenge: Schemas['TableChallenge'], outcome: Schemas['ChallengeOutcome']) =>
+    edit.mutate({
+      say: `${challenge.name}: noted.`,
+      ask: () =>
+        take(
+          api.PUT('/api/table/eaters/{eater}/phases/outcome', {
+            params: { path: { eater: eater.id } },
+            body: { protocol: phases.protocol, challenge: challenge.id, outcome },
+          }),
+        ),
+    });
   const submit = (event: FormEvent) => {
     event.preventDefault();
     edit.mutate(
@@ -97,22 +108,7 @@ export function PhasePlan({ phases, eater, edit, today }: { phases: Phases; eate
                   <span className="text-steel">{datesOf(phases, challenge.name)}</span>
                   <select
                     value={challenge.outcome}
-                    onChange={(event) =>
-                      edit.mutate({
-                        say: `${challenge.name}: noted.`,
-                        ask: () =>
-                          take(
-                            api.PUT('/api/table/eaters/{eater}/phases/outcome', {
-                              params: { path: { eater: eater.id } },
-                              body: {
-                                protocol: phases.protocol,
-                                challenge: challenge.id,
-                                outcome: event.target.value as Schemas['ChallengeOutcome'],
-                              },
-                            }),
-                          ),
-                      })
-                    }
+                    onChange={(event) => decide(challenge, event.target.value as Schemas['ChallengeOutcome'])}
                     className="min-h-8 rounded-sm border border-line bg-enamel px-1 text-rim"
                   >
                     {outcomes.map(([key, word]) => (
