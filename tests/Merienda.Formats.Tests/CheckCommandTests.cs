@@ -29,6 +29,50 @@ public sealed class CheckCommandTests : IDisposable
     [Fact]
     public void A_limit_that_nobody_states_cannot_be_told() => Assert.Equal(CheckCommand.Undecided, Check(Soup, "--protocol", "low-carb").Exit);
 
+    public static TheoryData<string> Protocols => [.. DataFiles.Load(DataFiles.Find()).Protocols.Select(protocol => protocol.Id)];
+
+    [Theory]
+    [MemberData(nameof(Protocols))]
+    public void Every_protocol_can_be_checked_against(string protocol)
+    {
+        var (exit, output, errors) = Check(Soup, "--protocol", protocol);
+        Assert.Equal("", errors);
+        Assert.NotEqual(CheckCommand.BadInput, exit);
+        Assert.Contains("Soup, 4 portions", output, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void An_eater_file_brings_protocols_allowances_and_allergies()
+    {
+        var eater = Path.Combine(DataFiles.Find(), "..", "docs", "eater.example.json");
+        var (exit, output, _) = Check("Nuts\nServes 2\n60 g hazelnuts\n30 g almonds", "--eater", eater);
+        Assert.Equal(CheckCommand.Breaks, exit);
+        Assert.Contains("Allergy: Hazelnuts (tree nuts).", output, StringComparison.Ordinal);
+        Assert.Equal(CheckCommand.BadInput, Check(Soup, "--eater", eater, "--protocol", "vegan").Exit);
+        var (missing, _, errors) = Check(Soup, "--eater", "/nowhere.json");
+        Assert.Equal(CheckCommand.BadInput, missing);
+        Assert.Contains("it cannot be read", errors, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("300 g cod", "300 g carrot", CheckCommand.Breaks)]
+    [InlineData("300 g tofu", "300 g carrot", CheckCommand.Fits)]
+    [InlineData("300 g tofu", "some moonfruit", CheckCommand.Undecided)]
+    [InlineData("300 g cod", "", CheckCommand.BadInput)]
+    public void A_folder_answers_with_the_worst_of_its_recipes(string one, string other, int exit)
+    {
+        var folder = Directory.CreateTempSubdirectory("merienda-").FullName;
+        File.WriteAllText(Path.Combine(folder, "one.txt"), $"One\nServes 2\n{one}");
+        File.WriteAllText(Path.Combine(folder, "other.txt"), $"Other\nServes 2\n{other}");
+        using var output = new StringWriter();
+        using var errors = new StringWriter();
+        Assert.Equal(exit, CheckCommand.Run([folder, "--protocol", "vegan"], output, errors));
+        Directory.Delete(folder, true);
+        var empty = Directory.CreateTempSubdirectory("merienda-").FullName;
+        Assert.Equal(CheckCommand.BadInput, CheckCommand.Run([empty, "--protocol", "vegan"], output, errors));
+        Directory.Delete(empty);
+    }
+
     [Fact]
     public void Json_names_recipe_lines_numbers_and_findings()
     {

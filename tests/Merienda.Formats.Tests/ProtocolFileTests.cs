@@ -21,6 +21,80 @@ public class ProtocolFileTests
         Assert.Equal(written, ProtocolFile.Write(read.Value));
     }
 
+    [Theory]
+    [InlineData("rules[0].measure", "\"moon\"", "rules", "measure", "\"moon\"")]
+    [InlineData("rules[0].per", "\"year\"", "rules", "per", "\"year\"")]
+    [InlineData("rules[0].atMost", "-1", "rules", "atMost", "-1")]
+    [InlineData("rules[0].atMost", "\"25\"", "rules", "atMost", "\"25\"")]
+    [InlineData("rules[0].tolerance", "0.6", "rules", "tolerance", "0.6")]
+    [InlineData("rules[0].kind", "\"moon\"", "rules", "kind", "\"moon\"")]
+    [InlineData("rules[0].colour", "1", "rules", "colour", "1")]
+    [InlineData("name", "\"\"", "", "name", "\"\"")]
+    [InlineData("colour", "\"red\"", "", "colour", "\"red\"")]
+    [InlineData("cautions", "7", "", "cautions", "7")]
+    public void A_wrong_field_is_refused_with_its_path_its_value_and_a_cure(string path, string value, string parent, string key, string json)
+    {
+        var root = JsonNode.Parse("""{"id":"x","name":"X","summary":"s","source":"s","rules":[{"kind":"limit","id":"a","measure":"energy","per":"day","atMost":1500}],"choices":[],"cautions":[]}""")!;
+        Assert.Null(Read(root.ToJsonString()).Refusal);
+        (parent.Length == 0 ? root : root[parent]![0]!)[key] = JsonNode.Parse(json);
+        var refusal = Read(root.ToJsonString()).Refusal!;
+        Assert.Equal((path, value), (refusal.Field, refusal.Value));
+        Assert.NotEmpty(refusal.Cure);
+    }
+
+    [Theory]
+    [InlineData("{\"id\": ", "line 1")]
+    [InlineData("[]", "")]
+    [InlineData("", "line 1")]
+    [InlineData("null", "")]
+    [InlineData("{\"id\":1,\"id\":2}", "document")]
+    public void What_is_no_document_is_refused_and_never_thrown(string text, string where) => Assert.Equal(where, Read(text).Refusal!.Field);
+
+    [Fact]
+    public void Five_megabytes_are_refused_before_they_are_read() => Assert.Equal("document-too-long", Read(new string('[', 5_000_000)).Refusal!.Code);
+
+    [Theory]
+    [InlineData("vegan", "\"honey\"", "\"moon\"", "rules[0].excludes[7]")]
+    [InlineData("points", "\"step\": 0.5", "\"step\": -0.5", "scheme.step")]
+    [InlineData("points", "\"step\": 0.5", "\"step\": 0", "scheme.step")]
+    [InlineData("low-fodmap", "\"longestDays\": 42", "\"longestDays\": 3", "phases.longestDays")]
+    [InlineData("low-fodmap", "\"allows\": [\n          \"lactose\"", "\"allows\": [\n          \"moon\"", "phases.challenges[0].allows[0]")]
+    public void A_shipped_protocol_with_one_thing_wrong_is_refused_there(string id, string old, string changed, string? path)
+    {
+        var text = ProtocolFile.Write(Data.Protocol(id)!).Replace(old, changed, StringComparison.Ordinal);
+        Assert.Equal(path, Read(text).Refusal?.Field);
+    }
+
+    [Theory]
+    [InlineData("protocol.schema.json")]
+    [InlineData("rule-kinds.md")]
+    public void Published_pages_are_made_from_the_kinds(string page)
+    {
+        var path = Path.Combine(DataFiles.Find(), "..", "docs", page);
+        var made = page.EndsWith(".md", StringComparison.Ordinal) ? RuleDocs.Write(Data.Classes) : ProtocolFile.Schema() + "\n";
+        if (Environment.GetEnvironmentVariable("MERIENDA_WRITE_DOCS") == "1")
+        {
+            File.WriteAllText(path, made);
+        }
+
+        Assert.Equal(made, File.ReadAllText(path));
+    }
+
+    [Fact]
+    public void The_example_eater_is_read_and_a_wrong_one_is_refused_with_its_path()
+    {
+        var text = File.ReadAllText(Path.Combine(DataFiles.Find(), "..", "docs", "eater.example.json"));
+        Assert.Equal("Rune", EaterFile.Read(text, Data).Value.Name);
+        string? Path1(string old, string changed) => EaterFile.Read(text.Replace(old, changed, StringComparison.Ordinal), Data).Refusal?.Field;
+        Assert.Equal("protocols[0].id", Path1("\"low-fodmap\"", "\"moon\""));
+        Assert.Equal("protocols[1].choices", Path1("\"none\"", "\"some\""));
+        Assert.Equal("allowances[0].rule", Path1("\"energy\"", "\"moon\""));
+        Assert.Equal("allowances[0].atMost", Path1("2100", "-1"));
+        Assert.Equal("allergies[0]", Path1("\"tree-nut\"", "\"moon\""));
+        Assert.Equal("portion", Path1("\"portion\": 1", "\"portion\": 9"));
+        Assert.Equal("line 1", EaterFile.Read("nonsense", Data).Refusal?.Field);
+    }
+
     private static JsonNode? Reversed(JsonNode? node) => node switch
     {
         JsonObject held => new JsonObject(held.Reverse().Select(pair => KeyValuePair.Create(pair.Key, Reversed(pair.Value)))),

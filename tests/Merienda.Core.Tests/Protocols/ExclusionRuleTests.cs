@@ -47,10 +47,11 @@ public class ExclusionRuleTests
         Assert.All(Data.Protocols.SelectMany(protocol => protocol.Rules).OfType<ExclusionRule>().SelectMany(rule => rule.Excludes), key => Assert.True(Data.Classes.Knows(key), key));
 
     [Fact]
-    public void Five_protocols_ship_and_read_as_sentences()
+    public void Fourteen_protocols_ship_and_read_as_sentences()
     {
-        Assert.Equal(["calories-macros", "low-carb", "points", "vegan", "whole-food"], Data.Protocols.Select(protocol => protocol.Id).Order());
-        Assert.Equal("Net carbs: at most 25 g a day", (Data.Protocol("low-carb")!.Rules.OfType<LimitRule>().Single() with { AtMost = 25 }).Sentence(Data.Classes));
+        Assert.Equal(["after-bariatric", "calories-macros", "coached-macros", "dairy-free", "gluten-free", "low-carb", "low-carb-total", "low-fodmap", "mediterranean", "pescatarian", "points", "vegan", "vegetarian", "whole-food"], Data.Protocols.Select(protocol => protocol.Id).Order());
         Assert.Equal("Animal foods: no meat, poultry, fish, crustaceans, molluscs, dairy, egg, honey", Rule("vegan").Sentence(Data.Classes));
+        Assert.All(Data.Protocols.SelectMany(protocol => protocol.AllRules), rule => Assert.Matches("^[A-Z].*: .+[^.]$|^Size of a meal", rule.Sentence(Data.Classes)));
+        Assert.All(Data.Protocols, protocol => Assert.Matches(@"\[[MC]\]|House points", protocol.Source));
     }
 }

@@ -84,7 +84,7 @@ public class LimitRuleTests
     [Fact]
     public void An_allowance_nobody_stated_cannot_be_told_and_asks_for_it()
     {
-        var asked = Data.Protocol("low-carb")!.Rules.OfType<LimitRule>().Single();
+        var asked = Data.Protocol("low-carb")!.RulesWith(new Dictionary<string, string>()).OfType<LimitRule>().Single();
         var finding = asked.Check(Eat(1, "100 g cod"), Context());
         Assert.Equal((Verdict.CannotTell, true), (finding.Verdict, finding.NeedsAllowance));
         var stated = asked.With(new Allowance("low-carb", "net-carbs", null, 25)).Check(Eat(1, "100 g cod"), Context());

@@ -1,0 +1,46 @@
+using Merienda.Core.Protocols;
+using static Merienda.Core.Tests.Table;
+
+namespace Merienda.Core.Tests.Protocols;
+
+public class AllergyTests
+{
+    private static EaterRules Allergic(string to, params string[] accepted) =>
+        new([], [], new([to], [.. accepted.Select(what => new Acceptance(what, "read"))], []), Data.HouseScheme, Data.Classes, default);
+
+    [Theory]
+    [InlineData("tree-nut", "hazelnut", "1 g hazelnuts")]
+    [InlineData("dairy", "butter", "1 g butter")]
+    [InlineData("gluten-cereal", "soy sauce", "1 ml soy sauce")]
+    public void A_trace_is_a_hard_stop_and_no_portion_dilutes_it(string allergy, string _, string line)
+    {
+        var stop = Allergic(allergy).HardStop(Intake.Of(new("dish", Portion(1000, line, "5 kg potato"), 0.25m)));
+        Assert.Equal((Verdict.Breaks, true), (stop!.Verdict, stop.IsHardStop));
+    }
+
+    [Fact]
+    public void What_nobody_can_read_is_refused_until_it_is_accepted_by_name()
+    {
+        var dish = Eat(4, "200 g moonfish", "400 g carrot");
+        Assert.Equal(Verdict.CannotTell, Allergic("fish").HardStop(dish)!.Verdict);
+        Assert.Null(Allergic("fish", "moonfish").HardStop(dish));
+        Assert.NotNull(Allergic("fish", "sunfish").HardStop(dish));
+        Assert.NotNull(Allergic("fish", "moonfish").HardStop(Eat(4, "200 g moonfish", "200 g cod")));
+        Assert.Null(Allergic("fish", "cod").HardStop(Eat(4, "200 g cod")));
+    }
+
+    [Fact]
+    public void An_optional_line_is_not_eaten_and_a_dish_without_the_allergen_passes()
+    {
+        Assert.Null(Allergic("fish").HardStop(Eat(2, "200 g chicken breast")));
+        Assert.Null(new EaterRules([], [], PersonalLimits.None, Data.HouseScheme, Data.Classes, default).HardStop(Eat(2, "200 g cod")));
+    }
+
+    [Fact]
+    public void A_dislike_is_said_and_changes_no_verdict()
+    {
+        var rules = new EaterRules([], [], new([], [], ["celeriac", "fish"]), Data.HouseScheme, Data.Classes, default);
+        var finding = Assert.Single(rules.CheckPortion(Eat(2, "200 g cod", "200 g celeriac"), null));
+        Assert.Equal((Verdict.Fits, "Dislikes: Cod fillet and Celeriac."), (finding.Verdict, finding.Because));
+    }
+}

@@ -1,0 +1,82 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Protocols;
+using static Merienda.Core.Tests.Table;
+
+namespace Merienda.Core.Tests.Protocols;
+
+/// <summary>Cut-offs: Varney et al. 2017, J Gastroenterol Hepatol 32 S1, from memory [M].</summary>
+public class FodmapTests
+{
+    private static readonly FodmapRule Rule = (FodmapRule)Data.Protocol("low-fodmap")!.Rules.Single();
+
+    private static Finding Check(params string[] lines) => Rule.Check(Eat(1, lines), Context());
+
+    [Theory]
+    [InlineData("oats", FodmapGroup.Fructans, 0.30)]
+    [InlineData("walnuts", FodmapGroup.Fructans, 0.30)]
+    [InlineData("lentils-cooked", FodmapGroup.Fructans, 0.30)]
+    [InlineData("onion", FodmapGroup.Fructans, 0.20)]
+    [InlineData("milk-whole", FodmapGroup.Lactose, 1)]
+    [InlineData("mushrooms", FodmapGroup.Mannitol, 0.20)]
+    [InlineData("apple", FodmapGroup.Sorbitol, 0.20)]
+    [InlineData("apple", FodmapGroup.ExcessFructose, 0.15)] // sorbitol is there too
+    [InlineData("mango", FodmapGroup.ExcessFructose, 0.40)] // fresh fruit, the only one
+    [InlineData("honey", FodmapGroup.ExcessFructose, 0.15)]
+    public void Each_kind_of_food_has_its_cut_off(string food, FodmapGroup group, double cutOff) => Assert.Equal((decimal)cutOff, Fodmaps.CutOff(Food(food), group));
+
+    [Theory]
+    [InlineData("20.2 g whole milk", Verdict.Fits)] // 0.95 g lactose, at most 0.997
+    [InlineData("20.3 g whole milk", Verdict.TooClose)] // at most 1.0018
+    [InlineData("22.3 g whole milk", Verdict.TooClose)]
+    [InlineData("22.5 g whole milk", Verdict.Breaks)] // at least 1.0046
+    public void A_dose_fits_when_it_is_less_than_the_cut_off(string line, Verdict verdict) => Assert.Equal(verdict, Check(line).Verdict);
+
+    [Fact]
+    public void A_food_counts_once_over_the_lines_of_a_sitting_and_two_foods_only_stack()
+    {
+        Assert.Equal(Verdict.Fits, Check("15 g whole milk").Verdict);
+        Assert.Equal(Verdict.Breaks, Check("15 g whole milk", "15 g whole milk").Verdict);
+        var stacked = Check("15 g whole milk", "16 g semi-skimmed milk");
+        Assert.Equal(Verdict.Fits, stacked.Verdict);
+        Assert.Contains(stacked.Notes, note => note.StartsWith("Lactose stack to 1.5 of a cut-off", StringComparison.Ordinal) && note.Contains("Semi-skimmed milk", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Infused_oil_carries_no_fructans_and_meat_none_either() => Assert.Equal(Verdict.Fits, Check("3 tbsp olive oil", "300 g beef shin", "2 g salt").Verdict);
+
+    [Fact]
+    public void No_data_is_cannot_tell_unless_all_the_carbohydrate_stays_below()
+    {
+        Assert.Equal(Verdict.CannotTell, Check("100 g parsley").Verdict);
+        Assert.Equal(Verdict.Fits, Check("1 g parsley").Verdict);
+        Assert.Equal(Verdict.CannotTell, Check("10 g moonfruit").Verdict);
+    }
+
+    [Fact]
+    public void The_cure_names_how_much_of_the_food_stays_below_and_that_much_does()
+    {
+        Assert.Equal("at most 63 g Brussels sprouts at a sitting", Check("150 g Brussels sprouts").Cure);
+        Assert.Equal(Verdict.Fits, Check("63 g Brussels sprouts").Verdict);
+        Assert.NotEqual(Verdict.Fits, Check("64 g Brussels sprouts").Verdict);
+    }
+
+    [Fact]
+    public void Sorbitol_and_mannitol_of_one_food_have_a_cut_off_together()
+    {
+        var rule = Rule with { Groups = ["sorbitol", "mannitol"] };
+        Assert.Equal(Verdict.Breaks, rule.Check(Eat(1, "20 g mushrooms"), Context()).Verdict);
+        Assert.Equal(Verdict.Fits, (rule with { Groups = ["sorbitol"] }).Check(Eat(1, "20 g mushrooms"), Context()).Verdict);
+    }
+
+    [Fact]
+    public void A_sub_group_under_trial_or_tolerated_is_free()
+    {
+        var milk = Eat(1, "250 ml whole milk");
+        Assert.Equal(Verdict.Breaks, Rule.Check(milk, Context()).Verdict);
+        Assert.Equal(Verdict.Fits, Rule.Allowing(new HashSet<string> { "lactose" }).Check(milk, Context()).Verdict);
+    }
+
+    [Fact]
+    public void Every_published_row_says_from_memory_and_where_from() =>
+        Assert.All(Table.Foods.Foods.Where(food => food.Fodmaps is not null), food => Assert.EndsWith("from memory", food.Fodmaps!.Source, StringComparison.Ordinal));
+}

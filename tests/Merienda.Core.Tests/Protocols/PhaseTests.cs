@@ -1,0 +1,67 @@
+using Merienda.Core.Protocols;
+using static Merienda.Core.Tests.Table;
+
+namespace Merienda.Core.Tests.Protocols;
+
+public class PhaseTests
+{
+    private static readonly Protocol Fodmap = Data.Protocol("low-fodmap")!;
+    private static readonly DateOnly Start = new(2026, 9, 1);
+
+    // 28 days of restriction: 1 to 28 September; lactose 29 September to 1 October; base to 4 October; mannitol from 5 October.
+    private static PhasePlan Plan(ChallengeOutcome lactose = ChallengeOutcome.Open) =>
+        new("low-fodmap", Start, Start.AddDays(27), ["lactose", "mannitol"], new Dictionary<string, ChallengeOutcome> { ["lactose"] = lactose });
+
+    [Theory]
+    [InlineData(-1, "Starts on 1 September")]
+    [InlineData(0, "Restriction, day 1 of 28")]
+    [InlineData(27, "Restriction, day 28 of 28")]
+    [InlineData(28, "Today: try lactose, 1st day: ¼ cup of milk")]
+    [InlineData(30, "Today: try lactose, 3rd day: 1 cup of milk")]
+    [InlineData(31, "Back to base after lactose, day 1 of 3")]
+    [InlineData(34, "Today: try mannitol, 1st day: ¼ cup of mushrooms")]
+    [InlineData(40, "Personal list: what was tolerated is back")]
+    public void Each_day_says_where_it_stands(int day, string says) => Assert.Equal(says, PhaseCalendar.On(Plan(), Fodmap.Phases!, Start.AddDays(day)).Says);
+
+    [Theory]
+    [InlineData(20, ChallengeOutcome.Open, Verdict.Breaks)]
+    [InlineData(29, ChallengeOutcome.Open, Verdict.Fits)] // under trial
+    [InlineData(32, ChallengeOutcome.Tolerated, Verdict.Breaks)] // back to base
+    [InlineData(35, ChallengeOutcome.Tolerated, Verdict.Breaks)] // another trial: one at a time
+    [InlineData(60, ChallengeOutcome.Tolerated, Verdict.Fits)]
+    [InlineData(60, ChallengeOutcome.NotTolerated, Verdict.Breaks)]
+    [InlineData(60, ChallengeOutcome.Open, Verdict.Breaks)]
+    public void What_is_tried_is_free_on_its_days_and_what_is_tolerated_afterwards(int day, ChallengeOutcome outcome, Verdict verdict)
+    {
+        var rules = new EaterRules([new(Fodmap, new Dictionary<string, string>(), Plan(outcome))], [], PersonalLimits.None, Data.HouseScheme, Data.Classes, Start.AddDays(day));
+        Assert.Equal(verdict, rules.CheckPortion(Eat(1, "250 ml whole milk"), null).Select(finding => finding.Verdict).RollUp());
+        Assert.Equal(verdict, rules.On(Start.AddDays(day))[0].Check(Eat(1, "250 ml whole milk"), Context()).Verdict);
+    }
+
+    [Fact]
+    public void The_calendar_has_no_gap_and_no_overlap()
+    {
+        var stretches = PhaseCalendar.Stretches(Plan(), Fodmap.Phases!);
+        Assert.All(stretches.Zip(stretches.Skip(1)), pair => Assert.Equal(pair.First.Last.AddDays(1), pair.Second.First));
+        Assert.Equal(DateOnly.MaxValue, stretches[^1].Last);
+    }
+
+    [Theory]
+    [InlineData(13, null)]
+    [InlineData(12, "phase-length")]
+    [InlineData(41, null)]
+    [InlineData(42, "phase-length")]
+    [InlineData(-1, "phase-backwards")]
+    public void A_restriction_has_a_shortest_and_a_longest_length(int lastDay, string? code) =>
+        Assert.Equal(code, ProtocolCheck.WrongPlan(Plan() with { RestrictionEnds = Start.AddDays(lastDay) }, Fodmap.Phases!)?.Code);
+
+    [Fact]
+    public void A_stage_holds_from_its_date_on()
+    {
+        var clinic = Data.Protocol("after-bariatric")!;
+        Allowance Size(decimal most, DateOnly from) => new(clinic.Id, "meal-size", null, most, from);
+        var rules = new EaterRules([new(clinic, new Dictionary<string, string>())], [Size(100, default), Size(200, Start)], PersonalLimits.None, Data.HouseScheme, Data.Classes, Start);
+        decimal? On(DateOnly date) => rules.On(date).OfType<MealSizeRule>().Single().AtMost;
+        Assert.Equal((100m, 200m, 200m), (On(Start.AddDays(-1)), On(Start), On(Start.AddYears(1))));
+    }
+}
