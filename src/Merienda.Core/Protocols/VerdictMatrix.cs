@@ -10,6 +10,8 @@ namespace Merienda.Core.Protocols;
 /// </summary>
 public sealed class VerdictMatrix
 {
+    private const int Chunk = 128;
+
     private readonly IReadOnlyList<PortionProfile> _profiles;
     private readonly Estimate[][] _totals;
     private readonly Food[][] _foods;
@@ -27,36 +29,40 @@ public sealed class VerdictMatrix
     public Verdict[][] For(IReadOnlyList<EaterRules> eaters)
     {
         var rows = eaters.Select(_ => new Verdict[_profiles.Count]).ToArray();
-        Parallel.For(0, eaters.Count, at =>
+        // Recipes are shared out, not eaters: one eater's rules may weigh as much as all others' together.
+        Parallel.For(0, (_profiles.Count + Chunk - 1) / Chunk, chunk =>
         {
-            foreach (var rule in eaters[at].Rules)
+            for (var at = 0; at < eaters.Count; at++)
             {
-                Sweep(rule, eaters[at].Context, rows[at]);
+                foreach (var rule in eaters[at].Rules)
+                {
+                    Sweep(rule, eaters[at].Context, rows[at], chunk * Chunk, Math.Min(_profiles.Count, (chunk + 1) * Chunk));
+                }
             }
         });
         return rows;
     }
 
-    private void Sweep(Rule rule, RuleContext context, Verdict[] row)
+    private void Sweep(Rule rule, RuleContext context, Verdict[] row, int from, int to)
     {
         switch (rule)
         {
             case LimitRule { Free.Count: 0, Measure: not Measure.Points } limit:
                 var totals = _totals[(int)limit.Measure];
-                for (var recipe = 0; recipe < row.Length; recipe++)
+                for (var recipe = from; recipe < to; recipe++)
                 {
                     Raise(ref row[recipe], limit.NeedsAllowance ? Verdict.CannotTell : limit.JudgePortion(totals[recipe]));
                 }
 
                 break;
             case ExclusionRule exclusion:
-                Exclude(exclusion, context.Classes, row);
+                Exclude(exclusion, context.Classes, row, from, to);
                 break;
             case CountRule { NeedsAllowance: false } or RepetitionRule { NeedsAllowance: false } or DislikeRule:
                 // They say nothing against a portion that stands in no week.
                 break;
             default:
-                for (var recipe = 0; recipe < row.Length; recipe++)
+                for (var recipe = from; recipe < to; recipe++)
                 {
                     Raise(ref row[recipe], rule.CheckPortion(Intake.Of(new Helping("", _profiles[recipe], 1)), null, context).Verdict);
                 }
@@ -65,10 +71,10 @@ public sealed class VerdictMatrix
         }
     }
 
-    private void Exclude(ExclusionRule exclusion, FoodClasses classes, Verdict[] row)
+    private void Exclude(ExclusionRule exclusion, FoodClasses classes, Verdict[] row, int from, int to)
     {
         var isOut = new Dictionary<Food, bool>(ReferenceEqualityComparer.Instance);
-        for (var recipe = 0; recipe < row.Length; recipe++)
+        for (var recipe = from; recipe < to; recipe++)
         {
             var breaks = false;
             foreach (var food in _foods[recipe])
