@@ -15,6 +15,7 @@ public static class RuleKinds
         MealSlotRule.Described,
         CountRule.Described,
         RepetitionRule.Described,
+        DifferentFoodsRule.Described,
         PairingRule.Described,
         PointsBudgetRule.Described,
     ];

@@ -58,7 +58,8 @@ public sealed class VerdictMatrix
             case ExclusionRule exclusion:
                 Exclude(exclusion, context.Classes, row, from, to);
                 break;
-            case CountRule { NeedsAllowance: false } or RepetitionRule { NeedsAllowance: false } or DislikeRule:
+            case BoundedRule { NeedsAllowance: false } and (CountRule or RepetitionRule or DifferentFoodsRule):
+            case DislikeRule:
                 // They say nothing against a portion that stands in no week.
                 break;
             default:

@@ -37,6 +37,11 @@ public sealed record CountRule : BoundedRule
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context)
     {
         var value = Count(portion);
+        if (NeedsAllowance)
+        {
+            return Unstated(value, []);
+        }
+
         var says = value switch { { Low: > 0 } => "counts", { High: > 0 } => "may count", _ => "does not count" };
         return Found(Verdict.Fits, value, [], $"{Name}: this {says} as one of {BoundsInWords()} a week.");
     }

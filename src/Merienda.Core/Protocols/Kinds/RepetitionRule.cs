@@ -31,7 +31,9 @@ public sealed record RepetitionRule : BoundedRule
 
     public override string Sentence(FoodClasses classes) => $"{Title}: {string.Join(", ", Parts())}";
 
-    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => new(Id, Title, Verdict.Fits, null, null, null, [], $"{Sentence(context.Classes)}; one portion repeats nothing.");
+    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => NeedsAllowance
+        ? Unstated(Estimate.Exactly(1), [])
+        : new(Id, Title, Verdict.Fits, null, null, null, [], $"{Sentence(context.Classes)}; one portion repeats nothing.");
 
     public override Finding Check(Intake intake, RuleContext context)
     {
