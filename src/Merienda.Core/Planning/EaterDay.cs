@@ -35,6 +35,15 @@ public sealed class EaterDay
 
     public Verdict Verdict => Findings.Select(finding => finding.Verdict).RollUp();
 
+    /// <summary>What rules that count by portion or meal say of one meal of the day.</summary>
+    public Verdict VerdictOf(PlannedMeal meal)
+    {
+        var context = Eater.Rules.Context with { Meal = meal.Meal };
+        return Eater.Rules.On(Date).Where(rule => rule.Period is Period.Portion or Period.Meal)
+            .SelectMany(rule => rule.Period == Period.Meal ? [rule.Check(new Intake(meal.Helpings), context)] : meal.Helpings.Select(helping => rule.Check(Intake.Of(helping), context)))
+            .Select(finding => finding.Verdict).RollUp();
+    }
+
     /// <summary>The limit that the day's ruler shows: the heaviest verdict, then the fullest.</summary>
     public Finding? Tightest => Findings
         .Where(finding => finding.Value is not null && finding.Limit is { Per: Period.Day })

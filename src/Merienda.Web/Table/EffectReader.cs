@@ -21,9 +21,8 @@ public sealed class EffectReader(RecipeStore recipes, WeekStore weeks, DinersRea
         var stored = await weeks.Read(tenant, start);
         var week = new WeekView(start, stored, knowledge, diners.Of(stored.Table));
         var (was, becomes) = (week.LedgerOf([.. pairs.Select(pair => pair.Before)]), week.LedgerOf([.. pairs.Select(pair => pair.After)]));
-        var days = was.Days.Zip(becomes.Days).Where(day => day.Second.Helpings.Count > 0)
-            .Select(day => Turned(true, day.Second.Eater.Name, day.Second.Date.ToString("ddd d MMM", CultureInfo.InvariantCulture), day.First.Findings, day.Second.Findings));
-        return [.. days.Concat(library).OfType<Effect>()];
+        var days = was.Days.Zip(becomes.Days).Where(day => day.Second.Helpings.Count > 0).SelectMany(day => Turned(day.First, day.Second));
+        return [.. days.Concat(library.OfType<Effect>())];
     }
 
     /// <summary>Recipes whose points a portion differ between two schemes.</summary>
@@ -31,6 +30,15 @@ public sealed class EffectReader(RecipeStore recipes, WeekStore weeks, DinersRea
         ? []
         : [.. (await recipes.All(tenant)).Select(recipe => (recipe.Version.Name, Portion: new Helping(recipe.Version.Name, recipe.Version.Profile, 1)))
             .Select(recipe => new PointsEffect(recipe.Name, Shown.Round(before.PointsOf(recipe.Portion).Best), Shown.Round(after.PointsOf(recipe.Portion).Best))).Where(recipe => recipe.From != recipe.To)];
+
+    /// <summary>The meals of a day that turn, or the day itself when only its sums do.</summary>
+    private static IEnumerable<Effect> Turned(EaterDay was, EaterDay becomes)
+    {
+        var name = becomes.Date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+        var meals = was.Meals.Zip(becomes.Meals).Where(meal => meal.Second.Helpings.Count > 0).Select(meal => (meal.Second.Meal, Dish: meal.Second.Helpings[0].Name, From: was.VerdictOf(meal.First), To: becomes.VerdictOf(meal.Second)))
+            .Where(meal => meal.From != meal.To).Select(meal => new Effect(true, becomes.Eater.Name, $"{name}, {meal.Meal}", meal.From, meal.To, meal.Dish)).ToList();
+        return meals.Count > 0 || Turned(true, becomes.Eater.Name, name, was.Findings, becomes.Findings) is not { } day ? meals : [day];
+    }
 
     private static Effect? Turned(bool isDay, string eater, string what, IReadOnlyList<Finding> before, IReadOnlyList<Finding> after)
     {

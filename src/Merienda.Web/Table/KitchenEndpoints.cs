@@ -28,15 +28,16 @@ public static class KitchenEndpoints
             : TypedResults.Ok(new EnergyNeedAnswer(found.Value.Resting, Shown.Round(found.Value.Need), found.Value.Target, Shown.Round(found.Value.PaceKilograms), found.Value.Cautions));
 
     /// <param name="equal">Key of the measure that stays the same.</param>
-    private static Results<Ok<ExchangeAnswer>, ProblemHttpResult> ExchangeOf(string from, decimal grams, string to, string equal, KnowledgeBase knowledge)
+    private static async Task<Results<Ok<ExchangeAnswer>, ProblemHttpResult>> ExchangeOf(string from, decimal grams, string to, string equal, CurrentTenant tenant, HouseholdStore households, KnowledgeBase knowledge)
     {
         if (knowledge.Foods.Latest.WithKey(from) is not { } old || knowledge.Foods.Latest.WithKey(to) is not { } other || MeasureInfo.WithKey(equal) is not { Measure: not Measure.Points } measure || grams is <= 0 or > 100_000)
         {
             return new Refusal("exchange-unreadable", "exchange", $"{grams} g {from} for {to} by {equal}", "an exchange names two foods, grams above zero and a measure", "Choose again").ToProblem();
         }
 
+        var allergic = (await households.Table(tenant)).Eaters.Where(eater => eater.Allergies.Any(other.Is) && eater.Accepted.All(item => item.What != other.Key)).Select(eater => eater.Name).ToList();
         return Exchange.Of(old, grams, other, measure.Measure) is { } exchange
-            ? TypedResults.Ok(new ExchangeAnswer(old.Name, other.Name, Math.Round(exchange.Grams), measure.Name, [.. exchange.Differences.Select(item => new ExchangeDifference(item.Measure.Name, item.Measure.Unit, item.Measure.Decimals, Shown.Round(item.Difference)))]))
+            ? TypedResults.Ok(new ExchangeAnswer(old.Name, other.Name, Math.Round(exchange.Grams), measure.Name, [.. exchange.Differences.Select(item => new ExchangeDifference(item.Measure.Name, item.Measure.Unit, item.Measure.Decimals, Shown.Round(item.Difference)))], allergic))
             : new Refusal("no-exchange", "equal", measure.Name, $"one of the two holds no {measure.Name.ToLowerInvariant()} that is known", "Keep something else equal").ToProblem();
     }
 

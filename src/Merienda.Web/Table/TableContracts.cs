@@ -72,7 +72,7 @@ public sealed record OutcomeRequest(string Protocol, string Challenge, Challenge
 public sealed record DiaryRequest(string Protocol, DateOnly NotedOn, string Text);
 
 /// <summary>A verdict that a change turns.</summary>
-/// <param name="What">The recipe, or the day: "Mon 23 Nov".</param>
+/// <param name="What">The recipe, or the day or meal of this week: "Mon 23 Nov, supper".</param>
 public sealed record Effect(bool IsDay, string Eater, string What, Verdict From, Verdict To, string Because);
 
 public sealed record Effects(IReadOnlyList<Effect> Changes);
@@ -121,4 +121,5 @@ public sealed record KitchenSheet(Kitchen Kitchen, IReadOnlyList<string> Kinds, 
 
 public sealed record ExchangeDifference(string Name, string Unit, int Decimals, decimal Difference);
 
-public sealed record ExchangeAnswer(string From, string To, decimal Grams, string Equal, IReadOnlyList<ExchangeDifference> Differences);
+/// <param name="Stops">Eaters who are allergic to the other food: no exchange relaxes that.</param>
+public sealed record ExchangeAnswer(string From, string To, decimal Grams, string Equal, IReadOnlyList<ExchangeDifference> Differences, IReadOnlyList<string> Stops);

@@ -1,10 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
 import { amount, minutes, number, portions, temperature } from '../../pieces/show';
+import { ExchangeDialog } from './ExchangeDialog';
 import { Numbers } from './Numbers';
 import { type Sheet, useRecipe } from './queries';
 import { Verdicts } from './Verdicts';
@@ -84,41 +86,63 @@ function Actions({ id, name }: { id: string; name: string }) {
 }
 
 function Lines({ sheet }: { sheet: Sheet }) {
+  const [exchanged, setExchanged] = useState<Sheet['lines'][number] | null>(null);
   return (
-    <table className="w-full text-sm">
-      <thead className="text-left text-xs text-steel">
-        <tr>
-          <th className="font-normal">Line</th>
-          <th className="pl-2 text-right font-normal">Batch</th>
-          <th className="pl-2 text-right font-normal">kcal</th>
-          <th className="pl-2 text-right font-normal">net carbs</th>
-        </tr>
-      </thead>
-      <tbody className="figures align-top">
-        {sheet.lines.map((line, at) => {
-          const of = (key: string) => line.perPortion.find((measure) => measure.key === key);
-          return (
-            <tr key={at} className="border-t border-line">
-              <td className="py-1">
-                {line.text}
-                {line.doubt && <span className="block text-xs text-steel">? {line.doubt}.</span>}
-              </td>
-              <td className="py-1 pl-2 text-right whitespace-nowrap">
-                {line.grams ? `${number(line.grams.best, 0)} g` : <span className="text-steel">unknown</span>}
-              </td>
-              {['energy', 'netCarbohydrate'].map((key) => {
-                const measure = of(key);
-                return (
-                  <td key={key} className="py-1 pl-2 text-right whitespace-nowrap text-steel">
-                    {measure ? amount(measure.value, '', measure.decimals).replace('at least 0', '?') : ''}
-                  </td>
-                );
-              })}
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <>
+      {exchanged?.food && exchanged.grams && (
+        <ExchangeDialog
+          food={exchanged.food}
+          name={exchanged.foodName ?? ''}
+          grams={exchanged.grams.best}
+          onClose={() => setExchanged(null)}
+        />
+      )}
+      <table className="w-full text-sm">
+        <thead className="text-left text-xs text-steel">
+          <tr>
+            <th className="font-normal">Line</th>
+            <th className="pl-2 text-right font-normal">Batch</th>
+            <th className="pl-2 text-right font-normal">kcal</th>
+            <th className="pl-2 text-right font-normal">net carbs</th>
+          </tr>
+        </thead>
+        <tbody className="figures align-top">
+          {sheet.lines.map((line, at) => {
+            const of = (key: string) => line.perPortion.find((measure) => measure.key === key);
+            return (
+              <tr key={at} className="border-t border-line">
+                <td className="py-1">
+                  {line.food && line.grams ? (
+                    <button
+                      type="button"
+                      title="Exchange it for another food"
+                      onClick={() => setExchanged(line)}
+                      className="text-left underline-offset-2 hover:text-cobalt hover:underline"
+                    >
+                      {line.text}
+                    </button>
+                  ) : (
+                    line.text
+                  )}
+                  {line.doubt && <span className="block text-xs text-steel">? {line.doubt}.</span>}
+                </td>
+                <td className="py-1 pl-2 text-right whitespace-nowrap">
+                  {line.grams ? `${number(line.grams.best, 0)} g` : <span className="text-steel">unknown</span>}
+                </td>
+                {['energy', 'netCarbohydrate'].map((key) => {
+                  const measure = of(key);
+                  return (
+                    <td key={key} className="py-1 pl-2 text-right whitespace-nowrap text-steel">
+                      {measure ? amount(measure.value, '', measure.decimals).replace('at least 0', '?') : ''}
+                    </td>
+                  );
+                })}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </>
   );
 }
 
