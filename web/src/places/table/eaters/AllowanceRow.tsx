@@ -63,7 +63,7 @@ export function AllowanceRow({ rule, eater, edit }: { rule: Rule; eater: Eater; 
             />
           </label>
         )}
-        {asks && (
+        {asks && (changed || rule.needsAllowance) && (
           <Button type="submit" disabled={!changed || wrong || from === '' || edit.isPending}>
             {rule.needsAllowance ? 'State it' : 'Change'}
           </Button>

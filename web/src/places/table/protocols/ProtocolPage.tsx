@@ -60,7 +60,7 @@ function Sheet({ sheet: { protocol, sections, versions } }: { sheet: Schemas['Pr
                 {section.rules.map((rule) => (
                   <li key={rule.sentence} className="flex justify-between gap-4 border-t border-line py-1.5 text-sm">
                     {rule.sentence}
-                    <span className="text-steel">{rule.kind.toLowerCase()}</span>
+                    <span className="hidden whitespace-nowrap text-steel sm:inline">{rule.kind.toLowerCase()}</span>
                   </li>
                 ))}
                 {section.rules.length === 0 && <li className="border-t border-line py-1.5 text-sm text-steel">No rule of its own.</li>}
