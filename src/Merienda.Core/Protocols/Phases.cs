@@ -98,7 +98,7 @@ public static class PhaseCalendar
 
     private static string Ordinal(int number) => (number % 100, number % 10) switch
     {
-        (>= 11 and <= 13, _) => $"{number}th",
+        ( >= 11 and <= 13, _) => $"{number}th",
         (_, 1) => $"{number}st",
         (_, 2) => $"{number}nd",
         (_, 3) => $"{number}rd",
