@@ -82,6 +82,19 @@ test('a household of three with three protocols, an allergy and a clinic’s she
   await expect(page.getByText(/Signe is allergic: Cod fillet \(fish\)/)).toBeVisible();
   await page.getByRole('gridcell', { name: /^Mon supper, Rune/ }).click();
   await expect(page.getByText('A is placed.')).toBeVisible();
+  await page.getByRole('link', { name: 'Session' }).click();
+  await expect(page.getByText(/Signe is allergic to something in A Cod and rice: cook the others first/)).toBeVisible();
+});
+
+test('a food is exchanged with the true difference', async ({ page }) => {
+  await signUp(page);
+  await addRecipe(page, 'Eggs\nServes 1\n2 eggs', 'Eggs');
+  await page.getByRole('button', { name: '2 eggs' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Instead of 100 g Egg' });
+  await dialog.getByLabel('of equal').selectOption('protein');
+  await pick(page, 'Another food', 'black beans');
+  await expect(dialog.getByText(/bring the same protein/)).toBeVisible();
+  await expect(dialog.getByText(/kcal more/)).toBeVisible();
 });
 
 test('a rule is copied, changed with its effect in view, kept by the week, exported and imported', async ({ page }) => {

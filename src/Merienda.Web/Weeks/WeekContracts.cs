@@ -65,7 +65,8 @@ public sealed record ShopTickRequest(string Key, bool IsTicked);
 /// <param name="Start">Minutes from the start of the session.</param>
 public sealed record SessionTask(Guid BatchId, string Letter, string Dish, string TaskId, string Text, int Start, int HandsOnEnd, int End, Appliance Appliance, int? TemperatureC, bool IsTicked);
 
-public sealed record SessionPage(DateOnly Date, int Minutes, int HandsOn, int Dishes, IReadOnlyList<SessionTask> Tasks);
+/// <param name="Allergies">Which dishes hold what an eater is allergic to, and how to keep them apart.</param>
+public sealed record SessionPage(DateOnly Date, int Minutes, int HandsOn, int Dishes, IReadOnlyList<SessionTask> Tasks, IReadOnlyList<string> Allergies);
 
 public sealed record TaskTickRequest(Guid BatchId, string TaskId, bool IsTicked);
 

@@ -1,6 +1,8 @@
+using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Sessions;
 using Merienda.Core.Shopping;
+using Merienda.Storage;
 using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Weeks;
@@ -25,8 +27,14 @@ public static class WeekPages
             var tasks = order.Select(item => new SessionTask(
                 batches[item.Letter].Batch.Id, item.Letter, week.RecipeOf(batches[item.Letter]).Version.Name, item.Task.Id, item.Task.Text, item.Start, item.HandsOnEnd, item.End,
                 item.Task.Appliance, item.Task.TemperatureC, week.IsTaskTicked(batches[item.Letter].Batch.Id, item.Task.Id)));
-            return new SessionPage(session.Key, order.Select(item => item.End).DefaultIfEmpty(0).Max(), order.Sum(item => item.Task.HandsOn), batches.Count, [.. tasks]);
+            return new SessionPage(session.Key, order.Select(item => item.End).DefaultIfEmpty(0).Max(), order.Sum(item => item.Task.HandsOn), batches.Count, [.. tasks], [.. Allergies(week, [.. session])]);
         })];
+
+    /// <summary>An allergy in the kitchen: the other dishes are cooked first, or with board, pan and oil of their own (domain.md section 5).</summary>
+    private static IEnumerable<string> Allergies(WeekView week, IReadOnlyList<StoredBatch> session) => week.Eaters.Select(eater => (eater.Name, Held: session
+            .Where(batch => eater.Rules.HardStop(Intake.Of(new Helping("", week.RecipeOf(batch).Version.Profile, 1))) is not null).Select(batch => $"{batch.Batch.Letter} {week.RecipeOf(batch).Version.Name}").ToList()))
+        .Where(found => found.Held.Count > 0)
+        .Select(found => $"{found.Name} is allergic to something in {string.Join(" and ", found.Held)}: cook the others first, or these with board, pan and oil of their own.");
 
     public static ShelfPage ToShelf(this WeekView week)
     {

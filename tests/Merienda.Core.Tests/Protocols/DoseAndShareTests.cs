@@ -47,8 +47,8 @@ public class DoseAndShareTests
     {
         // domain.md section 11, value 4: 3 g carbohydrate, 38 g fat, 39 g protein: 67 % of energy from fat, protein to fat 1.03 by grams.
         var energy = Estimate.Exactly(EnergyFactors.Plain(39, 38, 3));
-        Assert.Equal(67, Math.Round(Quotient.Of(Estimate.Exactly(38) * (100 * EnergyFactors.Fat), energy, 100).Best));
-        Assert.Equal(1.03m, Math.Round(Quotient.Of(Estimate.Exactly(39), Estimate.Exactly(38), null).Best, 2));
+        Assert.Equal(67, Math.Round(QuotientRule.Quotient(Estimate.Exactly(38) * (100 * EnergyFactors.Fat), energy, 100).Best));
+        Assert.Equal(1.03m, Math.Round(QuotientRule.Quotient(Estimate.Exactly(39), Estimate.Exactly(38), null).Best, 2));
     }
 
     [Theory]
@@ -74,7 +74,7 @@ public class DoseAndShareTests
     [Fact]
     public void Nothing_over_nothing_is_unknown_and_an_empty_day_breaks_no_share()
     {
-        Assert.True(Quotient.Of(Estimate.Zero, Estimate.Zero, 100).IsOpen);
+        Assert.True(QuotientRule.Quotient(Estimate.Zero, Estimate.Zero, 100).IsOpen);
         var rule = new EnergyShareRule { Id = "fat", Measure = Measure.Fat, Per = Period.Day, AtLeast = 60 };
         Assert.Equal(Verdict.Fits, rule.Check(new Intake([]), Context()).Verdict);
     }

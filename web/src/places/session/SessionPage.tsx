@@ -93,6 +93,11 @@ function Work({ page, week }: { page: Page; week: string }) {
         {page.dishes} {page.dishes === 1 ? 'dish' : 'dishes'}, {minutes(page.minutes)} from start to end, {minutes(page.handsOn)} of it by
         hand. One cook, one oven at a time; the longest unattended starts first.
       </p>
+      {page.allergies.map((caution) => (
+        <p key={caution} className="mb-2 border-l-2 border-beet pl-2">
+          {caution}
+        </p>
+      ))}
       <Track page={page} />
       <ol>
         {page.tasks.map((task) => (

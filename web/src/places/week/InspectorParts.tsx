@@ -81,7 +81,14 @@ export function Findings({ title, findings }: { title: string; findings: Schemas
         {findings.map((finding) => (
           <li key={`${finding.rule}:${finding.because}`}>
             {finding.value && !finding.needsAllowance ? <Ruler finding={finding} /> : <VerdictMark verdict={finding.verdict} />}
-            <p className="mt-1">{finding.because}</p>
+            <p className="mt-1">
+              {finding.because} {finding.cure && <b className="font-semibold">To make it fit: {finding.cure}.</b>}
+            </p>
+            {finding.notes.map((note) => (
+              <p key={note} className="mt-1 border-l-2 border-line pl-2 text-xs text-steel">
+                {note}
+              </p>
+            ))}
             {finding.needsAllowance && (
               <Link to="/table" className="font-semibold text-cobalt hover:underline">
                 State it at the Table
