@@ -32,8 +32,10 @@ public static class EaterSheets
         var stated = settings.Allowances.Where(item => (item.ProtocolId, item.RuleId) == (protocol.Id, rule.Id)).OrderBy(item => item.From).ToList();
         var now = stated.LastOrDefault(item => item.From <= diners.Today);
         var bounded = (rule as BoundedRule)?.With(now is null ? null : new Allowance(protocol.Id, rule.Id, now.AtLeast, now.AtMost));
+        // During a trial the sentence says what is restricted today.
+        var today = protocol.Phases is { } schedule && Diners.PlanOf(settings, protocol.Id) is { } plan ? rule.Allowing(PhaseCalendar.On(plan, schedule, diners.Today).Allowed) : rule;
         var isEnergy = bounded is LimitRule { Measure: Measure.Energy, Per: Period.Day };
-        return new(protocol.Id, rule.Id, rule.Title, (bounded ?? rule).Sentence(knowledge.Classes), UnitOf(bounded), bounded?.AsksAtLeast ?? false, bounded?.AsksAtMost ?? false, bounded?.AtLeast, bounded?.AtMost, bounded?.NeedsAllowance ?? false, isEnergy,
+        return new(protocol.Id, rule.Id, rule.Title, (bounded ?? today).Sentence(knowledge.Classes), UnitOf(bounded), bounded?.AsksAtLeast ?? false, bounded?.AsksAtMost ?? false, bounded?.AtLeast, bounded?.AtMost, bounded?.NeedsAllowance ?? false, isEnergy,
             [.. stated.Select(item => new RuleStage(item.From == default ? null : item.From, item.AtLeast, item.AtMost))],
             isEnergy && bounded!.AtMost is { } most && EnergyNeed.CautionsOf(null, most).ToList() is { Count: > 0 } cautions ? string.Join(" ", cautions) : null);
     }
