@@ -11,7 +11,7 @@ import { EnergyNeedDialog } from './EnergyNeedDialog';
 type Rule = Schemas['TableRule'];
 
 /** A rule as a sentence, with the numbers that this eater states for it, by stage when the clinic gives stages. */
-export function AllowanceRow({ rule, eater, edit }: { rule: Rule; eater: Eater; edit: TableEdit }) {
+export function AllowanceRow({ rule, eater, edit, explains }: { rule: Rule; eater: Eater; edit: TableEdit; explains: boolean }) {
   const [atLeast, setAtLeast] = useState(rule.atLeast?.toString() ?? '');
   const [atMost, setAtMost] = useState(rule.atMost?.toString() ?? '');
   const [from, setFrom] = useState<string | null>(null);
@@ -81,7 +81,7 @@ export function AllowanceRow({ rule, eater, edit }: { rule: Rule; eater: Eater; 
           </Button>
         )}
       </form>
-      {rule.needsAllowance && <p className="text-xs text-steel">Nobody stated it yet, so this rule can’t tell anything.</p>}
+      {explains && <p className="text-xs text-steel">Nobody stated it yet, so this rule can’t tell anything.</p>}
       {rule.caution && <p className="text-xs text-steel">{rule.caution}</p>}
       {asks && rule.isEnergy && (
         <Button look="bare" className="min-h-6! px-0! text-xs" onClick={() => setReckoning(true)}>

@@ -45,6 +45,16 @@ export function EaterSheet({ eater, page, onRemoved }: { eater: Eater; page: Pag
                 {protocol.name}
               </Link>
             </h3>
+            {protocol.cautions.length > 0 && (
+              <details className="mb-2 text-sm" open={justChosen === protocol.id}>
+                <summary className="cursor-pointer font-semibold text-cobalt">When to ask somebody first</summary>
+                <ul className="mt-1 list-disc pl-5">
+                  {protocol.cautions.map((caution) => (
+                    <li key={caution}>{caution}</li>
+                  ))}
+                </ul>
+              </details>
+            )}
             {eater.choices
               .filter((choice) => choice.protocol === protocol.id)
               .map((choice) => (
@@ -66,8 +76,14 @@ export function EaterSheet({ eater, page, onRemoved }: { eater: Eater; page: Pag
             <ul>
               {eater.rules
                 .filter((rule) => rule.protocol === protocol.id)
-                .map((rule) => (
-                  <AllowanceRow key={`${rule.rule}:${rule.atLeast}:${rule.atMost}`} rule={rule} eater={eater} edit={edit} />
+                .map((rule, _, own) => (
+                  <AllowanceRow
+                    key={`${rule.rule}:${rule.atLeast}:${rule.atMost}`}
+                    rule={rule}
+                    eater={eater}
+                    edit={edit}
+                    explains={rule === own.find((one) => one.needsAllowance)}
+                  />
                 ))}
             </ul>
             {eater.phases
@@ -75,16 +91,6 @@ export function EaterSheet({ eater, page, onRemoved }: { eater: Eater; page: Pag
               .map((phases) => (
                 <PhasePlan key={`${phases.start} ${phases.restrictionEnds}`} phases={phases} eater={eater} edit={edit} today={page.today} />
               ))}
-            {protocol.cautions.length > 0 && (
-              <details className="mt-1 text-sm" open={justChosen === protocol.id}>
-                <summary className="cursor-pointer font-semibold text-cobalt">When to ask somebody first</summary>
-                <ul className="mt-1 list-disc pl-5">
-                  {protocol.cautions.map((caution) => (
-                    <li key={caution}>{caution}</li>
-                  ))}
-                </ul>
-              </details>
-            )}
           </div>
         ))}
         {eater.rules.length === 0 && <p className="text-sm text-steel">No protocol is chosen, so nothing is judged for {eater.name}.</p>}
