@@ -42,24 +42,35 @@ public sealed record EaterSettings(Guid Id, string Name, IReadOnlyList<string> P
     private static string Flat(StoredPhase phase) => $"{phase.ProtocolId} {phase.StartsOn:O} {phase.RestrictionEndsOn:O} {string.Join(",", phase.Challenges)}";
 }
 
+/// <summary>One eater's allergies with what was accepted, and the usual portion.</summary>
+public sealed record EaterLimits(string Name, decimal PortionHabit, IReadOnlyList<string> Allergies, IReadOnlyList<Acceptance> Accepted);
+
 /// <summary>Reads and writes an eater with everything that hangs on it.</summary>
 internal static class EaterRows
 {
+    /// <summary>Statements whose results <see cref="ReadFrom"/> takes in this order, so that a caller can ask more in the same round trip.</summary>
+    public const string Select =
+        """
+        select id, name, portion_habit from eater order by position, id;
+        select eater_id, protocol_id from eater_protocol order by protocol_id;
+        select eater_id, protocol_id, rule_id, at_least, at_most, valid_from from allowance order by protocol_id, rule_id, valid_from;
+        select eater_id, meal, day_share, is_from_prep from eater_meal;
+        select eater_id, protocol_id, choice_id, option_id from eater_choice order by protocol_id, choice_id;
+        select eater_id, class_key from eater_allergy order by class_key;
+        select eater_id, what, reason, accepted_by, accepted_at from eater_acceptance order by what;
+        select eater_id, what from eater_dislike order by what;
+        select eater_id, protocol_id, starts_on, restriction_ends_on from eater_phase order by protocol_id;
+        select eater_id, protocol_id, challenge_id, outcome from eater_challenge order by position;
+        """;
+
     public static async Task<IReadOnlyList<EaterSettings>> Read(NpgsqlConnection connection)
     {
-        using var rows = await connection.QueryMultipleAsync(
-            """
-            select id, name, portion_habit from eater order by position, id;
-            select eater_id, protocol_id from eater_protocol order by protocol_id;
-            select eater_id, protocol_id, rule_id, at_least, at_most, valid_from from allowance order by protocol_id, rule_id, valid_from;
-            select eater_id, meal, day_share, is_from_prep from eater_meal;
-            select eater_id, protocol_id, choice_id, option_id from eater_choice order by protocol_id, choice_id;
-            select eater_id, class_key from eater_allergy order by class_key;
-            select eater_id, what, reason, accepted_by, accepted_at from eater_acceptance order by what;
-            select eater_id, what from eater_dislike order by what;
-            select eater_id, protocol_id, starts_on, restriction_ends_on from eater_phase order by protocol_id;
-            select eater_id, protocol_id, challenge_id, outcome from eater_challenge order by position;
-            """);
+        using var rows = await connection.QueryMultipleAsync(Select);
+        return await ReadFrom(rows);
+    }
+
+    public static async Task<IReadOnlyList<EaterSettings>> ReadFrom(SqlMapper.GridReader rows)
+    {
         var eaters = (await rows.ReadAsync<(Guid Id, string Name, decimal Habit)>()).ToList();
         var protocols = (await rows.ReadAsync<(Guid Eater, string Protocol)>()).ToLookup(row => row.Eater, row => row.Protocol);
         var allowances = (await rows.ReadAsync<(Guid Eater, string Protocol, string Rule, decimal? AtLeast, decimal? AtMost, DateOnly From)>()).ToLookup(row => row.Eater, row => new StatedAllowance(row.Protocol, row.Rule, row.AtLeast, row.AtMost, row.From));
@@ -79,6 +90,19 @@ internal static class EaterRows
             Dislikes = [.. dislikes[eater.Id]],
             Phases = [.. phases[eater.Id].Select(phase => new StoredPhase(phase.Protocol, phase.Start, phase.End, [.. challenges[(eater.Id, phase.Protocol)]]))],
         })];
+    }
+
+    /// <summary>What must be known of one eater before a portion is given to them; null when there is no such eater.</summary>
+    public static async Task<EaterLimits?> Limits(NpgsqlConnection connection, Guid eaterId)
+    {
+        using var rows = await connection.QueryMultipleAsync(
+            """
+            select name, portion_habit from eater where id = @eaterId;
+            select class_key from eater_allergy where eater_id = @eaterId;
+            select what, reason from eater_acceptance where eater_id = @eaterId;
+            """, new { eaterId });
+        var (name, habit) = await rows.ReadSingleOrDefaultAsync<(string?, decimal)>();
+        return name is null ? null : new(name, habit, [.. await rows.ReadAsync<string>()], [.. await rows.ReadAsync<Acceptance>()]);
     }
 
     public static async Task Write(NpgsqlConnection connection, Tenant tenant, EaterSettings eater)

@@ -41,9 +41,8 @@ public sealed class HouseholdStore(Database database)
     /// <param name="weekStart">The week whose protocol versions are asked for; null for the latest ones.</param>
     internal static async Task<StoredTable> ReadTable(NpgsqlConnection connection, DateOnly? weekStart)
     {
-        var household = await connection.QuerySingleAsync<HouseholdRow>(SelectHousehold);
-        var eaters = await EaterRows.Read(connection);
-        return new(household, eaters, await OwnProtocols.Read(connection, weekStart));
+        using var rows = await connection.QueryMultipleAsync($"{SelectHousehold};\n{EaterRows.Select}\n{OwnProtocols.SelectShelf}", new { weekStart });
+        return new(await rows.ReadSingleAsync<HouseholdRow>(), await EaterRows.ReadFrom(rows), await OwnProtocols.ReadFrom(rows));
     }
 
     public Task AddEater(Tenant tenant, EaterSettings eater) => database.As(tenant, async connection =>

@@ -111,14 +111,16 @@ public sealed class OwnProtocols(Database database)
         on conflict do nothing
         """, new { tenant.Household, weekStart });
 
-    internal static async Task<ProtocolShelf> Read(NpgsqlConnection connection, DateOnly? weekStart)
+    /// <summary>Statements whose results <see cref="ReadFrom"/> takes in this order; @weekStart may be null.</summary>
+    internal const string SelectShelf =
+        $"""
+        select distinct on (id) * from ({Select}) own order by id, version desc;
+        select protocol_id, version from week_protocol where week_start = @weekStart;
+        {Select} join week_protocol pinned on pinned.household_id = version.household_id and pinned.protocol_id = version.protocol_id and pinned.version = version.version where pinned.week_start = @weekStart;
+        """;
+
+    internal static async Task<ProtocolShelf> ReadFrom(SqlMapper.GridReader rows)
     {
-        using var rows = await connection.QueryMultipleAsync(
-            $"""
-            select distinct on (id) * from ({Select}) own order by id, version desc;
-            select protocol_id, version from week_protocol where week_start = @weekStart;
-            {Select} join week_protocol pinned on pinned.household_id = version.household_id and pinned.protocol_id = version.protocol_id and pinned.version = version.version where pinned.week_start = @weekStart;
-            """, new { weekStart });
         var latest = (await rows.ReadAsync<OwnProtocol>()).ToList();
         var pins = (await rows.ReadAsync<(string Id, int Version)>()).ToDictionary(row => row.Id, row => row.Version);
         return new(latest, pins, [.. await rows.ReadAsync<OwnProtocol>()]);

@@ -47,20 +47,25 @@ public sealed class WeekStore(Database database, RecipeStore recipes)
     });
 
     /// <summary>Decides an edit on the batch as it is now; a refusal changes nothing.</summary>
-    /// <param name="guard">Asked before a portion is given to an eater: why it may not be, or null.</param>
-    public Task<Result<StoredBatch>> Change(Tenant tenant, Guid batchId, string summary, Func<Batch, Result<Batch>> decide, Func<StoredRecipe, StoredTable, Refusal?>? guard = null) => database.As<Result<StoredBatch>>(tenant, async connection =>
+    public Task<Result<StoredBatch>> Change(Tenant tenant, Guid batchId, string summary, Func<Batch, Result<Batch>> decide) => Change(tenant, batchId, summary, null, (batch, _) => decide(batch), (_, _) => null);
+
+    /// <param name="eater">Who gets a portion, or null when it goes back to the bench.</param>
+    /// <param name="decide">The edit; it is told what is known of the eater.</param>
+    /// <param name="guard">Asked first: why the eater may not have this, or null.</param>
+    public Task<Result<StoredBatch>> Change(Tenant tenant, Guid batchId, string summary, Guid? eater, Func<Batch, EaterLimits?, Result<Batch>> decide, Func<StoredRecipe, EaterLimits, Refusal?> guard) => database.As<Result<StoredBatch>>(tenant, async connection =>
     {
         if (await BatchRows.Locked(connection, batchId) is not { } stored)
         {
             return Gone(batchId);
         }
 
-        if (guard is not null && guard((await recipes.Versions(connection, [stored.RecipeVersionId]))[stored.RecipeVersionId], await HouseholdStore.ReadTable(connection, null)) is { } stop)
+        var limits = eater is { } id ? await EaterRows.Limits(connection, id) : null;
+        if (limits is { Allergies.Count: > 0 } && guard((await recipes.Versions(connection, [stored.RecipeVersionId]))[stored.RecipeVersionId], limits) is { } stop)
         {
             return stop;
         }
 
-        var decided = decide(stored.Batch);
+        var decided = decide(stored.Batch, limits);
         if (decided.Refusal is { } refusal)
         {
             return refusal;

@@ -99,9 +99,14 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
         measure != Measure.Points ? Sum(measure) : scheme is null ? Estimate.Unknown : Points(scheme);
 
     /// <summary>Who brings how much, in falling order: the ingredients of a single dish, the dishes of several.</summary>
-    public IReadOnlyList<Contributor> Contributors(Measure measure, PointsScheme? scheme) => measure == Measure.Points && Helpings.Count > 1
-        ? Ordered(scheme?.PointsOf(Helpings).Select(item => new Contributor(item.Helping.Name, item.Points.Best)) ?? [])
-        : Contributors((helping, line) => measure == Measure.Points ? scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0 : helping.Profile[line, measure].Best);
+    public IReadOnlyList<Contributor> Contributors(Measure measure, PointsScheme? scheme) => (Helpings.Count, measure) switch
+    {
+        (1, Measure.Points) => Contributors((helping, line) => scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0),
+        (1, _) => Contributors((helping, line) => helping.Profile[line, measure].Best),
+        (_, Measure.Points) => Ordered(scheme?.PointsOf(Helpings).Select(item => new Contributor(item.Helping.Name, item.Points.Best)) ?? []),
+        // A dish's total is worked out already; its lines need not be added again.
+        _ => Ordered(Helpings.Select(helping => new Contributor(helping.Name, helping.Profile.Total(measure).Best * helping.Size))),
+    };
 
     /// <param name="ofLine">What one line brings to one portion of the helping.</param>
     public IReadOnlyList<Contributor> Contributors(Func<Helping, int, decimal> ofLine) => Ordered(Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count)

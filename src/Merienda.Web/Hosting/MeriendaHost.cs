@@ -35,7 +35,12 @@ public static class MeriendaHost
         // What cannot be read goes through the same handler as every other error, in every environment.
         services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
         services.AddSingleton(TimeProvider.System);
-        services.AddSingleton(_ => NpgsqlDataSource.Create(Connection(builder, "App")));
+        services.AddSingleton(_ => NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(Connection(builder, "App"))
+        {
+            // The same few statements are asked all day: planned once a connection, not once a request.
+            MaxAutoPrepare = 200,
+            AutoPrepareMinUsages = 2,
+        }));
         services.AddSingleton<Database>();
         services.AddSingleton<HouseholdStore>();
         services.AddSingleton<OwnProtocols>();

@@ -48,21 +48,17 @@ public static class WeekEndpoints
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Delete(DateOnly date, Guid batch, CurrentTenant tenant, [AsParameters] Desk desk) =>
         await Answer(await desk.Weeks.Delete(tenant, batch), date, tenant, desk);
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(DateOnly date, Guid batch, PlaceRequest request, CurrentTenant tenant, [AsParameters] Desk desk)
-    {
-        var habit = 1m;
-        return await Answer(await desk.Weeks.Change(tenant, batch, "Placed", current => WrongPlace(current, request.To) is { } refusal ? refusal : current.Place(ToCell(request.To), Guid.CreateVersion7, habit), (recipe, table) =>
-        {
-            habit = table.Eaters.FirstOrDefault(eater => eater.Id == request.To.EaterId)?.PortionHabit ?? 1;
-            return HardStop(recipe, table, request.To.EaterId, desk);
-        }), date, tenant, desk);
-    }
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(DateOnly date, Guid batch, PlaceRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
+        await Answer(await desk.Weeks.Change(tenant, batch, "Placed", request.To.EaterId,
+            (current, eater) => WrongPlace(current, request.To) is { } refusal ? refusal : current.Place(ToCell(request.To), Guid.CreateVersion7, eater?.PortionHabit ?? 1),
+            (recipe, eater) => HardStop(recipe, eater, desk.Knowledge)), date, tenant, desk);
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Move(DateOnly date, Guid batch, Guid container, MoveRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        await Answer(await desk.Weeks.Change(tenant, batch, request.To is null ? "Took back" : "Moved", current => request.To is { } to && WrongPlace(current, to) is { } refusal
-            ? refusal
-            : current.Move(container, ToCell(request.From), request.To is { } place ? ToCell(place) : null, Guid.CreateVersion7),
-            request.To is { } given ? (recipe, table) => HardStop(recipe, table, given.EaterId, desk) : null), date, tenant, desk);
+        await Answer(await desk.Weeks.Change(tenant, batch, request.To is null ? "Took back" : "Moved", request.To?.EaterId,
+            (current, _) => request.To is { } to && WrongPlace(current, to) is { } refusal
+                ? refusal
+                : current.Move(container, ToCell(request.From), request.To is { } place ? ToCell(place) : null, Guid.CreateVersion7),
+            (recipe, eater) => HardStop(recipe, eater, desk.Knowledge)), date, tenant, desk);
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Size(DateOnly date, Guid batch, Guid container, SizeRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
         await Answer(await desk.Weeks.Change(tenant, batch, "Changed a portion of", current => current.ChangeSize(container, request.From, request.To, Guid.CreateVersion7)), date, tenant, desk);
@@ -103,15 +99,11 @@ public static class WeekEndpoints
         edited.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
 
     /// <summary>An allergy refuses a portion whatever else is planned (domain.md section 5).</summary>
-    private static Refusal? HardStop(StoredRecipe recipe, StoredTable table, Guid eaterId, Desk desk)
+    private static Refusal? HardStop(StoredRecipe recipe, EaterLimits eater, KnowledgeBase knowledge)
     {
-        if (table.Eaters.FirstOrDefault(eater => eater.Id == eaterId) is not { Allergies.Count: > 0 } settings)
-        {
-            return null;
-        }
-
-        var stop = desk.Diners.Of(table).ToEater(settings).Rules.HardStop(Intake.Of(new Helping(recipe.Version.Name, recipe.Version.Profile, 1)));
-        return stop is null ? null : new("allergy", "eater", settings.Name, $"{settings.Name} is allergic: {stop.Because[(stop.Title.Length + 2)..].TrimEnd('.')}",
+        var allergy = new AllergyRule { Id = "allergy", Classes = eater.Allergies, Accepted = eater.Accepted };
+        var stop = allergy.Check(Intake.Of(new Helping(recipe.Version.Name, recipe.Version.Profile, 1)), new RuleContext(null, knowledge.Classes));
+        return stop.Verdict == Verdict.Fits ? null : new("allergy", "eater", eater.Name, $"{eater.Name} is allergic: {stop.Because[(stop.Title.Length + 2)..].TrimEnd('.')}",
             stop.Verdict == Verdict.Breaks ? "Give them another dish; at the Table an adult can accept a food by name" : "Match the line to a food, or let an adult accept it by name at the Table");
     }
 
