@@ -1,0 +1,76 @@
+using Merienda.Core.Outcomes;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Foods.Labels;
+
+/// <summary>A nutrition panel as it is printed; what is not printed is unknown. Per-100 g values are derived and what was typed is kept.</summary>
+public sealed class PacketLabel
+{
+    private readonly IReadOnlyDictionary<LabelNutrient, DeclaredValue> _declared;
+
+    private PacketLabel(LabelCountry country, LabelBasis basis, decimal servingGrams, IReadOnlyDictionary<LabelNutrient, DeclaredValue> declared) =>
+        (Country, Basis, ServingGrams, _declared) = (country, basis, servingGrams, declared);
+
+    public LabelCountry Country { get; }
+
+    public LabelBasis Basis { get; }
+
+    /// <summary>Grams that the values are declared for, above zero: a serving, or 100.</summary>
+    public decimal ServingGrams { get; }
+
+    /// <param name="basis">What carbohydrate holds; null for what the country says.</param>
+    /// <param name="servingGrams">Above zero, at most 2,000.</param>
+    public static Result<PacketLabel> Of(LabelCountry country, LabelBasis? basis, decimal servingGrams, IReadOnlyDictionary<LabelNutrient, DeclaredValue> declared)
+    {
+        if (servingGrams is <= 0 or > 2_000)
+        {
+            return new Refusal("serving-out-of-range", "serving", $"{servingGrams} g", "a serving weighs above 0 and at most 2,000 g", "Type the grams that the values are printed for");
+        }
+
+        if ((basis ?? LabelCountries.BasisOf(country)) is not { } counted)
+        {
+            return new Refusal("basis-unknown", "country", $"{country}", "nobody knows whether its carbohydrate holds the fibre", "Say whether fibre is in the carbohydrate");
+        }
+
+        var label = new PacketLabel(country, counted, servingGrams, declared);
+        return label.Of(LabelNutrient.Fibre) is { } fibre && label.Of(LabelNutrient.Carbohydrate) is { } carbohydrate && counted == LabelBasis.Total && fibre.Low > carbohydrate.High
+            ? new Refusal("fibre-above-carbohydrate", "fibre", $"{declared[LabelNutrient.Fibre].Value} g", $"there is more fibre than the total carbohydrate of {declared[LabelNutrient.Carbohydrate].Value} g that holds it", "Check both values, and the country of the label")
+            : label;
+    }
+
+    /// <summary>The interval of one value per serving as printed; null when it is not declared. Sodium comes from salt, in mg, where only salt is printed.</summary>
+    public Estimate? Of(LabelNutrient nutrient)
+    {
+        if (_declared.TryGetValue(nutrient, out var declared))
+        {
+            return LabelRounding.IntervalOf(Country, nutrient, declared).Estimate;
+        }
+
+        // Salt is sodium times 2.5: 1 g of salt holds 400 mg.
+        return nutrient == LabelNutrient.Sodium && Of(LabelNutrient.Salt) is { } salt ? salt * 400 : null;
+    }
+
+    /// <summary>The same per 100 g; open when it is not declared.</summary>
+    public Estimate PerHundredGrams(LabelNutrient nutrient) => Of(nutrient) is { } serving ? serving * (100 / ServingGrams) : Estimate.Unknown;
+
+    /// <summary>The ways to count carbohydrate per 100 g, whatever the label's basis is.</summary>
+    public Carbohydrates CarbohydratesPerHundredGrams(PolyolCredit credit)
+    {
+        var (declared, fibre) = (PerHundredGrams(LabelNutrient.Carbohydrate), Of(LabelNutrient.Fibre) is null && Basis == LabelBasis.Total && PerHundredGrams(LabelNutrient.Carbohydrate).High is { } all ? Estimate.Within(0, all) : PerHundredGrams(LabelNutrient.Fibre));
+        var polyols = Of(LabelNutrient.Polyols) is null ? Estimate.Zero : PerHundredGrams(LabelNutrient.Polyols);
+        return Carbohydrates.From(declared, Basis, fibre, polyols, Estimate.Zero, credit);
+    }
+
+    /// <summary>Energy by factors per 100 g from the declared values, or null when a macronutrient is missing; a declared energy far from it is queried.</summary>
+    public decimal? EnergyByFactors => _declared.ContainsKey(LabelNutrient.Protein) && _declared.ContainsKey(LabelNutrient.Fat) && _declared.ContainsKey(LabelNutrient.Carbohydrate)
+        ? EnergyFactors.PerHundredGrams(new NutrientProfile
+        {
+            Basis = Basis,
+            Protein = PerHundredGrams(LabelNutrient.Protein).Best,
+            Fat = PerHundredGrams(LabelNutrient.Fat).Best,
+            Carbohydrate = PerHundredGrams(LabelNutrient.Carbohydrate).Best,
+            Fibre = _declared.ContainsKey(LabelNutrient.Fibre) ? PerHundredGrams(LabelNutrient.Fibre).Best : null,
+            Polyols = _declared.ContainsKey(LabelNutrient.Polyols) ? PerHundredGrams(LabelNutrient.Polyols).Best : null,
+        })
+        : null;
+}

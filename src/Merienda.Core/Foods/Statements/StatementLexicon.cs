@@ -1,0 +1,121 @@
+namespace Merienda.Core.Foods.Statements;
+
+/// <summary>What some words of a statement mean.</summary>
+/// <param name="Classes">Keys of the classes they hold; empty for words that hold none.</param>
+/// <param name="CannotTell">What nobody can tell from them ("flavouring"), or null.</param>
+public sealed record StatedMeaning(IReadOnlyList<string> Classes, string? CannotTell);
+
+/// <summary>What a statement says is in the packet.</summary>
+/// <param name="Holds">Class to the words that say so.</param>
+/// <param name="CannotTell">Words from which nobody can tell: "natural flavouring", "spices", and words the lexicon does not know.</param>
+public sealed record StatementReading(IReadOnlyDictionary<string, string> Holds, IReadOnlyDictionary<string, string> MayContain, IReadOnlyList<string> CannotTell)
+{
+    /// <summary>The words that make the packet hold a class or one below it, or null.</summary>
+    public string? WordsFor(string foodClass, FoodClasses classes) => Holds.Where(held => classes.Upward(held.Key).Contains(foodClass)).Select(held => held.Value).FirstOrDefault();
+}
+
+/// <summary>
+/// Reads the words of a statement, the longest known phrase first, so that butter beans are no butter and coconut milk is no milk. A word that is not known is never taken for harmless.
+/// </summary>
+public sealed class StatementLexicon
+{
+    private readonly Dictionary<string, StatedMeaning> _meanings;
+    private readonly int _longest;
+
+    /// <param name="meanings">By phrase.</param>
+    public StatementLexicon(IEnumerable<KeyValuePair<string, StatedMeaning>> meanings)
+    {
+        _meanings = meanings.ToDictionary(pair => Normal(pair.Key), pair => pair.Value);
+        _longest = _meanings.Keys.Select(phrase => phrase.Split(' ').Length).DefaultIfEmpty(0).Max();
+    }
+
+    public StatementReading Read(string text)
+    {
+        var statement = StatementReader.Read(text);
+        var (holds, may, unknown) = (new Dictionary<string, string>(), new Dictionary<string, string>(), new List<string>());
+        foreach (var item in statement.Ingredients)
+        {
+            Add(item, holds, unknown);
+        }
+
+        foreach (var item in statement.MayContain)
+        {
+            Add(item, may, []);
+        }
+
+        return new(holds, may, [.. unknown.Distinct()]);
+    }
+
+    private void Add(StatedIngredient item, Dictionary<string, string> holds, List<string> cannotTell)
+    {
+        foreach (var (words, meaning) in Meanings(item.Words))
+        {
+            foreach (var key in meaning?.Classes ?? [])
+            {
+                holds.TryAdd(key, words);
+            }
+
+            // What is listed in brackets says what the heading word leaves open.
+            if (item.Parts.Count == 0 && (meaning is null || meaning.CannotTell is not null))
+            {
+                cannotTell.Add(meaning?.CannotTell ?? words);
+            }
+        }
+
+        foreach (var part in item.Parts)
+        {
+            Add(part, holds, cannotTell);
+        }
+    }
+
+    /// <summary>The longest known phrases from the left; a run of words that is not known comes without a meaning, unless a known phrase stands beside it and only describes.</summary>
+    private IEnumerable<(string Words, StatedMeaning? Meaning)> Meanings(string words)
+    {
+        var tokens = Normal(words).Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        if (tokens.Length == 0 || (tokens is [var only] && IsNumber(only)))
+        {
+            yield break;
+        }
+
+        if (tokens.Any(IsENumber))
+        {
+            yield return (words, new(["additive"], null));
+            yield break;
+        }
+
+        var found = false;
+        for (var at = 0; at < tokens.Length;)
+        {
+            var length = Enumerable.Range(1, Math.Min(_longest, tokens.Length - at)).Reverse().FirstOrDefault(size => _meanings.ContainsKey(string.Join(' ', tokens, at, size)));
+            if (length > 0)
+            {
+                var phrase = string.Join(' ', tokens, at, length);
+                found = true;
+                yield return (phrase, _meanings[phrase]);
+            }
+
+            at += Math.Max(1, length);
+        }
+
+        if (!found)
+        {
+            yield return (words, null);
+        }
+    }
+
+    private static bool IsNumber(string token) => token.All(char.IsDigit);
+
+    private static bool IsENumber(string token) => token.Length is 4 or 5 && token[0] == 'e' && token[1..4].All(char.IsDigit);
+
+    /// <summary>Lower case, plurals to singulars.</summary>
+    private static string Normal(string words) => string.Join(' ', words.ToLowerInvariant().Split([' ', '-'], StringSplitOptions.RemoveEmptyEntries).Select(Singular));
+
+    private static string Singular(string word) => word switch
+    {
+        [.., 'i', 'e', 's'] when word.Length > 4 => word[..^3] + "y",
+        [.., 'o', 'e', 's'] => word[..^2],
+        [.., 's', 's'] or [.., 'u', 's'] => word,
+        [.., 's'] when word.Length > 3 => word[..^1],
+        _ => word,
+    };
+}
