@@ -1,5 +1,6 @@
 using Merienda.Web.Accounts;
 using Merienda.Web.Hosting;
+using Merienda.Web.Larder;
 using Merienda.Web.Recipes;
 using Merienda.Web.Table;
 using Merienda.Web.Weeks;
@@ -14,6 +15,7 @@ api.MapAccounts();
 api.MapRecipes();
 api.MapWeeks();
 api.MapTable();
+api.MapLarder();
 api.MapFallback(() => TypedResults.Problem(statusCode: 404, title: "There is no such address.")).ExcludeFromDescription();
 
 app.MapOpenApi();

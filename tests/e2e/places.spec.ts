@@ -13,6 +13,7 @@ for (const scheme of ['light', 'dark'] as const) {
     ['Shop', 'Shop'],
     ['Session', 'Session'],
     ['Shelf', 'Shelf'],
+    ['Larder', 'Larder'],
     ['Table', 'Table'],
   ] as const) {
     test(`${place} is accessible, ${scheme}`, async ({ page }) => {

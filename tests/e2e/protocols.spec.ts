@@ -122,6 +122,7 @@ test('a rule is copied, changed with its effect in view, kept by the week, expor
   await expect(page.getByText(/the floor is above the ceiling of 50/i)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save as version 2' })).toBeDisabled();
   await fibre.getByRole('button', { name: /Take the rule/ }).click();
+  await expect(page.getByRole('button', { name: 'Save as version 2' })).toBeEnabled();
   await expectAxeClean(page);
   await page.getByRole('button', { name: 'Save as version 2' }).click();
   await expect(page.getByText('Our low-carb is saved as version 2.')).toBeVisible();

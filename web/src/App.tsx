@@ -3,6 +3,8 @@ import { useAccount } from './api/account';
 import { Asked } from './pieces/Asked';
 import { weekStart } from './pieces/show';
 import { WelcomePage } from './places/account/WelcomePage';
+import { LarderPage } from './places/larder/LarderPage';
+import { PacketPage } from './places/larder/PacketPage';
 import { RecipeEditorPage } from './places/recipes/RecipeEditorPage';
 import { RecipeSheetPage } from './places/recipes/RecipeSheetPage';
 import { RecipesPage } from './places/recipes/RecipesPage';
@@ -34,6 +36,8 @@ export function App() {
               <Route path="/recipes/new" element={<RecipeEditorPage />} />
               <Route path="/recipes/:id" element={<RecipeSheetPage />} />
               <Route path="/recipes/:id/edit" element={<RecipeEditorPage />} />
+              <Route path="/larder" element={<LarderPage />} />
+              <Route path="/larder/packet" element={<PacketPage />} />
               <Route path="/table" element={<TableLayout />}>
                 <Route index element={<EatersPage />} />
                 <Route path="protocols" element={<ProtocolsPage />} />

@@ -16,6 +16,8 @@ export function Palette({ date, onClose }: { date: string; onClose: () => void }
     { key: 'shop', word: 'Shop', kind: 'place', to: `/shop/${date}` },
     { key: 'session', word: 'Session', kind: 'place', to: `/session/${date}` },
     { key: 'shelf', word: 'Shelf', kind: 'place', to: `/shelf/${date}` },
+    { key: 'larder', word: 'Larder', kind: 'place', to: '/larder' },
+    { key: 'packet', word: 'Read a packet', kind: 'command', to: '/larder/packet' },
     { key: 'table', word: 'Table', kind: 'place', to: '/table' },
     { key: 'new', word: 'New recipe', kind: 'command', to: '/recipes/new' },
     { key: 'batch', word: 'Make a batch', kind: 'command', to: `/week/${date}?make=1` },

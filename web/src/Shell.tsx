@@ -1,5 +1,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import {
+  Archive,
   BookOpen,
   CalendarDays,
   ChevronLeft,
@@ -97,6 +98,7 @@ function Rail({ date }: { date: string }) {
   const places = [
     { to: `/week/${date}`, word: 'Week', icon: CalendarDays },
     { to: '/recipes', word: 'Recipes', icon: BookOpen },
+    { to: '/larder', word: 'Larder', icon: Archive },
     { to: `/shop/${date}`, word: 'Shop', icon: ShoppingBasket },
     { to: `/session/${date}`, word: 'Session', icon: CookingPot },
     { to: `/shelf/${date}`, word: 'Shelf', icon: Refrigerator },

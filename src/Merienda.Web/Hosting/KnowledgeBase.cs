@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Statements;
 using Merienda.Core.Protocols;
 using Merienda.Formats;
 using Merienda.Storage;
@@ -22,9 +23,12 @@ public sealed class KnowledgeBase(Database database)
     /// <summary>The scheme shown where no eater's protocol brings one.</summary>
     public PointsScheme HouseScheme => Protocols.Select(edition => edition.Protocol.Scheme).OfType<PointsScheme>().First();
 
-    public async Task Load(FoodClasses classes)
+    /// <summary>What the words of packets' statements mean; it ships as a file and is the same for everybody.</summary>
+    public StatementLexicon Statements { get; private set; } = new([]);
+
+    public async Task Load(FoodClasses classes, StatementLexicon statements)
     {
-        Classes = classes;
+        (Classes, Statements) = (classes, statements);
         Foods = await database.ReadFoods(classes);
         var shipped = await database.ReadProtocols();
         _shipped = shipped.ToDictionary(item => (item.Id, item.Version), item => item.Json);

@@ -2,6 +2,7 @@ using System.Globalization;
 using CsCheck;
 using CsvHelper;
 using Merienda.Core.Foods.Statements;
+using Merienda.Core.Protocols;
 using Merienda.Formats;
 
 namespace Merienda.Core.Tests.Foods;
@@ -88,4 +89,21 @@ public class StatementTests
     [Fact]
     public void The_words_that_say_so_are_named() =>
         Assert.Equal("whey powder", Lexicon.Read("Sugar, whey powder").WordsFor("dairy", Table.Data.Classes));
+
+    [Theory]
+    [InlineData("vegan", "Sugar, whey powder", Verdict.Breaks)]
+    [InlineData("vegan", "Sugar. May contain milk", Verdict.Fits)]
+    [InlineData("vegan", "Sugar, natural flavouring", Verdict.CannotTell)]
+    [InlineData("gluten-free", "Oats", Verdict.Breaks)]
+    [InlineData("dairy-free", "Cocoa butter, coconut milk", Verdict.Fits)]
+    public void A_statement_is_held_against_what_a_protocol_leaves_out(string protocol, string statement, Verdict verdict) => Assert.Equal(verdict,
+        StatementVerdict.Of(Lexicon.Read(statement), Table.Data.Protocol(protocol)!.RulesWith(new Dictionary<string, string>()), Table.Data.Classes).Single().Verdict);
+
+    [Theory]
+    [InlineData("Sugar, whey powder", Verdict.Breaks)]
+    [InlineData("Sugar. May contain milk", Verdict.CannotTell)]
+    [InlineData("Sugar, natural flavouring", Verdict.CannotTell)]
+    [InlineData("Sugar", Verdict.Fits)]
+    public void An_allergy_is_stopped_by_a_trace_and_by_what_nobody_can_tell(string statement, Verdict verdict) => Assert.Equal(verdict,
+        StatementVerdict.Of(Lexicon.Read(statement), [new AllergyRule { Id = "allergy", Classes = ["dairy"] }], Table.Data.Classes).Single().Verdict);
 }
