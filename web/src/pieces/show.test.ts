@@ -1,5 +1,18 @@
-import { describe, expect, it } from 'vitest';
-import { addDays, amount, minutes, numbersLine, portions, range, weekday, weekStart } from './show';
+import { afterEach, describe, expect, it } from 'vitest';
+import {
+  addDays,
+  amount,
+  countsInOunces,
+  minutes,
+  number,
+  numbersLine,
+  portions,
+  range,
+  showAs,
+  temperature,
+  weekday,
+  weekStart,
+} from './show';
 
 describe('dates', () => {
   it('start the week on the Sunday of any of its days', () => {
@@ -40,5 +53,22 @@ describe('numbers', () => {
   });
   it('show long minutes in hours', () => {
     expect([45, 60, 125].map(minutes)).toEqual(['45 min', '1 h 00', '2 h 05']);
+  });
+});
+
+describe('a household’s own way to count', () => {
+  afterEach(() => showAs('point', 'metric'));
+
+  it('writes a comma where the household does', () => {
+    showAs('comma', 'metric');
+    expect(number(1234.5)).toBe('1.234,5');
+    expect(temperature(180)).toBe('180 °C');
+  });
+
+  it('says degrees Fahrenheit where the household counts in ounces', () => {
+    // 350 °F = 177 °C, 400 °F = 204 °C: domain.md section 11, value 12.
+    showAs('point', 'us');
+    expect([temperature(177), temperature(204)]).toEqual(['351 °F', '399 °F']);
+    expect(countsInOunces()).toBe(true);
   });
 });
