@@ -105,6 +105,18 @@ internal static class EaterRows
         return name is null ? null : new(name, habit, [.. await rows.ReadAsync<string>()], [.. await rows.ReadAsync<Acceptance>()]);
     }
 
+    /// <summary>Seats an eater last.</summary>
+    public static async Task Add(NpgsqlConnection connection, Tenant tenant, EaterSettings eater)
+    {
+        await connection.ExecuteAsync(
+            "insert into eater (household_id, id, name, position) select @Household, @Id, @Name, coalesce(max(position), 0) + 1 from eater", new { tenant.Household, eater.Id, eater.Name });
+        await Write(connection, tenant, eater);
+    }
+
+    /// <summary>False when there is no such eater, or portions stand in their days.</summary>
+    public static async Task<bool> Remove(NpgsqlConnection connection, Guid eaterId) => await connection.ExecuteAsync(
+        "delete from eater where id = @eaterId and not exists (select 1 from serving join container on container.household_id = serving.household_id and container.serving_id = serving.id where serving.eater_id = @eaterId)", new { eaterId }) == 1;
+
     public static async Task Write(NpgsqlConnection connection, Tenant tenant, EaterSettings eater)
     {
         await connection.ExecuteAsync(

@@ -47,9 +47,8 @@ public sealed class HouseholdStore(Database database)
 
     public Task AddEater(Tenant tenant, EaterSettings eater) => database.As(tenant, async connection =>
     {
-        await connection.ExecuteAsync(
-            "insert into eater (household_id, id, name, position) select @Household, @Id, @Name, coalesce(max(position), 0) + 1 from eater", new { tenant.Household, eater.Id, eater.Name });
-        await EaterRows.Write(connection, tenant, eater);
+        await EaterRows.Add(connection, tenant, eater);
+        await Journal.Write(connection, tenant, Journal.Eater, $"{eater.Name} came to the table", new EaterChange(null, eater));
     });
 
     /// <summary>Changes an eater and writes the change to the journal; null when there is no such eater.</summary>
@@ -68,9 +67,18 @@ public sealed class HouseholdStore(Database database)
         return after;
     });
 
-    /// <summary>Takes an eater from the table for good; false when portions stand in their days.</summary>
+    /// <summary>Takes an eater from the table; false when portions stand in their days.</summary>
     public Task<bool> RemoveEater(Tenant tenant, Guid eaterId) => database.As(tenant, async connection =>
-        await connection.ExecuteAsync("delete from eater where id = @eaterId and not exists (select 1 from serving join container on container.household_id = serving.household_id and container.serving_id = serving.id where serving.eater_id = @eaterId)", new { eaterId }) == 1);
+    {
+        var before = (await EaterRows.Read(connection)).FirstOrDefault(eater => eater.Id == eaterId);
+        if (before is null || !await EaterRows.Remove(connection, eaterId))
+        {
+            return false;
+        }
+
+        await Journal.Write(connection, tenant, Journal.Eater, $"{before.Name} left the table", new EaterChange(before, null));
+        return true;
+    });
 
     public Task<IReadOnlyList<DiaryEntry>> Diary(Tenant tenant, Guid eaterId, string protocolId) => database.As<IReadOnlyList<DiaryEntry>>(tenant, async connection =>
         [.. await connection.QueryAsync<DiaryEntry>("select id, noted_on, text from diary_entry where eater_id = @eaterId and protocol_id = @protocolId order by noted_on desc, id desc limit 200", new { eaterId, protocolId })]);

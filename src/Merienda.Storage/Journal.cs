@@ -14,7 +14,8 @@ public sealed record BatchImage(Guid Id, Guid RecipeVersionId, string Letter, Da
 /// <summary>The rows of one batch that an edit touched, before and after it; null where a row was not there.</summary>
 public sealed record BatchChange(Guid BatchId, BatchImage? Before, BatchImage? After, IReadOnlyList<ContainerImage> ContainersBefore, IReadOnlyList<ContainerImage> ContainersAfter);
 
-public sealed record EaterChange(EaterSettings Before, EaterSettings After);
+/// <summary>A changed eater; without a before one who came to the table, without an after one who left it.</summary>
+public sealed record EaterChange(EaterSettings? Before, EaterSettings? After);
 
 /// <summary>A new version (before and after), a new recipe (no before) or one put away (no after).</summary>
 public sealed record RecipeChange(Guid RecipeId, Guid? VersionBefore, Guid? VersionAfter);

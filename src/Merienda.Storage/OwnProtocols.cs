@@ -130,7 +130,7 @@ public sealed class OwnProtocols(Database database)
     {
         var latest = await Latest(connection, change.ProtocolId);
         var eaters = await EaterRows.Read(connection);
-        if (latest is null || latest.Version != (change.VersionAfter ?? change.VersionBefore) || change.Eaters.Any(moved => eaters.FirstOrDefault(eater => eater.Id == moved.After.Id)?.IsSameAs(moved.After) != true))
+        if (latest is null || latest.Version != (change.VersionAfter ?? change.VersionBefore) || change.Eaters.Any(moved => eaters.FirstOrDefault(eater => eater.Id == moved.After!.Id)?.IsSameAs(moved.After!) != true))
         {
             return new("changed-meanwhile", "undo", change.ProtocolId, "somebody changed it since", "Look at it as it is now and change it by hand");
         }
@@ -143,7 +143,7 @@ public sealed class OwnProtocols(Database database)
             case { VersionBefore: null }:
                 foreach (var moved in change.Eaters)
                 {
-                    await EaterRows.Write(connection, tenant, moved.Before);
+                    await EaterRows.Write(connection, tenant, moved.Before!);
                 }
 
                 await connection.ExecuteAsync("update household_protocol set archived_at = @at where id = @ProtocolId", new { change.ProtocolId, at });

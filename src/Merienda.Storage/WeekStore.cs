@@ -196,14 +196,29 @@ public sealed class WeekStore(Database database, RecipeStore recipes)
 
     private static async Task<Refusal?> UndoEater(NpgsqlConnection connection, Tenant tenant, EaterChange change)
     {
-        var current = (await EaterRows.Read(connection)).FirstOrDefault(eater => eater.Id == change.After.Id);
-        if (current?.IsSameAs(change.After) != true)
+        var eaters = await EaterRows.Read(connection);
+        var current = eaters.FirstOrDefault(eater => eater.Id == (change.After ?? change.Before)!.Id);
+        switch (change)
         {
-            return Changed(change.After.Name);
-        }
+            case { After: null, Before: { } left }:
+                if (current is not null || eaters.Any(eater => eater.Name == left.Name))
+                {
+                    return Changed(left.Name);
+                }
 
-        await EaterRows.Write(connection, tenant, change.Before);
-        return null;
+                await EaterRows.Add(connection, tenant, left);
+                return null;
+            case { Before: null, After: { } came }:
+                return current?.IsSameAs(came) == true && await EaterRows.Remove(connection, came.Id) ? null : Changed(came.Name);
+            default:
+                if (current?.IsSameAs(change.After!) != true)
+                {
+                    return Changed(change.After!.Name);
+                }
+
+                await EaterRows.Write(connection, tenant, change.Before!);
+                return null;
+        }
     }
 
     private async Task<Refusal?> UndoRecipe(NpgsqlConnection connection, Tenant tenant, RecipeChange change, DateTimeOffset now)

@@ -146,6 +146,26 @@ public class ProtocolTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task Who_leaves_the_table_comes_back_whole_and_nobody_leaves_with_portions_in_their_days()
+    {
+        var cook = await database.SignUp();
+        var eater = await Follow(cook, "low-carb");
+        await State(cook, eater, "low-carb", "net-carbs", 25);
+        var board = await cook.Must(HttpMethod.Post, $"/api/weeks/{Week}/batches", new { recipeId = await cook.AddRecipe(), cookedOn = Week, portions = 2 });
+        var path = $"/api/weeks/{Week}/batches/{board["batches"]![0]!["id"]}";
+        await cook.Must(HttpMethod.Post, $"{path}/place", new { to = new { date = Week, meal = "supper", eaterId = eater } });
+        await cook.Refused(HttpStatusCode.Conflict, "portions-in-their-days", HttpMethod.Delete, $"/api/table/eaters/{eater}");
+        await cook.Must(HttpMethod.Delete, path);
+        await cook.Must(HttpMethod.Delete, $"/api/table/eaters/{eater}");
+        Assert.Empty((await cook.Get("/api/table"))["eaters"]!.AsArray());
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Contains("at most 25 g a day", (await cook.Get("/api/table")).ToJsonString(), StringComparison.Ordinal);
+        await cook.Must(HttpMethod.Post, "/api/table/eaters", new { name = "Guest" });
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Single((await cook.Get("/api/table"))["eaters"]!.AsArray());
+    }
+
+    [Fact]
     public async Task Energy_need_and_exchange_answer_in_numbers()
     {
         var cook = await database.SignUp();

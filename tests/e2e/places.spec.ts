@@ -86,6 +86,7 @@ test('the palette goes anywhere and the keys explain themselves', async ({ page 
   await enter(page, 'Odalys Brandt');
   await page.keyboard.press('Control+k');
   await page.getByRole('combobox', { name: 'Go to' }).fill('hake');
+  await expect(page.getByRole('option', { name: /Hazelnut hake/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Hazelnut hake', level: 1 })).toBeVisible();
   await page.keyboard.press('?');

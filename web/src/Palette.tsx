@@ -24,24 +24,29 @@ export function Palette({ date, onClose }: { date: string; onClose: () => void }
     ...(recipes.data ?? []).map((recipe) => ({ key: recipe.id, word: recipe.name, kind: 'recipe', to: `/recipes/${recipe.id}` })),
   ];
   const found = entries.filter((entry) => entry.word.toLowerCase().includes(typed.trim().toLowerCase())).slice(0, 12);
+  const go = (entry: Entry) => {
+    navigate(entry.to);
+    onClose();
+  };
   return (
     <Dialog open onClose={onClose} className="relative z-40">
       <div className="fixed inset-0 bg-ink/30" aria-hidden="true" />
       <div className="fixed inset-0 flex items-start justify-center p-4 pt-[12vh]">
         <DialogPanel className="rimmed w-full max-w-lg shadow-xl">
-          <Combobox<Entry | null>
-            value={null}
-            onChange={(entry) => {
-              if (entry) navigate(entry.to);
-              onClose();
-            }}
-          >
+          <Combobox<Entry | null> value={null} onChange={(entry) => entry && go(entry)}>
             <ComboboxInput
               autoFocus
               aria-label="Go to"
               placeholder="A place, a recipe, a command"
               className="w-full bg-transparent px-4 py-3 text-lg outline-none"
               onChange={(event) => setTyped(event.target.value)}
+              onKeyDown={(event) => {
+                // Entries that come while one types are not chosen among yet: the first one is meant.
+                const first = found[0];
+                if (event.key !== 'Enter' || !first || event.currentTarget.getAttribute('aria-activedescendant')) return;
+                event.preventDefault();
+                go(first);
+              }}
             />
             <ComboboxOptions static className="max-h-80 overflow-auto border-t border-line p-1">
               {found.map((entry) => (

@@ -11,7 +11,7 @@ export function useTable() {
   return useQuery({ queryKey: ['table'], queryFn: () => take(api.GET('/api/table')) });
 }
 
-type Edit = { ask: () => Promise<Schemas['Effects'] | undefined>; say: string; canUndo?: boolean };
+type Edit = { ask: () => Promise<Schemas['Effects'] | undefined>; say: string };
 
 /** Changes something at the table; everything that is judged by it is asked anew, and what it turned is kept to be shown. */
 export function useTableEdit() {
@@ -24,12 +24,12 @@ export function useTableEdit() {
       .then(() => queries.invalidateQueries(), refused);
   const edit = useMutation({
     mutationFn: ({ ask }: Edit) => ask(),
-    onSuccess: async (effects, { say, canUndo = true }) => {
+    onSuccess: async (effects, { say }) => {
       setTurned(effects && effects.changes.length > 0 ? { say, changes: effects.changes } : null);
       // A board drawn for other eaters must not flash up first.
       queries.removeQueries({ queryKey: ['week'] });
       await queries.invalidateQueries();
-      done(say, canUndo ? () => void undo() : undefined);
+      done(say, () => void undo());
     },
     onError: (error) => {
       queries.invalidateQueries({ queryKey: ['table'] });

@@ -130,7 +130,6 @@ function NameLine({ eater, edit, onRemoved }: { eater: Eater; edit: TableEdit; o
             edit.mutate(
               {
                 say: `${eater.name} is no longer at the table.`,
-                canUndo: false,
                 ask: () => take(api.DELETE('/api/table/eaters/{eater}', path)) as Promise<undefined>,
               },
               { onSuccess: onRemoved },

@@ -59,7 +59,6 @@ function AddEater({ isFirst, onAdded }: { isFirst: boolean; onAdded: (name: stri
     edit.mutate(
       {
         say: `${added} is at the table.`,
-        canUndo: false,
         ask: () => take(api.POST('/api/table/eaters', { body: { name } })) as Promise<undefined>,
       },
       {
