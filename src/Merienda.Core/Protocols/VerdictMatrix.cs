@@ -58,10 +58,6 @@ public sealed class VerdictMatrix
             case ExclusionRule exclusion:
                 Exclude(exclusion, context.Classes, row, from, to);
                 break;
-            case BoundedRule { NeedsAllowance: false } and (CountRule or RepetitionRule or DifferentFoodsRule):
-            case DislikeRule:
-                // They say nothing against a portion that stands in no week.
-                break;
             default:
                 for (var recipe = from; recipe < to; recipe++)
                 {

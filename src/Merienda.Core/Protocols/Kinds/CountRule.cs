@@ -5,7 +5,7 @@ using Merienda.Core.Quantities;
 namespace Merienda.Core.Protocols;
 
 /// <summary>How many meals of the week hold a class of food: fish at least twice, red meat at most once.</summary>
-public sealed record CountRule : BoundedRule
+public sealed record CountRule : ClassCountRule
 {
     public static readonly RuleKind Described = new("count", "Meals a week", "How many meals a week hold a class of food.",
         "{name}: at least {atLeast}, at most {atMost} meals a week with {grams} or more of {classes}",
@@ -13,21 +13,8 @@ public sealed record CountRule : BoundedRule
             RuleField.Bound("atLeast", "at least", "Meals a week, included.", "meals", 28), RuleField.Bound("atMost", "at most", "Meals a week, included.", "meals", 28), RuleField.AsksAtLeast, RuleField.AsksAtMost],
         new CountRule { Id = "oily-fish", Name = "Fish", Classes = ["fish"], Grams = 50, AtLeast = 2 });
 
-    public required string Name { get; init; }
-
-    public required IReadOnlyList<string> Classes { get; init; }
-
-    /// <summary>Grams that go in, from which a meal counts: a spoon of fish sauce is not a fish meal.</summary>
-    public required decimal Grams { get; init; }
-
     [JsonIgnore]
     public override RuleKind Kind => Described;
-
-    [JsonIgnore]
-    public override Period Period => Period.Week;
-
-    [JsonIgnore]
-    public override string Title => Name;
 
     [JsonIgnore]
     public override Scale Scale => Scale.Meals;

@@ -5,7 +5,7 @@ using Merienda.Core.Quantities;
 namespace Merienda.Core.Protocols;
 
 /// <summary>How many different foods of some classes a week holds: thirty plants, ten vegetables. A food counts once, however often it comes.</summary>
-public sealed record DifferentFoodsRule : BoundedRule
+public sealed record DifferentFoodsRule : ClassCountRule
 {
     public static readonly RuleKind Described = new("different-foods", "Different foods a week", "How many different foods of some classes a week holds.",
         "{name}: at least {atLeast}, at most {atMost} different foods of {classes} a week, from {grams} on",
@@ -13,21 +13,8 @@ public sealed record DifferentFoodsRule : BoundedRule
             RuleField.Bound("atLeast", "at least", "Different foods a week, included.", "foods", 200), RuleField.Bound("atMost", "at most", "Different foods a week, included.", "foods", 200), RuleField.AsksAtLeast, RuleField.AsksAtMost],
         new DifferentFoodsRule { Id = "plants", Name = "Plants", Classes = ["vegetable", "fruit", "legume"], Grams = 10, AtLeast = 20 });
 
-    public required string Name { get; init; }
-
-    public required IReadOnlyList<string> Classes { get; init; }
-
-    /// <summary>Grams that go in, from which a food counts: a pinch of parsley is not a plant eaten.</summary>
-    public required decimal Grams { get; init; }
-
     [JsonIgnore]
     public override RuleKind Kind => Described;
-
-    [JsonIgnore]
-    public override Period Period => Period.Week;
-
-    [JsonIgnore]
-    public override string Title => Name;
 
     [JsonIgnore]
     public override Scale Scale => new("foods", 0);
