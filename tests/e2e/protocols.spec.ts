@@ -108,6 +108,8 @@ test('a rule is copied, changed with its effect in view, kept by the week, expor
   await page.getByRole('dialog').getByLabel('Name of the copy').fill('Our low-carb');
   await page.getByRole('dialog').getByRole('button', { name: 'Copy it' }).click();
 
+  await expect(page.getByText('Our low-carb is yours to change.')).toBeVisible();
+
   // A ceiling of the protocol's own that the dish keeps; the eater's number still wins, so another rule is added.
   const always = page.getByRole('region', { name: 'Whatever is chosen' });
   await always.getByLabel('Another rule: Whatever is chosen').selectOption({ label: 'Exclusion' });
@@ -141,6 +143,7 @@ test('a rule is copied, changed with its effect in view, kept by the week, expor
   await dialog.getByLabel('or pasted here').fill(text.replace('"Our low-carb"', '"Their low-carb"'));
   await dialog.getByRole('button', { name: 'Import it' }).click();
   await expect(page.getByRole('heading', { name: 'Their low-carb' })).toBeVisible();
+  await expect(page.getByText('The protocol is imported.')).toBeVisible();
   await page.getByRole('button', { name: 'Put away' }).click();
   await expect(page.getByText('Their low-carb is put away.')).toBeVisible();
 });

@@ -38,6 +38,21 @@ public class PhaseTests
         Assert.Equal(verdict, rules.On(Start.AddDays(day))[0].Check(Eat(1, "250 ml whole milk"), Context()).Verdict);
     }
 
+    [Theory] // each is left out during the restriction and free on its own day
+    [InlineData("legumes", "200 g cooked lentils")]
+    [InlineData("grains", "100 g white rice")]
+    [InlineData("dairy", "100 g feta")]
+    [InlineData("gluten", "50 g bulgur")]
+    [InlineData("sugar", "1 tbsp honey")]
+    [InlineData("alcohol", "150 ml red wine")]
+    public void Every_reintroduction_sets_its_food_free_for_its_day(string challenge, string line)
+    {
+        var whole = Data.Protocol("whole-food")!;
+        PhasePlan plan = new("whole-food", Start, Start.AddDays(29), [challenge], new Dictionary<string, ChallengeOutcome>());
+        Verdict On(int day) => new EaterRules([new(whole, new Dictionary<string, string>(), plan)], [], PersonalLimits.None, Data.HouseScheme, Data.Classes, Start.AddDays(day)).CheckPortion(Eat(1, line), null).Single().Verdict;
+        Assert.Equal((Verdict.Breaks, Verdict.Fits, Verdict.Breaks), (On(29), On(30), On(31)));
+    }
+
     [Fact]
     public void The_calendar_has_no_gap_and_no_overlap()
     {

@@ -123,13 +123,21 @@ function CopyDialog({ protocol, onClose }: { protocol: Schemas['TableProtocol'];
   const [moved, setMoved] = useState(followers.map((eater) => eater.id));
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const { refused } = useNotices();
+  const { done, refused } = useNotices();
   const copy = useMutation({
     mutationFn: () =>
       take(api.POST('/api/table/protocols/{id}/copy', { params: { path: { id: protocol.id } }, body: { name, followers: moved } })),
     onSuccess: async (saved) => {
       await queries.invalidateQueries();
       navigate(`/table/protocols/${saved.id}/edit`);
+      // Its own notice, so that no older one offers an undo that would take the copy back.
+      done(
+        `${name.trim()} is yours to change.`,
+        () =>
+          void take(api.POST('/api/undo', { body: { sequence: null } }))
+            .then(() => navigate('/table/protocols'))
+            .then(() => queries.invalidateQueries(), refused),
+      );
     },
     onError: refused,
   });

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
 import { api, Problem, take } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
+import { useNotices } from '../../../pieces/Notice';
 import { SheetDialog } from '../../../pieces/Sheet';
 import type { Page } from '../queries';
 
@@ -38,11 +39,19 @@ function ImportDialog({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const { done, refused } = useNotices();
   const bring = useMutation({
     mutationFn: () => take(api.POST('/api/table/protocols/import', { body: { document: text } })),
     onSuccess: async (saved) => {
       await queries.invalidateQueries({ queryKey: ['table'] });
       navigate(`/table/protocols/${saved.id}`);
+      done(
+        'The protocol is imported.',
+        () =>
+          void take(api.POST('/api/undo', { body: { sequence: null } }))
+            .then(() => navigate('/table/protocols'))
+            .then(() => queries.invalidateQueries(), refused),
+      );
     },
   });
   const problem = bring.error instanceof Problem ? bring.error : null;
