@@ -3,20 +3,31 @@ using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
 using Merienda.Core.Foods;
+using Merienda.Core.Keeping;
 
 namespace Merienda.Formats;
 
-/// <summary>Reads data/foods.csv, data/fodmaps.csv and data/food-classes.csv. An empty cell is unknown, never zero.</summary>
+/// <summary>Reads data/foods.csv, data/fodmaps.csv, data/yields.csv and data/food-classes.csv. An empty cell is unknown, never zero.</summary>
 public static class FoodTable
 {
     private static readonly CsvConfiguration Format = new(CultureInfo.InvariantCulture) { TrimOptions = TrimOptions.Trim };
 
     /// <exception cref="InvalidDataException">A cell is not what its column holds; row, column, value and reason are named.</exception>
-    public static IReadOnlyList<Food> Read(string path, string fodmapPath, FoodClasses classes)
+    public static IReadOnlyList<Food> Read(string path, string fodmapPath, string yieldPath, FoodClasses classes)
     {
         var fodmaps = ReadRows(fodmapPath, row => (Food: row["food"]!, Profile: new Row(row, fodmapPath, "food").ToFodmaps())).ToDictionary(row => row.Food, row => row.Profile);
-        var foods = ReadRows(path, row => new Row(row, path, "key").ToFood(classes, fodmaps));
-        return fodmaps.Keys.FirstOrDefault(key => foods.All(food => food.Key != key)) is { } orphan ? throw new InvalidDataException($"{Path.GetFileName(fodmapPath)}, food \"{orphan}\": no such food.") : foods;
+        var yields = ReadRows(yieldPath, row => (Food: row["food"]!, Yield: new Row(row, yieldPath, "food").ToYield())).ToLookup(row => row.Food, row => row.Yield);
+        var foods = ReadRows(path, row => new Row(row, path, "key").ToFood(classes, fodmaps, yields));
+        var known = foods.Select(food => food.Key).ToHashSet();
+        foreach (var (file, keys) in new[] { (fodmapPath, fodmaps.Keys.AsEnumerable()), (yieldPath, yields.Select(item => item.Key)) })
+        {
+            if (keys.FirstOrDefault(key => !known.Contains(key)) is { } orphan)
+            {
+                throw new InvalidDataException($"{Path.GetFileName(file)}, food \"{orphan}\": no such food.");
+            }
+        }
+
+        return foods;
     }
 
     public static FoodClasses ReadClasses(string path) => new(ReadRows(path, row => new FoodClass(row["class"]!, Empty(row["parent"]), row["name"]!, Empty(row["allergen"]))));
@@ -42,7 +53,10 @@ public static class FoodTable
         public FodmapProfile ToFodmaps() =>
             new(Number("fructans_and_gos_g"), Number("lactose_g"), Number("excess_fructose_g"), Number("sorbitol_g"), Number("mannitol_g"), csv["source"]!, Mark());
 
-        public Food ToFood(FoodClasses classes, IReadOnlyDictionary<string, FodmapProfile> fodmaps)
+        public FoodYield ToYield() =>
+            new(csv["method"]!, Number("yield") is > 0 and <= 10 and { } yield ? yield : throw Wrong("yield", csv["yield"]!, "grams cooked for a gram raw, above 0 and at most 10"), csv["source"]!, Mark());
+
+        public Food ToFood(FoodClasses classes, IReadOnlyDictionary<string, FodmapProfile> fodmaps, ILookup<string, FoodYield> yields)
         {
             var tags = csv["classes"]!.Split(' ', StringSplitOptions.RemoveEmptyEntries);
             if (tags.FirstOrDefault(tag => !classes.Knows(tag)) is { } unknown)
@@ -58,6 +72,10 @@ public static class FoodTable
                 Aisle = csv["aisle"]!,
                 Profile = Profile(),
                 Measures = Measures(),
+                Density = Number("density_g_ml") is var density && density is null or (> 0 and <= 3) ? density : throw Wrong("density_g_ml", csv["density_g_ml"]!, "a density is above 0 and at most 3 g a millilitre"),
+                Yields = [.. yields[csv["key"]!]],
+                Keeping = Empty(csv["keeping"]) is { } keeping ? KeepingClass.OfFood(keeping) ?? throw Wrong("keeping", keeping, "no such keeping class") : null,
+                Packs = [.. csv["packs_g"]!.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(pack => decimal.TryParse(pack, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var grams) && grams > 0 ? grams : throw Wrong("packs_g", pack, "a pack weighs above zero grams"))],
                 Classes = tags.SelectMany(classes.Upward).ToFrozenSet(),
                 // A tag above another tag of the same food says nothing of its own.
                 Tags = [.. tags.Where(tag => !tags.Any(other => other != tag && classes.Upward(other).Contains(tag)))],
@@ -88,6 +106,7 @@ public static class FoodTable
             AddedSugars = Number("added_sugars_g"),
             Polyols = Number("polyols_g"),
             Erythritol = Number("erythritol_g"),
+            Allulose = Number("allulose_g"),
             Alcohol = Number("alcohol_g"),
             Sodium = Number("sodium_mg"),
         };

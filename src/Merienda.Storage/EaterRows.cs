@@ -1,4 +1,5 @@
 using Dapper;
+using Merienda.Core.Foods.Packets;
 using Merienda.Core.Protocols;
 using Npgsql;
 
@@ -12,6 +13,13 @@ public sealed record StatedAllowance(string ProtocolId, string RuleId, decimal? 
 public sealed record EaterChoice(string ProtocolId, string ChoiceId, string OptionId);
 
 public sealed record StoredAcceptance(string What, string Reason, Guid AcceptedBy, DateTimeOffset AcceptedAt);
+
+/// <summary>What the eater decided about a packet; with the ingredients that were approved.</summary>
+public sealed record StoredOpinion(Guid PacketId, bool IsApproved, string Reason, DateOnly DecidedOn, string Statement)
+{
+    public static PacketOpinions ToRules(IEnumerable<StoredOpinion> opinions, bool countsTraces) =>
+        new([.. opinions.Select(opinion => new PacketOpinion(Packet.KeyOf(opinion.PacketId), opinion.IsApproved, opinion.Reason, opinion.DecidedOn, opinion.Statement))], countsTraces);
+}
 
 public sealed record StoredChallenge(string ChallengeId, ChallengeOutcome Outcome);
 
@@ -32,8 +40,16 @@ public sealed record EaterSettings(Guid Id, string Name, IReadOnlyList<string> P
 
     public IReadOnlyList<StoredPhase> Phases { get; init; } = [];
 
+    /// <summary>Whether a trace low in a statement counts for what protocols leave out.</summary>
+    public bool CountsTraces { get; init; } = true;
+
+    /// <summary>Packets decided on; they are written by the packet, not with the eater.</summary>
+    public IReadOnlyList<StoredOpinion> Opinions { get; init; } = [];
+
+    public PacketOpinions PacketOpinions => StoredOpinion.ToRules(Opinions, CountsTraces);
+
     /// <summary>Equal when all lists hold the same, in any order.</summary>
-    public bool IsSameAs(EaterSettings other) => Id == other.Id && Name == other.Name && PortionHabit == other.PortionHabit && Same(Protocols, other.Protocols) && Same(Allowances, other.Allowances) && Same(Meals, other.Meals)
+    public bool IsSameAs(EaterSettings other) => Id == other.Id && Name == other.Name && PortionHabit == other.PortionHabit && CountsTraces == other.CountsTraces && Same(Protocols, other.Protocols) && Same(Allowances, other.Allowances) && Same(Meals, other.Meals)
         && Same(Choices, other.Choices) && Same(Allergies, other.Allergies) && Same(Accepted.Select(item => item.What), other.Accepted.Select(item => item.What)) && Same(Dislikes, other.Dislikes)
         && Same(Phases.Select(Flat), other.Phases.Select(Flat));
 
@@ -43,7 +59,7 @@ public sealed record EaterSettings(Guid Id, string Name, IReadOnlyList<string> P
 }
 
 /// <summary>One eater's allergies with what was accepted, and the usual portion.</summary>
-public sealed record EaterLimits(string Name, decimal PortionHabit, IReadOnlyList<string> Allergies, IReadOnlyList<Acceptance> Accepted);
+public sealed record EaterLimits(string Name, decimal PortionHabit, IReadOnlyList<string> Allergies, IReadOnlyList<Acceptance> Accepted, PacketOpinions Packets);
 
 /// <summary>Reads and writes an eater with everything that hangs on it.</summary>
 internal static class EaterRows
@@ -51,7 +67,7 @@ internal static class EaterRows
     /// <summary>Statements whose results <see cref="ReadFrom"/> takes in this order, so that a caller can ask more in the same round trip.</summary>
     public const string Select =
         """
-        select id, name, portion_habit from eater order by position, id;
+        select id, name, portion_habit, counts_traces from eater order by position, id;
         select eater_id, protocol_id from eater_protocol order by protocol_id;
         select eater_id, protocol_id, rule_id, at_least, at_most, valid_from from allowance order by protocol_id, rule_id, valid_from;
         select eater_id, meal, day_share, is_from_prep from eater_meal;
@@ -61,6 +77,7 @@ internal static class EaterRows
         select eater_id, what from eater_dislike order by what;
         select eater_id, protocol_id, starts_on, restriction_ends_on from eater_phase order by protocol_id;
         select eater_id, protocol_id, challenge_id, outcome from eater_challenge order by position;
+        select eater_id, packet_id, is_approved, reason, decided_on, statement from packet_opinion order by decided_on, packet_id;
         """;
 
     public static async Task<IReadOnlyList<EaterSettings>> Read(NpgsqlConnection connection)
@@ -71,7 +88,7 @@ internal static class EaterRows
 
     public static async Task<IReadOnlyList<EaterSettings>> ReadFrom(SqlMapper.GridReader rows)
     {
-        var eaters = (await rows.ReadAsync<(Guid Id, string Name, decimal Habit)>()).ToList();
+        var eaters = (await rows.ReadAsync<(Guid Id, string Name, decimal Habit, bool CountsTraces)>()).ToList();
         var protocols = (await rows.ReadAsync<(Guid Eater, string Protocol)>()).ToLookup(row => row.Eater, row => row.Protocol);
         var allowances = (await rows.ReadAsync<(Guid Eater, string Protocol, string Rule, decimal? AtLeast, decimal? AtMost, DateOnly From)>()).ToLookup(row => row.Eater, row => new StatedAllowance(row.Protocol, row.Rule, row.AtLeast, row.AtMost, row.From));
         var meals = (await rows.ReadAsync<(Guid Eater, string Meal, decimal Share, bool FromPrep)>()).ToLookup(row => row.Eater, row => new EaterMeal(row.Meal, row.Share, row.FromPrep));
@@ -81,9 +98,12 @@ internal static class EaterRows
         var dislikes = (await rows.ReadAsync<(Guid Eater, string What)>()).ToLookup(row => row.Eater, row => row.What);
         var phases = (await rows.ReadAsync<(Guid Eater, string Protocol, DateOnly Start, DateOnly End)>()).ToLookup(row => row.Eater);
         var challenges = (await rows.ReadAsync<(Guid Eater, string Protocol, string Challenge, string Outcome)>()).ToLookup(row => (row.Eater, row.Protocol), row => new StoredChallenge(row.Challenge, Enum.Parse<ChallengeOutcome>(row.Outcome)));
+        var opinions = (await rows.ReadAsync<(Guid Eater, Guid Packet, bool IsApproved, string Reason, DateOnly On, string Statement)>()).ToLookup(row => row.Eater, row => new StoredOpinion(row.Packet, row.IsApproved, row.Reason, row.On, row.Statement));
         return [.. eaters.Select(eater => new EaterSettings(eater.Id, eater.Name, [.. protocols[eater.Id]], [.. allowances[eater.Id]], [.. meals[eater.Id].OrderBy(meal => Occasion.Meals.ToList().IndexOf(meal.Meal))])
         {
             PortionHabit = eater.Habit,
+            CountsTraces = eater.CountsTraces,
+            Opinions = [.. opinions[eater.Id]],
             Choices = [.. choices[eater.Id]],
             Allergies = [.. allergies[eater.Id]],
             Accepted = [.. accepted[eater.Id]],
@@ -100,9 +120,10 @@ internal static class EaterRows
             select name, portion_habit from eater where id = @eaterId;
             select class_key from eater_allergy where eater_id = @eaterId;
             select what, reason from eater_acceptance where eater_id = @eaterId;
+            select packet_id, is_approved, reason, decided_on, statement from packet_opinion where eater_id = @eaterId;
             """, new { eaterId });
         var (name, habit) = await rows.ReadSingleOrDefaultAsync<(string?, decimal)>();
-        return name is null ? null : new(name, habit, [.. await rows.ReadAsync<string>()], [.. await rows.ReadAsync<Acceptance>()]);
+        return name is null ? null : new(name, habit, [.. await rows.ReadAsync<string>()], [.. await rows.ReadAsync<Acceptance>()], StoredOpinion.ToRules(await rows.ReadAsync<StoredOpinion>(), true));
     }
 
     /// <summary>Seats an eater last.</summary>
@@ -111,6 +132,10 @@ internal static class EaterRows
         await connection.ExecuteAsync(
             "insert into eater (household_id, id, name, position) select @Household, @Id, @Name, coalesce(max(position), 0) + 1 from eater", new { tenant.Household, eater.Id, eater.Name });
         await Write(connection, tenant, eater);
+        foreach (var opinion in eater.Opinions)
+        {
+            await PacketStore.WriteOpinion(connection, tenant, eater.Id, opinion);
+        }
     }
 
     /// <summary>False when there is no such eater, or portions stand in their days.</summary>
@@ -121,7 +146,7 @@ internal static class EaterRows
     {
         await connection.ExecuteAsync(
             """
-            update eater set name = @Name, portion_habit = @PortionHabit where id = @Id;
+            update eater set name = @Name, portion_habit = @PortionHabit, counts_traces = @CountsTraces where id = @Id;
             delete from eater_protocol where eater_id = @Id;
             delete from allowance where eater_id = @Id;
             delete from eater_meal where eater_id = @Id;
@@ -130,7 +155,7 @@ internal static class EaterRows
             delete from eater_acceptance where eater_id = @Id;
             delete from eater_dislike where eater_id = @Id;
             delete from eater_phase where eater_id = @Id;
-            """, new { eater.Id, eater.Name, eater.PortionHabit });
+            """, new { eater.Id, eater.Name, eater.PortionHabit, eater.CountsTraces });
         Task Insert<T>(string sql, IEnumerable<T> rows) => connection.ExecuteAsync(sql, rows);
         await Insert("insert into eater_protocol (household_id, eater_id, protocol_id) values (@Household, @Eater, @Protocol)",
             eater.Protocols.Select(protocol => new { tenant.Household, Eater = eater.Id, Protocol = protocol }));

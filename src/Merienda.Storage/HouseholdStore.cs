@@ -3,7 +3,7 @@ using Npgsql;
 
 namespace Merienda.Storage;
 
-public sealed record HouseholdRow(Guid Id, string Name, string TimeZone, string Units, string NumberFormat, int PrepDay, int? SecondDay);
+public sealed record HouseholdRow(Guid Id, string Name, string TimeZone, string Units, string NumberFormat, int PrepDay, int? SecondDay, bool CountsTolerances);
 
 /// <summary>Who sits at the table and what the household made of protocols.</summary>
 public sealed record StoredTable(HouseholdRow Household, IReadOnlyList<EaterSettings> Eaters, ProtocolShelf Protocols);
@@ -30,7 +30,7 @@ public sealed class HouseholdStore(Database database)
     public Task<Guid?> HouseholdOf(Guid account) => database.As(new Tenant(account, Guid.Empty), connection =>
         connection.QueryFirstOrDefaultAsync<Guid?>("select household_id from household_member where account_id = @account order by household_id limit 1", new { account }));
 
-    private const string SelectHousehold = "select id, name, time_zone, units, number_format, prep_day::int as prep_day, second_day::int as second_day from household where id = app_household()";
+    private const string SelectHousehold = "select id, name, time_zone, units, number_format, prep_day::int as prep_day, second_day::int as second_day, counts_tolerances from household where id = app_household()";
 
     public Task<HouseholdRow> Household(Tenant tenant) => database.As(tenant, connection =>
         connection.QuerySingleAsync<HouseholdRow>(SelectHousehold));

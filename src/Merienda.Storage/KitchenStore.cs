@@ -31,28 +31,28 @@ public sealed class KitchenStore(Database database)
     }
 
     private static bool Same(Kitchen one, Kitchen other) =>
-        (one.Units, one.NumberFormat, one.PrepDay, one.SecondDay, one.FreezerLitres) == (other.Units, other.NumberFormat, other.PrepDay, other.SecondDay, other.FreezerLitres) && one.Items.SequenceEqual(other.Items) && one.Containers.SequenceEqual(other.Containers);
+        (one.Units, one.NumberFormat, one.PrepDay, one.SecondDay, one.FreezerLitres, one.CountsTolerances) == (other.Units, other.NumberFormat, other.PrepDay, other.SecondDay, other.FreezerLitres, other.CountsTolerances) && one.Items.SequenceEqual(other.Items) && one.Containers.SequenceEqual(other.Containers);
 
     private static async Task<Kitchen> Read(NpgsqlConnection connection)
     {
         using var rows = await connection.QueryMultipleAsync(
             """
-            select units, number_format, prep_day::int, second_day::int, freezer_l from household where id = app_household();
+            select units, number_format, prep_day::int, second_day::int, freezer_l, counts_tolerances from household where id = app_household();
             select id, kind, name, count, capacity_ml, fill_share, width_mm, length_mm from kitchen_item order by position;
             select id, name, volume_ml, count, material, may_heat, may_freeze, may_fill_hot from container_kind order by position;
             """);
-        var (units, format, prep, second, freezer) = await rows.ReadSingleAsync<(string, string, int, int?, decimal?)>();
-        return new(units, format, (DayOfWeek)prep, (DayOfWeek?)second, freezer, [.. await rows.ReadAsync<KitchenItem>()], [.. await rows.ReadAsync<ContainerKind>()]);
+        var (units, format, prep, second, freezer, tolerances) = await rows.ReadSingleAsync<(string, string, int, int?, decimal?, bool)>();
+        return new(units, format, (DayOfWeek)prep, (DayOfWeek?)second, freezer, [.. await rows.ReadAsync<KitchenItem>()], [.. await rows.ReadAsync<ContainerKind>()]) { CountsTolerances = tolerances };
     }
 
     private static async Task Write(NpgsqlConnection connection, Tenant tenant, Kitchen kitchen)
     {
         await connection.ExecuteAsync(
             """
-            update household set units = @Units, number_format = @NumberFormat, prep_day = @Prep, second_day = @Second, freezer_l = @FreezerLitres where id = @Household;
+            update household set units = @Units, number_format = @NumberFormat, prep_day = @Prep, second_day = @Second, freezer_l = @FreezerLitres, counts_tolerances = @CountsTolerances where id = @Household;
             delete from kitchen_item;
             delete from container_kind;
-            """, new { tenant.Household, kitchen.Units, kitchen.NumberFormat, Prep = (int)kitchen.PrepDay, Second = (int?)kitchen.SecondDay, kitchen.FreezerLitres });
+            """, new { tenant.Household, kitchen.Units, kitchen.NumberFormat, Prep = (int)kitchen.PrepDay, Second = (int?)kitchen.SecondDay, kitchen.FreezerLitres, kitchen.CountsTolerances });
         await connection.ExecuteAsync(
             "insert into kitchen_item (household_id, id, position, kind, name, count, capacity_ml, fill_share, width_mm, length_mm) values (@Household, @Id, @Position, @Kind, @Name, @Count, @CapacityMl, @FillShare, @WidthMm, @LengthMm)",
             kitchen.Items.Select((item, position) => new { tenant.Household, item.Id, Position = position, item.Kind, item.Name, item.Count, item.CapacityMl, item.FillShare, item.WidthMm, item.LengthMm }));

@@ -4,6 +4,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using Dapper;
 using Merienda.Core.Foods;
+using Merienda.Core.Keeping;
 using Npgsql;
 
 namespace Merienda.Storage;
@@ -32,9 +33,9 @@ public static class Knowledge
         await connection.ExecuteAsync(
             """
             insert into food_version (id, food_key, version, name, synonyms, aisle, label_basis, energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g,
-                                      added_sugars_g, polyols_g, erythritol_g, alcohol_g, sodium_mg, measures, classes, fodmaps, source, mark, fingerprint)
+                                      added_sugars_g, polyols_g, erythritol_g, allulose_g, alcohol_g, sodium_mg, measures, density_g_ml, yields, keeping, packs_g, classes, fodmaps, source, mark, fingerprint)
             values (@Id, @FoodKey, @Version, @Name, @Synonyms, @Aisle, @LabelBasis, @EnergyKcal, @ProteinG, @FatG, @SaturatedFatG, @CarbohydrateG, @FibreG, @SugarsG,
-                    @AddedSugarsG, @PolyolsG, @ErythritolG, @AlcoholG, @SodiumMg, @Measures::jsonb, @Classes, @Fodmaps::jsonb, @Source, @Mark, @Fingerprint)
+                    @AddedSugarsG, @PolyolsG, @ErythritolG, @AlluloseG, @AlcoholG, @SodiumMg, @Measures::jsonb, @DensityGMl, @Yields::jsonb, @Keeping, @PacksG, @Classes, @Fodmaps::jsonb, @Source, @Mark, @Fingerprint)
             """, changed);
         await LoadProtocols(connection, protocols);
         await transaction.CommitAsync();
@@ -45,7 +46,7 @@ public static class Knowledge
         var rows = (await connection.QueryAsync<FoodRow>(
             """
             select id, food_key, version, name, synonyms, aisle, label_basis, energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g,
-                   added_sugars_g, polyols_g, erythritol_g, alcohol_g, sodium_mg, measures::text as measures, classes, fodmaps::text as fodmaps, source, mark, fingerprint
+                   added_sugars_g, polyols_g, erythritol_g, allulose_g, alcohol_g, sodium_mg, measures::text as measures, density_g_ml, yields::text as yields, keeping, packs_g, classes, fodmaps::text as fodmaps, source, mark, fingerprint
             from food_version order by food_key, version
             """)).ToList();
         var foods = rows.ToDictionary(row => row.Id, row => row.ToFood(classes));
@@ -118,15 +119,32 @@ public static class Knowledge
 
         public string[] Classes { get; init; } = [];
 
-        // Left out of the fingerprint while it is unknown, so that foods without it stay the version they are.
+        // Left out of the fingerprint while they are unknown, so that foods without them stay the version they are.
         [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
         public string? Fodmaps { get; init; }
+
+        [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+        public decimal? AlluloseG { get; init; }
+
+        [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+        public decimal? DensityGMl { get; init; }
+
+        [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+        public string? Yields { get; init; }
+
+        [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+        public string? Keeping { get; init; }
+
+        [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+        public decimal[]? PacksG { get; init; }
 
         public string Source { get; init; } = "";
 
         public string Mark { get; init; } = "";
 
         public string Fingerprint { get; init; } = "";
+
+        private static string Json(FrozenDictionary<string, decimal> pairs) => JsonSerializer.Serialize(pairs.OrderBy(pair => pair.Key, StringComparer.Ordinal).ToDictionary());
 
         public static FoodRow From(Food food, Guid id, int version, string fingerprint) => new()
         {
@@ -149,9 +167,14 @@ public static class Knowledge
             ErythritolG = food.Profile.Erythritol,
             AlcoholG = food.Profile.Alcohol,
             SodiumMg = food.Profile.Sodium,
-            Measures = JsonSerializer.Serialize(food.Measures.OrderBy(pair => pair.Key, StringComparer.Ordinal).ToDictionary()),
+            Measures = Json(food.Measures),
             Classes = [.. food.Tags],
             Fodmaps = food.Fodmaps is null ? null : JsonSerializer.Serialize(food.Fodmaps),
+            AlluloseG = food.Profile.Allulose,
+            DensityGMl = food.Density,
+            Yields = food.Yields.Count == 0 ? null : JsonSerializer.Serialize(food.Yields),
+            Keeping = food.Keeping?.Key,
+            PacksG = food.Packs.Count == 0 ? null : [.. food.Packs],
             Source = food.Source,
             Mark = food.Mark.ToString(),
             Fingerprint = fingerprint,
@@ -176,6 +199,7 @@ public static class Knowledge
                 AddedSugars = AddedSugarsG,
                 Polyols = PolyolsG,
                 Erythritol = ErythritolG,
+                Allulose = AlluloseG,
                 Alcohol = AlcoholG,
                 Sodium = SodiumMg,
             },
@@ -183,6 +207,10 @@ public static class Knowledge
             Classes = Classes.SelectMany(classes.Upward).ToFrozenSet(),
             Tags = Classes,
             Fodmaps = Fodmaps is null ? null : JsonSerializer.Deserialize<FodmapProfile>(Fodmaps),
+            Density = DensityGMl,
+            Yields = Yields is null ? [] : JsonSerializer.Deserialize<List<FoodYield>>(Yields)!,
+            Keeping = Keeping is null ? null : KeepingClass.OfFood(Keeping),
+            Packs = PacksG ?? [],
             Source = Source,
             Mark = Enum.Parse<SourceMark>(Mark),
         };

@@ -17,7 +17,7 @@ public sealed record StoredRecipe(Guid RecipeId, Guid VersionId, int Number, Mea
 /// Recipes as lines of immutable versions. Versions never change, so they are kept in memory once read; which ones a household
 /// may see is always asked of the database.
 /// </summary>
-public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue) : IDisposable
+public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue, PacketStore packets) : IDisposable
 {
     private readonly MemoryCache _versions = new(new MemoryCacheOptions { SizeLimit = 20_000 });
 
@@ -84,29 +84,40 @@ public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue
     internal async Task<IReadOnlyDictionary<Guid, StoredRecipe>> Versions(NpgsqlConnection connection, IEnumerable<Guid> ids)
     {
         var asked = ids.Distinct().ToList();
-        var missing = asked.Where(id => !_versions.TryGetValue(id, out _)).ToArray();
-        var read = missing.Length == 0 ? [] : await Read(connection, missing);
+        // How wide a packet's values are is the household's to say, so a version is kept once for each way of counting.
+        var tolerant = await PacketStore.CountsTolerances(connection);
+        var missing = asked.Where(id => !_versions.TryGetValue((id, tolerant), out _)).ToArray();
+        var read = missing.Length == 0 ? [] : await Read(connection, missing, tolerant);
         foreach (var recipe in read.Values)
         {
-            _versions.Set(recipe.VersionId, recipe, new MemoryCacheEntryOptions { Size = 1 });
+            _versions.Set((recipe.VersionId, tolerant), recipe, new MemoryCacheEntryOptions { Size = 1 });
         }
 
-        return asked.ToDictionary(id => id, id => read.TryGetValue(id, out var fresh) ? fresh : _versions.Get<StoredRecipe>(id)!);
+        return asked.ToDictionary(id => id, id => read.TryGetValue(id, out var fresh) ? fresh : _versions.Get<StoredRecipe>((id, tolerant))!);
     }
 
-    private async Task<Dictionary<Guid, StoredRecipe>> Read(NpgsqlConnection connection, Guid[] ids)
+    private async Task<Dictionary<Guid, StoredRecipe>> Read(NpgsqlConnection connection, Guid[] ids, bool tolerant)
     {
-        using var rows = await connection.QueryMultipleAsync(
+        List<VersionRow> versions;
+        List<LineRow> lines;
+        ILookup<Guid, TaskRow> tasks;
+        using (var rows = await connection.QueryMultipleAsync(
             """
             select id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system from recipe_version where id = any(@ids);
-            select recipe_version_id, part, text, food_version_id, match_kind, is_chosen from recipe_line where recipe_version_id = any(@ids) order by recipe_version_id, position;
+            select recipe_version_id, part, text, food_version_id, packet_version_id, match_kind, is_chosen from recipe_line where recipe_version_id = any(@ids) order by recipe_version_id, position;
             select recipe_version_id, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks from recipe_task where recipe_version_id = any(@ids) order by recipe_version_id, position;
-            """, new { ids });
-        var versions = (await rows.ReadAsync<VersionRow>()).ToList();
-        var lines = (await rows.ReadAsync<LineRow>()).ToLookup(row => row.RecipeVersionId);
-        var tasks = (await rows.ReadAsync<TaskRow>()).ToLookup(row => row.RecipeVersionId);
+            """, new { ids }))
+        {
+            versions = [.. await rows.ReadAsync<VersionRow>()];
+            lines = [.. await rows.ReadAsync<LineRow>()];
+            tasks = (await rows.ReadAsync<TaskRow>()).ToLookup(row => row.RecipeVersionId);
+        }
+
         var foods = catalogue();
-        return versions.ToDictionary(row => row.Id, row => row.ToRecipe(lines[row.Id], tasks[row.Id], foods));
+        var bought = await packets.ByVersion(connection, [.. lines.Select(line => line.PacketVersionId).OfType<Guid>().Distinct()], tolerant);
+        Food? FoodOf(LineRow line) => line.FoodVersionId is { } food ? foods.Versions[food] : line.PacketVersionId is { } packet ? bought[packet] : null;
+        var byRecipe = lines.ToLookup(line => line.RecipeVersionId);
+        return versions.ToDictionary(row => row.Id, row => row.ToRecipe(byRecipe[row.Id], tasks[row.Id], FoodOf));
     }
 
     private async Task Insert(NpgsqlConnection connection, Tenant tenant, StoredRecipe recipe, DateTimeOffset at)
@@ -121,10 +132,22 @@ public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue
         var idOf = catalogue().IdOf;
         await connection.ExecuteAsync(
             """
-            insert into recipe_line (household_id, recipe_version_id, position, part, text, food_version_id, match_kind, is_chosen)
-            values (@Household, @VersionId, @position, @Part, @Text, @food, @match, @isChosen)
+            insert into recipe_line (household_id, recipe_version_id, position, part, text, food_version_id, packet_version_id, match_kind, is_chosen)
+            values (@Household, @VersionId, @position, @Part, @Text, @food, (select id from packet_version where packet_id = @packet and number = @packetVersion), @match, @isChosen)
             """,
-            version.Lines.Select((line, position) => new { tenant.Household, recipe.VersionId, position, line.Part, line.Read.Text, food = line.Food is { } food ? idOf[food] : (Guid?)null, match = line.Match.ToString(), isChosen = recipe.Chosen[position] }));
+            version.Lines.Select((line, position) => new
+            {
+                tenant.Household,
+                recipe.VersionId,
+                position,
+                line.Part,
+                line.Read.Text,
+                food = line.Food is { Packet: null } food ? idOf[food] : (Guid?)null,
+                packet = line.Food?.Packet?.Id,
+                packetVersion = line.Food?.Packet?.Version,
+                match = line.Match.ToString(),
+                isChosen = recipe.Chosen[position],
+            }));
         await connection.ExecuteAsync(
             """
             insert into recipe_task (household_id, recipe_version_id, position, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks)
@@ -142,6 +165,8 @@ public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue
         public string Text { get; init; } = "";
 
         public Guid? FoodVersionId { get; init; }
+
+        public Guid? PacketVersionId { get; init; }
 
         public string MatchKind { get; init; } = "";
 
@@ -191,13 +216,13 @@ public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue
 
         public string MeasureSystem { get; init; } = "";
 
-        public StoredRecipe ToRecipe(IEnumerable<LineRow> lines, IEnumerable<TaskRow> tasks, FoodCatalogue foods)
+        public StoredRecipe ToRecipe(IEnumerable<LineRow> lines, IEnumerable<TaskRow> tasks, Func<LineRow, Food?> foodOf)
         {
             var system = Enum.Parse<MeasureSystem>(MeasureSystem);
             var rows = lines.ToList();
             // A version pins the food versions it was computed from: what the words would match today does not count.
-            var read = rows.Select(row => row.FoodVersionId is { } id
-                ? RecipeLine.Pinned(row.Text, foods.Versions[id], Enum.Parse<MatchKind>(row.MatchKind), system, row.Part)
+            var read = rows.Select(row => foodOf(row) is { } food
+                ? RecipeLine.Pinned(row.Text, food, Enum.Parse<MatchKind>(row.MatchKind), system, row.Part)
                 : RecipeLine.Pinned(row.Text, null, MatchKind.None, system, row.Part));
             return new(RecipeId, Id, Number, system, new RecipeVersion
             {

@@ -10,7 +10,7 @@ namespace Merienda.Storage;
 public sealed record StoredWeek(StoredTable Table, IReadOnlyList<StoredBatch> Batches, IReadOnlyDictionary<Guid, StoredRecipe> Recipes, Undoable? Undo, IReadOnlySet<string> ShopTicks, IReadOnlySet<(Guid Batch, string Task)> TaskTicks);
 
 /// <summary>The week's batches and containers. An edit is an intent on one batch: it is decided on the locked rows and journalled with its inverse.</summary>
-public sealed class WeekStore(Database database, RecipeStore recipes)
+public sealed class WeekStore(Database database, RecipeStore recipes, PacketStore packets)
 {
     public Task<StoredWeek> Read(Tenant tenant, DateOnly start) => database.As(tenant, async connection =>
     {
@@ -124,6 +124,9 @@ public sealed class WeekStore(Database database, RecipeStore recipes)
             Journal.Batch => await UndoBatch(connection, tenant, JsonSerializer.Deserialize<BatchChange>(entry.Change)!),
             Journal.Eater => await UndoEater(connection, tenant, JsonSerializer.Deserialize<EaterChange>(entry.Change)!),
             Journal.Protocol => await OwnProtocols.Undo(connection, tenant, JsonSerializer.Deserialize<ProtocolChange>(entry.Change)!, now),
+            Journal.Packet => await packets.Undo(connection, tenant, JsonSerializer.Deserialize<PacketChange>(entry.Change)!, now),
+            Journal.Opinion => await PacketStore.Undo(connection, tenant, JsonSerializer.Deserialize<OpinionChange>(entry.Change)!),
+            Journal.Stock => await StockStore.Undo(connection, JsonSerializer.Deserialize<StockChange>(entry.Change)!),
             Journal.Kitchen => await KitchenStore.Undo(connection, tenant, JsonSerializer.Deserialize<KitchenChange>(entry.Change)!),
             _ => await UndoRecipe(connection, tenant, JsonSerializer.Deserialize<RecipeChange>(entry.Change)!, now),
         };

@@ -1,4 +1,7 @@
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Labels;
+using Merienda.Core.Foods.Packets;
+using Merienda.Core.Foods.Statements;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
@@ -16,6 +19,18 @@ public static class Table
     public static Mass Grams(this int grams) => new(grams);
 
     public static Food Food(string key) => Foods.WithKey(key) ?? throw new ArgumentException($"No food {key}.");
+
+    public static readonly StatementLexicon Lexicon = StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), Data.Classes);
+
+    /// <summary>A packet with next to nothing printed on it; tests say with "with" what theirs has.</summary>
+    public static PrintedPacket Printed(string statement = "", params (LabelNutrient Nutrient, string Value)[] values) =>
+        new("Sea crackers", LabelCountry.EuropeanUnion, null, "100 g", values.ToDictionary(value => value.Nutrient, value => value.Value), statement, "", "", null, null, null, [], "bakery");
+
+    public static Food Bought(PrintedPacket printed, bool countsTolerances = false, int version = 1) =>
+        Packet.ToFood(new Guid("00000000-0000-0000-0000-0000000000aa"), version, printed, printed.Read(Data.Classes).Value, countsTolerances, Lexicon, Data.Classes);
+
+    /// <summary>One portion of some grams of one food.</summary>
+    public static Intake Eat(Food food, decimal grams = 100, decimal portions = 1) => Intake.Of(new Helping("dish", PortionProfile.Of([RecipeLine.From($"{grams} g", Foods, MeasureSystem.Metric, chosenFood: food)], portions), 1));
 
     public static RecipeLine Line(string text, MeasureSystem system = MeasureSystem.UnitedStates) => RecipeLine.From(text, Foods, system);
 

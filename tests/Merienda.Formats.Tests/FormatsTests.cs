@@ -43,16 +43,23 @@ public class FormatsTests
     }
 
     [Theory]
-    [InlineData("x,X,,a,total,-1,0,0,0,0,0,0,0,0,0,0,0,,,s,M", "energy_kcal")]
-    [InlineData("x,X,,a,half,1,0,0,0,0,0,0,0,0,0,0,0,,,s,M", "basis")]
-    [InlineData("x,X,,a,total,1,0,0,0,0,0,0,0,0,0,0,0,cup=0,,s,M", "measures")]
-    [InlineData("x,X,,a,total,1,0,0,0,0,0,0,0,0,0,0,0,,moon,s,M", "classes")]
-    [InlineData("x,X,,a,total,1,0,0,0,0,0,0,0,0,0,0,0,,,s,Q", "mark")]
-    public void A_wrong_cell_of_the_food_table_is_named_with_row_and_column(string row, string column)
+    [InlineData("energy_kcal", "-1")]
+    [InlineData("basis", "half")]
+    [InlineData("measures", "cup=0")]
+    [InlineData("density_g_ml", "0")]
+    [InlineData("density_g_ml", "3.1")]
+    [InlineData("keeping", "for ever")]
+    [InlineData("packs_g", "0")]
+    [InlineData("classes", "moon")]
+    [InlineData("mark", "Q")]
+    public void A_wrong_cell_of_the_food_table_is_named_with_row_and_column(string column, string wrong)
     {
         var path = Path.GetTempFileName();
-        File.WriteAllText(path, File.ReadLines(Path.Combine(DataFiles.Find(), "foods.csv")).First() + "\n" + row + "\n");
-        var error = Assert.Throws<InvalidDataException>(() => FoodTable.Read(path, Path.Combine(DataFiles.Find(), "fodmaps.csv"), DataFiles.Load(DataFiles.Find()).Classes));
+        var header = File.ReadLines(Path.Combine(DataFiles.Find(), "foods.csv")).First();
+        var right = new Dictionary<string, string> { ["key"] = "x", ["name"] = "X", ["aisle"] = "a", ["basis"] = "total", ["source"] = "s", ["mark"] = "M" };
+        var row = string.Join(',', header.Split(',').Select(name => name == column ? wrong : right.GetValueOrDefault(name, "")));
+        File.WriteAllText(path, $"{header}\n{row}\n");
+        var error = Assert.Throws<InvalidDataException>(() => FoodTable.Read(path, Path.Combine(DataFiles.Find(), "fodmaps.csv"), Path.Combine(DataFiles.Find(), "yields.csv"), DataFiles.Load(DataFiles.Find()).Classes));
         Assert.Contains($"row 2 (x), {column}", error.Message, StringComparison.Ordinal);
         File.Delete(path);
     }

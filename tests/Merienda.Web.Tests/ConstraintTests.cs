@@ -12,6 +12,8 @@ public class ConstraintTests(TestDatabase database)
     private const string Account = "insert into account (id, email, normalized_email, display_name, security_stamp, access_failed_count) select";
     private const string Food = "insert into food_version (id, food_key, version, name, synonyms, aisle, label_basis, measures, classes, source, mark, fingerprint) select gen_random_uuid(),";
 
+    private const string Packet = "insert into packet_version (household_id, id, packet_id, number, name, country, label_basis, serving, declared, statement, may_contain, pack, price, points, opened_days, classes, aisle, created_at, created_by) select household_id, gen_random_uuid(),";
+
     public static TheoryData<string, string> Refused => new()
     {
         { "account_email_not_empty", $"{Account} gen_random_uuid(), '', 'X', 'X', '', 0" },
@@ -94,6 +96,34 @@ public class ConstraintTests(TestDatabase database)
         { "kitchen_item_fill_range", "insert into kitchen_item (household_id, id, position, kind, name, count, capacity_ml, fill_share, width_mm, length_mm) select household_id, gen_random_uuid(), 0, 'oven', 'x', 1, 1, 0, 1, 1 from eater limit 1" },
         { "kitchen_item_width_range", "insert into kitchen_item (household_id, id, position, kind, name, count, capacity_ml, fill_share, width_mm, length_mm) select household_id, gen_random_uuid(), 0, 'oven', 'x', 1, 1, 1, 0, 1 from eater limit 1" },
         { "kitchen_item_length_range", "insert into kitchen_item (household_id, id, position, kind, name, count, capacity_ml, fill_share, width_mm, length_mm) select household_id, gen_random_uuid(), 0, 'oven', 'x', 1, 1, 1, 1, 0 from eater limit 1" },
+        { "packet_version_from_one", $"{Packet} id, 0, 'X', 'Other', 'Total', '100 g', '{{}}', '', '', '', 1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_name_length", $"{Packet} id, 9, '', 'Other', 'Total', '100 g', '{{}}', '', '', '', 1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_country_known", $"{Packet} id, 9, 'X', 'Atlantis', 'Total', '100 g', '{{}}', '', '', '', 1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_basis_known", $"{Packet} id, 9, 'X', 'Other', 'Half', '100 g', '{{}}', '', '', '', 1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_serving_length", $"{Packet} id, 9, 'X', 'Other', 'Total', '', '{{}}', '', '', '', 1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_statement_length", $"{Packet} id, 9, 'X', 'Other', 'Total', '100 g', '{{}}', repeat('a', 20001), '', '', 1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_may_contain_length", $"{Packet} id, 9, 'X', 'Other', 'Total', '100 g', '{{}}', '', repeat('a', 2001), '', 1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_pack_length", $"{Packet} id, 9, 'X', 'Other', 'Total', '100 g', '{{}}', '', '', repeat('a', 61), 1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_price_range", $"{Packet} id, 9, 'X', 'Other', 'Total', '100 g', '{{}}', '', '', '', -1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_points_range", $"{Packet} id, 9, 'X', 'Other', 'Total', '100 g', '{{}}', '', '', '', 1, 1001, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_opened_days_range", $"{Packet} id, 9, 'X', 'Other', 'Total', '100 g', '{{}}', '', '', '', 1, 1, 0, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_aisle_length", $"{Packet} id, 9, 'X', 'Other', 'Total', '100 g', '{{}}', '', '', '', 1, 1, 1, '{{}}', repeat('a', 61), now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_version_author", $"{Packet} id, 9, 'X', 'Other', 'Total', '100 g', '{{}}', '', '', '', 1, 1, 1, '{{}}', '', now(), gen_random_uuid() from packet limit 1" },
+        { "packet_version_number_unique", $"{Packet} id, 1, 'X', 'Other', 'Total', '100 g', '{{}}', '', '', '', 1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_version_packet", $"{Packet} gen_random_uuid(), 9, 'X', 'Other', 'Total', '100 g', '{{}}', '', '', '', 1, 1, 1, '{{}}', '', now(), (select id from account limit 1) from packet limit 1" },
+        { "packet_name_unique", "update packet set name = 'Same'" },
+        { "packet_opinion_reason_length", "update packet_opinion set reason = ''" },
+        { "packet_opinion_eater", "update packet_opinion set eater_id = gen_random_uuid()" },
+        { "packet_opinion_packet", "update packet_opinion set packet_id = gen_random_uuid()" },
+        { "recipe_line_packet", "update recipe_line set packet_version_id = gen_random_uuid() where food_version_id is null" },
+        { "recipe_line_one_food", "update recipe_line set packet_version_id = gen_random_uuid() where food_version_id is not null" },
+        { "food_density_range", "update food_version set density_g_ml = 3.1" },
+        { "stock_item_food_length", "update stock_item set food_key = ''" },
+        { "stock_item_name_length", "update stock_item set name = ''" },
+        { "stock_item_amount_length", "update stock_item set amount = repeat('a', 61)" },
+        { "stock_item_grams_range", "update stock_item set grams = -1" },
+        { "stock_item_place_known", "update stock_item set place = 'Attic'" },
+        { "stock_item_thawed_after_frozen", "update stock_item set frozen_on = '2026-01-02', thawed_on = '2026-01-01'" },
         { "container_kind_name_length", "insert into container_kind select household_id, gen_random_uuid(), 0, '', 1, 1, 'glass', true, true, true from eater limit 1" },
         { "container_kind_volume_range", "insert into container_kind select household_id, gen_random_uuid(), 0, 'x', 0, 1, 'glass', true, true, true from eater limit 1" },
         { "container_kind_count_range", "insert into container_kind select household_id, gen_random_uuid(), 0, 'x', 1, 0, 'glass', true, true, true from eater limit 1" },

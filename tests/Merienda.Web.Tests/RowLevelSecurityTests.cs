@@ -7,7 +7,8 @@ public class RowLevelSecurityTests(TestDatabase database)
 {
     private static readonly string[] TenantTables =
         ["eater", "eater_meal", "eater_protocol", "allowance", "recipe", "recipe_version", "recipe_line", "recipe_task", "prep_session", "batch", "serving", "container", "shop_tick", "task_tick", "journal",
-            "eater_choice", "eater_allergy", "eater_acceptance", "eater_dislike", "eater_phase", "eater_challenge", "diary_entry", "household_protocol", "household_protocol_version", "week_protocol", "kitchen_item", "container_kind"];
+            "eater_choice", "eater_allergy", "eater_acceptance", "eater_dislike", "eater_phase", "eater_challenge", "diary_entry", "household_protocol", "household_protocol_version", "week_protocol", "kitchen_item", "container_kind",
+            "packet", "packet_version", "packet_opinion", "stock_item"];
 
     [Fact]
     public async Task A_query_without_any_condition_sees_the_own_rows_none_of_another_household_and_nothing_without_one()
@@ -40,6 +41,9 @@ public class RowLevelSecurityTests(TestDatabase database)
         await visitor.Must(HttpMethod.Post, $"{path}/diary", new { protocol = "low-fodmap", notedOn = "2026-01-30", text = "A glass of milk, nothing" });
         await visitor.Must(HttpMethod.Post, "/api/table/protocols/vegan/copy", new { name = "Ours", followers = Array.Empty<Guid>() });
         await visitor.Must(HttpMethod.Put, "/api/table/kitchen", KitchenTests.Kitchen());
+        var packet = Core.Foods.Packets.Packet.IdOf((await visitor.Must(HttpMethod.Post, "/api/larder/packets", LarderTests.Packet("Only ours"))).GetValue<string>());
+        await visitor.Must(HttpMethod.Put, $"/api/larder/packets/{packet}/opinions/{eater}", new { isApproved = false, reason = "For the test only", isAdult = false });
+        await visitor.Must(HttpMethod.Post, "/api/larder/stock", new { line = "500 g red lentils", food = (string?)null, place = "pantry", madeOn = (string?)null, bestBefore = (string?)null });
         var board = await visitor.Must(HttpMethod.Post, $"{week}/batches", new { recipeId = await visitor.AddRecipe(), cookedOn = HouseholdWeek(), portions = 2 });
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
         await visitor.Must(HttpMethod.Post, $"{week}/batches/{batch}/place", new { to = new { date = HouseholdWeek(), meal = "supper", eaterId = eater } });
@@ -75,7 +79,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         Assert.False(await TestDatabase.Ask<bool>(database.App, "select rolbypassrls or rolsuper from pg_roles where rolname = current_user"));
         Assert.Equal(0L, await TestDatabase.Ask<long>(database.App, "select count(*) from pg_tables where schemaname = 'public' and tableowner = current_user"));
         Assert.Equal((long)TenantTables.Length + 2, await TestDatabase.Ask<long>(database.App, "select count(*) from pg_class where relrowsecurity and relforcerowsecurity and relkind = 'r'"));
-        foreach (var forbidden in new[] { "update recipe_version set name = 'x'", "delete from recipe_line", "delete from household_protocol_version", "insert into food_version (id) values (gen_random_uuid())", "drop table eater", "alter table eater disable row level security" })
+        foreach (var forbidden in new[] { "update recipe_version set name = 'x'", "delete from recipe_line", "delete from household_protocol_version", "update packet_version set name = 'x'", "insert into food_version (id) values (gen_random_uuid())", "drop table eater", "alter table eater disable row level security" })
         {
             var refused = await Assert.ThrowsAsync<PostgresException>(() => TestDatabase.Ask<object>(database.App, forbidden));
             Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, refused.SqlState);

@@ -28,6 +28,14 @@ public sealed class Visitor(HttpClient client)
         return (response.StatusCode, text.Length == 0 ? null : JsonNode.Parse(text));
     }
 
+    /// <summary>Sends something that is not JSON.</summary>
+    public async Task<HttpResponseMessage> SendContent(HttpMethod method, string path, HttpContent content)
+    {
+        using var request = new HttpRequestMessage(method, path) { Content = content };
+        request.Headers.Add("X-Antiforgery", _token);
+        return await Client.SendAsync(request);
+    }
+
     /// <summary>Sends and expects success.</summary>
     public async Task<JsonNode> Must(HttpMethod method, string path, object? body = null)
     {

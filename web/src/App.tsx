@@ -3,8 +3,13 @@ import { useAccount } from './api/account';
 import { Asked } from './pieces/Asked';
 import { weekStart } from './pieces/show';
 import { WelcomePage } from './places/account/WelcomePage';
-import { LarderPage } from './places/larder/LarderPage';
+import { ComparePage } from './places/larder/ComparePage';
+import { FilePage } from './places/larder/FilePage';
+import { FoodPage } from './places/larder/FoodPage';
+import { FoodsPage } from './places/larder/FoodsPage';
+import { LarderLayout } from './places/larder/LarderLayout';
 import { PacketPage } from './places/larder/PacketPage';
+import { StockPage } from './places/larder/StockPage';
 import { RecipeEditorPage } from './places/recipes/RecipeEditorPage';
 import { RecipeSheetPage } from './places/recipes/RecipeSheetPage';
 import { RecipesPage } from './places/recipes/RecipesPage';
@@ -36,8 +41,15 @@ export function App() {
               <Route path="/recipes/new" element={<RecipeEditorPage />} />
               <Route path="/recipes/:id" element={<RecipeSheetPage />} />
               <Route path="/recipes/:id/edit" element={<RecipeEditorPage />} />
-              <Route path="/larder" element={<LarderPage />} />
+              <Route path="/larder" element={<LarderLayout />}>
+                <Route index element={<FoodsPage />} />
+                <Route path="stock" element={<StockPage />} />
+                <Route path="compare" element={<ComparePage />} />
+                <Route path="file" element={<FilePage />} />
+              </Route>
+              <Route path="/larder/foods/:key" element={<FoodPage />} />
               <Route path="/larder/packet" element={<PacketPage />} />
+              <Route path="/larder/packets/:key/edit" element={<PacketPage />} />
               <Route path="/table" element={<TableLayout />}>
                 <Route index element={<EatersPage />} />
                 <Route path="protocols" element={<ProtocolsPage />} />

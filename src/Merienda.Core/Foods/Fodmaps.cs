@@ -54,7 +54,7 @@ public static class Fodmaps
             return new(Estimate.Around(published, Food.TableSpread), true);
         }
 
-        if (group == FodmapGroup.Lactose && !food.Is("dairy"))
+        if (group == FodmapGroup.Lactose && !food.Contains("dairy") && food.Untold.Count == 0)
         {
             return new(Estimate.Zero, true);
         }

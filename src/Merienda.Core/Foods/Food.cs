@@ -1,4 +1,6 @@
 using System.Collections.Frozen;
+using Merienda.Core.Foods.Packets;
+using Merienda.Core.Keeping;
 using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Foods;
@@ -8,7 +10,13 @@ public enum SourceMark
 {
     M,
     C,
+
+    /// <summary>Typed from a packet by the household itself.</summary>
+    Printed,
 }
+
+/// <summary>Grams cooked for a gram raw, by one method.</summary>
+public sealed record FoodYield(string Method, decimal Factor, string Source, SourceMark Mark);
 
 /// <summary>One version of a food: what it is called, holds per 100 g of edible part, weighs by measure, and is.</summary>
 public sealed class Food
@@ -40,13 +48,40 @@ public sealed class Food
     /// <summary>Published FODMAP content, or null when nobody published it.</summary>
     public FodmapProfile? Fodmaps { get; init; }
 
+    /// <summary>Grams of one millilitre, above 0 and at most 3; null for what is not poured, or when nobody published it.</summary>
+    public decimal? Density { get; init; }
+
+    /// <summary>What comes out of the pot, by method; empty when nobody published it.</summary>
+    public IReadOnlyList<FoodYield> Yields { get; init; } = [];
+
+    /// <summary>How it keeps as it is bought; null when the date printed on it is all there is.</summary>
+    public KeepingClass? Keeping { get; init; }
+
+    /// <summary>Usual pack sizes, net g, rising.</summary>
+    public IReadOnlyList<decimal> Packs { get; init; } = [];
+
     public required string Source { get; init; }
 
-    public required SourceMark Mark { get; init; }
+    public SourceMark Mark { get; init; } = SourceMark.Printed;
 
-    public FoodNutrition Nutrition => _nutrition ??= FoodNutrition.From(Profile, TableSpread, Classes.Contains("vegetable") && !Classes.Contains("tuber"), PolyolCredit.Default);
+    /// <summary>The packet it was typed from; null for a food of the table.</summary>
+    public Packet? Packet { get; init; }
 
+    public FoodNutrition Nutrition => _nutrition ??= Packet is { } packet
+        ? FoodNutrition.From(packet, IsVegetable, PolyolCredit.Default)
+        : FoodNutrition.From(Profile, TableSpread, IsVegetable, PolyolCredit.Default);
+
+    /// <summary>What it is: rules that count a food's own grams ask this.</summary>
     public bool Is(string foodClass) => Classes.Contains(foodClass);
+
+    /// <summary>What it is or has in it: a packet's statement counts too. Rules that leave out ask this.</summary>
+    public bool Contains(string foodClass) => Is(foodClass) || Packet?.Holds(foodClass) == true;
+
+    /// <summary>Words of a packet from which nobody can tell what is in it; empty for a food of the table.</summary>
+    public IReadOnlyList<string> Untold => Packet?.CannotTell ?? [];
+
+    /// <summary>The tags with what a packet's statement names.</summary>
+    public IEnumerable<string> AllTags => Packet is null ? Tags : Tags.Concat(Packet.Reading.Holds.Keys);
 
     /// <summary>Grams in one unit of this food, or null when only the cook can say: no measure and no density is invented.</summary>
     public Mass? WeightOf(Unit unit, MeasureSystem system)
@@ -68,8 +103,10 @@ public sealed class Food
             .Select(measure => (Volume: measure.VolumeIn(MeasureSystem.UnitedStates), Grams: Measures[measure.Name]))
             .OrderBy(measure => measure.Volume / volume is var ratio && ratio >= 1 ? ratio : 1 / ratio)
             .ToList();
-        return known.Count == 0 ? null : new Mass(known[0].Grams * (volume / known[0].Volume));
+        return known.Count == 0 ? Density is { } density ? new Mass(density * volume.Millilitres) : null : new Mass(known[0].Grams * (volume / known[0].Volume));
     }
+
+    private bool IsVegetable => Classes.Contains("vegetable") && !Classes.Contains("tuber");
 
     private static readonly Unit[] VolumeMeasures = [Unit.Cup, Unit.Tablespoon, Unit.Teaspoon];
 }

@@ -37,16 +37,23 @@ public sealed class FoodMatcher
     private readonly Dictionary<string, Food> _byPhrase = new(StringComparer.Ordinal);
     private readonly List<(string[] Words, Food Food)> _phrases = [];
     private readonly Dictionary<string, Food> _byKey = new(StringComparer.Ordinal);
+    private readonly FoodMatcher? _shared;
+    private IReadOnlyList<Food>? _byName;
 
     /// <exception cref="ArgumentException">Two foods claim one synonym.</exception>
-    public FoodMatcher(IEnumerable<Food> foods)
+    public FoodMatcher(IEnumerable<Food> foods) : this(foods, null)
     {
+    }
+
+    private FoodMatcher(IEnumerable<Food> foods, FoodMatcher? shared)
+    {
+        _shared = shared;
         foreach (var food in foods)
         {
             _byKey.Add(food.Key, food);
             foreach (var phrase in food.Synonyms.Append(food.Name).Select(Normalise).Distinct())
             {
-                if (!_byPhrase.TryAdd(phrase, food) && _byPhrase[phrase] != food)
+                if (!_byPhrase.TryAdd(phrase, food) && _byPhrase[phrase] != food && shared is null)
                 {
                     throw new ArgumentException($"\"{phrase}\" names both {_byPhrase[phrase].Key} and {food.Key}.");
                 }
@@ -56,9 +63,13 @@ public sealed class FoodMatcher
         }
     }
 
-    public IReadOnlyCollection<Food> Foods => _byKey.Values;
+    /// <summary>The same foods with a household's own before them: what it calls by a name is meant by it. Of two own ones that sound alike the first is meant.</summary>
+    public FoodMatcher With(IEnumerable<Food> own) => new(own, this);
 
-    public Food? WithKey(string key) => _byKey.GetValueOrDefault(key);
+    /// <summary>Every food by name.</summary>
+    public IReadOnlyList<Food> Foods => _byName ??= [.. _byKey.Values.Concat(_shared?.Foods ?? []).OrderBy(food => food.Name, StringComparer.OrdinalIgnoreCase)];
+
+    public Food? WithKey(string key) => _byKey.GetValueOrDefault(key) ?? _shared?.WithKey(key);
 
     /// <param name="words">The words that name the food.</param>
     /// <param name="isCooked">The line asks for the food weighed cooked.</param>
@@ -73,19 +84,19 @@ public sealed class FoodMatcher
 
         foreach (var (state, wanted) in (ReadOnlySpan<(string, bool)>)[("cooked ", isCooked), ("dry ", isDry)])
         {
-            if (wanted && _byPhrase.TryGetValue(state + phrase, out var inState))
+            if (wanted && Named(state + phrase) is { } inState)
             {
                 return new(inState, MatchKind.Exact);
             }
         }
 
-        if (_byPhrase.TryGetValue(phrase, out var exact))
+        if (Named(phrase) is { } exact)
         {
             return new(exact, MatchKind.Exact);
         }
 
         var bare = string.Join(' ', phrase.Split(' ').Where(word => !Descriptions.Contains(word)));
-        return _byPhrase.TryGetValue(bare, out var described) ? new(described, MatchKind.Exact) : Likely(bare.Length > 0 ? bare.Split(' ') : phrase.Split(' '));
+        return Named(bare) is { } described ? new(described, MatchKind.Exact) : Likely(bare.Length > 0 ? bare.Split(' ') : phrase.Split(' '));
     }
 
     /// <summary>Foods whose name or synonym holds every word typed, nearest first.</summary>
@@ -94,16 +105,20 @@ public sealed class FoodMatcher
         var words = Normalise(typed).Split(' ', StringSplitOptions.RemoveEmptyEntries);
         return words.Length == 0
             ? []
-            : _phrases
+            : Phrases
                 .Where(entry => words.All(word => entry.Words.Any(held => held.StartsWith(word, StringComparison.Ordinal))))
                 .OrderBy(entry => entry.Words.Length).ThenBy(entry => entry.Food.Name, StringComparer.Ordinal)
                 .Select(entry => entry.Food).Distinct().Take(most);
     }
 
+    private IEnumerable<(string[] Words, Food Food)> Phrases => _shared is null ? _phrases : _phrases.Concat(_shared.Phrases);
+
+    private Food? Named(string phrase) => _byPhrase.GetValueOrDefault(phrase) ?? _shared?.Named(phrase);
+
     private FoodMatch Likely(string[] words)
     {
         var noun = words[^1];
-        var held = _phrases
+        var held = Phrases
             .Where(entry => entry.Words.Contains(noun) && (entry.Words.All(words.Contains) ? !DecidedByTheirModifier.Contains(noun) || entry.Words.Length == words.Length : words.All(entry.Words.Contains)))
             .Select(entry => (entry.Food, Shared: (double)entry.Words.Intersect(words).Count() / entry.Words.Union(words).Count()))
             .OrderByDescending(entry => entry.Shared)

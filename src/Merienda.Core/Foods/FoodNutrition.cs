@@ -1,3 +1,5 @@
+using Merienda.Core.Foods.Labels;
+using Merienda.Core.Foods.Packets;
 using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Foods;
@@ -16,46 +18,79 @@ public sealed class FoodNutrition
     public static FoodNutrition From(NutrientProfile profile, decimal spread, bool isVegetable, PolyolCredit credit)
     {
         Estimate Known(decimal? value) => value is { } known ? Estimate.Around(known, spread) : Estimate.Unknown;
-        Estimate Part(decimal? value, Estimate whole) => value is null && whole.High is { } most ? Estimate.Within(0, most) : Known(value);
+        return From(new Declared(
+            Known(profile.Energy ?? EnergyFactors.PerHundredGrams(profile)), Known(profile.Protein), Known(profile.Fat), profile.SaturatedFat is null ? null : Known(profile.SaturatedFat), Known(profile.Carbohydrate),
+            profile.Fibre is null ? null : Known(profile.Fibre), profile.Sugars is null ? null : Known(profile.Sugars), profile.AddedSugars is null ? null : Known(profile.AddedSugars),
+            profile.Polyols is null ? null : Known(profile.Polyols), Known(profile.Erythritol), Known(profile.Alcohol), Known(profile.Sodium))
+        {
+            // It occurs where somebody put it, so a table food without a value has none.
+            Allulose = Known(profile.Allulose ?? 0),
+        }, profile.Basis, isVegetable, credit);
+    }
 
-        var declared = Known(profile.Carbohydrate);
-        var fat = Known(profile.Fat);
+    /// <summary>A packet's values with the widths of their rounding, each 100 g of one packet a source of its own.</summary>
+    public static FoodNutrition From(Packet packet, bool isVegetable, PolyolCredit credit)
+    {
+        var label = packet.Label;
+        Estimate? Printed(LabelNutrient nutrient) => label.Declares(nutrient) ? label.PerHundredGrams(nutrient) : null;
+        // Packets print one value for all polyols; which they are stands in the statement. With others beside it, erythritol gets their smaller credit.
+        // A statement that was read through and names none of a kind holds none of it.
+        Estimate? Unnamed(string foodClass) => packet.CannotTell.Count == 0 && !packet.Holds(foodClass) ? Estimate.Zero : null;
+        var polyols = Printed(LabelNutrient.Polyols) ?? Unnamed("polyol");
+        var isErythritol = packet.HasOnlyErythritol;
+        // No panel prints alcohol, and flavourings hide a trace of it at most.
+        var alcohol = packet.IsRead && !packet.Holds("alcohol") ? Estimate.Zero : Estimate.Unknown;
+        return From(new Declared(
+            Printed(LabelNutrient.Energy) ?? (label.EnergyByFactors is { } computed ? Estimate.Exactly(computed) : Estimate.Unknown), Printed(LabelNutrient.Protein) ?? Estimate.Unknown, Printed(LabelNutrient.Fat) ?? Estimate.Unknown, Printed(LabelNutrient.SaturatedFat),
+            Printed(LabelNutrient.Carbohydrate) ?? Estimate.Unknown, Printed(LabelNutrient.Fibre), Printed(LabelNutrient.Sugars), Printed(LabelNutrient.AddedSugars) ?? Unnamed("added-sugar"),
+            isErythritol ? Estimate.Zero : polyols, isErythritol ? polyols ?? Estimate.Unknown : Estimate.Zero, alcohol, label.PerHundredGrams(LabelNutrient.Sodium)), label.Basis, isVegetable, credit);
+    }
+
+    /// <summary>Estimates per 100 g as declared; null is not declared.</summary>
+    private sealed record Declared(Estimate Energy, Estimate Protein, Estimate Fat, Estimate? SaturatedFat, Estimate Carbohydrate, Estimate? Fibre, Estimate? Sugars, Estimate? AddedSugars, Estimate? Polyols, Estimate Erythritol, Estimate Alcohol, Estimate Sodium)
+    {
+        public Estimate Allulose { get; init; } = Estimate.Zero;
+    }
+
+    private static FoodNutrition From(Declared declared, LabelBasis basis, bool isVegetable, PolyolCredit credit)
+    {
+        static Estimate Part(Estimate? value, Estimate whole) => value ?? (whole.High is { } most ? Estimate.Within(0, most) : Estimate.Unknown);
+
         // On an available basis fibre is not part of the declared value and has no natural bound.
-        var fibre = profile.Basis == LabelBasis.Total ? Part(profile.Fibre, declared) : Known(profile.Fibre);
-        var erythritol = Known(profile.Erythritol);
-        var sugars = Part(profile.Sugars, declared);
-        var polyols = Part(profile.Polyols, PolyolRoom(declared, fibre, sugars, profile));
-        var carbohydrates = Carbohydrates.From(declared, profile.Basis, fibre, polyols, erythritol, credit);
+        var fibre = basis == LabelBasis.Total ? Part(declared.Fibre, declared.Carbohydrate) : declared.Fibre ?? Estimate.Unknown;
+        var sugars = Part(declared.Sugars, declared.Carbohydrate);
+        var polyols = Part(declared.Polyols, PolyolRoom(declared.Carbohydrate, fibre, sugars, basis));
+        var carbohydrates = Carbohydrates.From(declared.Carbohydrate, basis, fibre, polyols, declared.Erythritol, credit, declared.Allulose);
 
         var per100 = new Estimate[MeasureInfo.AdditiveCount];
-        per100[(int)Measure.Energy] = Known(profile.Energy ?? EnergyFactors.PerHundredGrams(profile));
-        per100[(int)Measure.Protein] = Known(profile.Protein);
-        per100[(int)Measure.Fat] = fat;
-        per100[(int)Measure.SaturatedFat] = Part(profile.SaturatedFat, fat);
+        per100[(int)Measure.Energy] = declared.Energy;
+        per100[(int)Measure.Protein] = declared.Protein;
+        per100[(int)Measure.Fat] = declared.Fat;
+        per100[(int)Measure.SaturatedFat] = Part(declared.SaturatedFat, declared.Fat);
         per100[(int)Measure.Carbohydrate] = carbohydrates.Total;
         per100[(int)Measure.AvailableCarbohydrate] = carbohydrates.Available;
         per100[(int)Measure.NetCarbohydrate] = carbohydrates.Net;
         per100[(int)Measure.NetCarbohydrateUncredited] = carbohydrates.Uncredited;
         per100[(int)Measure.Fibre] = fibre;
         per100[(int)Measure.Sugars] = sugars;
-        per100[(int)Measure.AddedSugars] = Part(profile.AddedSugars, sugars);
+        per100[(int)Measure.AddedSugars] = Part(declared.AddedSugars, sugars);
         per100[(int)Measure.Polyols] = polyols;
-        per100[(int)Measure.Erythritol] = erythritol;
-        per100[(int)Measure.Alcohol] = Known(profile.Alcohol);
-        per100[(int)Measure.Sodium] = Known(profile.Sodium);
+        per100[(int)Measure.Erythritol] = declared.Erythritol;
+        per100[(int)Measure.Alcohol] = declared.Alcohol;
+        per100[(int)Measure.Sodium] = declared.Sodium;
         per100[(int)Measure.Vegetables] = Estimate.Exactly(isVegetable ? 100 : 0);
         return new(per100);
     }
 
     // Polyols nobody declared hide at most in what is neither fibre nor sugars.
-    private static Estimate PolyolRoom(Estimate declared, Estimate fibre, Estimate sugars, NutrientProfile profile)
+    private static Estimate PolyolRoom(Estimate declared, Estimate fibre, Estimate sugars, LabelBasis basis)
     {
-        if (profile.Basis == LabelBasis.AvailableWithoutPolyols || declared.High is not { } most)
+        if (basis == LabelBasis.AvailableWithoutPolyols || declared.High is not { } most)
         {
             return Estimate.Unknown;
         }
 
-        var fibreInside = profile.Basis == LabelBasis.Total ? fibre.Low : 0;
+        var fibreInside = basis == LabelBasis.Total ? fibre.Low : 0;
         return Estimate.Exactly(Math.Max(0, most - fibreInside - sugars.Low));
     }
 }

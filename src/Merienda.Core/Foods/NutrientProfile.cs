@@ -29,6 +29,9 @@ public sealed record NutrientProfile
 
     public decimal? Erythritol { get; init; }
 
+    /// <summary>A sugar that gives 0.4 kcal a gram and is credited whole; in the carbohydrate, apart from sugars and polyols.</summary>
+    public decimal? Allulose { get; init; }
+
     public decimal? Alcohol { get; init; }
 
     public decimal? Sodium { get; init; }

@@ -24,9 +24,22 @@ public sealed record KeepingClass(string Key, string Name, int FridgeDays, int? 
         new("herb-oil", "Home-made garlic or herb oil", 4, 3, "Always cold", Chart),
     ];
 
+    /// <summary>Foods as they are bought, before anybody cooks them.</summary>
+    public static readonly IReadOnlyList<KeepingClass> Raw =
+    [
+        new("raw-poultry", "Raw poultry", 1, 9, "", Chart + ": 1–2 days"),
+        new("raw-mince", "Raw mince", 1, 3, "", Chart + ": 1–2 days"),
+        new("raw-fish", "Raw fish and shellfish", 1, 3, "", Chart + ": 1–2 days"),
+        new("raw-cut", "Raw cuts of beef, pork and lamb", 3, 4, "", Chart + ": 3–5 days"),
+    ];
+
     public bool Freezes => FreezerMonths is not null;
 
+    /// <summary>A class of dishes, which a recipe may be of.</summary>
     public static KeepingClass? WithKey(string key) => All.FirstOrDefault(item => item.Key == key);
+
+    /// <summary>A class of dishes or of foods as bought.</summary>
+    public static KeepingClass? OfFood(string key) => WithKey(key) ?? Raw.FirstOrDefault(item => item.Key == key);
 
     /// <summary>The last local date on which a portion cooked on <paramref name="cooked"/> is eaten from the fridge.</summary>
     public DateOnly EatBy(DateOnly cooked) => cooked.AddDays(FridgeDays);

@@ -28,6 +28,9 @@ public sealed record Kitchen(string Units, string NumberFormat, DayOfWeek PrepDa
 {
     private const int MostRows = 100;
 
+    /// <summary>Whether what the law tolerates beyond rounding widens the values of packets; off unless somebody wants it.</summary>
+    public bool CountsTolerances { get; init; }
+
     /// <summary>Days from the week's first day to a session on this weekday: -1 for Saturday, else 0 to 5.</summary>
     public static int Offset(DayOfWeek day) => day == DayOfWeek.Saturday ? -1 : (int)day;
 

@@ -13,6 +13,8 @@ public sealed record FollowedProtocol(Protocol Protocol, IReadOnlyDictionary<str
 public sealed record PersonalLimits(IReadOnlyList<string> Allergies, IReadOnlyList<Acceptance> Accepted, IReadOnlyList<string> Dislikes)
 {
     public static readonly PersonalLimits None = new([], [], []);
+
+    public PacketOpinions Packets { get; init; } = PacketOpinions.None;
 }
 
 /// <summary>Everything that holds for one eater: the rules of all followed protocols with the allowances filled in, allergies and dislikes.</summary>
@@ -38,8 +40,13 @@ public sealed class EaterRules
             _personal.Add(new DislikeRule { Id = "dislikes", Of = personal.Dislikes });
         }
 
+        if (personal.Packets.All.Count > 0)
+        {
+            _personal.Add(new PacketRule { Id = "packets", Opinions = personal.Packets });
+        }
+
         _isDated = _followed.Any(item => item.Plan is not null) || _stated.Any(item => item.Any(stated => stated.From != default));
-        Context = new(_followed.Select(item => item.Protocol.Scheme).OfType<PointsScheme>().FirstOrDefault() ?? houseScheme, classes);
+        Context = new(_followed.Select(item => item.Protocol.Scheme).OfType<PointsScheme>().FirstOrDefault() ?? houseScheme, classes) { Packets = personal.Packets };
         Rules = _isDated ? RulesOn(today) : Assemble(null);
     }
 

@@ -65,7 +65,7 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
                 .Aggregate(Estimate.Zero, (sum, points) => sum + points);
         }
 
-        var whole = counted is null && Typed.Count == 0 && Coefficients.All(coefficient => coefficient.Class is null)
+        var whole = counted is null && Typed.Count == 0 && !profile.HasPrintedPoints && Coefficients.All(coefficient => coefficient.Class is null)
             ? Evaluate(coefficient => profile.Total(coefficient.Measure!.Value) * helping.Size)
             : Evaluate(coefficient => SumOf(coefficient, helping, counted)) + TypedPoints(helping, counted);
         return rounding == PointsRounding.Portion ? Rounded(whole) : whole;
@@ -109,7 +109,9 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
         _ => profile.Lines[line].Grams * (1 / profile.Portions),
     };
 
-    private TypedPoints? TypedFor(RecipeLine line) => Typed.Count == 0 || line.Food is not { } food ? null : Typed.FirstOrDefault(typed => typed.Food == food.Key);
+    private TypedPoints? TypedFor(RecipeLine line) => line.Food is not { } food ? null
+        : food.Packet is { Points: { } printed } ? printed
+        : Typed.Count == 0 ? null : Typed.FirstOrDefault(typed => typed.Food == food.Key);
 
     private Estimate Evaluate(Func<PointsCoefficient, Estimate> amountOf)
     {

@@ -56,7 +56,7 @@ public sealed class VerdictMatrix
 
                 break;
             case ExclusionRule exclusion:
-                Exclude(exclusion, context.Classes, row, from, to);
+                Exclude(exclusion, context, row, from, to);
                 break;
             default:
                 for (var recipe = from; recipe < to; recipe++)
@@ -68,24 +68,24 @@ public sealed class VerdictMatrix
         }
     }
 
-    private void Exclude(ExclusionRule exclusion, FoodClasses classes, Verdict[] row, int from, int to)
+    private void Exclude(ExclusionRule exclusion, RuleContext context, Verdict[] row, int from, int to)
     {
-        var isOut = new Dictionary<Food, bool>(ReferenceEqualityComparer.Instance);
+        var known = new Dictionary<Food, Verdict>(ReferenceEqualityComparer.Instance);
         for (var recipe = from; recipe < to; recipe++)
         {
-            var breaks = false;
+            var worst = _hasUnknown[recipe] ? Verdict.CannotTell : Verdict.Fits;
             foreach (var food in _foods[recipe])
             {
-                if (!isOut.TryGetValue(food, out var excluded))
+                if (!known.TryGetValue(food, out var verdict))
                 {
-                    excluded = exclusion.ExcludedClasses(food, classes).Any();
-                    isOut.Add(food, excluded);
+                    verdict = exclusion.VerdictOf(food, context);
+                    known.Add(food, verdict);
                 }
 
-                breaks |= excluded;
+                Raise(ref worst, verdict);
             }
 
-            Raise(ref row[recipe], breaks ? Verdict.Breaks : _hasUnknown[recipe] ? Verdict.CannotTell : Verdict.Fits);
+            Raise(ref row[recipe], worst);
         }
     }
 

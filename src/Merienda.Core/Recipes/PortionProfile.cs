@@ -31,6 +31,7 @@ public sealed class PortionProfile
     private PortionProfile(IReadOnlyList<RecipeLine> lines, decimal portions, LineAmount[] amounts)
     {
         (Lines, Portions, _amounts) = (lines, portions, amounts);
+        HasPrintedPoints = lines.Any(line => line.Food?.Packet?.Points is not null);
         _sums = [.. Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => SumOf((Measure)measure))];
     }
 
@@ -39,6 +40,9 @@ public sealed class PortionProfile
 
     /// <summary>How many portions the lines make.</summary>
     public decimal Portions { get; }
+
+    /// <summary>Whether a line is a packet whose points were typed from a list.</summary>
+    public bool HasPrintedPoints { get; }
 
     public LineAmount this[int line, Measure measure] => _amounts[(line * MeasureInfo.AdditiveCount) + (int)measure];
 

@@ -22,6 +22,10 @@ public sealed record ReadLine(
     bool IsToServe,
     bool IsByEye)
 {
+    /// <summary>The amount as it was read: "2–3 tbsp"; empty when the line gives none.</summary>
+    public string AmountInWords => Amount is not { } read ? ""
+        : $"{(read.Low == read.High ? $"{read.Low:0.##}" : $"{read.Low:0.##}–{read.High:0.##}")} {(Unit is { Name: "each" } or null ? "" : read.High > 1 ? Unit.Plural : Unit.Name)}".Trim();
+
     /// <summary>Whether the words ask for a drained weight.</summary>
     public bool IsDrained => Note.Contains("drained", StringComparison.OrdinalIgnoreCase);
 

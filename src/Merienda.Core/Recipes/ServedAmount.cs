@@ -19,6 +19,8 @@ public static class ServedAmount
     {
         var (low, best, high) = line.Food switch
         {
+            // Nobody says how the line is cooked: from the least of its methods to what went in, or to the most.
+            { Yields: { Count: > 0 } yields } => (Math.Min(1, yields.Min(item => item.Factor)), yields.Average(item => item.Factor), Math.Max(1, yields.Max(item => item.Factor))),
             { } food when IsDry(food) => (1m, 2.5m, 3m),
             _ => (0.7m, 1m, 1m),
         };

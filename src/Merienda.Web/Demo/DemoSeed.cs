@@ -1,20 +1,24 @@
 using System.Text.Json;
+using Merienda.Core.Foods.Labels;
+using Merienda.Core.Foods.Packets;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Sessions;
+using Merienda.Core.Stock;
 using Merienda.Formats;
 using Merienda.Storage;
 using Merienda.Web.Accounts;
 using Merienda.Web.Hosting;
+using Merienda.Web.Larder;
 using Merienda.Web.Recipes;
 using Microsoft.AspNetCore.Identity;
 
 namespace Merienda.Web.Demo;
 
 /// <summary>Seeds the invented households of data/demo, each once, through the same doors that people use.</summary>
-public sealed class DemoSeed(Database database, AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KitchenStore kitchens, KnowledgeBase knowledge, TimeProvider clock)
+public sealed class DemoSeed(Database database, AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KitchenStore kitchens, PacketStore packets, StockStore stock, KnowledgeBase knowledge, TimeProvider clock)
 {
     public Task Run() => database.Exclusively(SeedWhatIsMissing);
 
@@ -26,12 +30,12 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
         {
             if (present.All(person => person.Email != household.People[0].Email))
             {
-                await Seed(household, Read<DemoRecipe>(folder, "recipes.json"));
+                await Seed(household, Read<DemoRecipe>(folder, "recipes.json"), Read<DemoPacket>(folder, "packets.json"));
             }
         }
     }
 
-    private async Task Seed(DemoHousehold household, IReadOnlyList<DemoRecipe> dishes)
+    private async Task Seed(DemoHousehold household, IReadOnlyList<DemoRecipe> dishes, IReadOnlyList<DemoPacket> bought)
     {
         var people = new List<Account>();
         foreach (var person in household.People)
@@ -55,11 +59,13 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
             await households.Join(tenant with { Account = other.Id });
         }
 
+        await SeedLarder(tenant, household, bought, eaters, today);
+        var foods = (await packets.Foods(tenant)).Matcher;
         var saved = new Dictionary<string, Guid>();
         foreach (var dish in dishes)
         {
             var id = Guid.CreateVersion7();
-            await recipes.Save(tenant, Must(RecipeSheets.ToRecipe(dish.ToDraft(), id, knowledge)), clock.GetUtcNow());
+            await recipes.Save(tenant, Must(RecipeSheets.ToRecipe(dish.ToDraft(), id, foods)), clock.GetUtcNow());
             saved.Add(dish.Key, id);
         }
 
@@ -67,6 +73,29 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
         foreach (var batch in household.Batches)
         {
             await Plan(tenant, start, batch, saved[batch.Recipe], eaters);
+        }
+    }
+
+    private async Task SeedLarder(Tenant tenant, DemoHousehold household, IReadOnlyList<DemoPacket> bought, IReadOnlyList<EaterSettings> eaters, DateOnly today)
+    {
+        foreach (var packet in bought)
+        {
+            Must(packet.ToPrinted().Read(knowledge.Classes));
+            Must(await packets.Save(tenant, Guid.CreateVersion7(), packet.ToPrinted(), null, clock.GetUtcNow()));
+        }
+
+        var foods = await packets.Foods(tenant);
+        foreach (var said in household.Opinions)
+        {
+            var packet = foods.Packets.Values.Single(item => item.Printed.Name == said.Packet);
+            await packets.Decide(tenant, packet.PacketId, eaters.Single(eater => eater.Name == said.Eater).Id, new StoredOpinion(packet.PacketId, said.IsApproved, said.Reason, today.AddDays(-said.DaysAgo), said.IsApproved ? PacketOpinion.StatementOf(packet.Food) : ""));
+        }
+
+        foreach (var thing in household.Stock)
+        {
+            var boughtOn = today.AddDays(-thing.BoughtDaysAgo);
+            var item = Must(StockEndpoints.Read(new(thing.Line, null, thing.Place, boughtOn, thing.BestBeforeInDays is { } days ? today.AddDays(days) : null), foods.Matcher, MeasureSystem.Metric, today));
+            await stock.Add(tenant, item with { OpenedOn = thing.OpenedDaysAgo is { } ago ? today.AddDays(-ago) : null });
         }
     }
 
@@ -117,7 +146,16 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
 
     private sealed record DemoBatch(string Recipe, int CookedOnDay, decimal Portions, IReadOnlyList<DemoPlace> Places);
 
-    private sealed record DemoHousehold(string Name, string TimeZone, IReadOnlyList<DemoPersonRow> People, IReadOnlyList<DemoEater> Eaters, IReadOnlyList<DemoBatch> Batches, Kitchen? Kitchen = null);
+    private sealed record DemoHousehold(string Name, string TimeZone, IReadOnlyList<DemoPersonRow> People, IReadOnlyList<DemoEater> Eaters, IReadOnlyList<DemoBatch> Batches, IReadOnlyList<DemoStock> Stock, IReadOnlyList<DemoOpinion> Opinions, Kitchen? Kitchen = null);
+
+    private sealed record DemoStock(string Line, StockPlace Place, int BoughtDaysAgo, int? OpenedDaysAgo = null, int? BestBeforeInDays = null);
+
+    private sealed record DemoOpinion(string Packet, string Eater, bool IsApproved, string Reason, int DaysAgo);
+
+    private sealed record DemoPacket(string Name, LabelCountry Country, string Serving, IReadOnlyDictionary<LabelNutrient, string> Values, string Statement, string MayContain, string Pack, IReadOnlyList<string> Classes, string Aisle, decimal? Price = null, decimal? Points = null, int? OpenedDays = null)
+    {
+        public PrintedPacket ToPrinted() => new(Name, Country, null, Serving, Values, Statement, MayContain, Pack, Price, Points, OpenedDays, Classes, Aisle);
+    }
 
     private sealed record DemoTask(string Id, string Text, int HandsOn, int Unattended = 0, Appliance Appliance = Appliance.None, int? TemperatureC = null, IReadOnlyList<string>? After = null);
 

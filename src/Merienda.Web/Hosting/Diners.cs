@@ -57,7 +57,7 @@ public sealed class Diners
         new EaterRules(
             settings.Protocols.Select(protocolOf).OfType<Protocol>().Select(protocol => new FollowedProtocol(protocol, ChoicesOf(settings, protocol.Id), PlanOf(settings, protocol.Id))),
             settings.Allowances.Select(item => new Allowance(item.ProtocolId, item.RuleId, item.AtLeast, item.AtMost, item.From)),
-            new(settings.Allergies, [.. settings.Accepted.Select(item => new Acceptance(item.What, item.Reason))], settings.Dislikes),
+            new(settings.Allergies, [.. settings.Accepted.Select(item => new Acceptance(item.What, item.Reason))], settings.Dislikes) { Packets = settings.PacketOpinions },
             _knowledge.HouseScheme,
             _knowledge.Classes,
             Today),

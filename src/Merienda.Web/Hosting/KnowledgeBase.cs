@@ -26,6 +26,9 @@ public sealed class KnowledgeBase(Database database)
     /// <summary>What the words of packets' statements mean; it ships as a file and is the same for everybody.</summary>
     public StatementLexicon Statements { get; private set; } = new([]);
 
+    /// <summary>What packets are read with.</summary>
+    public PacketKnowledge Packets => new(Foods.Latest, Statements, Classes);
+
     public async Task Load(FoodClasses classes, StatementLexicon statements)
     {
         (Classes, Statements) = (classes, statements);

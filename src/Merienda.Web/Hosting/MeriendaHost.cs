@@ -47,7 +47,9 @@ public static class MeriendaHost
         services.AddSingleton<KitchenStore>();
         services.AddSingleton<DinersReader>();
         services.AddSingleton<Table.EffectReader>();
-        services.AddSingleton(provider => new RecipeStore(provider.GetRequiredService<Database>(), () => provider.GetRequiredService<KnowledgeBase>().Foods));
+        services.AddSingleton(provider => new RecipeStore(provider.GetRequiredService<Database>(), () => provider.GetRequiredService<KnowledgeBase>().Foods, provider.GetRequiredService<PacketStore>()));
+        services.AddSingleton(provider => new PacketStore(provider.GetRequiredService<Database>(), () => provider.GetRequiredService<KnowledgeBase>().Packets));
+        services.AddSingleton<StockStore>();
         services.AddSingleton<WeekStore>();
         services.AddSingleton<AccountStore>();
         services.AddSingleton<KnowledgeBase>();

@@ -11,7 +11,8 @@ public static class Problems
 {
     /// <summary>Codes that mean "the state moved on", not "the input is wrong".</summary>
     private static readonly HashSet<string> Conflicts =
-        ["container-moved", "container-changed", "container-gone", "batch-gone", "batch-too-small", "nothing-loose", "changed-meanwhile", "nothing-to-undo", "recipe-changed", "not-cooked-yet", "protocol-gone", "still-followed", "allergy", "portions-in-their-days"];
+        ["container-moved", "container-changed", "container-gone", "batch-gone", "batch-too-small", "nothing-loose", "changed-meanwhile", "nothing-to-undo", "recipe-changed", "not-cooked-yet", "protocol-gone", "still-followed", "allergy", "portions-in-their-days",
+            "packet-changed", "stock-gone", "already-opened", "already-frozen", "already-there", "never-refrozen"];
 
     /// <summary>Words for what the framework answers by itself, without the application's say.</summary>
     public static void Word(ProblemDetails problem)

@@ -23,7 +23,8 @@ public sealed record ReadTextRequest(string Text);
 
 /// <param name="Amount">As read: "2–3 tbsp"; empty when the line gives none.</param>
 /// <param name="Grams">Null when nobody knows.</param>
-public sealed record SheetLine(string Part, string Text, string? Food, string? FoodName, bool IsChosen, MatchKind Match, string Amount, ShownEstimate? Grams, string? Doubt, IReadOnlyList<ShownMeasure> PerPortion);
+/// <param name="HasNewerPacket">True when the packet was typed anew since; saving takes the new one.</param>
+public sealed record SheetLine(string Part, string Text, string? Food, string? FoodName, bool IsChosen, MatchKind Match, string Amount, ShownEstimate? Grams, string? Doubt, IReadOnlyList<ShownMeasure> PerPortion, Guid? PacketId, bool HasNewerPacket);
 
 public sealed record SheetKeeping(string Key, string Name, int FridgeDays, int? FreezerMonths, string Note, string Source);
 

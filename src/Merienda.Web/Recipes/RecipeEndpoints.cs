@@ -34,9 +34,9 @@ public static class RecipeEndpoints
 
     private static Ok<IReadOnlyList<SheetKeeping>> Keeping() => TypedResults.Ok<IReadOnlyList<SheetKeeping>>([.. Core.Keeping.KeepingClass.All.Select(RecipeSheets.ToKeeping)]);
 
-    private static async Task<Results<Ok<RecipeSheet>, NotFound>> One(Guid id, CurrentTenant tenant, RecipeStore recipes, DinersReader diners, KnowledgeBase knowledge) =>
+    private static async Task<Results<Ok<RecipeSheet>, NotFound>> One(Guid id, CurrentTenant tenant, RecipeStore recipes, DinersReader diners, PacketStore packets, KnowledgeBase knowledge) =>
         await recipes.Latest(tenant, id) is { } recipe
-            ? TypedResults.Ok(RecipeSheets.ToSheet(recipe, id, await Eaters(tenant, diners), knowledge))
+            ? TypedResults.Ok(RecipeSheets.ToSheet(recipe, id, await Eaters(tenant, diners), (await packets.Foods(tenant)).Matcher, knowledge))
             : TypedResults.NotFound();
 
     /// <summary>Takes pasted text apart into a draft; the portions stay at 4 when the text does not say, for the cook to correct.</summary>
@@ -55,15 +55,17 @@ public static class RecipeEndpoints
             : TypedResults.Ok(new RecipeDraft(written.Name[..Math.Min(120, written.Name.Length)], written.Portions ?? 4, null, "cooked", "", "", MeasureSystem.Metric, [.. written.Lines.Select(line => new DraftLine(line.Part, line.Text, null))], [.. tasks], null));
     }
 
-    private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Check(RecipeDraft draft, CurrentTenant tenant, DinersReader diners, KnowledgeBase knowledge) =>
-        RecipeSheets.ToRecipe(draft with { Name = draft.Name.Trim().Length == 0 ? "Untitled" : draft.Name }, Guid.Empty, knowledge) is var read && read.Refusal is { } refusal
-            ? refusal.ToProblem()
-            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, await Eaters(tenant, diners), knowledge));
+    private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Check(RecipeDraft draft, CurrentTenant tenant, DinersReader diners, PacketStore packets, KnowledgeBase knowledge)
+    {
+        var foods = (await packets.Foods(tenant)).Matcher;
+        var read = RecipeSheets.ToRecipe(draft with { Name = draft.Name.Trim().Length == 0 ? "Untitled" : draft.Name }, Guid.Empty, foods);
+        return read.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, await Eaters(tenant, diners), foods, knowledge));
+    }
 
-    private static Task<Results<Ok<RecipeSheet>, NotFound, ProblemHttpResult>> Add(RecipeDraft draft, CurrentTenant tenant, RecipeStore recipes, DinersReader diners, KnowledgeBase knowledge, TimeProvider clock) =>
-        Save(draft, Guid.CreateVersion7(), tenant, recipes, diners, knowledge, clock);
+    private static Task<Results<Ok<RecipeSheet>, NotFound, ProblemHttpResult>> Add(RecipeDraft draft, CurrentTenant tenant, RecipeStore recipes, DinersReader diners, PacketStore packets, KnowledgeBase knowledge, TimeProvider clock) =>
+        Save(draft, Guid.CreateVersion7(), tenant, recipes, diners, packets, knowledge, clock);
 
-    private static async Task<Results<Ok<RecipeSheet>, NotFound, ProblemHttpResult>> Change(Guid id, RecipeDraft draft, CurrentTenant tenant, RecipeStore recipes, DinersReader diners, KnowledgeBase knowledge, TimeProvider clock)
+    private static async Task<Results<Ok<RecipeSheet>, NotFound, ProblemHttpResult>> Change(Guid id, RecipeDraft draft, CurrentTenant tenant, RecipeStore recipes, DinersReader diners, PacketStore packets, KnowledgeBase knowledge, TimeProvider clock)
     {
         var latest = await recipes.Latest(tenant, id);
         if (latest is null)
@@ -72,26 +74,27 @@ public static class RecipeEndpoints
         }
 
         return draft.BasedOn == latest.Number
-            ? await Save(draft, id, tenant, recipes, diners, knowledge, clock)
+            ? await Save(draft, id, tenant, recipes, diners, packets, knowledge, clock)
             : new Refusal("recipe-changed", "basedOn", $"version {draft.BasedOn}", $"somebody saved version {latest.Number} of {latest.Version.Name} meanwhile", "Open it again in another tab and bring over what you changed; what you typed is still here").ToProblem();
     }
 
     private static async Task<Results<NoContent, NotFound>> Archive(Guid id, CurrentTenant tenant, RecipeStore recipes, TimeProvider clock) =>
         await recipes.Archive(tenant, id, clock.GetUtcNow()) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    private static Ok<IReadOnlyList<FoodFound>> Foods(string query, KnowledgeBase knowledge) =>
-        TypedResults.Ok<IReadOnlyList<FoodFound>>([.. knowledge.Foods.Latest.Search(query, 12).Select(food => new FoodFound(food.Key, food.Name, food.Aisle, food.Source, food.Mark.ToString()))]);
+    private static async Task<Ok<IReadOnlyList<FoodFound>>> Foods(string query, CurrentTenant tenant, PacketStore packets) =>
+        TypedResults.Ok<IReadOnlyList<FoodFound>>([.. (await packets.Foods(tenant)).Matcher.Search(query, 12).Select(food => new FoodFound(food.Key, food.Name, food.Aisle, food.Source, food.Mark.ToString()))]);
 
-    private static async Task<Results<Ok<RecipeSheet>, NotFound, ProblemHttpResult>> Save(RecipeDraft draft, Guid id, CurrentTenant tenant, RecipeStore recipes, DinersReader diners, KnowledgeBase knowledge, TimeProvider clock)
+    private static async Task<Results<Ok<RecipeSheet>, NotFound, ProblemHttpResult>> Save(RecipeDraft draft, Guid id, CurrentTenant tenant, RecipeStore recipes, DinersReader diners, PacketStore packets, KnowledgeBase knowledge, TimeProvider clock)
     {
-        var read = RecipeSheets.ToRecipe(draft, id, knowledge);
+        var foods = (await packets.Foods(tenant)).Matcher;
+        var read = RecipeSheets.ToRecipe(draft, id, foods);
         if (read.Refusal is { } refusal)
         {
             return refusal.ToProblem();
         }
 
         var saved = await recipes.Save(tenant, read.Value, clock.GetUtcNow());
-        return TypedResults.Ok(RecipeSheets.ToSheet(saved, id, await Eaters(tenant, diners), knowledge));
+        return TypedResults.Ok(RecipeSheets.ToSheet(saved, id, await Eaters(tenant, diners), foods, knowledge));
     }
 
     private static async Task<IReadOnlyList<Eater>> Eaters(CurrentTenant tenant, DinersReader diners) => (await diners.Read(tenant)).Eaters;

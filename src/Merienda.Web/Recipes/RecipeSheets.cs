@@ -16,14 +16,13 @@ public static class RecipeSheets
     public const int MostTasks = 60;
 
     /// <summary>Reads a draft's lines and refuses what cannot be a recipe. Lines that nobody can read are kept: they count as unknown.</summary>
-    public static Result<StoredRecipe> ToRecipe(RecipeDraft draft, Guid recipeId, KnowledgeBase knowledge)
+    public static Result<StoredRecipe> ToRecipe(RecipeDraft draft, Guid recipeId, FoodMatcher foods)
     {
-        if (Wrong(draft, knowledge) is { } refusal)
+        if (Wrong(draft, foods) is { } refusal)
         {
             return refusal;
         }
 
-        var foods = knowledge.Foods.Latest;
         var written = draft.Lines.Where(line => line.Text.Trim().Length > 0).ToList();
         return new StoredRecipe(recipeId, Guid.CreateVersion7(), 0, draft.System, new RecipeVersion
         {
@@ -38,7 +37,8 @@ public static class RecipeSheets
         }, [.. written.Select(line => line.Food is not null)]);
     }
 
-    public static RecipeSheet ToSheet(StoredRecipe recipe, Guid? id, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)
+    /// <param name="foods">What the household cooks with now: a line may hold an older version of a packet.</param>
+    public static RecipeSheet ToSheet(StoredRecipe recipe, Guid? id, IReadOnlyList<Eater> eaters, FoodMatcher foods, KnowledgeBase knowledge)
     {
         var version = recipe.Version;
         var helping = new Helping(version.Name, version.Profile, 1);
@@ -47,11 +47,11 @@ public static class RecipeSheets
         var points = new PointsSideBySide(
             Shown.Round(scheme.PointsOf(helping, PointsRounding.Portion).Best), Shown.Round(scheme.PointsOf(helping, PointsRounding.Ingredient).Best), Shown.Round(scheme.PointsOf(helping, PointsRounding.Nothing).Best));
         return new(id, recipe.Number, version.Name, version.Portions, version.Meal, ToKeeping(version.Keeping), version.Reheating, version.AtEating, recipe.System,
-            [.. version.Lines.Select((line, at) => ToLine(line, recipe.Chosen[at], version.Profile))],
+            [.. version.Lines.Select((line, at) => ToLine(line, recipe.Chosen[at], version.Profile, foods))],
             [.. version.Tasks.Select(ToTask)],
             [.. MeasureInfo.All.Select(info => Shown.Of(info, portion.Value(info.Measure, scheme)))],
             points,
-            knowledge.Classes.AllergensOf(version.Lines.SelectMany(line => line.Food?.Tags ?? [])),
+            knowledge.Classes.AllergensOf(version.Lines.SelectMany(line => line.Food?.AllTags ?? [])),
             [.. eaters.Select(eater => ToVerdict(eater, version))]);
     }
 
@@ -73,18 +73,16 @@ public static class RecipeSheets
         return new(eater.Id, eater.Name, findings.Select(finding => finding.Verdict).RollUp(), [.. findings.Select(Shown.Of)]);
     }
 
-    private static SheetLine ToLine(RecipeLine line, bool isChosen, PortionProfile profile)
+    private static SheetLine ToLine(RecipeLine line, bool isChosen, PortionProfile profile, FoodMatcher foods)
     {
-        var amount = line.Read.Amount is { } read
-            ? $"{(read.Low == read.High ? $"{read.Low:0.##}" : $"{read.Low:0.##}–{read.High:0.##}")} {(line.Read.Unit is { Name: "each" } or null ? "" : read.High > 1 ? line.Read.Unit.Plural : line.Read.Unit.Name)}".Trim()
-            : "";
+        var newer = line.Food?.Packet is { } packet && foods.WithKey(line.Food.Key)?.Packet?.Version > packet.Version;
         var at = profile.Lines.ToList().IndexOf(line);
         Measure[] contributions = [Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate];
-        return new(line.Part, line.Read.Text, line.Food?.Key, line.Food?.Name, isChosen, line.Match, amount, line.Grams.IsOpen ? null : Shown.Of(line.Grams), line.Doubt,
-            at < 0 ? [] : [.. contributions.Select(measure => Shown.Of(MeasureInfo.Of(measure), profile[at, measure].Estimate))]);
+        return new(line.Part, line.Read.Text, line.Food?.Key, line.Food?.Name, isChosen, line.Match, line.Read.AmountInWords, line.Grams.IsOpen ? null : Shown.Of(line.Grams), line.Doubt,
+            at < 0 ? [] : [.. contributions.Select(measure => Shown.Of(MeasureInfo.Of(measure), profile[at, measure].Estimate))], line.Food?.Packet?.Id, newer);
     }
 
-    private static Refusal? Wrong(RecipeDraft draft, KnowledgeBase knowledge) => draft switch
+    private static Refusal? Wrong(RecipeDraft draft, FoodMatcher foods) => draft switch
     {
         _ when draft.Name.Trim().Length is 0 or > 120 => new("name-length", "name", draft.Name, "a recipe's name has 1 to 120 characters", "Type a short name"),
         _ when draft.Portions is < 0.25m or > 1000 => new("portions-out-of-range", "portions", $"{draft.Portions}", "a recipe makes between 0.25 and 1000 portions", "Type how many portions the lines make"),
@@ -92,7 +90,7 @@ public static class RecipeSheets
         _ when KeepingClass.WithKey(draft.Keeping) is null => new("unknown-keeping", "keeping", draft.Keeping, "there is no such keeping class", "Choose one from the list"),
         _ when draft.Lines.Count(line => line.Text.Trim().Length > 0) is 0 or > RecipeTextReader.MostLines => new("no-ingredients", "lines", $"{draft.Lines.Count} lines", $"a recipe has 1 to {RecipeTextReader.MostLines} ingredient lines", "Type one ingredient a line"),
         _ when draft.Lines.FirstOrDefault(line => line.Text.Trim().Length > IngredientLineReader.LongestLine) is { } line => new("line-too-long", "lines", line.Text[..40], $"a line has at most {IngredientLineReader.LongestLine} characters", "Split it, one ingredient a line"),
-        _ when draft.Lines.FirstOrDefault(line => line.Food is { } key && knowledge.Foods.Latest.WithKey(key) is null) is { } odd => new("unknown-food", "lines", odd.Food!, "there is no such food", "Choose a food from the list"),
+        _ when draft.Lines.FirstOrDefault(line => line.Food is { } key && foods.WithKey(key) is null) is { } odd => new("unknown-food", "lines", odd.Food!, "there is no such food", "Choose a food from the list"),
         _ when draft.Tasks.Count > MostTasks => new("too-many-tasks", "tasks", $"{draft.Tasks.Count}", $"a recipe has at most {MostTasks} tasks", "Merge some steps"),
         _ when draft.Tasks.FirstOrDefault(task => task.HandsOn is < 0 or > TaskReader.MostMinutes || task.Unattended is < 0 or > TaskReader.MostMinutes) is { } tooLong => new("minutes-out-of-range", "tasks", tooLong.Text, $"minutes lie between 0 and {TaskReader.MostMinutes}", "Type the minutes again"),
         _ when draft.Tasks.FirstOrDefault(task => task.TemperatureC is < 0 or > 350) is { } hot => new("temperature-out-of-range", "tasks", $"{hot.TemperatureC}", "an oven has 0 to 350 °C", "Type the temperature again"),

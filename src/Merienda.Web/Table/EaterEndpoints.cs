@@ -114,6 +114,7 @@ public static class EaterEndpoints
             Allergies = [.. request.Allergies.Distinct()],
             Dislikes = [.. request.Dislikes.Distinct()],
             PortionHabit = request.PortionHabit,
+            CountsTraces = request.CountsTraces,
         });
 
     private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> Accept(Guid eater, AcceptanceRequest request, CurrentTenant tenant, [AsParameters] Desk desk)

@@ -2,6 +2,8 @@ using Merienda.Core.Foods;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -28,17 +30,25 @@ public static class KitchenEndpoints
             : TypedResults.Ok(new EnergyNeedAnswer(found.Value.Resting, Shown.Round(found.Value.Need), found.Value.Target, Shown.Round(found.Value.PaceKilograms), found.Value.Cautions));
 
     /// <param name="equal">Key of the measure that stays the same.</param>
-    private static async Task<Results<Ok<ExchangeAnswer>, ProblemHttpResult>> ExchangeOf(string from, decimal grams, string to, string equal, CurrentTenant tenant, HouseholdStore households, KnowledgeBase knowledge)
+    private static async Task<Results<Ok<ExchangeAnswer>, ProblemHttpResult>> ExchangeOf(string from, decimal grams, string to, string equal, CurrentTenant tenant, DinersReader diners, PacketStore packets)
     {
-        if (knowledge.Foods.Latest.WithKey(from) is not { } old || knowledge.Foods.Latest.WithKey(to) is not { } other || MeasureInfo.WithKey(equal) is not { Measure: not Measure.Points } measure || grams is <= 0 or > 100_000)
+        var foods = (await packets.Foods(tenant)).Matcher;
+        if (foods.WithKey(from) is not { } old || foods.WithKey(to) is not { } other || MeasureInfo.WithKey(equal) is not { Measure: not Measure.Points } measure || grams is <= 0 or > 100_000)
         {
             return new Refusal("exchange-unreadable", "exchange", $"{grams} g {from} for {to} by {equal}", "an exchange names two foods, grams above zero and a measure", "Choose again").ToProblem();
         }
 
-        var allergic = (await households.Table(tenant)).Eaters.Where(eater => eater.Allergies.Any(other.Is) && eater.Accepted.All(item => item.What != other.Key)).Select(eater => eater.Name).ToList();
-        return Exchange.Of(old, grams, other, measure.Measure) is { } exchange
-            ? TypedResults.Ok(new ExchangeAnswer(old.Name, other.Name, Math.Round(exchange.Grams), measure.Name, [.. exchange.Differences.Select(item => new ExchangeDifference(item.Measure.Name, item.Measure.Unit, item.Measure.Decimals, Shown.Round(item.Difference)))], allergic))
-            : new Refusal("no-exchange", "equal", measure.Name, $"one of the two holds no {measure.Name.ToLowerInvariant()} that is known", "Keep something else equal").ToProblem();
+        if (Exchange.Of(old, grams, other, measure.Measure) is not { } exchange)
+        {
+            return new Refusal("no-exchange", "equal", measure.Name, $"one of the two holds no {measure.Name.ToLowerInvariant()} that is known", "Keep something else equal").ToProblem();
+        }
+
+        var portion = Intake.Of(new Helping(other.Name, PortionProfile.Of([RecipeLine.From($"{exchange.Grams:0.#} g", foods, MeasureSystem.Metric, chosenFood: other)], 1), 1));
+        var eaters = (await diners.Read(tenant)).Eaters;
+        return TypedResults.Ok(new ExchangeAnswer(old.Name, other.Name, Math.Round(exchange.Grams), measure.Name,
+            [.. exchange.Differences.Select(item => new ExchangeDifference(item.Measure.Name, item.Measure.Unit, item.Measure.Decimals, Shown.Round(item.Difference)))],
+            [.. eaters.Where(eater => eater.Rules.HardStop(portion) is not null).Select(eater => eater.Name)],
+            [.. eaters.Select(eater => (eater.Name, Opinion: eater.Rules.Context.Packets.RejectionOf(other))).Where(item => item.Opinion is not null).Select(item => $"{item.Name} rejected {other.Name} on {item.Opinion!.On:d MMM yyyy}: {item.Opinion.Reason}.")]));
     }
 
     private static KitchenSheet ToSheet(Kitchen kitchen) => new(kitchen, KitchenItem.Kinds, ContainerKind.Materials);

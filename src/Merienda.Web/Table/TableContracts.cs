@@ -30,7 +30,7 @@ public sealed record TablePhases(string Protocol, int ShortestDays, int LongestD
 public sealed record TableAcceptance(string What, string Name, string Reason, DateTimeOffset AcceptedAt);
 
 public sealed record TableEater(Guid Id, string Name, decimal PortionHabit, IReadOnlyList<string> Protocols, IReadOnlyList<TableChoice> Choices, IReadOnlyList<TableRule> Rules, IReadOnlyList<TablePhases> Phases,
-    IReadOnlyList<EaterMeal> Meals, IReadOnlyList<string> Allergies, IReadOnlyList<TableAcceptance> Accepted, IReadOnlyList<NamedKey> Dislikes, IReadOnlyList<string> Conflicts);
+    IReadOnlyList<EaterMeal> Meals, IReadOnlyList<string> Allergies, IReadOnlyList<TableAcceptance> Accepted, IReadOnlyList<NamedKey> Dislikes, bool CountsTraces, IReadOnlyList<string> Conflicts);
 
 public sealed record NamedKey(string Key, string Name);
 
@@ -57,7 +57,8 @@ public sealed record AllowanceRequest(string Protocol, string Rule, decimal? AtL
 
 public sealed record MealsRequest(IReadOnlyList<EaterMeal> Meals);
 
-public sealed record PersonalRequest(IReadOnlyList<string> Allergies, IReadOnlyList<string> Dislikes, decimal PortionHabit);
+/// <param name="CountsTraces">Whether a trace low in a packet's statement counts for what protocols leave out.</param>
+public sealed record PersonalRequest(IReadOnlyList<string> Allergies, IReadOnlyList<string> Dislikes, decimal PortionHabit, bool CountsTraces = true);
 
 /// <param name="What">Key of a food, or the words of a line that no food was found for.</param>
 /// <param name="IsAdult">The person who accepts says that they are an adult and read what is printed.</param>
@@ -122,4 +123,5 @@ public sealed record KitchenSheet(Kitchen Kitchen, IReadOnlyList<string> Kinds, 
 public sealed record ExchangeDifference(string Name, string Unit, int Decimals, decimal Difference);
 
 /// <param name="Stops">Eaters who are allergic to the other food: no exchange relaxes that.</param>
-public sealed record ExchangeAnswer(string From, string To, decimal Grams, string Equal, IReadOnlyList<ExchangeDifference> Differences, IReadOnlyList<string> Stops);
+/// <param name="Rejected">Who rejected it, when and why.</param>
+public sealed record ExchangeAnswer(string From, string To, decimal Grams, string Equal, IReadOnlyList<ExchangeDifference> Differences, IReadOnlyList<string> Stops, IReadOnlyList<string> Rejected);

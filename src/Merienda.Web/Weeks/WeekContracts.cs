@@ -54,7 +54,9 @@ public sealed record UndoneEdit(string Summary);
 public sealed record ShopNeed(string Letter, string Tape, string Amount);
 
 /// <param name="Amount">As it is bought: "700 g", "10 (about 1.2 kg)".</param>
-public sealed record ShopItem(string Key, string Name, string Amount, IReadOnlyList<ShopNeed> Batches, IReadOnlyList<string> AsTyped, bool IsTicked);
+/// <param name="InStock">What is there already: "300 g in the fridge"; empty for nothing.</param>
+/// <param name="Rejected">Who rejected this packet, when and why.</param>
+public sealed record ShopItem(string Key, string Name, string Amount, IReadOnlyList<ShopNeed> Batches, IReadOnlyList<string> AsTyped, bool IsTicked, string InStock, IReadOnlyList<string> Rejected);
 
 public sealed record ShopAisle(string Name, IReadOnlyList<ShopItem> Items);
 

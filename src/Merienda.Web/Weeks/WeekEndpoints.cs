@@ -66,7 +66,7 @@ public static class WeekEndpoints
     private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(UndoRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
         await desk.Weeks.Undo(tenant, request.Sequence, desk.Clock.GetUtcNow()) is var undone && undone.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok(new UndoneEdit(undone.Value.Summary));
 
-    private static async Task<Ok<ShopPage>> Shop(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) => TypedResults.Ok((await View(date, tenant, desk)).ToShop());
+    private static async Task<Ok<ShopPage>> Shop(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk, StockStore stock) => TypedResults.Ok((await View(date, tenant, desk)).ToShop(await stock.Items(tenant)));
 
     private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(DateOnly date, ShopTickRequest request, CurrentTenant tenant, [AsParameters] Desk desk)
     {
@@ -102,9 +102,9 @@ public static class WeekEndpoints
     private static Refusal? HardStop(StoredRecipe recipe, EaterLimits eater, KnowledgeBase knowledge)
     {
         var allergy = new AllergyRule { Id = "allergy", Classes = eater.Allergies, Accepted = eater.Accepted };
-        var stop = allergy.Check(Intake.Of(new Helping(recipe.Version.Name, recipe.Version.Profile, 1)), new RuleContext(null, knowledge.Classes));
+        var stop = allergy.Check(Intake.Of(new Helping(recipe.Version.Name, recipe.Version.Profile, 1)), new RuleContext(null, knowledge.Classes) { Packets = eater.Packets });
         return stop.Verdict == Verdict.Fits ? null : new("allergy", "eater", eater.Name, $"{eater.Name} is allergic: {stop.Because[(stop.Title.Length + 2)..].TrimEnd('.')}",
-            stop.Verdict == Verdict.Breaks ? "Give them another dish; at the Table an adult can accept a food by name" : "Match the line to a food, or let an adult accept it by name at the Table");
+            stop.Verdict == Verdict.Breaks ? "Give them another dish; at the Table an adult can accept a food by name" : "Match the line to a food, or let an adult accept it by name: a food at the Table, a packet in the Larder");
     }
 
     private static async Task<Ok<WeekBoard>> RenewProtocols(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)

@@ -2,6 +2,7 @@ using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Sessions;
 using Merienda.Core.Shopping;
+using Merienda.Core.Stock;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 
@@ -10,12 +11,14 @@ namespace Merienda.Web.Weeks;
 /// <summary>Shop, Session and Shelf as drawn from the same week.</summary>
 public static class WeekPages
 {
-    public static ShopPage ToShop(this WeekView week)
+    /// <param name="stock">What stands in pantry, fridge and freezer.</param>
+    public static ShopPage ToShop(this WeekView week, IReadOnlyList<StockItem> stock)
     {
+        var there = stock.Where(item => item.Food is not null).ToLookup(item => item.Food!);
         var batches = week.CookedForIt.ToList();
         var tapes = batches.ToDictionary(batch => batch.Batch.Letter, batch => WeekView.Tape(batch.Batch));
         var items = ShoppingList.Of(batches.Select(batch => new BatchToShop(batch.Batch.Letter, week.RecipeOf(batch).Version, batch.Batch.Portions)));
-        var shown = items.Select(item => (Aisle: item.Aisle ?? "as typed", Item: new ShopItem(item.Key, item.Name, Amount(item, week.CountsInOunces), [.. item.Batches.Select(need => new ShopNeed(need.Letter, tapes[need.Letter], HouseholdMass.Show(need.Grams.Best, week.CountsInOunces)))], item.AsTyped, week.IsShopTicked(item.Key)))).ToList();
+        var shown = items.Select(item => (Aisle: item.Aisle ?? "as typed", Item: new ShopItem(item.Key, item.Name, Amount(item, week.CountsInOunces), [.. item.Batches.Select(need => new ShopNeed(need.Letter, tapes[need.Letter], HouseholdMass.Show(need.Grams.Best, week.CountsInOunces)))], item.AsTyped, week.IsShopTicked(item.Key), InStock(there[item.Key], week.CountsInOunces), [.. Rejections(week, item)]))).ToList();
         return new(week.Start, [.. shown.GroupBy(row => row.Aisle).Select(aisle => new ShopAisle(aisle.Key, [.. aisle.Select(row => row.Item)]))], shown.Count(row => row.Item.IsTicked), shown.Count);
     }
 
@@ -45,9 +48,17 @@ public static class WeekPages
             return new ShelfBox(
                 box.Container.Id, box.Batch.Letter, WeekView.Tape(box.Batch), box.Recipe.Name, box.Container.Number, box.Batch.Containers.Count, box.Container.Size, place is null ? null : names[place.Eater], box.Batch.Cooked,
                 place is null ? null : new BoardPlace(place.Date, place.Meal, place.Eater), keeping.KeptIn, keeping.EatBy, keeping.Thaw, box.Recipe.Reheating, box.Recipe.AtEating, box.Recipe.Keeping.Note,
-                week.Knowledge.Classes.AllergensOf(box.Recipe.Lines.SelectMany(line => line.Food?.Tags ?? [])), box.Recipe.Lines.Any(line => line.Food is null), week.Numbers(box.Helping));
+                week.Knowledge.Classes.AllergensOf(box.Recipe.Lines.SelectMany(line => line.Food?.AllTags ?? [])), box.Recipe.Lines.Any(line => line.Food is null || line.Food.Untold.Count > 0), week.Numbers(box.Helping));
         })]);
     }
+
+    /// <summary>The oldest first: "150 g in the fridge, 200 g in the pantry".</summary>
+    private static string InStock(IEnumerable<StockItem> items, bool inOunces) => string.Join(", ", items.OrderBy(item => item.MadeOn)
+        .Select(item => $"{(item.Grams is { } grams ? HouseholdMass.Show(grams, inOunces) : item.Amount.Length > 0 ? item.Amount : "some")} in the {item.Place.ToString().ToLowerInvariant()}"));
+
+    private static IEnumerable<string> Rejections(WeekView week, ShoppingItem item) => week.Eaters
+        .Select(eater => (eater.Name, Opinion: eater.Rules.Context.Packets.All.FirstOrDefault(opinion => !opinion.IsApproved && opinion.Food == item.Key)))
+        .Where(found => found.Opinion is not null).Select(found => $"{found.Name} rejected it on {found.Opinion!.On:d MMM yyyy}: {found.Opinion.Reason}.");
 
     private static string Amount(ShoppingItem item, bool inOunces) => (item.Grams.Best, item.Pieces) switch
     {

@@ -8,7 +8,7 @@ namespace Merienda.Core.Tests.Foods;
 /// <summary>US: 21 CFR 101.9(c), per serving; EU: Commission guidance on tolerances, December 2012, per 100 g; both from memory [M].</summary>
 public class LabelTests
 {
-    private static LabelInterval Interval(LabelCountry country, LabelNutrient nutrient, string printed) => LabelRounding.IntervalOf(country, nutrient, DeclaredValue.Read("x", printed).Value);
+    private static LabelInterval Interval(LabelCountry country, LabelNutrient nutrient, string printed) => LabelRounding.IntervalOf(country, nutrient, DeclaredValue.Read(nutrient, printed).Value);
 
     [Theory]
     [InlineData(LabelNutrient.Energy, "0", 0, 5)]
@@ -98,7 +98,7 @@ public class LabelTests
     }
 
     private static PacketLabel Label(LabelCountry country, decimal serving, params (LabelNutrient, string)[] values) =>
-        PacketLabel.Of(country, null, serving, values.ToDictionary(value => value.Item1, value => DeclaredValue.Read("x", value.Item2).Value)).Value;
+        PacketLabel.Of(country, null, serving, values.ToDictionary(value => value.Item1, value => DeclaredValue.Read(value.Item1, value.Item2).Value)).Value;
 
     [Fact]
     public void A_us_and_an_eu_packet_of_the_same_thing_have_the_same_net_carbs()
@@ -149,9 +149,26 @@ public class LabelTests
     [InlineData("5 g", 5, false, 0)]
     [InlineData("0,50", 0.5, false, 2)]
     [InlineData("< 0.5 g", 0.5, true, 1)]
-    [InlineData("Less than 5mg", 5, true, 0)]
+    [InlineData("Less than 5mg", 0.005, true, 3)]
     public void A_value_is_read_as_printed(string printed, double value, bool isLessThan, int decimals) =>
-        Assert.Equal(new DeclaredValue((decimal)value, isLessThan, decimals), DeclaredValue.Read("fat", printed).Value);
+        Assert.Equal(new DeclaredValue((decimal)value, isLessThan, decimals), DeclaredValue.Read(LabelNutrient.Fat, printed).Value);
+
+    [Theory]
+    [InlineData(LabelNutrient.Energy, "1046 kJ", 249.88, 250, 250.12)] // 1 kcal is 4.184 kJ
+    [InlineData(LabelNutrient.Energy, "250", 249.5, 250, 250.5)]
+    [InlineData(LabelNutrient.Sodium, "0.4 g", 350, 400, 450)] // no EU rule for sodium: half of the last digit
+    [InlineData(LabelNutrient.Sodium, "400", 399.5, 400, 400.5)]
+    [InlineData(LabelNutrient.Salt, "<0.5", 0, 0.25, 0.5)]
+    public void The_unit_that_is_printed_counts(LabelNutrient nutrient, string printed, double low, double best, double high)
+    {
+        var interval = Interval(LabelCountry.EuropeanUnion, nutrient, printed).Estimate;
+        Assert.Equal(((decimal)low, (decimal)best, (decimal)high), (Math.Round(interval.Low, 2), Math.Round(interval.Best, 2), Math.Round(interval.High!.Value, 2)));
+    }
+
+    [Theory]
+    [InlineData(LabelNutrient.Fat, "100 kJ")]
+    [InlineData(LabelNutrient.Energy, "3 g")]
+    public void A_unit_of_something_else_is_refused(LabelNutrient nutrient, string printed) => Assert.Equal("unreadable-value", DeclaredValue.Read(nutrient, printed).Refusal!.Code);
 
     [Theory]
     [InlineData("")]
@@ -159,7 +176,7 @@ public class LabelTests
     [InlineData("five")]
     [InlineData("1.2.3")]
     [InlineData("9999999")]
-    public void What_no_packet_prints_is_refused_with_the_field(string printed) => Assert.Equal("fat", DeclaredValue.Read("fat", printed).Refusal!.Field);
+    public void What_no_packet_prints_is_refused_with_the_field(string printed) => Assert.Equal("fat", DeclaredValue.Read(LabelNutrient.Fat, printed).Refusal!.Field);
 
     [Fact]
     public void Declared_energy_is_held_against_the_factors()

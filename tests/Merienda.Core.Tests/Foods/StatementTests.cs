@@ -3,13 +3,12 @@ using CsCheck;
 using CsvHelper;
 using Merienda.Core.Foods.Statements;
 using Merienda.Core.Protocols;
-using Merienda.Formats;
 
 namespace Merienda.Core.Tests.Foods;
 
 public class StatementTests
 {
-    private static readonly StatementLexicon Lexicon = StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), Table.Data.Classes);
+    private static StatementLexicon Lexicon => Table.Lexicon;
 
     private static List<(string Statement, HashSet<string> Holds, HashSet<string> May, HashSet<string> CannotTell)> Rows(string file)
     {
@@ -97,7 +96,7 @@ public class StatementTests
     [InlineData("gluten-free", "Oats", Verdict.Breaks)]
     [InlineData("dairy-free", "Cocoa butter, coconut milk", Verdict.Fits)]
     public void A_statement_is_held_against_what_a_protocol_leaves_out(string protocol, string statement, Verdict verdict) => Assert.Equal(verdict,
-        StatementVerdict.Of(Lexicon.Read(statement), Table.Data.Protocol(protocol)!.RulesWith(new Dictionary<string, string>()), Table.Data.Classes).Single().Verdict);
+        Table.Data.Protocol(protocol)!.RulesWith(new Dictionary<string, string>()).OfType<ExclusionRule>().Single().Check(Table.Eat(Table.Bought(Table.Printed(statement))), Table.Context()).Verdict);
 
     [Theory]
     [InlineData("Sugar, whey powder", Verdict.Breaks)]
@@ -105,5 +104,45 @@ public class StatementTests
     [InlineData("Sugar, natural flavouring", Verdict.CannotTell)]
     [InlineData("Sugar", Verdict.Fits)]
     public void An_allergy_is_stopped_by_a_trace_and_by_what_nobody_can_tell(string statement, Verdict verdict) => Assert.Equal(verdict,
-        StatementVerdict.Of(Lexicon.Read(statement), [new AllergyRule { Id = "allergy", Classes = ["dairy"] }], Table.Data.Classes).Single().Verdict);
+        new AllergyRule { Id = "allergy", Classes = ["dairy"] }.Check(Table.Eat(Table.Bought(Table.Printed(statement))), Table.Context()).Verdict);
+
+    [Theory]
+    [InlineData("Oats 60 %, honey, salt", "honey", 0.5)]
+    [InlineData("Oats, sugar 12 %, honey", "added-sugar", 0.4533)] // 12 % and at most a third
+    [InlineData("Oats, salt, contains less than 2 % of: honey", "honey", 0.02)]
+    [InlineData("Honey", "honey", 1)]
+    [InlineData("Oats", "honey", 0)]
+    public void An_ingredient_is_at_most_what_its_place_in_the_falling_order_leaves(string statement, string foodClass, double most) =>
+        Assert.Equal((decimal)most, Math.Round(Table.Bought(Table.Printed(statement)).Packet!.MostOf(foodClass), 4));
+
+    [Fact]
+    public void Advice_printed_apart_is_advice_and_traces_are_known()
+    {
+        var reading = Lexicon.Read("Oats, less than 2 % of: milk powder", "may contain traces of nuts");
+        Assert.Equal(["milk"], reading.Traces);
+        Assert.Equal("tree-nut", Assert.Single(Lexicon.Read("Oats.", "nuts and sesame").MayContain.Keys, key => key != "sesame"));
+        Assert.DoesNotContain("tree-nut", reading.Holds.Keys);
+        Assert.Contains("tree-nut", reading.MayContain.Keys);
+    }
+
+    [Fact]
+    public void Words_are_found_again_in_the_text_as_printed()
+    {
+        const string Text = "Oat flakes, WHEY-POWDER (milk), butter beans, whey powder";
+        var marks = StatementMarks.Of(Text, ["whey powder", "butter bean", "butter", "oat"]);
+        Assert.Equal(["Oat", "WHEY-POWDER", "butter beans", "whey powder"], marks.Select(mark => Text.Substring(mark.Start, mark.Length)));
+        Assert.Equal("butter bean", marks[2].Words);
+    }
+
+    [Fact]
+    public void Marks_never_overlap_and_stay_within_any_text() => Gen.Select(Gen.String[0, 200], Gen.Int[0, 3].Select(at => new[] { "oats", "whey powder", "a", "e" }[at])).Sample((text, phrase) =>
+    {
+        var end = 0;
+        foreach (var mark in StatementMarks.Of(text, [phrase, "oats"]))
+        {
+            Assert.InRange(mark.Start, end, text.Length);
+            end = mark.Start + mark.Length;
+            Assert.InRange(end, mark.Start + 1, text.Length);
+        }
+    }, iter: 2000);
 }

@@ -24,6 +24,8 @@ export function rememberAntiforgery(token: string) {
   antiforgery = token;
 }
 
+export const antiforgeryToken = () => antiforgery;
+
 let numberFormat = 'point';
 
 /** The decimal mark that the server writes in sentences. */
@@ -56,9 +58,14 @@ export async function take<T>(answer: Promise<Answer<T>>): Promise<T> {
     );
   });
   if (response.ok) return data as T;
+  throw problemOf(response, error);
+}
+
+/** The problem details of an answer that is none. */
+export function problemOf(response: Response, error: unknown): Problem {
   const problem = (typeof error === 'object' && error !== null ? error : {}) as Record<string, unknown>;
   const text = (key: string, otherwise = '') => (typeof problem[key] === 'string' ? (problem[key] as string) : otherwise);
-  throw new Problem(
+  return new Problem(
     response.status,
     text('title', response.status === 404 ? 'It is not there any more.' : 'The server refused it.'),
     text('detail', 'Load the page again.'),

@@ -14,6 +14,16 @@ public enum LabelCountry
 
 public static class LabelCountries
 {
+    public static string NameOf(LabelCountry country) => country switch
+    {
+        LabelCountry.UnitedStates => "United States",
+        LabelCountry.EuropeanUnion => "European Union",
+        LabelCountry.UnitedKingdom => "United Kingdom",
+        LabelCountry.NewZealand => "New Zealand",
+        LabelCountry.Other => "elsewhere",
+        _ => country.ToString(),
+    };
+
     /// <summary>Domain.md section 2; where nobody knows, the wider reading of fibre is refused by asking for the basis, so Other has none.</summary>
     public static LabelBasis? BasisOf(LabelCountry country) => country switch
     {

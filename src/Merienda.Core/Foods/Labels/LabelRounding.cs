@@ -36,6 +36,14 @@ public static class LabelRounding
     /// <summary>The true values that a declared one stands for, on the label's own basis (a serving, or 100 g).</summary>
     public static LabelInterval IntervalOf(LabelCountry country, LabelNutrient nutrient, DeclaredValue declared)
     {
+        if (declared.IsKilojoules)
+        {
+            // Kilojoules are printed whole like kilocalories; their step is a quarter as wide.
+            return declared.IsLessThan
+                ? new(0, declared.Value / DeclaredValue.KilojoulesPerKilocalorie, declared.Value / DeclaredValue.KilojoulesPerKilocalorie / 2)
+                : new(Math.Max(0, declared.Value - declared.HalfDigit) / DeclaredValue.KilojoulesPerKilocalorie, (declared.Value + declared.HalfDigit) / DeclaredValue.KilojoulesPerKilocalorie, declared.Value / DeclaredValue.KilojoulesPerKilocalorie);
+        }
+
         if (declared.IsLessThan)
         {
             // "Less than 1 g" may be printed from half a gram on; elsewhere it says no more than its words.

@@ -8,8 +8,8 @@ public sealed class PacketLabel
 {
     private readonly IReadOnlyDictionary<LabelNutrient, DeclaredValue> _declared;
 
-    private PacketLabel(LabelCountry country, LabelBasis basis, decimal servingGrams, IReadOnlyDictionary<LabelNutrient, DeclaredValue> declared) =>
-        (Country, Basis, ServingGrams, _declared) = (country, basis, servingGrams, declared);
+    private PacketLabel(LabelCountry country, LabelBasis basis, decimal servingGrams, IReadOnlyDictionary<LabelNutrient, DeclaredValue> declared, bool isTolerant) =>
+        (Country, Basis, ServingGrams, _declared, IsTolerant) = (country, basis, servingGrams, declared, isTolerant);
 
     public LabelCountry Country { get; }
 
@@ -17,6 +17,14 @@ public sealed class PacketLabel
 
     /// <summary>Grams that the values are declared for, above zero: a serving, or 100.</summary>
     public decimal ServingGrams { get; }
+
+    /// <summary>True when values count with what the law tolerates beyond rounding; off by default.</summary>
+    public bool IsTolerant { get; }
+
+    /// <summary>The same label with the law's tolerances counted.</summary>
+    public PacketLabel WithTolerances() => new(Country, Basis, ServingGrams, _declared, true);
+
+    public bool Declares(LabelNutrient nutrient) => _declared.ContainsKey(nutrient);
 
     /// <param name="basis">What carbohydrate holds; null for what the country says.</param>
     /// <param name="servingGrams">Above zero, at most 2,000.</param>
@@ -32,7 +40,7 @@ public sealed class PacketLabel
             return new Refusal("basis-unknown", "country", $"{country}", "nobody knows whether its carbohydrate holds the fibre", "Say whether fibre is in the carbohydrate");
         }
 
-        var label = new PacketLabel(country, counted, servingGrams, declared);
+        var label = new PacketLabel(country, counted, servingGrams, declared, false);
         return label.Of(LabelNutrient.Fibre) is { } fibre && label.Of(LabelNutrient.Carbohydrate) is { } carbohydrate && counted == LabelBasis.Total && fibre.Low > carbohydrate.High
             ? new Refusal("fibre-above-carbohydrate", "fibre", $"{declared[LabelNutrient.Fibre].Value} g", $"there is more fibre than the total carbohydrate of {declared[LabelNutrient.Carbohydrate].Value} g that holds it", "Check both values, and the country of the label")
             : label;
@@ -43,7 +51,8 @@ public sealed class PacketLabel
     {
         if (_declared.TryGetValue(nutrient, out var declared))
         {
-            return LabelRounding.IntervalOf(Country, nutrient, declared).Estimate;
+            var rounded = LabelRounding.IntervalOf(Country, nutrient, declared).Estimate;
+            return IsTolerant ? LabelTolerance.Widen(Country, nutrient, rounded, ServingGrams) : rounded;
         }
 
         // Salt is sodium times 2.5: 1 g of salt holds 400 mg.
@@ -62,15 +71,15 @@ public sealed class PacketLabel
     }
 
     /// <summary>Energy by factors per 100 g from the declared values, or null when a macronutrient is missing; a declared energy far from it is queried.</summary>
-    public decimal? EnergyByFactors => _declared.ContainsKey(LabelNutrient.Protein) && _declared.ContainsKey(LabelNutrient.Fat) && _declared.ContainsKey(LabelNutrient.Carbohydrate)
+    public decimal? EnergyByFactors => Declares(LabelNutrient.Protein) && Declares(LabelNutrient.Fat) && Declares(LabelNutrient.Carbohydrate)
         ? EnergyFactors.PerHundredGrams(new NutrientProfile
         {
             Basis = Basis,
             Protein = PerHundredGrams(LabelNutrient.Protein).Best,
             Fat = PerHundredGrams(LabelNutrient.Fat).Best,
             Carbohydrate = PerHundredGrams(LabelNutrient.Carbohydrate).Best,
-            Fibre = _declared.ContainsKey(LabelNutrient.Fibre) ? PerHundredGrams(LabelNutrient.Fibre).Best : null,
-            Polyols = _declared.ContainsKey(LabelNutrient.Polyols) ? PerHundredGrams(LabelNutrient.Polyols).Best : null,
+            Fibre = Declares(LabelNutrient.Fibre) ? PerHundredGrams(LabelNutrient.Fibre).Best : null,
+            Polyols = Declares(LabelNutrient.Polyols) ? PerHundredGrams(LabelNutrient.Polyols).Best : null,
         })
         : null;
 }

@@ -10,6 +10,14 @@ public sealed record StatedMeaning(IReadOnlyList<string> Classes, string? Cannot
 /// <param name="CannotTell">Words from which nobody can tell: "natural flavouring", "spices", and words the lexicon does not know.</param>
 public sealed record StatementReading(IReadOnlyDictionary<string, string> Holds, IReadOnlyDictionary<string, string> MayContain, IReadOnlyList<string> CannotTell)
 {
+    /// <summary>Most that the packet can hold of a class, 0 to 1: a printed percentage, else what its place in the falling order of the statement leaves.</summary>
+    public required IReadOnlyDictionary<string, decimal> MostShare { get; init; }
+
+    /// <summary>Classes that stand only below a "less than 2 % of".</summary>
+    public required IReadOnlySet<string> Traces { get; init; }
+
+    public IEnumerable<string> Words => Holds.Values.Concat(MayContain.Values).Concat(CannotTell).Distinct();
+
     /// <summary>The words that make the packet hold a class or one below it, or null.</summary>
     public string? WordsFor(string foodClass, FoodClasses classes) => Holds.Where(held => classes.Upward(held.Key).Contains(foodClass)).Select(held => held.Value).FirstOrDefault();
 }
@@ -29,42 +37,66 @@ public sealed class StatementLexicon
         _longest = _meanings.Keys.Select(phrase => phrase.Split(' ').Length).DefaultIfEmpty(0).Max();
     }
 
-    public StatementReading Read(string text)
+    /// <param name="mayContain">The advice that some packets print apart; empty when there is none.</param>
+    public StatementReading Read(string text, string mayContain = "")
     {
-        var statement = StatementReader.Read(text);
-        var (holds, may, unknown) = (new Dictionary<string, string>(), new Dictionary<string, string>(), new List<string>());
-        foreach (var item in statement.Ingredients)
+        var statement = StatementReader.Read(mayContain.Trim().Length == 0 ? text : $"{text.TrimEnd().TrimEnd('.')}. {Advice(mayContain.Trim())}");
+        var (held, may) = (new Found(), new Found());
+        for (var at = 0; at < statement.Ingredients.Count; at++)
         {
-            Add(item, holds, unknown);
+            var item = statement.Ingredients[at];
+            // Ingredients stand in falling order of weight: the fourth is at most a quarter.
+            held.Add(item, item.Percent is { } percent and <= 100 ? percent / 100 : item.IsTrace ? TraceShare : 1m / (at + 1), this);
         }
 
         foreach (var item in statement.MayContain)
         {
-            Add(item, may, []);
+            may.Add(item, 0, this);
         }
 
-        return new(holds, may, [.. unknown.Distinct()]);
+        return new(held.Holds, may.Holds, [.. held.CannotTell.Distinct()]) { MostShare = held.Shares, Traces = held.Holds.Keys.Except(held.InEarnest).ToHashSet() };
     }
 
-    private void Add(StatedIngredient item, Dictionary<string, string> holds, List<string> cannotTell)
+    private static string Advice(string mayContain) => mayContain.StartsWith("may", StringComparison.OrdinalIgnoreCase) ? $"M{mayContain[1..]}" : $"May contain {mayContain}";
+
+    /// <summary>"Contains less than 2 % of".</summary>
+    private const decimal TraceShare = 0.02m;
+
+    private sealed class Found
     {
-        foreach (var (words, meaning) in Meanings(item.Words))
+        public Dictionary<string, string> Holds { get; } = [];
+
+        public Dictionary<string, decimal> Shares { get; } = [];
+
+        public HashSet<string> InEarnest { get; } = [];
+
+        public List<string> CannotTell { get; } = [];
+
+        public void Add(StatedIngredient item, decimal share, StatementLexicon lexicon)
         {
-            foreach (var key in meaning?.Classes ?? [])
+            foreach (var (words, meaning) in lexicon.Meanings(item.Words))
             {
-                holds.TryAdd(key, words);
+                foreach (var key in meaning?.Classes ?? [])
+                {
+                    Holds.TryAdd(key, words);
+                    Shares[key] = Math.Min(1, Shares.GetValueOrDefault(key) + share);
+                    if (!item.IsTrace)
+                    {
+                        InEarnest.Add(key);
+                    }
+                }
+
+                // What is listed in brackets says what the heading word leaves open.
+                if (item.Parts.Count == 0 && (meaning is null || meaning.CannotTell is not null))
+                {
+                    CannotTell.Add(meaning?.CannotTell ?? words);
+                }
             }
 
-            // What is listed in brackets says what the heading word leaves open.
-            if (item.Parts.Count == 0 && (meaning is null || meaning.CannotTell is not null))
+            foreach (var part in item.Parts)
             {
-                cannotTell.Add(meaning?.CannotTell ?? words);
+                Add(part, share, lexicon);
             }
-        }
-
-        foreach (var part in item.Parts)
-        {
-            Add(part, holds, cannotTell);
         }
     }
 
@@ -77,12 +109,6 @@ public sealed class StatementLexicon
             yield break;
         }
 
-        if (tokens.Any(IsENumber))
-        {
-            yield return (words, new(["additive"], null));
-            yield break;
-        }
-
         var found = false;
         for (var at = 0; at < tokens.Length;)
         {
@@ -92,6 +118,12 @@ public sealed class StatementLexicon
                 var phrase = string.Join(' ', tokens, at, length);
                 found = true;
                 yield return (phrase, _meanings[phrase]);
+            }
+            else if (IsENumber(tokens[at]))
+            {
+                // The lexicon knows the numbers that matter to somebody; the rest are additives.
+                found = true;
+                yield return (tokens[at], new(["additive"], null));
             }
 
             at += Math.Max(1, length);
@@ -108,7 +140,7 @@ public sealed class StatementLexicon
     private static bool IsENumber(string token) => token.Length is 4 or 5 && token[0] == 'e' && token[1..4].All(char.IsDigit);
 
     /// <summary>Lower case, plurals to singulars.</summary>
-    private static string Normal(string words) => string.Join(' ', words.ToLowerInvariant().Split([' ', '-'], StringSplitOptions.RemoveEmptyEntries).Select(Singular));
+    internal static string Normal(string words) => string.Join(' ', words.ToLowerInvariant().Split([' ', '-'], StringSplitOptions.RemoveEmptyEntries).Select(Singular));
 
     private static string Singular(string word) => word switch
     {

@@ -53,7 +53,7 @@ public sealed record DoseRule : BoundedRule
 
     public override Finding Check(Intake intake, RuleContext context)
     {
-        var value = Counted is { } measure ? intake.Sum(measure, [], IsCounted) : intake.GramsOf(IsCounted);
+        var value = (Counted is { } measure ? intake.Sum(measure, [], IsCounted) : intake.GramsOf(IsCounted)) + Hidden(intake, context);
         var contributors = intake.Contributors(OfLine);
         if (NeedsAllowance)
         {
@@ -66,6 +66,28 @@ public sealed record DoseRule : BoundedRule
             Cure = CureOf(verdict, value, intake, OfLine),
             Notes = BothWays(value, intake),
         };
+    }
+
+    /// <summary>What packets that only name the class among their ingredients may bring: nothing up to what its place in the statement leaves.</summary>
+    private Estimate Hidden(Intake intake, RuleContext context)
+    {
+        var hidden = Estimate.Zero;
+        foreach (var helping in intake.Helpings)
+        {
+            for (var line = 0; line < helping.Profile.Lines.Count; line++)
+            {
+                if (helping.Profile.Lines[line].Food is not { Packet: { } packet } food || IsCounted(food))
+                {
+                    continue;
+                }
+
+                var most = food.Untold.Count > 0 && context.Packets.ApprovalOf(food) is null ? 1 : Classes.Max(key => packet.MostOf(key));
+                var brings = Counted is { } measure ? helping.Profile[line, measure].Estimate * helping.Size : helping.GramsOf(line) * most;
+                hidden += most == 0 ? Estimate.Zero : brings.High is { } high ? Estimate.Within(0, high) : Estimate.Unknown;
+            }
+        }
+
+        return hidden;
     }
 
     private bool IsCounted(Food food) => Classes.Any(food.Is);

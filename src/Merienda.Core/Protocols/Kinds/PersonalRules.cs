@@ -33,17 +33,26 @@ public sealed record AllergyRule : Rule
 
     public override Finding Check(Intake intake, RuleContext context)
     {
-        var held = intake.Lines.Select(line => line.Food).OfType<Food>().Distinct().Where(food => !IsAccepted(food.Key) && Classes.Any(food.Is)).ToList();
+        var foods = intake.Lines.Select(line => line.Food).OfType<Food>().Distinct().ToList();
+        // A food of the table may be accepted by name; a packet that names the allergen itself is refused whatever anybody accepted.
+        var held = foods.Where(food => (food.Packet is not null || !IsAccepted(food.Key)) && Classes.Any(food.Contains)).ToList();
         if (held.Count > 0)
         {
-            return Found(Verdict.Breaks, [.. held.Select(food => food.Name)], $"Allergy: {string.Join(" and ", held.Select(food => $"{food.Name} ({string.Join(", ", Classes.Where(food.Is).Select(context.Classes.NameOf))})"))}.");
+            return Found(Verdict.Breaks, [.. held.Select(food => food.Name)], $"Allergy: {string.Join(" and ", held.Select(food => $"{food.Name} ({string.Join(", ", Classes.Where(food.Contains).Select(context.Classes.NameOf))})"))}.");
         }
 
-        var unread = intake.Lines.Where(line => line.Food is null && !IsAccepted(line.Read.Food.Trim())).Select(line => line.Read.Food.Trim()).Distinct().ToList();
+        var unread = intake.Lines.Where(line => line.Food is null && !IsAccepted(line.Read.Food.Trim())).Select(line => line.Read.Food.Trim())
+            .Concat(foods.Where(food => food.Packet is not null && context.Packets.ApprovalOf(food) is null).Select(Doubt).OfType<string>()).Distinct().ToList();
         return unread.Count > 0
             ? Found(Verdict.CannotTell, unread, $"Allergy: nobody knows whether \"{string.Join("\" or \"", unread)}\" holds {string.Join(", ", Classes.Select(context.Classes.NameOf))}; it is refused until an adult accepts it by name.")
             : Found(Verdict.Fits, [], $"Allergy: nothing in it is known to hold {string.Join(", ", Classes.Select(context.Classes.NameOf))}.");
     }
+
+    /// <summary>Why a packet may hold what nobody sees; null when its statement was read through and warns of nothing.</summary>
+    private string? Doubt(Food food) =>
+        Classes.Any(food.Packet!.MayContain) ? $"{food.Name} (its packet warns of it)"
+        : food.Untold.Count > 0 ? $"{food.Name} ({string.Join(", ", food.Untold.Take(3))})"
+        : null;
 
     private bool IsAccepted(string what) => Accepted.Any(item => item.What.Equals(what, StringComparison.OrdinalIgnoreCase));
 
@@ -77,4 +86,37 @@ public sealed record DislikeRule : Rule
             Notes = disliked.Count == 0 ? [] : [$"Disliked: {string.Join(" and ", disliked)}."],
         };
     }
+}
+
+/// <summary>Packets that the eater rejected: remembered with reason and date, and met again wherever they come up. What was approved is said beside it.</summary>
+public sealed record PacketRule : Rule
+{
+    public required PacketOpinions Opinions { get; init; }
+
+    [JsonIgnore]
+    public override RuleKind Kind => throw new NotSupportedException("What is thought of a packet is stated with it, not in a protocol.");
+
+    [JsonIgnore]
+    public override Period Period => Period.Portion;
+
+    [JsonIgnore]
+    public override string Title => "Packets";
+
+    public override string Sentence(FoodClasses classes) => $"Packets: {Opinions.All.Count(item => !item.IsApproved)} rejected, {Opinions.All.Count(item => item.IsApproved)} approved";
+
+    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
+
+    public override Finding Check(Intake intake, RuleContext context)
+    {
+        var packets = intake.Lines.Select(line => line.Food).OfType<Food>().Where(food => food.Packet is not null).Distinct().ToList();
+        var rejected = packets.Select(food => (Food: food, Opinion: Opinions.RejectionOf(food))).Where(item => item.Opinion is not null).ToList();
+        var notes = packets.Select(food => (Food: food, Opinion: Opinions.ApprovalOf(food))).Where(item => item.Opinion is not null).Select(item => $"{item.Food.Name} was approved on {Day(item.Opinion!.On)}: {item.Opinion.Reason}.").ToList();
+        return new(Id, Title, rejected.Count > 0 ? Verdict.Breaks : Verdict.Fits, null, null, null, [.. rejected.Select(item => new Contributor(item.Food.Name, 0))],
+            rejected.Count > 0 ? $"Packets: {string.Join(" and ", rejected.Select(item => $"{item.Food.Name}, rejected on {Day(item.Opinion!.On)} ({item.Opinion.Reason})"))}." : "Packets: none in it was rejected.")
+        {
+            Notes = notes,
+        };
+    }
+
+    private static string Day(DateOnly date) => date.ToString("d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -53,6 +53,11 @@ export function ExchangeDialog({ food, name, grams, onClose }: { food: string; n
                 <b>Not for {exchange.data.stops.join(' and ')}:</b> an allergy that nothing relaxes.
               </p>
             )}
+            {exchange.data.rejected.map((said) => (
+              <p key={said} className="text-beet">
+                {said}
+              </p>
+            ))}
             <dl className="figures mt-2 grid grid-cols-[auto_1fr] gap-x-4">
               {exchange.data.differences
                 .filter((one) => Math.abs(one.difference) >= 0.05)

@@ -8,7 +8,7 @@ import { useNotices } from '../../pieces/Notice';
 import { amount, minutes, number, portions, temperature } from '../../pieces/show';
 import { ExchangeDialog } from './ExchangeDialog';
 import { Numbers } from './Numbers';
-import { type Sheet, useRecipe } from './queries';
+import { type Sheet, toDraft, useRecipe, useSaveRecipe } from './queries';
 import { Verdicts } from './Verdicts';
 
 /** One calm page with a wide margin for verdicts. */
@@ -34,7 +34,7 @@ function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
         <div className="grid gap-8 md:grid-cols-[minmax(0,1fr)_19rem]">
           <section>
             <h2 className="mb-1 text-lg">Ingredients</h2>
-            <Lines sheet={sheet} />
+            <Lines sheet={sheet} id={id} />
           </section>
           <section>
             <h2 className="mb-1 text-lg">One portion</h2>
@@ -85,7 +85,7 @@ function Actions({ id, name }: { id: string; name: string }) {
   );
 }
 
-function Lines({ sheet }: { sheet: Sheet }) {
+function Lines({ sheet, id }: { sheet: Sheet; id: string }) {
   const [exchanged, setExchanged] = useState<Sheet['lines'][number] | null>(null);
   return (
     <>
@@ -124,6 +124,7 @@ function Lines({ sheet }: { sheet: Sheet }) {
                   ) : (
                     line.text
                   )}
+                  {line.packetId && <PacketNote line={line} sheet={sheet} id={id} />}
                   {line.doubt && <span className="block text-xs text-steel">? {line.doubt}.</span>}
                 </td>
                 <td className="py-1 pl-2 text-right whitespace-nowrap">
@@ -143,6 +144,35 @@ function Lines({ sheet }: { sheet: Sheet }) {
         </tbody>
       </table>
     </>
+  );
+}
+
+/** A packet's own page, and its newer version when it was printed anew since the recipe was saved. */
+function PacketNote({ line, sheet, id }: { line: Sheet['lines'][number]; sheet: Sheet; id: string }) {
+  const save = useSaveRecipe(id);
+  const { done, refused } = useNotices();
+  return (
+    <span className="block text-xs text-steel">
+      <Link to={`/larder/foods/${line.food}`} className="text-cobalt hover:underline">
+        the packet
+      </Link>
+      {line.hasNewerPacket && (
+        <>
+          {' '}
+          was printed anew since.{' '}
+          <button
+            type="button"
+            disabled={save.isPending}
+            onClick={() =>
+              save.mutate(toDraft(sheet), { onSuccess: () => done(`${sheet.name} has the newest packets.`), onError: refused })
+            }
+            className="font-semibold text-cobalt hover:underline"
+          >
+            Take the new one
+          </button>
+        </>
+      )}
+    </span>
   );
 }
 

@@ -86,6 +86,12 @@ function List({ page, date }: { page: Page; date: string }) {
                         <span className="font-semibold">{item.name}</span>
                         <span className="figures text-right whitespace-nowrap">{item.amount}</span>
                       </span>
+                      {item.inStock && <span className="block text-xs text-steel">there already: {item.inStock}</span>}
+                      {item.rejected.map((said) => (
+                        <span key={said} className="block text-xs text-beet">
+                          {said}
+                        </span>
+                      ))}
                       {item.asTyped.map((text) => (
                         <span key={text} className="block text-xs text-steel">
                           as typed: {text}

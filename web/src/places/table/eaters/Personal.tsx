@@ -23,6 +23,7 @@ export function Personal({ eater, classes, edit }: { eater: Eater; classes: Food
               allergies: eater.allergies,
               dislikes: eater.dislikes.map((one) => one.key),
               portionHabit: eater.portionHabit,
+              countsTraces: eater.countsTraces,
               ...change,
             },
           }),
@@ -71,6 +72,16 @@ export function Personal({ eater, classes, edit }: { eater: Eater; classes: Food
           ['1.25', 'one and a quarter'],
           ['1.5', 'one and a half'],
           ['2', 'two portions'],
+        ]}
+      />
+      <Choice
+        label="Traces low in a packet’s ingredients"
+        className="w-72"
+        value={eater.countsTraces ? 'yes' : 'no'}
+        onChange={(value) => state(`What traces are for ${eater.name} is changed.`, { countsTraces: value === 'yes' })}
+        options={[
+          ['yes', 'count like the rest'],
+          ['no', 'do not count, except for allergies'],
         ]}
       />
     </div>

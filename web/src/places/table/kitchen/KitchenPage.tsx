@@ -74,6 +74,15 @@ function KitchenForm({ sheet }: { sheet: Schemas['KitchenSheet'] }) {
           onChange={(day) => set({ secondDay: day === '' ? null : (day as Day) })}
           options={[['', 'none'], ...days]}
         />
+        <Choice
+          label="Packets’ values"
+          value={kitchen.countsTolerances ? 'law' : 'rounding'}
+          onChange={(value) => set({ countsTolerances: value === 'law' })}
+          options={[
+            ['rounding', 'as wide as their rounding'],
+            ['law', 'as wide as the law tolerates'],
+          ]}
+        />
         <div>
           <span className="block text-sm font-semibold">Freezer space</span>
           <NumberInput

@@ -1,0 +1,85 @@
+using System.Text;
+using System.Text.Json;
+using Merienda.Core.Foods.Packets;
+using Merienda.Formats;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.Extensions.Options;
+
+namespace Merienda.Web.Larder;
+
+/// <summary>Packets as CSV, out and in. A file is read in a dry run first; it comes in whole or not at all.</summary>
+public static class PacketFileEndpoints
+{
+    private const int MostBytes = 24_000_000, MostProblems = 100, Step = 250;
+
+    public static void MapPacketFiles(this RouteGroupBuilder larder)
+    {
+        larder.MapGet("/packets.csv", Export).WithName("ExportPackets").Produces<string>(contentType: "text/csv");
+        larder.MapPost("/packets/import", Import).WithName("ImportPackets").Accepts<string>("text/csv").Produces<ImportProgress>(contentType: "application/x-ndjson").WithMetadata(new RequestSizeLimitAttribute(MostBytes));
+    }
+
+    private static async Task<FileContentHttpResult> Export(CurrentTenant tenant, PacketStore packets)
+    {
+        var printed = (await packets.Foods(tenant)).Packets.Values.Select(packet => packet.Printed).OrderBy(packet => packet.Name, StringComparer.OrdinalIgnoreCase);
+        // Spreadsheets take a file for UTF-8 when it begins with the mark.
+        return TypedResults.File(Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(PacketFile.Write(printed))).ToArray(), "text/csv; charset=utf-8", "merienda-packets.csv");
+    }
+
+    /// <summary>Answers with a line of progress at a time, the report in the last one. Closing the connection stops it, and then nothing is kept.</summary>
+    /// <param name="apply">False for a dry run.</param>
+    private static async Task Import(HttpContext context, bool apply, CurrentTenant tenant, PacketStore packets, KnowledgeBase knowledge, TimeProvider clock, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json)
+    {
+        var stop = context.RequestAborted;
+        using var body = new MemoryStream();
+        await context.Request.Body.CopyToAsync(body, stop);
+        var file = PacketFile.Read(body.GetBuffer().AsMemory(0, (int)body.Length), knowledge.Classes);
+        if (file.Refusal is { } refusal)
+        {
+            await refusal.ToProblem().ExecuteAsync(context);
+            return;
+        }
+
+        context.Response.ContentType = "application/x-ndjson";
+        async Task Say(ImportProgress progress)
+        {
+            await JsonSerializer.SerializeAsync(context.Response.Body, progress, json.Value.SerializerOptions, stop);
+            await context.Response.Body.WriteAsync("\n"u8.ToArray(), stop);
+            await context.Response.Body.FlushAsync(stop);
+        }
+
+        var total = body.GetBuffer().AsSpan(0, (int)body.Length).Count((byte)'\n');
+        var (read, problems, rows, refused) = (new List<PrintedPacket>(), new List<ImportProblem>(), 0, 0);
+        foreach (var (packet, problem) in file.Value.Rows)
+        {
+            rows++;
+            if (packet is not null)
+            {
+                read.Add(packet);
+            }
+            else if (++refused <= MostProblems)
+            {
+                problems.Add(new(problem!.Row, problem.Column, problem.Value, problem.Reason, problem.Cure));
+            }
+
+            if (rows % Step == 0)
+            {
+                await Say(new(rows, Math.Max(rows, total), null));
+            }
+        }
+
+        var known = (await packets.Foods(tenant)).Packets.Values.ToDictionary(packet => packet.Printed.Name.ToLowerInvariant(), packet => packet.Printed);
+        var news = read.Where(packet => !known.TryGetValue(packet.Name.Trim().ToLowerInvariant(), out var old) || !old.IsSameAs(packet)).ToList();
+        var changed = news.Count(packet => known.ContainsKey(packet.Name.Trim().ToLowerInvariant()));
+        var isApplied = apply && refused == 0;
+        if (isApplied)
+        {
+            var done = 0;
+            await packets.Import(tenant, news, clock.GetUtcNow(), async count => await Say(new(done += count, news.Count, null)), stop);
+        }
+
+        await Say(new(rows, rows, new(isApplied, rows, news.Count - changed, changed, refused, problems)));
+    }
+}

@@ -1,0 +1,120 @@
+using System.Text.RegularExpressions;
+using Merienda.Core.Foods;
+using Merienda.Core.Keeping;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
+using Merienda.Core.Stock;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Merienda.Web.Larder;
+
+/// <summary>What stands in pantry, fridge and freezer, boxes of earlier sessions among it, and what must go this week.</summary>
+public static partial class StockEndpoints
+{
+    public static void MapStock(this RouteGroupBuilder larder)
+    {
+        larder.MapGet("/stock", Stock).WithName("GetStock");
+        larder.MapPost("/stock", TakeIn).WithName("TakeIntoStock");
+        larder.MapPut("/stock/{id:guid}/amount", Left).WithName("SayWhatIsLeft");
+        larder.MapPost("/stock/{id:guid}/action", Act).WithName("ActOnStock");
+        larder.MapPut("/stock/boxes/{id:guid}/gone", (Guid id, CurrentTenant tenant, StockStore stock, DinersReader diners) => Box(id, true, tenant, stock, diners)).WithName("BoxIsGone");
+        larder.MapDelete("/stock/boxes/{id:guid}/gone", (Guid id, CurrentTenant tenant, StockStore stock, DinersReader diners) => Box(id, false, tenant, stock, diners)).WithName("BoxIsThereAgain");
+    }
+
+    private static async Task<Ok<StockPage>> Stock(CurrentTenant tenant, StockStore stock, PacketStore packets, DinersReader diners)
+    {
+        var table = await diners.Read(tenant);
+        var (items, boxes, recipes) = await stock.Read(tenant, table.Today);
+        var foods = (await packets.Foods(tenant)).Matcher;
+        var inOunces = table.Table.Household.Units == "us";
+        var rows = items.Select(item => ToRow(item, item.Food is { } key ? foods.WithKey(key) : null, table.Today, inOunces)).OrderBy(row => row.Place).ThenBy(row => row.GoBy ?? DateOnly.MaxValue).ThenBy(row => row.MadeOn).ThenBy(row => row.Name, StringComparer.OrdinalIgnoreCase).ToList();
+        var shelf = boxes.Select(box => ToBox(box, recipes[box.RecipeVersionId].Version, table.Today)).OrderBy(box => box.Place).ThenBy(box => box.EatBy).ThenBy(box => box.Tape, StringComparer.Ordinal).ToList();
+        return TypedResults.Ok(new StockPage(table.Today, rows, shelf, rows.Count(row => row.IsDue) + shelf.Count(box => box.IsDue)));
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> TakeIn(TakeInRequest request, CurrentTenant tenant, StockStore stock, PacketStore packets, DinersReader diners)
+    {
+        var (foods, table) = ((await packets.Foods(tenant)).Matcher, await diners.Read(tenant));
+        var item = Read(request, foods, table.Table.Household.Units == "us" ? MeasureSystem.UnitedStates : MeasureSystem.Metric, table.Today);
+        if (item.Refusal is { } refusal)
+        {
+            return refusal.ToProblem();
+        }
+
+        await stock.Add(tenant, item.Value);
+        return TypedResults.NoContent();
+    }
+
+    /// <summary>Reads what is taken in like an ingredient line: how much of what. What the table does not know stands there by its words.</summary>
+    public static Result<StockItem> Read(TakeInRequest request, FoodMatcher foods, MeasureSystem system, DateOnly today)
+    {
+        var text = request.Line.Trim();
+        if (text.Length is 0 or > IngredientLineReader.LongestLine)
+        {
+            return new Refusal("stock-line-length", "line", text, $"a line has 1 to {IngredientLineReader.LongestLine} characters", "Type for example: 500 g red lentils");
+        }
+
+        if (request.Food is { } key && foods.WithKey(key) is null)
+        {
+            return new Refusal("unknown-food", "food", key, "there is no such food", "Choose one from the list");
+        }
+
+        var line = RecipeLine.From(text, foods, system, chosenFood: request.Food is { } chosen ? foods.WithKey(chosen) : null);
+        if (BelowZero().IsMatch(text) || line.Read.Amount is { Best: <= 0 })
+        {
+            return new Refusal("stock-amount-out-of-range", "line", text, "nothing, and less than nothing, stands on no shelf", "Type what is there; what is gone is marked as used up");
+        }
+
+        var grams = line.Read is { Amount: { } amount, Unit: { Kind: UnitKind.Mass } unit } ? amount.Best * unit.Mass.Grams : line.Read.Amount is null || line.Grams.IsOpen ? (decimal?)null : line.Grams.Best;
+        var madeOn = request.MadeOn ?? today;
+        return StockItem.Of(new(Guid.CreateVersion7(), line.Food?.Key, line.Food?.Name ?? line.Read.Food.Trim(), line.Read.AmountInWords, grams, request.Place, madeOn, null, request.Place == StockPlace.Freezer ? madeOn : null, null, request.BestBefore, null), today);
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Left(Guid id, StockAmountRequest request, CurrentTenant tenant, StockStore stock, DinersReader diners)
+    {
+        var today = (await diners.Read(tenant)).Today;
+        return Answer(await stock.Change(tenant, id, "Changed what is left of", item => StockItem.Of(item with { Grams = request.Grams, Amount = "" }, today)));
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Act(Guid id, StockActionRequest request, CurrentTenant tenant, StockStore stock, DinersReader diners)
+    {
+        var today = (await diners.Read(tenant)).Today;
+        var (said, act) = request.Action switch
+        {
+            StockAction.Opened => ("Opened", (Func<StockItem, Result<StockItem>>)(item => item.Open(today))),
+            StockAction.Frozen => ("Froze", item => item.Freeze(today)),
+            StockAction.UsedUp => ("Used up", item => item.UsedUp(today)),
+            StockAction.ToPantry => ("Moved to the pantry:", item => item.Move(StockPlace.Pantry, today)),
+            _ => ("Moved to the fridge:", item => item.Move(StockPlace.Fridge, today)),
+        };
+        return Answer(await stock.Change(tenant, id, said, act));
+    }
+
+    private static async Task<Results<NoContent, NotFound>> Box(Guid id, bool isGone, CurrentTenant tenant, StockStore stock, DinersReader diners) =>
+        await stock.BoxGone(tenant, id, isGone ? (await diners.Read(tenant)).Today : null) ? TypedResults.NoContent() : TypedResults.NotFound();
+
+    private static Results<NoContent, ProblemHttpResult> Answer(Result<StockItem> changed) => changed.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.NoContent();
+
+    private static StockRow ToRow(StockItem item, Food? food, DateOnly today, bool inOunces)
+    {
+        var goBy = GoBy.Of(item, food?.Keeping, food?.Packet?.Printed.OpenedDays);
+        var weight = item.Grams is { } grams ? HouseholdMass.Show(grams, inOunces) : "";
+        var amount = item.Amount.Length == 0 || item.Amount == weight ? weight : weight.Length == 0 ? item.Amount : $"{item.Amount} · {weight}";
+        return new(item.Id, item.Food, item.Name, amount, item.Place, item.MadeOn, item.OpenedOn, item.FrozenOn, item.ThawedOn, item.BestBefore, item.Grams, goBy?.Date, goBy?.Because, goBy?.IsDue(today) == true, goBy is { IsQuality: false } && goBy.Date < today);
+    }
+
+    private static StockBox ToBox(StoredBox box, RecipeVersion recipe, DateOnly today)
+    {
+        var plan = KeepingPlan.For(recipe.Keeping, box.Cooked, box.EatenOn);
+        var isFrozen = plan.KeptIn == KeptIn.Freezer && today < plan.Thaw;
+        var isEarlier = HouseholdClock.WeekOf(box.Cooked.AddDays(1)) < HouseholdClock.WeekOf(today);
+        return new(box.ContainerId, $"{box.Letter}·{box.Cooked.Day}", recipe.Name, $"{box.Size:0.##} {(box.Size == 1 ? "portion" : "portions")}", isFrozen ? StockPlace.Freezer : StockPlace.Fridge, box.Cooked, plan.EatBy,
+            box.EatenOn is { } day ? $"{day:ddd d MMM}, {box.Meal}, {box.Eater}" : null, !isFrozen && plan.EatBy <= today.AddDays(GoBy.WeekDays - 1), plan.EatBy < today, box.EatenOn is null && isEarlier);
+    }
+
+    [GeneratedRegex(@"^\s*[-−–]\s*\d")]
+    private static partial Regex BelowZero();
+}
