@@ -1,5 +1,8 @@
 using System.Text.Json.Nodes;
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Labels;
+using Merienda.Core.Foods.Packets;
+using Merienda.Core.Foods.Statements;
 using Merienda.Core.Keeping;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
@@ -13,6 +16,22 @@ public class DemoDataTests
 
     private static JsonArray Read(string file) => JsonNode.Parse(File.ReadAllText(Path.Combine(DataFiles.Find(), "demo", file)))!.AsArray();
 
+    private static readonly StatementLexicon Lexicon = StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), Data.Classes);
+
+    private static IReadOnlyList<PrintedPacket> Packets => [.. Read("packets.json").Select(node => node!).Select(node => new PrintedPacket(
+        node["name"]!.GetValue<string>(), Enum.Parse<LabelCountry>(node["country"]!.GetValue<string>()), null, node["serving"]!.GetValue<string>(), node["values"]!.AsObject().ToDictionary(value => Enum.Parse<LabelNutrient>(value.Key), value => value.Value!.GetValue<string>()),
+        node["statement"]!.GetValue<string>(), node["mayContain"]!.GetValue<string>(), node["pack"]!.GetValue<string>(), null, null, null, [.. node["classes"]!.AsArray().Select(key => key!.GetValue<string>())], node["aisle"]!.GetValue<string>()))];
+
+    private static readonly FoodMatcher Foods = Data.Foods.With(Packets.Select(printed => Packet.ToFood(Guid.NewGuid(), 1, printed, printed.Read(Data.Classes).Value, false, Lexicon, Data.Classes)));
+
+    [Fact]
+    public void Demo_packets_can_be_read_and_their_energy_agrees_with_their_macros() => Assert.All(Packets, printed =>
+    {
+        var label = printed.Read(Data.Classes).Value.Label;
+        Assert.False(EnergyClaim.IsQueried(label.PerHundredGrams(LabelNutrient.Energy).Best, label.EnergyByFactors!.Value), printed.Name);
+        Assert.True(Lexicon.Read(printed.Statement, printed.MayContain).IsThrough, $"{printed.Name}: {string.Join(", ", Lexicon.Read(printed.Statement).CannotTell)}");
+    });
+
     public static TheoryData<string> Recipes => [.. Read("recipes.json").Select(recipe => recipe!["key"]!.GetValue<string>())];
 
     private static JsonNode Recipe(string key) => Read("recipes.json").Single(recipe => recipe!["key"]!.GetValue<string>() == key)!;
@@ -21,7 +40,7 @@ public class DemoDataTests
     [MemberData(nameof(Recipes))]
     public void Every_line_of_a_demo_recipe_finds_its_food_and_can_be_weighed(string key)
     {
-        var lines = Recipe(key)["lines"]!.AsArray().Select(line => RecipeLine.From(line!.GetValue<string>(), Data.Foods, MeasureSystem.Metric)).ToList();
+        var lines = Recipe(key)["lines"]!.AsArray().Select(line => RecipeLine.From(line!.GetValue<string>(), Foods, MeasureSystem.Metric)).ToList();
         Assert.All(lines, line => Assert.Equal((MatchKind.Exact, false), (line.Match, line.Grams.IsOpen)));
         var portion = PortionProfile.Of(lines, Recipe(key)["portions"]!.GetValue<decimal>());
         Assert.InRange(portion.Total(Measure.Energy).Best, 120, 700);

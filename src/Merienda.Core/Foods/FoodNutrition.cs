@@ -34,15 +34,15 @@ public sealed class FoodNutrition
         var label = packet.Label;
         Estimate? Printed(LabelNutrient nutrient) => label.Declares(nutrient) ? label.PerHundredGrams(nutrient) : null;
         // Packets print one value for all polyols; which they are stands in the statement. With others beside it, erythritol gets their smaller credit.
-        // A statement that was read through and names none of a kind holds none of it.
-        Estimate? Unnamed(string foodClass) => packet.CannotTell.Count == 0 && !packet.Holds(foodClass) ? Estimate.Zero : null;
-        var polyols = Printed(LabelNutrient.Polyols) ?? Unnamed("polyol");
+        // A statement that was read through and names none of a kind holds none of it; flavourings hide no polyols, but sugar they may.
+        var polyols = Printed(LabelNutrient.Polyols) ?? (packet.IsRead && packet.Reading.IsThrough && !packet.Holds("polyol") ? Estimate.Zero : null);
+        Estimate? addedSugars = packet.CannotTell.Count == 0 && !packet.Holds("added-sugar") ? Estimate.Zero : null;
         var isErythritol = packet.HasOnlyErythritol;
         // No panel prints alcohol, and flavourings hide a trace of it at most.
         var alcohol = packet.IsRead && !packet.Holds("alcohol") ? Estimate.Zero : Estimate.Unknown;
         return From(new Declared(
             Printed(LabelNutrient.Energy) ?? (label.EnergyByFactors is { } computed ? Estimate.Exactly(computed) : Estimate.Unknown), Printed(LabelNutrient.Protein) ?? Estimate.Unknown, Printed(LabelNutrient.Fat) ?? Estimate.Unknown, Printed(LabelNutrient.SaturatedFat),
-            Printed(LabelNutrient.Carbohydrate) ?? Estimate.Unknown, Printed(LabelNutrient.Fibre), Printed(LabelNutrient.Sugars), Printed(LabelNutrient.AddedSugars) ?? Unnamed("added-sugar"),
+            Printed(LabelNutrient.Carbohydrate) ?? Estimate.Unknown, Printed(LabelNutrient.Fibre), Printed(LabelNutrient.Sugars), Printed(LabelNutrient.AddedSugars) ?? addedSugars,
             isErythritol ? Estimate.Zero : polyols, isErythritol ? polyols ?? Estimate.Unknown : Estimate.Zero, alcohol, label.PerHundredGrams(LabelNutrient.Sodium)), label.Basis, isVegetable, credit);
     }
 

@@ -42,7 +42,7 @@ public sealed class EaterRules
 
         if (personal.Packets.All.Count > 0)
         {
-            _personal.Add(new PacketRule { Id = "packets", Opinions = personal.Packets });
+            _personal.Add(new PacketRule { Id = PacketRule.Key, Opinions = personal.Packets });
         }
 
         _isDated = _followed.Any(item => item.Plan is not null) || _stated.Any(item => item.Any(stated => stated.From != default));
@@ -70,7 +70,8 @@ public sealed class EaterRules
     public IReadOnlyList<Finding> CheckPortion(Intake portion, decimal? mealShare, string? meal = null)
     {
         var context = Context with { Meal = meal };
-        return [.. Rules.Select(rule => rule.CheckPortion(portion, mealShare, context))];
+        // Of packets there is something to say only where one was decided on.
+        return [.. Rules.Select(rule => rule.CheckPortion(portion, mealShare, context)).Where(finding => finding is not { Rule: PacketRule.Key, Verdict: Verdict.Fits, Notes.Count: 0 })];
     }
 
     /// <summary>Why a portion may not be placed for this eater at all; null when nothing stops it.</summary>

@@ -48,7 +48,7 @@ public static class FoodSheets
         var (serving, hundred) = (Weighing(food, grams), Weighing(food, 100));
         return new(food.Key, food.Name, food.Aisle, [.. food.Tags.Select(knowledge.Classes.NameOf)], food.Synonyms, food.Source, food.Mark.ToString(), words, grams,
             [.. Long.Where(measure => IsWorthSaying(hundred, measure)).Select(MeasureInfo.Of).Select(info => new ShownAmount(info.Key, info.Name, info.Unit, info.Decimals, Shown.Of(serving.Value(info.Measure, knowledge.HouseScheme)), Shown.Of(hundred.Value(info.Measure, knowledge.HouseScheme))))],
-            [.. food.Measures.Where(measure => measure.Key != "drained").OrderByDescending(measure => measure.Value).Select(measure => new FoodMeasure(measure.Key, Shown.Round(measure.Value)))],
+            [.. food.Measures.Where(measure => measure.Key != "drained" && (food.Packet is null || Unit.Spelled(measure.Key)?.IsPackage != true)).OrderByDescending(measure => measure.Value).Select(measure => new FoodMeasure(measure.Key, Shown.Round(measure.Value)))],
             food.Density, [.. food.Yields.Select(item => new ShownYield(item.Method, item.Factor, $"{item.Source} [{item.Mark}]"))], food.Keeping is { } keeping ? $"{keeping.FridgeDays} {(keeping.FridgeDays == 1 ? "day" : "days")} in the fridge as {keeping.Name.ToLowerInvariant()}{(keeping.FreezerMonths is { } months ? $", at its best {months} months in the freezer" : "")} ({keeping.Source})" : null,
             food.Packs, [.. FodmapsOf(food)], food.Fodmaps?.Source, knowledge.Classes.AllergensOf(food.AllTags), [.. diners.Eaters.Select(eater => VerdictOf(eater, serving))],
             [.. recipes.Select(recipe => (recipe, Line: recipe.Version.Lines.FirstOrDefault(line => line.Food?.Key == food.Key))).Where(item => item.Line is not null).Select(item => new UsedIn(item.recipe.RecipeId, item.recipe.Version.Name, item.Line!.Food!.Packet?.Version < food.Packet?.Version))],
@@ -64,6 +64,9 @@ public static class FoodSheets
     public static Comparison Compare(Food left, Food right, Eater? eater, KnowledgeBase knowledge)
     {
         var ((leftWords, leftGrams), (rightWords, rightGrams)) = (ServingOf(left), ServingOf(right));
+        // What prints 100 g only has no serving of its own: it is held against as much as the other's serving weighs.
+        (leftWords, leftGrams) = leftGrams == 100 && rightGrams != 100 ? ($"{rightGrams:0.#} g", rightGrams) : (leftWords, leftGrams);
+        (rightWords, rightGrams) = rightGrams == 100 && leftGrams != 100 ? ($"{leftGrams:0.#} g", leftGrams) : (rightWords, rightGrams);
         var (leftServing, rightServing, leftHundred, rightHundred) = (Weighing(left, leftGrams), Weighing(right, rightGrams), Weighing(left, 100), Weighing(right, 100));
         ComparedFood Side(Food food, string words, Intake serving) => new(food.Key, food.Name, words, eater is null ? null : VerdictOf(eater, serving), knowledge.Classes.AllergensOf(food.AllTags), PriceOf(food));
         return new(Side(left, leftWords, leftServing), Side(right, rightWords, rightServing),
@@ -79,10 +82,10 @@ public static class FoodSheets
     {
         var label = food.Packet!.Label;
         var hasCarbohydrate = label.Declares(LabelNutrient.Carbohydrate);
-        return new(food.Packet.Serving.Grams, MeasureInWords(food.Packet.Serving),
+        return new(food.Packet.Serving.Grams, MeasureInWords(food.Packet.Serving.Helping ?? food.Packet.Serving),
             [.. Enum.GetValues<LabelNutrient>().Where(label.Declares).Select(nutrient => new ReadValue(nutrient, DeclaredValue.UnitOf(nutrient), Shown.Of(label.Of(nutrient)!.Value), Shown.Of(label.PerHundredGrams(nutrient)), Shown.Of(label.Of(nutrient)!.Value * servings)))],
             hasCarbohydrate ? Shown.Of(food.Nutrition[Measure.NetCarbohydrate]) : null, hasCarbohydrate ? Shown.Of(food.Nutrition[Measure.Carbohydrate]) : null, EnergyQuery(label), ToStatement(food, diners.Eaters, knowledge),
-            [.. diners.Eaters.Where(eater => eater.Rules.Rules.Count > 0).Select(eater => VerdictOf(eater, Weighing(food, food.Packet.Serving.Grams)))]);
+            [.. diners.Eaters.Where(eater => eater.Rules.Rules.Count > 0).Select(eater => VerdictOf(eater, Weighing(food, ServingOf(food).Grams)))]);
     }
 
     public static ReadStatement ToStatement(Food food, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)
@@ -91,7 +94,7 @@ public static class FoodSheets
         var reading = packet.Reading;
         HeldClass Held(KeyValuePair<string, string> item) => new(knowledge.Classes.NameOf(item.Key), item.Value, knowledge.Classes.AllergensOf([item.Key]) is [var allergen, ..] ? allergen : null);
         return new(packet.Printed.Statement, packet.Printed.MayContain,
-            [.. StatementMarks.Of(packet.Printed.Statement, reading.Words).Select(mark => ToMark(mark, reading, eaters, knowledge))],
+            [.. StatementMarks.Of(packet.Printed.Statement, reading.Phrases.Where(phrase => phrase.IsUntold || phrase.Classes.Count > 0).Select(phrase => phrase.Words).Distinct()).Select(mark => ToMark(mark, reading.Phrases, eaters, knowledge))],
             [.. reading.Holds.Select(Held)], [.. reading.MayContain.Select(Held)], packet.Printed.Statement.Trim().Length == 0 ? [] : reading.CannotTell);
     }
 
@@ -100,6 +103,11 @@ public static class FoodSheets
     {
         if (food.Packet is { } packet)
         {
+            if (packet.Serving.Helping is { } helping)
+            {
+                return (packet.Printed.Serving.Split(';', 2)[1].Trim(), helping.Grams);
+            }
+
             return (packet.Printed.Serving.All(letter => char.IsDigit(letter) || letter is '.' or ',') ? $"{packet.Printed.Serving} g" : packet.Printed.Serving, packet.Serving.Grams);
         }
 
@@ -112,16 +120,16 @@ public static class FoodSheets
 
     private static string? PriceOf(Food food) => food.Packet is { Printed.Price: > 0 and { } price, PackGrams: > 0 and { } grams } ? $"{price / grams * 100:0.00} a 100 g" : null;
 
-    private static MarkedWords ToMark(StatementMark mark, StatementReading reading, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)
+    private static MarkedWords ToMark(StatementMark mark, IReadOnlyList<StatedPhrase> phrases, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)
     {
-        var held = reading.Holds.Concat(reading.MayContain).Where(item => item.Value == mark.Words).Select(item => item.Key).ToList();
-        var isOut = held.Any(key => eaters.Any(eater => eater.Rules.Rules.Any(rule => rule switch
+        var meant = phrases.First(phrase => phrase.Words == mark.Words);
+        var isOut = meant.Classes.Any(key => eaters.Any(eater => eater.Rules.Rules.Any(rule => rule switch
         {
             ExclusionRule exclusion => exclusion.LeavesOut(key, knowledge.Classes),
             AllergyRule allergy => knowledge.Classes.Upward(key).Any(allergy.Classes.Contains),
             _ => false,
         })));
-        return new(mark.Start, mark.Length, isOut ? MarkKind.LeftOut : held.Count > 0 ? MarkKind.Known : MarkKind.Untold, held.Count > 0 ? string.Join(", ", held.Select(knowledge.Classes.NameOf)) : "nobody can tell");
+        return new(mark.Start, mark.Length, isOut ? MarkKind.LeftOut : meant.IsUntold ? MarkKind.Untold : MarkKind.Known, meant.IsUntold ? "nobody can tell" : string.Join(", ", meant.Classes.Select(knowledge.Classes.NameOf)));
     }
 
     private static IEnumerable<FoodFodmap> FodmapsOf(Food food) => Fodmaps.Groups.Select(group =>

@@ -24,6 +24,65 @@ public class FoodTableTests
         Assert.InRange(profile.Protein.Value + profile.Fat.Value + profile.Carbohydrate.Value, 0, 101);
         Assert.NotEmpty(food.Source);
         Assert.All(food.Measures, measure => Assert.InRange(measure.Value, 0.05m, 1000));
+        Assert.All(food.Packs, pack => Assert.InRange(pack, 10, 5_000));
+        Assert.Equal(food.Packs.Order(), food.Packs);
+        Assert.All(food.Yields, item => Assert.InRange(item.Factor, 0.3m, 6));
+        Assert.Equal(food.Yields.Count, food.Yields.Select(item => item.Method).Distinct().Count());
+        // A cup or a spoon of what is poured weighs what its density says, within the rounding of a spoon.
+        if (food.Density is { } density)
+        {
+            Assert.All(food.Measures.Where(measure => measure.Key is "cup" or "tbsp"), measure =>
+                Assert.InRange(measure.Value / Unit.Spelled(measure.Key)!.VolumeIn(MeasureSystem.UnitedStates).Millilitres / density, 0.90m, 1.10m));
+        }
+    }
+
+    [Theory]
+    [InlineData("rice-white", "rice-white-cooked")]
+    [InlineData("rice-brown", "rice-brown-cooked")]
+    [InlineData("quinoa", "quinoa-cooked")]
+    [InlineData("spaghetti", "spaghetti-cooked")]
+    [InlineData("chicken-breast", "chicken-breast-cooked")]
+    [InlineData("turkey-breast", "turkey-breast-cooked")]
+    [InlineData("lamb-leg", "lamb-leg-cooked")]
+    public void What_comes_out_of_the_pot_holds_what_went_in(string raw, string cooked)
+    {
+        // Water goes in or out, protein stays: the yield is about the ratio of the two.
+        var ratio = Table.Food(raw).Profile.Protein!.Value / Table.Food(cooked).Profile.Protein!.Value;
+        Assert.InRange(Table.Food(raw).Yields.Average(item => item.Factor) / ratio, 0.80m, 1.20m);
+    }
+
+    [Theory]
+    [InlineData("chicken-breast", "raw-poultry")]
+    [InlineData("beef-mince", "raw-mince")]
+    [InlineData("cod", "raw-fish")]
+    [InlineData("lamb-leg", "raw-cut")]
+    [InlineData("rice-white-cooked", "cooked-rice")]
+    [InlineData("egg-boiled", "hard-cooked-eggs")]
+    [InlineData("cheddar", null)]
+    public void Foods_keep_as_the_chart_says(string key, string? keeping) => Assert.Equal(keeping, Table.Food(key).Keeping?.Key);
+
+    [Fact]
+    public void Every_raw_meat_fish_and_poultry_of_the_counter_has_a_clock()
+    {
+        string[] cured = ["bacon", "beef-jerky", "mackerel-smoked", "salmon-smoked", "kipper"];
+        Assert.All(Table.Foods.Foods.Where(food => food.Aisle is "meat" or "fish" && !cured.Contains(food.Key)), food => Assert.NotNull(food.Keeping));
+    }
+
+    [Fact]
+    public void What_is_poured_is_weighed_by_its_density_where_no_measure_is_given()
+    {
+        var honey = Table.Food("honey");
+        var bare = new Food { Key = "x", Name = "X", Aisle = "a", Profile = honey.Profile, Measures = System.Collections.Frozen.FrozenDictionary<string, decimal>.Empty, Classes = honey.Classes, Source = "test", Density = 1.4m };
+        Assert.Equal(140, bare.WeightOf(Unit.Decilitre, MeasureSystem.Metric)!.Value.Grams);
+    }
+
+    [Fact]
+    public void Allulose_gives_next_to_no_energy_and_no_net_carbs()
+    {
+        var food = Table.Food("allulose");
+        Assert.Equal((0m, 40m), (food.Nutrition[Measure.NetCarbohydrate].Best, EnergyFactors.PerHundredGrams(food.Profile)!.Value));
+        Assert.Equal(100, food.Nutrition[Measure.Carbohydrate].Best);
+        Assert.Equal(100, food.Nutrition[Measure.NetCarbohydrateUncredited].Best);
     }
 
     [Theory]

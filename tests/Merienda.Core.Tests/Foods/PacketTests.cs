@@ -42,6 +42,18 @@ public class PacketTests
     }
 
     [Fact]
+    public void A_serving_named_beside_the_values_of_a_hundred_grams_is_a_measure_and_has_the_points()
+    {
+        var food = Bought(Printed("Rye flour", (LabelNutrient.Energy, "300")) with { Serving = "100 g; 2 slices = 21 g", Points = 1 });
+        Assert.Equal((100m, 21m), (food.Packet!.Serving.Grams, food.Packet.Serving.Helping!.Grams));
+        Assert.Equal(10.5m, food.WeightOf(Unit.Spelled("slice")!, MeasureSystem.Metric)!.Value.Grams);
+        Assert.Equal(63, Eat(food, 21).Sum(Measure.Energy).Best);
+        Assert.Equal(1, Eat(food, 21).Points(Data.HouseScheme).Best);
+        Assert.Equal("serving-without-weight", PrintedServing.Read("serving", "100 g; 2 slices").Refusal!.Code);
+        Assert.Equal(100, PrintedServing.Read("serving", "100 g;").Value.Grams);
+    }
+
+    [Fact]
     public void The_other_basis_becomes_a_measure_and_the_pack_one_too()
     {
         var food = Bought(Printed() with { Serving = "2 pieces or 93 g", Pack = "400 g" });
@@ -96,6 +108,13 @@ public class PacketTests
     [InlineData("", 5)]
     public void Added_sugars_that_no_panel_prints_are_none_when_the_statement_names_none(string statement, double most) =>
         Assert.Equal((decimal)most, Math.Floor(Bought(Printed(statement, (LabelNutrient.Carbohydrate, "50"), (LabelNutrient.Sugars, "5.0"))).Nutrition[Measure.AddedSugars].High!.Value));
+
+    [Theory]
+    [InlineData("Oats, natural flavouring", 0)]
+    [InlineData("Oats, maltitol", 45)]
+    [InlineData("Oats, wonderdust", 45)] // nobody knows what it is
+    public void Polyols_that_no_panel_prints_are_none_when_every_word_is_known_and_none_is_one(string statement, double most) =>
+        Assert.Equal((decimal)most, Math.Floor(Bought(Printed(statement, (LabelNutrient.Carbohydrate, "50"), (LabelNutrient.Sugars, "5.0"))).Nutrition[Measure.Polyols].High!.Value));
 
     [Fact]
     public void Polyols_that_can_only_be_erythritol_get_its_credit_and_others_the_smaller_one()

@@ -39,7 +39,7 @@ public sealed class Packet
     public IReadOnlyList<string> CannotTell => IsRead ? Reading.CannotTell : ["its ingredients, which nobody typed"];
 
     /// <summary>The points of a serving as printed, for any amount of it.</summary>
-    public TypedPoints? Points => Printed.Points is { } points ? new(KeyOf(Id), points, Serving.Grams) : null;
+    public TypedPoints? Points => Printed.Points is { } points ? new(KeyOf(Id), points, (Serving.Helping ?? Serving).Grams) : null;
 
     /// <summary>Whether the statement names a class or one below it.</summary>
     public bool Holds(string foodClass) => _said.Value.MostShare.ContainsKey(foodClass);

@@ -9,12 +9,23 @@ namespace Merienda.Core.Foods.Packets;
 /// <param name="Grams">Above zero.</param>
 /// <param name="Count">How many of the unit weigh that, or null when only a weight is printed.</param>
 /// <param name="Unit">Null with no count.</param>
-public sealed partial record PrintedServing(decimal Grams, decimal? Count = null, Unit? Unit = null)
+/// <param name="Helping">A serving named beside the values of 100 g: "100 g; 1 slice = 10.5 g". Null when the values are for the serving itself.</param>
+public sealed partial record PrintedServing(decimal Grams, decimal? Count = null, Unit? Unit = null, PrintedServing? Helping = null)
 {
-    /// <summary>Reads "30 g", "2 pieces or 93 g", "1 cup (55 g)", "3 biscuits = 30 g"; a bare number is grams.</summary>
+    /// <summary>Reads "30 g", "2 pieces or 93 g", "1 cup (55 g)", "3 biscuits = 30 g", "100 g; 1 slice = 10.5 g"; a bare number is grams.</summary>
     public static Result<PrintedServing> Read(string field, string printed)
     {
-        var text = printed.Trim();
+        if (printed.Split(';', 2) is not [var values, var beside] || string.IsNullOrWhiteSpace(beside))
+        {
+            return ReadOne(field, printed.Trim().TrimEnd(';'));
+        }
+
+        var (basis, helping) = (ReadOne(field, values.Trim()), ReadOne(field, beside.Trim()));
+        return (basis.Refusal ?? helping.Refusal) is { } refusal ? refusal : basis.Value with { Helping = helping.Value };
+    }
+
+    private static Result<PrintedServing> ReadOne(string field, string text)
+    {
         if (Weighed(text) is not { } grams)
         {
             return new Refusal("serving-without-weight", field, Short(text), "its weight is not in it", "Type what it weighs too, for example: 2 pieces or 93 g, 250 ml = 258 g");
@@ -46,6 +57,11 @@ public sealed partial record PrintedServing(decimal Grams, decimal? Count = null
     /// <param name="system">Whose cups and spoons the packet means.</param>
     public KeyValuePair<string, decimal>? Measure(MeasureSystem system)
     {
+        if (Helping is { } helping)
+        {
+            return helping.Measure(system);
+        }
+
         if (Unit is not { } unit || Count is not > 0)
         {
             return null;

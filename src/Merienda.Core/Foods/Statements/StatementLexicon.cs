@@ -5,6 +5,11 @@ namespace Merienda.Core.Foods.Statements;
 /// <param name="CannotTell">What nobody can tell from them ("flavouring"), or null.</param>
 public sealed record StatedMeaning(IReadOnlyList<string> Classes, string? CannotTell);
 
+/// <summary>A phrase of a statement as it was understood.</summary>
+/// <param name="Classes">What it holds; empty for what holds none, or when nobody can tell.</param>
+/// <param name="IsKnown">False for words that the lexicon does not know.</param>
+public sealed record StatedPhrase(string Words, IReadOnlyList<string> Classes, bool IsUntold, bool IsKnown);
+
 /// <summary>What a statement says is in the packet.</summary>
 /// <param name="Holds">Class to the words that say so.</param>
 /// <param name="CannotTell">Words from which nobody can tell: "natural flavouring", "spices", and words the lexicon does not know.</param>
@@ -16,7 +21,11 @@ public sealed record StatementReading(IReadOnlyDictionary<string, string> Holds,
     /// <summary>Classes that stand only below a "less than 2 % of".</summary>
     public required IReadOnlySet<string> Traces { get; init; }
 
-    public IEnumerable<string> Words => Holds.Values.Concat(MayContain.Values).Concat(CannotTell).Distinct();
+    /// <summary>Every phrase of the ingredients that means something, or that nobody knows, in the order of the statement.</summary>
+    public required IReadOnlyList<StatedPhrase> Phrases { get; init; }
+
+    /// <summary>True when every word is known, if only as a vague one: then nothing that has to be named is in it unnamed.</summary>
+    public bool IsThrough => Phrases.All(phrase => phrase.IsKnown);
 
     /// <summary>The words that make the packet hold a class or one below it, or null.</summary>
     public string? WordsFor(string foodClass, FoodClasses classes) => Holds.Where(held => classes.Upward(held.Key).Contains(foodClass)).Select(held => held.Value).FirstOrDefault();
@@ -54,7 +63,7 @@ public sealed class StatementLexicon
             may.Add(item, 0, this);
         }
 
-        return new(held.Holds, may.Holds, [.. held.CannotTell.Distinct()]) { MostShare = held.Shares, Traces = held.Holds.Keys.Except(held.InEarnest).ToHashSet() };
+        return new(held.Holds, may.Holds, [.. held.CannotTell.Distinct()]) { MostShare = held.Shares, Traces = held.Holds.Keys.Except(held.InEarnest).ToHashSet(), Phrases = held.Phrases };
     }
 
     private static string Advice(string mayContain) => mayContain.StartsWith("may", StringComparison.OrdinalIgnoreCase) ? $"M{mayContain[1..]}" : $"May contain {mayContain}";
@@ -72,6 +81,8 @@ public sealed class StatementLexicon
 
         public List<string> CannotTell { get; } = [];
 
+        public List<StatedPhrase> Phrases { get; } = [];
+
         public void Add(StatedIngredient item, decimal share, StatementLexicon lexicon)
         {
             foreach (var (words, meaning) in lexicon.Meanings(item.Words))
@@ -87,7 +98,9 @@ public sealed class StatementLexicon
                 }
 
                 // What is listed in brackets says what the heading word leaves open.
-                if (item.Parts.Count == 0 && (meaning is null || meaning.CannotTell is not null))
+                var isUntold = item.Parts.Count == 0 && (meaning is null || meaning.CannotTell is not null);
+                Phrases.Add(new(words, meaning?.Classes ?? [], isUntold, meaning is not null || !isUntold));
+                if (isUntold)
                 {
                     CannotTell.Add(meaning?.CannotTell ?? words);
                 }

@@ -91,6 +91,9 @@ public sealed record DislikeRule : Rule
 /// <summary>Packets that the eater rejected: remembered with reason and date, and met again wherever they come up. What was approved is said beside it.</summary>
 public sealed record PacketRule : Rule
 {
+    /// <summary>The id that the rule has for every eater.</summary>
+    public const string Key = "packets";
+
     public required PacketOpinions Opinions { get; init; }
 
     [JsonIgnore]

@@ -1,7 +1,7 @@
 import { NavLink, Outlet } from 'react-router';
 
 const parts = [
-  ['/larder', 'Foods and packets'],
+  ['/larder', 'Foods'],
   ['/larder/stock', 'Stock'],
   ['/larder/compare', 'Side by side'],
   ['/larder/file', 'In and out'],
@@ -20,7 +20,7 @@ export function LarderLayout() {
               to={to}
               end={to === '/larder'}
               className={({ isActive }) =>
-                `-mb-px border-b-2 px-3 py-2 text-sm font-semibold ${isActive ? 'border-rim text-rim' : 'border-transparent text-steel hover:text-rim'}`
+                `-mb-px border-b-2 px-2 py-2 sm:px-3 text-sm font-semibold ${isActive ? 'border-rim text-rim' : 'border-transparent text-steel hover:text-rim'}`
               }
             >
               {word}

@@ -52,7 +52,7 @@ export function PacketFields({ draft, set, problem, servings, setServings }: Pro
         value={draft.serving}
         onChange={(serving) => set({ serving })}
         problem={of('serving')}
-        hint="30 g, 2 pieces or 93 g, 1 cup (55 g)"
+        hint="2 pieces or 93 g, 100 g; 1 slice = 10 g"
         className="sm:col-span-2"
       />
       <Field

@@ -40,12 +40,9 @@ export function PacketSays({ answer }: { answer: Schemas['PacketAnswer'] }) {
           <p className="flex justify-between gap-2 font-semibold">
             {verdict.eater} <VerdictMark verdict={verdict.verdict} className="text-sm" />
           </p>
-          {verdict.findings
-            .filter((finding) => finding.verdict !== 'fits')
-            .slice(0, 3)
-            .map((finding) => (
-              <p key={finding.rule}>{finding.because}</p>
-            ))}
+          {heaviest(verdict.findings).map((finding) => (
+            <p key={finding.rule}>{finding.because}</p>
+          ))}
         </div>
       ))}
       {answer.verdicts.length === 0 && <p className="text-steel">Nobody at the table follows a protocol yet.</p>}
@@ -55,4 +52,10 @@ export function PacketSays({ answer }: { answer: Schemas['PacketAnswer'] }) {
       </p>
     </div>
   );
+}
+
+/** Up to three reasons against it; when all is well, the first that counts something. */
+function heaviest(findings: Schemas['ShownFinding'][]) {
+  const against = findings.filter((finding) => finding.verdict !== 'fits');
+  return against.length > 0 ? against.slice(0, 3) : findings.filter((finding) => finding.value !== null).slice(0, 1);
 }

@@ -143,7 +143,7 @@ function Thing({ item, today, isWithPlace = false }: { item: Item; today: string
     item.thawedOn && `thawed ${when(item.thawedOn, today)}`,
   ].filter(Boolean);
   return (
-    <li className="grid gap-x-4 gap-y-1 border-x border-b border-line px-3 py-2 text-sm md:grid-cols-[minmax(0,1fr)_9rem_minmax(0,1fr)_auto] md:items-center">
+    <li className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 border-x border-b border-line px-3 py-2 text-sm md:grid-cols-[minmax(0,1fr)_8rem_14rem_18rem] md:items-center">
       <div className="min-w-0">
         {item.food ? (
           <Link to={`/larder/foods/${item.food}`} className="font-semibold hover:text-cobalt hover:underline">
@@ -156,7 +156,7 @@ function Thing({ item, today, isWithPlace = false }: { item: Item; today: string
         <span className="block text-xs text-steel">{dates.join(', ')}</span>
       </div>
       <Left item={item} />
-      <div className="min-w-0">
+      <div className="col-span-2 min-w-0 md:col-span-1">
         {item.goBy && (
           <>
             <b className={item.isPast ? 'text-beet' : ''}>
@@ -166,7 +166,7 @@ function Thing({ item, today, isWithPlace = false }: { item: Item; today: string
           </>
         )}
       </div>
-      <div className="flex flex-wrap gap-1 md:justify-end">
+      <div className="col-span-2 flex flex-wrap gap-1 md:col-span-1 md:justify-end">
         <Button
           className="min-h-11 md:min-h-9"
           aria-label={`${item.name}: used up`}
@@ -183,7 +183,7 @@ function Thing({ item, today, isWithPlace = false }: { item: Item; today: string
             Opened
           </Button>
         )}
-        {item.place === 'freezer' ? (
+        {item.place === 'freezer' && (
           <Button
             className="min-h-11 md:min-h-9"
             aria-label={`${item.name}: thaw in the fridge`}
@@ -191,7 +191,8 @@ function Thing({ item, today, isWithPlace = false }: { item: Item; today: string
           >
             Thaw
           </Button>
-        ) : (
+        )}
+        {item.place === 'fridge' && !item.thawedOn && (
           <Button
             className="min-h-11 md:min-h-9"
             aria-label={`${item.name}: frozen today`}
@@ -258,19 +259,21 @@ function Box({ box, today }: { box: Page['boxes'][number]; today: string }) {
   const edit = useLarderEdit();
   const path = { params: { path: { id: box.id } } };
   return (
-    <li className="grid gap-x-4 gap-y-1 border-x border-b border-line px-3 py-2 text-sm md:grid-cols-[minmax(0,1fr)_9rem_minmax(0,1fr)_auto] md:items-center">
+    <li className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 border-x border-b border-line px-3 py-2 text-sm md:grid-cols-[minmax(0,1fr)_8rem_14rem_18rem] md:items-center">
       <div className="flex min-w-0 items-center gap-2">
         <Tape letter={box.tape} />
-        <span className="truncate font-semibold">{box.dish}</span>
+        <Link to="/week" className="truncate font-semibold hover:text-cobalt hover:underline">
+          {box.dish}
+        </Link>
       </div>
       <span className="figures">{box.size}</span>
-      <div>
+      <div className="col-span-2 md:col-span-1">
         <b className={box.isPast ? 'text-beet' : ''}>
           {box.isPast ? 'past its time since' : 'eat by'} {when(box.eatBy, today)}
         </b>
         <span className="block text-xs text-steel">{box.plannedFor ?? 'loose: no meal has it'}</span>
       </div>
-      <div className="md:text-right">
+      <div className="col-span-2 md:col-span-1 md:text-right">
         {box.mayGo && (
           <Button
             className="min-h-11 md:min-h-9"
