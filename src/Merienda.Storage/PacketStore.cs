@@ -246,34 +246,36 @@ public sealed class PacketStore(Database database, Func<PacketKnowledge> knowled
     private static async Task<IReadOnlyList<Guid>> InsertRows(NpgsqlConnection connection, Tenant tenant, IReadOnlyList<(Guid PacketId, PrintedPacket Printed, int Number)> rows, DateTimeOffset at)
     {
         var ids = rows.Select(_ => Guid.CreateVersion7()).ToArray();
-        var parameters = rows.Select((row, position) => new
+        // One statement for all rows: a file brings thousands.
+        var packets = JsonSerializer.Serialize(rows.Select((row, position) => new
         {
-            tenant.Household,
-            tenant.Account,
-            Id = ids[position],
-            row.PacketId,
-            row.Number,
-            Name = row.Printed.Name.Trim(),
-            Country = row.Printed.Country.ToString(),
-            Basis = row.Printed.Basis?.ToString(),
-            Serving = row.Printed.Serving.Trim(),
-            Declared = JsonSerializer.Serialize(row.Printed.Values.Where(value => !string.IsNullOrWhiteSpace(value.Value)).ToDictionary(value => value.Key.ToString(), value => value.Value.Trim())),
-            Statement = row.Printed.Statement.Trim(),
-            MayContain = row.Printed.MayContain.Trim(),
-            Pack = row.Printed.Pack.Trim(),
-            row.Printed.Price,
-            row.Printed.Points,
-            row.Printed.OpenedDays,
-            Classes = row.Printed.Classes.ToArray(),
-            Aisle = row.Printed.Aisle.Trim(),
-            at,
-        });
+            id = ids[position],
+            packet_id = row.PacketId,
+            number = row.Number,
+            name = row.Printed.Name.Trim(),
+            country = row.Printed.Country.ToString(),
+            label_basis = row.Printed.Basis?.ToString(),
+            serving = row.Printed.Serving.Trim(),
+            declared = row.Printed.Values.Where(value => !string.IsNullOrWhiteSpace(value.Value)).ToDictionary(value => value.Key.ToString(), value => value.Value.Trim()),
+            statement = row.Printed.Statement.Trim(),
+            may_contain = row.Printed.MayContain.Trim(),
+            pack = row.Printed.Pack.Trim(),
+            price = row.Printed.Price,
+            points = row.Printed.Points,
+            opened_days = row.Printed.OpenedDays,
+            classes = row.Printed.Classes,
+            aisle = row.Printed.Aisle.Trim(),
+        }));
         await connection.ExecuteAsync(
             """
-            insert into packet (household_id, id, name) values (@Household, @PacketId, @Name) on conflict on constraint packet_key do update set name = excluded.name;
+            insert into packet (household_id, id, name)
+            select @Household, packet_id, name from jsonb_to_recordset(@packets::jsonb) as row (packet_id uuid, name text)
+            on conflict on constraint packet_key do update set name = excluded.name;
             insert into packet_version (household_id, id, packet_id, number, name, country, label_basis, serving, declared, statement, may_contain, pack, price, points, opened_days, classes, aisle, created_at, created_by)
-            values (@Household, @Id, @PacketId, @Number, @Name, @Country, @Basis, @Serving, @Declared::jsonb, @Statement, @MayContain, @Pack, @Price, @Points, @OpenedDays, @Classes, @Aisle, @at, @Account)
-            """, parameters);
+            select @Household, id, packet_id, number, name, country, label_basis, serving, declared, statement, may_contain, pack, price, points, opened_days, classes, aisle, @at, @Account
+            from jsonb_to_recordset(@packets::jsonb) as row (id uuid, packet_id uuid, number integer, name text, country text, label_basis text, serving text, declared jsonb, statement text, may_contain text,
+                                                             pack text, price numeric, points numeric, opened_days integer, classes text[], aisle text)
+            """, new { tenant.Household, tenant.Account, packets, at });
         return ids;
     }
 

@@ -1,15 +1,16 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel } from '@headlessui/react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useRecipes } from './places/recipes/queries';
+import { useFoods, useRecipes } from './places/recipes/queries';
 
 type Entry = { key: string; word: string; kind: string; to: string };
 
-/** Every place, recipe and command, by typing a part of its name. */
+/** Every place, recipe, food and command, by typing a part of its name. */
 export function Palette({ date, onClose }: { date: string; onClose: () => void }) {
   const navigate = useNavigate();
   const recipes = useRecipes();
   const [typed, setTyped] = useState('');
+  const foods = useFoods(typed.trim().length > 1 ? typed : '');
   const entries: Entry[] = [
     { key: 'week', word: 'Week', kind: 'place', to: `/week/${date}` },
     { key: 'recipes', word: 'Recipes', kind: 'place', to: '/recipes' },
@@ -17,13 +18,22 @@ export function Palette({ date, onClose }: { date: string; onClose: () => void }
     { key: 'session', word: 'Session', kind: 'place', to: `/session/${date}` },
     { key: 'shelf', word: 'Shelf', kind: 'place', to: `/shelf/${date}` },
     { key: 'larder', word: 'Larder', kind: 'place', to: '/larder' },
+    { key: 'stock', word: 'Stock', kind: 'place', to: '/larder/stock' },
+    { key: 'compare', word: 'Side by side', kind: 'command', to: '/larder/compare' },
+    { key: 'file', word: 'Packets in and out', kind: 'command', to: '/larder/file' },
     { key: 'packet', word: 'Read a packet', kind: 'command', to: '/larder/packet' },
     { key: 'table', word: 'Table', kind: 'place', to: '/table' },
     { key: 'new', word: 'New recipe', kind: 'command', to: '/recipes/new' },
     { key: 'batch', word: 'Make a batch', kind: 'command', to: `/week/${date}?make=1` },
     ...(recipes.data ?? []).map((recipe) => ({ key: recipe.id, word: recipe.name, kind: 'recipe', to: `/recipes/${recipe.id}` })),
   ];
-  const found = entries.filter((entry) => entry.word.toLowerCase().includes(typed.trim().toLowerCase())).slice(0, 12);
+  const asked = typed.trim().toLowerCase();
+  const found = [
+    ...entries.filter((entry) => entry.word.toLowerCase().includes(asked)).slice(0, 12),
+    ...(asked.length > 1 ? (foods.data ?? []) : [])
+      .slice(0, 6)
+      .map((food) => ({ key: food.key, word: food.name, kind: 'food', to: `/larder/foods/${food.key}` })),
+  ];
   const go = (entry: Entry) => {
     navigate(entry.to);
     onClose();
@@ -37,7 +47,7 @@ export function Palette({ date, onClose }: { date: string; onClose: () => void }
             <ComboboxInput
               autoFocus
               aria-label="Go to"
-              placeholder="A place, a recipe, a command"
+              placeholder="A place, a recipe, a food, a command"
               className="w-full bg-transparent px-4 py-3 text-lg outline-none"
               onChange={(event) => setTyped(event.target.value)}
               onKeyDown={(event) => {

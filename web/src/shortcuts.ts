@@ -1,5 +1,5 @@
 const everywhere: [string, string][] = [
-  ['Ctrl K', 'Go to a place, a recipe or a command'],
+  ['Ctrl K', 'Go to a place, a recipe, a food or a command'],
   ['?', 'These keys'],
 ];
 

@@ -43,13 +43,19 @@ public sealed class FoodNutrition
         return From(new Declared(
             Printed(LabelNutrient.Energy) ?? (label.EnergyByFactors is { } computed ? Estimate.Exactly(computed) : Estimate.Unknown), Printed(LabelNutrient.Protein) ?? Estimate.Unknown, Printed(LabelNutrient.Fat) ?? Estimate.Unknown, Printed(LabelNutrient.SaturatedFat),
             Printed(LabelNutrient.Carbohydrate) ?? Estimate.Unknown, Printed(LabelNutrient.Fibre), Printed(LabelNutrient.Sugars), Printed(LabelNutrient.AddedSugars) ?? addedSugars,
-            isErythritol ? Estimate.Zero : polyols, isErythritol ? polyols ?? Estimate.Unknown : Estimate.Zero, alcohol, label.PerHundredGrams(LabelNutrient.Sodium)), label.Basis, isVegetable, credit);
+            isErythritol ? Estimate.Zero : polyols, isErythritol ? polyols ?? Estimate.Unknown : Estimate.Zero, alcohol, label.PerHundredGrams(LabelNutrient.Sodium))
+        {
+            // What is neither printed nor named is most likely not there; that nobody can be sure widens the range only.
+            HasLikelyNoPolyols = polyols is null && !packet.Holds("polyol"),
+        }, label.Basis, isVegetable, credit);
     }
 
     /// <summary>Estimates per 100 g as declared; null is not declared.</summary>
     private sealed record Declared(Estimate Energy, Estimate Protein, Estimate Fat, Estimate? SaturatedFat, Estimate Carbohydrate, Estimate? Fibre, Estimate? Sugars, Estimate? AddedSugars, Estimate? Polyols, Estimate Erythritol, Estimate Alcohol, Estimate Sodium)
     {
         public Estimate Allulose { get; init; } = Estimate.Zero;
+
+        public bool HasLikelyNoPolyols { get; init; }
     }
 
     private static FoodNutrition From(Declared declared, LabelBasis basis, bool isVegetable, PolyolCredit credit)
@@ -59,7 +65,8 @@ public sealed class FoodNutrition
         // On an available basis fibre is not part of the declared value and has no natural bound.
         var fibre = basis == LabelBasis.Total ? Part(declared.Fibre, declared.Carbohydrate) : declared.Fibre ?? Estimate.Unknown;
         var sugars = Part(declared.Sugars, declared.Carbohydrate);
-        var polyols = Part(declared.Polyols, PolyolRoom(declared.Carbohydrate, fibre, sugars, basis));
+        var room = PolyolRoom(declared.Carbohydrate, fibre, sugars, basis);
+        var polyols = declared.HasLikelyNoPolyols && room.High is { } hidden ? Estimate.Between(0, 0, hidden) : Part(declared.Polyols, room);
         var carbohydrates = Carbohydrates.From(declared.Carbohydrate, basis, fibre, polyols, declared.Erythritol, credit, declared.Allulose);
 
         var per100 = new Estimate[MeasureInfo.AdditiveCount];

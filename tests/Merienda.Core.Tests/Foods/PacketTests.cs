@@ -117,6 +117,14 @@ public class PacketTests
         Assert.Equal((decimal)most, Math.Floor(Bought(Printed(statement, (LabelNutrient.Carbohydrate, "50"), (LabelNutrient.Sugars, "5.0"))).Nutrition[Measure.Polyols].High!.Value));
 
     [Fact]
+    public void Before_the_ingredients_are_typed_net_carbs_are_what_the_panel_says_and_the_range_what_it_may_hide()
+    {
+        var net = Bought(Printed("", (LabelNutrient.Carbohydrate, "10"), (LabelNutrient.Fibre, "7")) with { Country = LabelCountry.UnitedStates }).Nutrition[Measure.NetCarbohydrate];
+        Assert.Equal((3m, 4m), (net.Best, net.High));
+        Assert.InRange(net.Low, 0, 1.9m);
+    }
+
+    [Fact]
     public void Polyols_that_can_only_be_erythritol_get_its_credit_and_others_the_smaller_one()
     {
         (LabelNutrient, string)[] values = [(LabelNutrient.Carbohydrate, "50"), (LabelNutrient.Fibre, "10"), (LabelNutrient.Polyols, "20")];

@@ -33,18 +33,18 @@ function PacketForm({ initial, id }: { initial: Draft; id?: string }) {
   const refused = edit.error instanceof Problem ? edit.error : null;
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
   const keep = () =>
-    edit.mutate(
-      {
-        say: id ? `${draft.name} is kept as a new version; what was planned keeps the old one.` : `${draft.name} is kept.`,
-        ask: () =>
-          take<string>(
-            id
-              ? api.PUT('/api/larder/packets/{id}', { params: { path: { id } }, body: draft })
-              : api.POST('/api/larder/packets', { body: draft }),
-          ),
+    edit.mutate({
+      say: id ? `${draft.name} is kept as a new version; what was planned keeps the old one.` : `${draft.name} is kept.`,
+      ask: async () => {
+        const key = await take(
+          id
+            ? api.PUT('/api/larder/packets/{id}', { params: { path: { id } }, body: draft })
+            : api.POST('/api/larder/packets', { body: draft }),
+        );
+        // Before everything is asked anew: a newer version would take this form away.
+        await navigate(`/larder/foods/${key}`);
       },
-      { onSuccess: (key) => void navigate(`/larder/foods/${String(key)}`) },
-    );
+    });
   return (
     <div className="mx-auto grid max-w-6xl gap-6 p-4 md:p-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <form
