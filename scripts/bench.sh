@@ -13,4 +13,5 @@ run_bench() {
   port="$(free_port)"
   run_application bench "$port" load true
   dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- load "http://127.0.0.1:$port"
+  dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- larder "http://127.0.0.1:$port"
 }

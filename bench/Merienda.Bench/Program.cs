@@ -7,4 +7,10 @@ if (args is ["load", var address, .. var rest])
     return;
 }
 
+if (args is ["larder", var larder])
+{
+    await LarderLoad.Run(new Uri(larder));
+    return;
+}
+
 BenchmarkSwitcher.FromAssembly(typeof(Program).Assembly).Run(args);

@@ -47,15 +47,7 @@ public static class WeekLoad
 
         public static async Task<Person> Enter(Uri address)
         {
-            // Cookies are marked secure; a plain-http client on loopback carries them by hand.
-            var client = new HttpClient(new SocketsHttpHandler { UseCookies = false }) { BaseAddress = address };
-            await Refresh(client);
-            var account = await client.GetFromJsonAsync<JsonNode>("/api/account");
-            var person = account!["demoPeople"]![0]!["id"]!.GetValue<Guid>();
-            using var answer = await client.PostAsJsonAsync("/api/account/demo", new { id = person });
-            answer.EnsureSuccessStatusCode();
-            Remember(client, answer);
-            await Refresh(client);
+            var client = await DemoVisitor.Enter(address);
             var today = DateOnly.FromDateTime(DateTime.UtcNow);
             var week = $"/api/weeks/{today.AddDays(-(int)today.DayOfWeek):yyyy-MM-dd}";
             var board = await client.GetFromJsonAsync<JsonNode>(week);
@@ -89,33 +81,6 @@ public static class WeekLoad
             await answer.Content.LoadIntoBufferAsync();
             Times.Add((kind, Stopwatch.GetElapsedTime(started).TotalMilliseconds));
             Failed += answer.IsSuccessStatusCode ? 0 : 1;
-        }
-
-        private static async Task Refresh(HttpClient client)
-        {
-            using var answer = await client.GetAsync(new Uri("/api/account", UriKind.Relative));
-            Remember(client, answer);
-            client.DefaultRequestHeaders.Remove("X-Antiforgery");
-            client.DefaultRequestHeaders.Add("X-Antiforgery", (await answer.Content.ReadFromJsonAsync<JsonNode>())!["antiforgery"]!.GetValue<string>());
-        }
-
-        private static void Remember(HttpClient client, HttpResponseMessage answer)
-        {
-            if (!answer.Headers.TryGetValues("Set-Cookie", out var set))
-            {
-                return;
-            }
-
-            var jar = client.DefaultRequestHeaders.TryGetValues("Cookie", out var had)
-                ? had.SelectMany(line => line.Split("; ")).Select(pair => pair.Split('=', 2)).ToDictionary(pair => pair[0], pair => pair[1])
-                : [];
-            foreach (var cookie in set.Select(line => line.Split(';')[0].Split('=', 2)))
-            {
-                jar[cookie[0]] = cookie[1];
-            }
-
-            client.DefaultRequestHeaders.Remove("Cookie");
-            client.DefaultRequestHeaders.Add("Cookie", string.Join("; ", jar.Select(pair => $"{pair.Key}={pair.Value}")));
         }
     }
 }

@@ -42,9 +42,9 @@ public sealed class PacketStore(Database database, Func<PacketKnowledge> knowled
         from packet_version version
         """;
 
-    // Sized by packets: the largest list that a household imports is ten thousand.
+    // Sized by packets: a household may bring in ten thousand. A changed one is read alone, the others are still there.
     private readonly MemoryCache _lists = new(new MemoryCacheOptions { SizeLimit = 60_000 });
-    private readonly MemoryCache _versions = new(new MemoryCacheOptions { SizeLimit = 20_000 });
+    private readonly MemoryCache _versions = new(new MemoryCacheOptions { SizeLimit = 60_000 });
 
     public Task<HouseholdFoods> Foods(Tenant tenant) => database.As(tenant, connection => Foods(connection, tenant));
 
@@ -57,14 +57,15 @@ public sealed class PacketStore(Database database, Func<PacketKnowledge> knowled
             return kept!;
         }
 
-        var rows = await connection.QueryAsync<VersionRow>(
-            $"""
-            {SelectVersion}
-            join packet on packet.household_id = version.household_id and packet.id = version.packet_id
-            where packet.archived_at is null and version.number = (select max(number) from packet_version latest where latest.household_id = version.household_id and latest.packet_id = version.packet_id)
+        var ids = await connection.QueryAsync<Guid>(
+            """
+            select distinct on (version.packet_id) version.id
+            from packet_version version join packet on packet.household_id = version.household_id and packet.id = version.packet_id
+            where packet.archived_at is null
+            order by version.packet_id, version.number desc
             """);
+        var packets = (await Versions(connection, [.. ids], tolerant)).Values.ToDictionary(packet => packet.PacketId);
         var known = knowledge();
-        var packets = rows.Select(row => row.ToPacket(tolerant, known)).ToDictionary(packet => packet.PacketId);
         var foods = new HouseholdFoods(packets.Count == 0 ? known.Foods : known.Foods.With(packets.Values.Select(packet => packet.Food)), packets);
         return _lists.Set(key, foods, new MemoryCacheEntryOptions { Size = 1 + packets.Count });
     }
@@ -152,19 +153,20 @@ public sealed class PacketStore(Database database, Func<PacketKnowledge> knowled
         _versions.Dispose();
     }
 
-    /// <summary>Foods by packet version; only ids that the tenant's transaction has read may be asked for.</summary>
-    internal async Task<IReadOnlyDictionary<Guid, Food>> ByVersion(NpgsqlConnection connection, IReadOnlyCollection<Guid> ids, bool tolerant)
+    /// <summary>Packets by version; only ids that the tenant's transaction has read may be asked for.</summary>
+    internal async Task<IReadOnlyDictionary<Guid, StoredPacket>> Versions(NpgsqlConnection connection, IReadOnlyCollection<Guid> ids, bool tolerant)
     {
-        var missing = ids.Where(id => !_versions.TryGetValue((id, tolerant), out _)).ToArray();
+        var found = ids.Where(id => _versions.TryGetValue((id, tolerant), out _)).ToDictionary(id => id, id => _versions.Get<StoredPacket>((id, tolerant)));
+        var missing = ids.Where(id => found.GetValueOrDefault(id) is null).ToArray();
         if (missing.Length > 0)
         {
             foreach (var row in await connection.QueryAsync<VersionRow>($"{SelectVersion} where version.id = any(@missing)", new { missing }))
             {
-                _versions.Set((row.Id, tolerant), row.ToPacket(tolerant, knowledge()).Food, new MemoryCacheEntryOptions { Size = 1 });
+                found[row.Id] = _versions.Set((row.Id, tolerant), row.ToPacket(tolerant, knowledge()), new MemoryCacheEntryOptions { Size = 1 });
             }
         }
 
-        return ids.ToDictionary(id => id, id => _versions.Get<Food>((id, tolerant))!);
+        return found!;
     }
 
     internal static Task<bool> CountsTolerances(NpgsqlConnection connection) => connection.QuerySingleAsync<bool>("select counts_tolerances from household where id = app_household()");

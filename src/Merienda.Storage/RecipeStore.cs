@@ -81,11 +81,12 @@ public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue
     }
 
     /// <summary>Versions by id; only ids that the tenant's transaction has read may be asked for.</summary>
-    internal async Task<IReadOnlyDictionary<Guid, StoredRecipe>> Versions(NpgsqlConnection connection, IEnumerable<Guid> ids)
+    /// <param name="countsTolerances">How the household counts packets, where it was read already.</param>
+    internal async Task<IReadOnlyDictionary<Guid, StoredRecipe>> Versions(NpgsqlConnection connection, IEnumerable<Guid> ids, bool? countsTolerances = null)
     {
         var asked = ids.Distinct().ToList();
         // How wide a packet's values are is the household's to say, so a version is kept once for each way of counting.
-        var tolerant = await PacketStore.CountsTolerances(connection);
+        var tolerant = countsTolerances ?? await PacketStore.CountsTolerances(connection);
         var missing = asked.Where(id => !_versions.TryGetValue((id, tolerant), out _)).ToArray();
         var read = missing.Length == 0 ? [] : await Read(connection, missing, tolerant);
         foreach (var recipe in read.Values)
@@ -114,8 +115,8 @@ public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue
         }
 
         var foods = catalogue();
-        var bought = await packets.ByVersion(connection, [.. lines.Select(line => line.PacketVersionId).OfType<Guid>().Distinct()], tolerant);
-        Food? FoodOf(LineRow line) => line.FoodVersionId is { } food ? foods.Versions[food] : line.PacketVersionId is { } packet ? bought[packet] : null;
+        var bought = await packets.Versions(connection, [.. lines.Select(line => line.PacketVersionId).OfType<Guid>().Distinct()], tolerant);
+        Food? FoodOf(LineRow line) => line.FoodVersionId is { } food ? foods.Versions[food] : line.PacketVersionId is { } packet ? bought[packet].Food : null;
         var byRecipe = lines.ToLookup(line => line.RecipeVersionId);
         return versions.ToDictionary(row => row.Id, row => row.ToRecipe(byRecipe[row.Id], tasks[row.Id], FoodOf));
     }

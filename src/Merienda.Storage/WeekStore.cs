@@ -16,7 +16,7 @@ public sealed class WeekStore(Database database, RecipeStore recipes, PacketStor
     {
         var table = await HouseholdStore.ReadTable(connection, start);
         var batches = await BatchRows.OfWeek(connection, start);
-        var versions = await recipes.Versions(connection, batches.Select(batch => batch.RecipeVersionId));
+        var versions = await recipes.Versions(connection, batches.Select(batch => batch.RecipeVersionId), table.Household.CountsTolerances);
         var undo = await Journal.Newest(connection, tenant);
         using var ticks = await connection.QueryMultipleAsync(
             "select item_key from shop_tick where week_start = @start; select batch_id, task_id from task_tick where batch_id = any(@batches)", new { start, batches = batches.Select(batch => batch.Batch.Id).ToArray() });

@@ -1,0 +1,49 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+
+namespace Merienda.Bench;
+
+/// <summary>A browser's side of the API for one demo person: cookies and the antiforgery token.</summary>
+public static class DemoVisitor
+{
+    public static async Task<HttpClient> Enter(Uri address)
+    {
+        // Cookies are marked secure; a plain-http client on loopback carries them by hand.
+        var client = new HttpClient(new SocketsHttpHandler { UseCookies = false }) { BaseAddress = address };
+        await Refresh(client);
+        var account = await client.GetFromJsonAsync<JsonNode>("/api/account");
+        var person = account!["demoPeople"]![0]!["id"]!.GetValue<Guid>();
+        using var answer = await client.PostAsJsonAsync("/api/account/demo", new { id = person });
+        answer.EnsureSuccessStatusCode();
+        Remember(client, answer);
+        await Refresh(client);
+        return client;
+    }
+
+    private static async Task Refresh(HttpClient client)
+    {
+        using var answer = await client.GetAsync(new Uri("/api/account", UriKind.Relative));
+        Remember(client, answer);
+        client.DefaultRequestHeaders.Remove("X-Antiforgery");
+        client.DefaultRequestHeaders.Add("X-Antiforgery", (await answer.Content.ReadFromJsonAsync<JsonNode>())!["antiforgery"]!.GetValue<string>());
+    }
+
+    private static void Remember(HttpClient client, HttpResponseMessage answer)
+    {
+        if (!answer.Headers.TryGetValues("Set-Cookie", out var set))
+        {
+            return;
+        }
+
+        var jar = client.DefaultRequestHeaders.TryGetValues("Cookie", out var had)
+            ? had.SelectMany(line => line.Split("; ")).Select(pair => pair.Split('=', 2)).ToDictionary(pair => pair[0], pair => pair[1])
+            : [];
+        foreach (var cookie in set.Select(line => line.Split(';')[0].Split('=', 2)))
+        {
+            jar[cookie[0]] = cookie[1];
+        }
+
+        client.DefaultRequestHeaders.Remove("Cookie");
+        client.DefaultRequestHeaders.Add("Cookie", string.Join("; ", jar.Select(pair => $"{pair.Key}={pair.Value}")));
+    }
+}
