@@ -49,6 +49,12 @@ public static class ShoppingList
 
     private static (decimal, string)? Pieces(Food food, decimal grams)
     {
+        if (food.Packet is { } packet)
+        {
+            // A packet is bought whole.
+            return packet.PackGrams is { } pack ? (Math.Ceiling(grams / pack), "pack") : null;
+        }
+
         var unit = SoldBy.FirstOrDefault(food.Measures.ContainsKey);
         // Pieces under 10 g (an almond, a bay leaf) are bought by weight.
         return unit is null || food.Measures[unit] < 10 ? null : (Math.Ceiling(grams / food.Measures[unit] * 2) / 2, unit);

@@ -29,4 +29,16 @@ public class ShoppingListTests
         Assert.Equal("olive oil for frying (× 2)", list.Single(item => item.Key == "olive-oil").AsTyped.Single());
         Assert.Null(list[^1].Aisle);
     }
+
+    [Theory]
+    [InlineData(63, 1)]
+    [InlineData(250, 1)]
+    [InlineData(251, 2)]
+    public void A_packet_is_bought_whole(int grams, int packs)
+    {
+        var packet = Bought(Printed("Rye flour") with { Pack = "250 g", Serving = "100 g; 1 piece = 10 g" });
+        RecipeVersion Of(Core.Foods.Food food) => new() { Name = "plate", Portions = 1, Lines = [RecipeLine.From($"{grams} g", Table.Foods, Core.Quantities.MeasureSystem.Metric, chosenFood: food)], Keeping = KeepingClass.All[0] };
+        Assert.Equal((packs, "pack"), ShoppingList.Of([new("A", Of(packet), 1)]).Single().Pieces);
+        Assert.Null(ShoppingList.Of([new("A", Of(Bought(Printed("Rye flour"))), 1)]).Single().Pieces);
+    }
 }

@@ -232,7 +232,7 @@ function PacketFacts({ sheet }: { sheet: FoodSheet }) {
           <dt className="text-steel">Pack</dt>
           <dd className="figures">
             {printed.pack}
-            {printed.price !== null && `, ${number(printed.price, 2)}`}
+            {printed.price !== null && `, ${printed.price.toFixed(2)} a pack`}
           </dd>
         </>
       )}

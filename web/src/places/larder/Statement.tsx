@@ -5,8 +5,8 @@ type Said = Schemas['ReadStatement'];
 
 const look: Record<Schemas['MarkKind'], string> = {
   leftOut: 'border-b-2 border-beet font-semibold text-beet',
-  untold: 'border-b-2 border-dotted border-slate',
-  known: 'border-b border-line',
+  untold: 'border-b-2 border-dotted border-slate text-inherit',
+  known: 'border-b border-line text-inherit',
 };
 
 /** The statement as it is printed, with the words marked: left out (solid), nobody can tell (dotted), known. */
@@ -16,7 +16,7 @@ export function MarkedStatement({ said }: { said: Said }) {
   for (const mark of said.marks) {
     pieces.push(said.text.slice(at, mark.start));
     pieces.push(
-      <mark key={mark.start} title={mark.says} className={`bg-transparent text-inherit ${look[mark.kind]}`}>
+      <mark key={mark.start} title={mark.says} className={`bg-transparent ${look[mark.kind]}`}>
         {said.text.slice(mark.start, mark.start + mark.length)}
       </mark>,
     );
