@@ -134,7 +134,7 @@ internal static class EaterRows
         await Write(connection, tenant, eater);
         foreach (var opinion in eater.Opinions)
         {
-            await PacketStore.WriteOpinion(connection, tenant, eater.Id, opinion);
+            await OpinionStore.Write(connection, tenant, eater.Id, opinion);
         }
     }
 

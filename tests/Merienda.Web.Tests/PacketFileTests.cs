@@ -42,6 +42,24 @@ public class PacketFileTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task A_file_is_taken_back_as_a_whole_unless_one_of_its_packets_was_changed()
+    {
+        var cook = await database.SignUp();
+        async Task<decimal> Fat(string name) => (await cook.Get($"/api/larder/foods?query={name}&foodClass=&kind=packets"))["foods"]![0]!["perHundredGrams"]![2]!["value"]!["best"]!.GetValue<decimal>();
+        await Send(cook, "Crackers,EU,100 g,2.0,64,16,Rye,rye\n", true);
+        await Send(cook, "Crackers,EU,100 g,4.0,64,16,Rye,rye\nBar,EU,100 g,13,17,9,Hazelnuts,\n", true);
+        Assert.Equal((2, 4m), (await Packets(cook), await Fat("crackers")));
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Equal((1, 2m), (await Packets(cook), await Fat("crackers")));
+
+        await Send(cook, "Bar,EU,100 g,13,17,9,Hazelnuts,\n", true);
+        var file = (await cook.Get($"/api/weeks/{(await cook.Get("/api/account"))["person"]!["today"]}"))["undo"]!["sequence"]!.GetValue<long>();
+        await Send(cook, "Bar,EU,100 g,12,17,9,Hazelnuts,\n", true);
+        await cook.Refused(HttpStatusCode.Conflict, "changed-meanwhile", HttpMethod.Post, "/api/undo", new { sequence = file });
+        Assert.Equal(2, await Packets(cook));
+    }
+
+    [Fact]
     public async Task A_file_with_a_wrong_row_names_it_and_nothing_comes_in()
     {
         var cook = await database.SignUp();

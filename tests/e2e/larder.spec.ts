@@ -123,7 +123,7 @@ test('a rejected packet is met again in a recipe and in Shop; a newer one waits 
   await larder(page);
   await page.getByLabel('Kind').selectOption('packets');
   await page.getByRole('link', { name: 'Quay crackers' }).click();
-  await page.getByRole('link', { name: 'Printed anew' }).click();
+  await page.getByRole('link', { name: 'Change', exact: true }).click();
   await page.getByLabel('Carbohydrate', { exact: true }).fill('30');
   await page.getByRole('button', { name: 'Keep as a new version' }).click();
   await expect(page.getByText('packet, version 2')).toBeVisible();
@@ -187,6 +187,14 @@ test('a file is read in a dry run that names what is wrong, and comes in whole',
   await choose(Buffer.from('name,country,serving\nCr\xe8me,EU,100 g\n', 'latin1'));
   await expect(page.getByRole('alert')).toContainText('The file is not UTF-8 text');
   await expect(page.getByRole('alert')).toContainText('row 2');
+  await choose('name,country,serving,fat,carbohydrate,ingredients\nCrackers,EU,100 g,"1,6",64,"Rye flour, salt"\nBar,US,1 bar (40 g),13,17,Hazelnuts\n');
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page.getByText('All of it came in.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await larder(page);
+  await page.getByLabel('Kind').selectOption('packets');
+  await expect(page.getByText('0 found; numbers and verdicts for 100 g.')).toBeVisible();
+  await larder(page, 'In and out');
   await choose('name,country,serving,fat,carbohydrate,ingredients\nCrackers,EU,100 g,"1,6",64,"Rye flour, salt"\nBar,US,1 bar (40 g),13,17,Hazelnuts\n');
   await page.getByRole('button', { name: 'Bring it in' }).click();
   await expect(page.getByText('All of it came in.')).toBeVisible();

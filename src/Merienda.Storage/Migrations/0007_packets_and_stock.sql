@@ -23,10 +23,13 @@ create table packet (
     household_id uuid not null constraint packet_household references household,
     id           uuid not null,
     name         text not null,
+    version_id   uuid not null,
+    number       integer not null,
     archived_at  timestamptz,
     constraint packet_key primary key (household_id, id)
 );
 comment on column packet.name is 'Of the latest version; two packets in use must not share one.';
+comment on column packet.version_id is 'The latest version, kept here so that a list of ten thousand needs no join. No foreign key: checked at the end of a transaction, ten thousand rows took 24 s.';
 create unique index packet_name_unique on packet (household_id, lower(name)) where archived_at is null;
 
 create table packet_version (

@@ -18,7 +18,7 @@ using Microsoft.AspNetCore.Identity;
 namespace Merienda.Web.Demo;
 
 /// <summary>Seeds the invented households of data/demo, each once, through the same doors that people use.</summary>
-public sealed class DemoSeed(Database database, AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KitchenStore kitchens, PacketStore packets, StockStore stock, KnowledgeBase knowledge, TimeProvider clock)
+public sealed class DemoSeed(Database database, AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KitchenStore kitchens, PacketStore packets, OpinionStore opinions, StockStore stock, KnowledgeBase knowledge, TimeProvider clock)
 {
     public Task Run() => database.Exclusively(SeedWhatIsMissing);
 
@@ -88,7 +88,7 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
         foreach (var said in household.Opinions)
         {
             var packet = foods.Packets.Values.Single(item => item.Printed.Name == said.Packet);
-            await packets.Decide(tenant, packet.PacketId, eaters.Single(eater => eater.Name == said.Eater).Id, new StoredOpinion(packet.PacketId, said.IsApproved, said.Reason, today.AddDays(-said.DaysAgo), said.IsApproved ? PacketOpinion.StatementOf(packet.Food) : ""));
+            await opinions.Decide(tenant, packet.PacketId, eaters.Single(eater => eater.Name == said.Eater).Id, new StoredOpinion(packet.PacketId, said.IsApproved, said.Reason, today.AddDays(-said.DaysAgo), said.IsApproved ? PacketOpinion.StatementOf(packet.Food) : ""));
         }
 
         foreach (var thing in household.Stock)

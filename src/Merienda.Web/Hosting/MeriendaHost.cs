@@ -49,6 +49,7 @@ public static class MeriendaHost
         services.AddSingleton<Table.EffectReader>();
         services.AddSingleton(provider => new RecipeStore(provider.GetRequiredService<Database>(), () => provider.GetRequiredService<KnowledgeBase>().Foods, provider.GetRequiredService<PacketStore>()));
         services.AddSingleton(provider => new PacketStore(provider.GetRequiredService<Database>(), () => provider.GetRequiredService<KnowledgeBase>().Packets));
+        services.AddSingleton<OpinionStore>();
         services.AddSingleton<StockStore>();
         services.AddSingleton<WeekStore>();
         services.AddSingleton<AccountStore>();

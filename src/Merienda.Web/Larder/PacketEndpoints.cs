@@ -67,7 +67,7 @@ public static class PacketEndpoints
     private static async Task<Results<NoContent, NotFound>> PutAway(Guid id, CurrentTenant tenant, PacketStore packets, TimeProvider clock) =>
         await packets.Archive(tenant, id, clock.GetUtcNow()) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> Decide(Guid id, Guid eater, OpinionRequest request, CurrentTenant tenant, PacketStore packets, DinersReader diners)
+    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> Decide(Guid id, Guid eater, OpinionRequest request, CurrentTenant tenant, PacketStore packets, OpinionStore opinions, DinersReader diners)
     {
         if (request.Reason.Trim().Length is 0 or > 200)
         {
@@ -94,9 +94,9 @@ public static class PacketEndpoints
         }
 
         var opinion = new StoredOpinion(id, request.IsApproved, request.Reason.Trim(), table.Today, request.IsApproved ? PacketOpinion.StatementOf(packet.Food) : "");
-        return await packets.Decide(tenant, id, eater, opinion) ? TypedResults.NoContent() : TypedResults.NotFound();
+        return await opinions.Decide(tenant, id, eater, opinion) ? TypedResults.NoContent() : TypedResults.NotFound();
     }
 
-    private static async Task<Results<NoContent, NotFound>> TakeBack(Guid id, Guid eater, CurrentTenant tenant, PacketStore packets) =>
-        await packets.Decide(tenant, id, eater, null) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> TakeBack(Guid id, Guid eater, CurrentTenant tenant, OpinionStore opinions) =>
+        await opinions.Decide(tenant, id, eater, null) ? TypedResults.NoContent() : TypedResults.NotFound();
 }

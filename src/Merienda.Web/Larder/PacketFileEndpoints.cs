@@ -74,7 +74,7 @@ public static class PacketFileEndpoints
         var news = read.Where(packet => !known.TryGetValue(packet.Name.Trim().ToLowerInvariant(), out var old) || !old.IsSameAs(packet)).ToList();
         var changed = news.Count(packet => known.ContainsKey(packet.Name.Trim().ToLowerInvariant()));
         var isApplied = apply && refused == 0;
-        if (isApplied)
+        if (isApplied && news.Count > 0)
         {
             var done = 0;
             await packets.Import(tenant, news, clock.GetUtcNow(), async count => await Say(new(done += count, news.Count, null)), stop);

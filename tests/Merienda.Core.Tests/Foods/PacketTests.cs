@@ -163,6 +163,9 @@ public class PacketTests
     [InlineData("fat", "unreadable-value")]
     [InlineData("fibre", "fibre-above-carbohydrate")]
     [InlineData("country", "basis-unknown")]
+    [InlineData("serving", "serving-length")]
+    [InlineData("openedDays", "opened-days-out-of-range")]
+    [InlineData("aisle", "aisle-length")]
     public void What_cannot_be_on_a_packet_is_refused_with_its_field(string field, string code)
     {
         var bad = field switch
@@ -170,6 +173,9 @@ public class PacketTests
             "name" => Printed() with { Name = " " },
             "classes" => Printed() with { Classes = ["no-such"] },
             "price" => Printed() with { Price = -1 },
+            "serving" => Printed() with { Serving = $"{new string(' ', 100)}1 g" },
+            "openedDays" => Printed() with { OpenedDays = 0 },
+            "aisle" => Printed() with { Aisle = new string('a', 61) },
             "points" => Printed() with { Points = -0.5m },
             "pack" => Printed() with { Pack = "0 g" },
             "statement" => Printed(new string('a', 100_000)),
@@ -182,6 +188,9 @@ public class PacketTests
         Assert.Equal((code, field), (refusal.Code, refusal.Field));
         Assert.Null(Printed().Read(Data.Classes).Refusal);
     }
+
+    [Fact]
+    public void A_letter_that_no_keyboard_types_is_refused() => Assert.Equal("unreadable-text", Printed("Oats\0, salt").Read(Data.Classes).Refusal!.Code);
 
     [Fact]
     public void A_packet_is_what_the_cook_says_and_holds_what_its_statement_says()

@@ -77,6 +77,9 @@ public sealed record PrintedPacket(
 
     private Refusal? Wrong(FoodClasses classes) => this switch
     {
+        _ when $"{Name}{Serving}{Statement}{MayContain}{Pack}{Aisle}".Contains('\0', StringComparison.Ordinal) => new("unreadable-text", "statement", "a letter that is none", "there is a letter in it that no keyboard types", "Paste it again as plain text"),
+        _ when Serving.Length > 100 => new("serving-length", "serving", Serving[..60], "a serving has at most 100 characters", "Type for example: 2 pieces or 93 g"),
+        _ when Pack.Length > 60 => new("pack-out-of-range", "pack", Pack[..60], "a pack has at most 60 characters", "Type its net weight, for example 400 g"),
         _ when Name.Trim().Length is 0 or > LongestName => new("packet-name-length", "name", Name.Length > 60 ? Name[..60] : Name, $"a packet's name has 1 to {LongestName} characters", "Type what you call it in the kitchen"),
         _ when Aisle.Length > 60 => new("aisle-length", "aisle", Aisle[..60], "an aisle has at most 60 characters", "Type a short word"),
         _ when Statement.Length > StatementReader.Longest || MayContain.Length > 2_000 => new("statement-too-long", Statement.Length > StatementReader.Longest ? "statement" : "mayContain", $"{Math.Max(Statement.Length, MayContain.Length):#,0} characters", $"a statement has at most {StatementReader.Longest:#,0} characters, the advice after it 2,000", "Paste the ingredients only"),

@@ -5,6 +5,7 @@ import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
 import { number } from '../../pieces/show';
 import { importFile } from './importFile';
+import { useUndo } from './queries';
 
 type Report = Schemas['ImportReport'];
 type State =
@@ -20,6 +21,7 @@ export function FilePage() {
   const stop = useRef<AbortController | null>(null);
   const queries = useQueryClient();
   const { done } = useNotices();
+  const undo = useUndo();
   const run = async (chosen: File, apply: boolean) => {
     const controller = new AbortController();
     stop.current = controller;
@@ -35,7 +37,7 @@ export function FilePage() {
       setState({ kind: 'read', report });
       if (report.isApplied) {
         await queries.invalidateQueries();
-        done(`${number(report.added, 0)} packets came in, ${number(report.changed, 0)} have a new version.`);
+        done(`${number(report.added, 0)} packets came in, ${number(report.changed, 0)} have a new version.`, undo);
       }
     } catch (error) {
       if (controller.signal.aborted) setState({ kind: 'waiting' });

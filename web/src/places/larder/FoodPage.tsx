@@ -95,7 +95,7 @@ function Actions({ sheet }: { sheet: FoodSheet }) {
       {packet && (
         <>
           <Link to={`/larder/packets/${sheet.key}/edit`} className={link}>
-            Printed anew
+            Change
           </Link>
           <Button
             disabled={edit.isPending}

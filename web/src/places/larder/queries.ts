@@ -15,11 +15,18 @@ export const useFood = (key: string) =>
     retry: false,
   });
 
+/** Takes back the newest own change. */
+export function useUndo() {
+  const queries = useQueryClient();
+  const { refused } = useNotices();
+  return () => void take(api.POST('/api/undo', { body: { sequence: null } })).then(() => queries.invalidateQueries(), refused);
+}
+
 /** Changes something in the Larder; everything that is computed from it is asked anew, and the notice offers to take it back. */
 export function useLarderEdit() {
   const queries = useQueryClient();
   const { done, refused } = useNotices();
-  const undo = () => void take(api.POST('/api/undo', { body: { sequence: null } })).then(() => queries.invalidateQueries(), refused);
+  const undo = useUndo();
   return useMutation({
     mutationFn: ({ ask }: { ask: () => Promise<unknown>; say: string; takeBack?: () => Promise<unknown> }) => ask(),
     onSuccess: async (_, { say, takeBack }) => {
