@@ -38,4 +38,12 @@ public sealed class FoodClasses
     /// <summary>The allergens among a food's classes, each once, in alphabetical order.</summary>
     public IReadOnlyList<string> AllergensOf(IEnumerable<string> classes) =>
         [.. classes.SelectMany(Upward).Select(key => _byKey[key].Allergen).OfType<string>().Distinct().Order(StringComparer.Ordinal)];
+
+    /// <summary>What foods hold of the allergens, then what only their packets warn of: "sesame (may contain)".</summary>
+    public IReadOnlyList<string> AllergensOf(IEnumerable<Food> foods)
+    {
+        var list = foods.ToList();
+        var named = AllergensOf(list.SelectMany(food => food.AllTags));
+        return [.. named, .. AllergensOf(list.SelectMany(food => food.Packet?.Reading.MayContain.Keys ?? [])).Except(named).Select(allergen => $"{allergen} (may contain)")];
+    }
 }

@@ -50,7 +50,7 @@ public static class FoodSheets
             [.. Long.Where(measure => IsWorthSaying(hundred, measure)).Select(MeasureInfo.Of).Select(info => new ShownAmount(info.Key, info.Name, info.Unit, info.Decimals, Shown.Of(serving.Value(info.Measure, knowledge.HouseScheme)), Shown.Of(hundred.Value(info.Measure, knowledge.HouseScheme))))],
             [.. food.Measures.Where(measure => measure.Key != "drained" && (food.Packet is null || Unit.Spelled(measure.Key)?.IsPackage != true)).OrderByDescending(measure => measure.Value).Select(measure => new FoodMeasure(measure.Key, Shown.Round(measure.Value)))],
             food.Density, [.. food.Yields.Select(item => new ShownYield(item.Method, item.Factor, $"{item.Source} [{item.Mark}]"))], food.Keeping is { } keeping ? $"{keeping.FridgeDays} {(keeping.FridgeDays == 1 ? "day" : "days")} in the fridge as {keeping.Name.ToLowerInvariant()}{(keeping.FreezerMonths is { } months ? $", at its best {months} months in the freezer" : "")} ({keeping.Source})" : null,
-            food.Packs, [.. FodmapsOf(food)], food.Fodmaps?.Source, knowledge.Classes.AllergensOf(food.AllTags), [.. diners.Eaters.Select(eater => VerdictOf(eater, serving))],
+            food.Packs, [.. FodmapsOf(food)], food.Fodmaps?.Source, knowledge.Classes.AllergensOf([food]), [.. diners.Eaters.Select(eater => VerdictOf(eater, serving))],
             [.. recipes.Select(recipe => (recipe, Line: recipe.Version.Lines.FirstOrDefault(line => line.Food?.Key == food.Key))).Where(item => item.Line is not null).Select(item => new UsedIn(item.recipe.RecipeId, item.recipe.Version.Name, item.Line!.Food!.Packet?.Version < food.Packet?.Version))],
             packet);
     }
@@ -68,7 +68,7 @@ public static class FoodSheets
         (leftWords, leftGrams) = leftGrams == 100 && rightGrams != 100 ? ($"{rightGrams:0.#} g", rightGrams) : (leftWords, leftGrams);
         (rightWords, rightGrams) = rightGrams == 100 && leftGrams != 100 ? ($"{leftGrams:0.#} g", leftGrams) : (rightWords, rightGrams);
         var (leftServing, rightServing, leftHundred, rightHundred) = (Weighing(left, leftGrams), Weighing(right, rightGrams), Weighing(left, 100), Weighing(right, 100));
-        ComparedFood Side(Food food, string words, Intake serving) => new(food.Key, food.Name, words, eater is null ? null : VerdictOf(eater, serving), knowledge.Classes.AllergensOf(food.AllTags), PriceOf(food));
+        ComparedFood Side(Food food, string words, Intake serving) => new(food.Key, food.Name, words, eater is null ? null : VerdictOf(eater, serving), knowledge.Classes.AllergensOf([food]), PriceOf(food));
         return new(Side(left, leftWords, leftServing), Side(right, rightWords, rightServing),
             [.. Long.Where(measure => IsWorthSaying(leftHundred, measure) || IsWorthSaying(rightHundred, measure)).Select(MeasureInfo.Of).Select(info =>
             {

@@ -51,7 +51,7 @@ public static class RecipeSheets
             [.. version.Tasks.Select(ToTask)],
             [.. MeasureInfo.All.Select(info => Shown.Of(info, portion.Value(info.Measure, scheme)))],
             points,
-            knowledge.Classes.AllergensOf(version.Lines.SelectMany(line => line.Food?.AllTags ?? [])),
+            knowledge.Classes.AllergensOf(version.Lines.Select(line => line.Food).OfType<Food>()),
             [.. eaters.Select(eater => ToVerdict(eater, version))]);
     }
 

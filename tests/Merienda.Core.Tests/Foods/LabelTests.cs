@@ -100,17 +100,6 @@ public class LabelTests
     private static PacketLabel Label(LabelCountry country, decimal serving, params (LabelNutrient, string)[] values) =>
         PacketLabel.Of(country, null, serving, values.ToDictionary(value => value.Item1, value => DeclaredValue.Read(value.Item1, value.Item2).Value)).Value;
 
-    [Fact]
-    public void A_us_and_an_eu_packet_of_the_same_thing_have_the_same_net_carbs()
-    {
-        // 100 g of it: 10 g with fibre, 7 g of them fibre (domain.md section 11, value 9).
-        var american = Label(LabelCountry.UnitedStates, 100, (LabelNutrient.Carbohydrate, "10"), (LabelNutrient.Fibre, "7"));
-        var european = Label(LabelCountry.EuropeanUnion, 100, (LabelNutrient.Carbohydrate, "3.0"), (LabelNutrient.Fibre, "7.0"));
-        Assert.Equal(3, american.CarbohydratesPerHundredGrams(PolyolCredit.Default).Net.Best);
-        Assert.Equal(3, european.CarbohydratesPerHundredGrams(PolyolCredit.Default).Net.Best);
-        Assert.Equal(10, european.CarbohydratesPerHundredGrams(PolyolCredit.Default).Total.Best);
-    }
-
     [Theory]
     [InlineData(LabelCountry.UnitedStates, LabelBasis.Total)]
     [InlineData(LabelCountry.Canada, LabelBasis.Total)]

@@ -1,6 +1,7 @@
 using System.Globalization;
 using CsCheck;
 using CsvHelper;
+using Merienda.Core.Foods;
 using Merienda.Core.Foods.Statements;
 using Merienda.Core.Protocols;
 
@@ -85,10 +86,6 @@ public class StatementTests
         Assert.Equal("nuts", Assert.Single(statement.MayContain).Words);
     }
 
-    [Fact]
-    public void The_words_that_say_so_are_named() =>
-        Assert.Equal("whey powder", Lexicon.Read("Sugar, whey powder").WordsFor("dairy", Table.Data.Classes));
-
     [Theory]
     [InlineData("vegan", "Sugar, whey powder", Verdict.Breaks)]
     [InlineData("vegan", "Sugar. May contain milk", Verdict.Fits)]
@@ -114,6 +111,23 @@ public class StatementTests
     [InlineData("Oats", "honey", 0)]
     public void An_ingredient_is_at_most_what_its_place_in_the_falling_order_leaves(string statement, string foodClass, double most) =>
         Assert.Equal((decimal)most, Math.Round(Table.Bought(Table.Printed(statement)).Packet!.MostOf(foodClass), 4));
+
+    [Fact]
+    public void A_vague_word_is_known_and_an_unknown_one_is_not_read_through()
+    {
+        Assert.True(Lexicon.Read("Oats, natural flavouring").IsThrough);
+        Assert.False(Lexicon.Read("Oats, wonderdust").IsThrough);
+        Assert.True(Lexicon.Read("").IsThrough);
+        Assert.Equal(["oat", "natural flavouring"], Lexicon.Read("Oats, natural flavouring").Phrases.Select(phrase => phrase.Words));
+    }
+
+    [Fact]
+    public void Allergens_of_packets_are_what_they_name_and_apart_what_they_warn_of()
+    {
+        var classes = Table.Data.Classes;
+        Food[] foods = [Table.Food("feta"), Table.Bought(Table.Printed("Oats, whey powder, sesame") with { MayContain = "sesame, milk and nuts" })];
+        Assert.Equal(["cereals containing gluten", "milk", "sesame", "nuts (may contain)"], classes.AllergensOf(foods));
+    }
 
     [Fact]
     public void Advice_printed_apart_is_advice_and_traces_are_known()

@@ -62,14 +62,6 @@ public sealed class PacketLabel
     /// <summary>The same per 100 g; open when it is not declared.</summary>
     public Estimate PerHundredGrams(LabelNutrient nutrient) => Of(nutrient) is { } serving ? serving * (100 / ServingGrams) : Estimate.Unknown;
 
-    /// <summary>The ways to count carbohydrate per 100 g, whatever the label's basis is.</summary>
-    public Carbohydrates CarbohydratesPerHundredGrams(PolyolCredit credit)
-    {
-        var (declared, fibre) = (PerHundredGrams(LabelNutrient.Carbohydrate), Of(LabelNutrient.Fibre) is null && Basis == LabelBasis.Total && PerHundredGrams(LabelNutrient.Carbohydrate).High is { } all ? Estimate.Within(0, all) : PerHundredGrams(LabelNutrient.Fibre));
-        var polyols = Of(LabelNutrient.Polyols) is null ? Estimate.Zero : PerHundredGrams(LabelNutrient.Polyols);
-        return Carbohydrates.From(declared, Basis, fibre, polyols, Estimate.Zero, credit);
-    }
-
     /// <summary>Energy by factors per 100 g from the declared values, or null when a macronutrient is missing; a declared energy far from it is queried.</summary>
     public decimal? EnergyByFactors => Declares(LabelNutrient.Protein) && Declares(LabelNutrient.Fat) && Declares(LabelNutrient.Carbohydrate)
         ? EnergyFactors.PerHundredGrams(new NutrientProfile

@@ -26,9 +26,6 @@ public sealed record StatementReading(IReadOnlyDictionary<string, string> Holds,
 
     /// <summary>True when every word is known, if only as a vague one: then nothing that has to be named is in it unnamed.</summary>
     public bool IsThrough => Phrases.All(phrase => phrase.IsKnown);
-
-    /// <summary>The words that make the packet hold a class or one below it, or null.</summary>
-    public string? WordsFor(string foodClass, FoodClasses classes) => Holds.Where(held => classes.Upward(held.Key).Contains(foodClass)).Select(held => held.Value).FirstOrDefault();
 }
 
 /// <summary>
