@@ -78,7 +78,12 @@ export function FilePage() {
               <p className="figures">
                 {state.apply ? 'Bringing in' : 'Reading'} … {number(state.done, 0)} of {number(state.total, 0)}
               </p>
-              <progress value={state.done} max={state.total || 1} aria-label="Rows" className="my-1 w-full accent-cobalt" />
+              <progress
+                value={state.done}
+                max={state.total || 1}
+                aria-label="Rows"
+                className="my-1 h-2 w-full appearance-none bg-tray [&::-moz-progress-bar]:bg-cobalt [&::-webkit-progress-bar]:bg-tray [&::-webkit-progress-value]:bg-cobalt"
+              />
               <Button onClick={() => stop.current?.abort()}>Stop</Button>
             </div>
           )}

@@ -22,13 +22,13 @@ export function PacketFields({ draft, set, problem, servings, setServings }: Pro
   const days = useTyped(draft.openedDays, (value) => set({ openedDays: value === null ? null : Math.round(value) }));
   const of = (field: string) => (problem?.field === field ? problem.title : undefined);
   return (
-    <div className="mb-5 grid gap-x-4 gap-y-3 sm:grid-cols-6">
+    <div className="mb-5 grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-6">
       <Field
         label="Name"
         value={draft.name}
         onChange={(name) => set({ name })}
         problem={of('name')}
-        className="sm:col-span-4"
+        className="col-span-2 sm:col-span-4"
         autoComplete="off"
       />
       <Choice
@@ -44,7 +44,7 @@ export function PacketFields({ draft, set, problem, servings, setServings }: Pro
           value={draft.basis ?? 'total'}
           options={bases}
           onChange={(basis) => set({ basis: basis as Schemas['LabelBasis'] })}
-          className="sm:col-span-6"
+          className="col-span-2 sm:col-span-6"
         />
       )}
       <Field
@@ -75,7 +75,7 @@ export function PacketFields({ draft, set, problem, servings, setServings }: Pro
       <Field label="Price of a pack" inputMode="decimal" {...price} className="sm:col-span-2" />
       <Field label="Points of a serving" inputMode="decimal" hint="from a list, if any" {...points} className="sm:col-span-2" />
       <Field label="Opened, keeps" inputMode="numeric" hint="days, as printed" {...days} className="sm:col-span-2" />
-      <div className="sm:col-span-4">
+      <div className="col-span-2 sm:col-span-4">
         <span className="block text-sm font-semibold">What it is</span>
         <KeyPicker
           label="What it is"
