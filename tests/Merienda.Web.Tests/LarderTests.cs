@@ -210,6 +210,16 @@ public class LarderTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task Where_only_a_food_of_the_table_can_be_meant_no_packet_is_offered()
+    {
+        var cook = await database.SignUp();
+        await Keep(cook, Packet("Zucchini crisps"));
+        async Task<IEnumerable<string>> Found(string rest) => (await cook.Get($"/api/foods?query=zucchini{rest}")).AsArray().Select(food => food!["name"]!.GetValue<string>());
+        Assert.Equal(["Courgette", "Zucchini crisps"], (await Found("")).Order());
+        Assert.Equal(["Courgette"], await Found("&packets=false"));
+    }
+
+    [Fact]
     public async Task A_sheet_says_what_is_known_of_a_food()
     {
         var cook = await database.SignUp();

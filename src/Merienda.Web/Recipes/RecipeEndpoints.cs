@@ -81,8 +81,12 @@ public static class RecipeEndpoints
     private static async Task<Results<NoContent, NotFound>> Archive(Guid id, CurrentTenant tenant, RecipeStore recipes, TimeProvider clock) =>
         await recipes.Archive(tenant, id, clock.GetUtcNow()) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    private static async Task<Ok<IReadOnlyList<FoodFound>>> Foods(string query, CurrentTenant tenant, PacketStore packets) =>
-        TypedResults.Ok<IReadOnlyList<FoodFound>>([.. (await packets.Foods(tenant)).Matcher.Search(query, 12).Select(food => new FoodFound(food.Key, food.Name, food.Aisle, food.Source, food.Mark.ToString()))]);
+    /// <param name="packets">False where only a food of the table can be meant: a protocol, a dislike, an acceptance.</param>
+    private static async Task<Ok<IReadOnlyList<FoodFound>>> Foods(string query, CurrentTenant tenant, PacketStore store, KnowledgeBase knowledge, bool packets = true)
+    {
+        var foods = packets ? (await store.Foods(tenant)).Matcher : knowledge.Foods.Latest;
+        return TypedResults.Ok<IReadOnlyList<FoodFound>>([.. foods.Search(query, 12).Select(food => new FoodFound(food.Key, food.Name, food.Aisle, food.Source, food.Mark.ToString()))]);
+    }
 
     private static async Task<Results<Ok<RecipeSheet>, NotFound, ProblemHttpResult>> Save(RecipeDraft draft, Guid id, CurrentTenant tenant, RecipeStore recipes, DinersReader diners, PacketStore packets, KnowledgeBase knowledge, TimeProvider clock)
     {

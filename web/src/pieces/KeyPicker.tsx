@@ -7,25 +7,27 @@ import { inputLook } from './Field';
 
 export type Named = { key: string; name: string };
 
-/** Picks several classes of food, and foods when asked for: what is picked stands as strips that can be taken off. */
+/** Picks several classes of food, and foods or packets when asked for: what is picked stands as strips that can be taken off. */
 export function KeyPicker({
   label,
   picked,
   classes,
   withFoods = false,
+  withPackets = false,
   onChange,
 }: {
   label: string;
   picked: Named[];
   classes: Named[];
   withFoods?: boolean;
+  withPackets?: boolean;
   onChange: (picked: Named[]) => void;
 }) {
   const [words, setWords] = useState('');
   const asked = words.trim().toLowerCase();
   const foods = useQuery({
-    queryKey: ['foods', asked],
-    queryFn: () => take(api.GET('/api/foods', { params: { query: { query: asked } } })),
+    queryKey: ['foods', asked, withPackets],
+    queryFn: () => take(api.GET('/api/foods', { params: { query: { query: asked, packets: withPackets } } })),
     enabled: withFoods && asked.length > 1,
   });
   const taken = new Set(picked.map((one) => one.key));

@@ -57,6 +57,7 @@ function Picked({ label, food, onPick }: { label: string; food: string; onPick: 
       <KeyPicker
         label={label}
         withFoods
+        withPackets
         picked={food ? [{ key: food, name: sheet.data?.name ?? '…' }] : []}
         classes={[]}
         onChange={(picked) => onPick(picked.at(-1)?.key ?? '')}

@@ -31,7 +31,14 @@ export function ExchangeDialog({ food, name, grams, onClose }: { food: string; n
         <div className="flex flex-wrap items-end gap-4">
           <div>
             <span className="block font-semibold">Another food</span>
-            <KeyPicker label="Another food" withFoods picked={other} classes={[]} onChange={(picked) => setOther(picked.slice(-1))} />
+            <KeyPicker
+              label="Another food"
+              withFoods
+              withPackets
+              picked={other}
+              classes={[]}
+              onChange={(picked) => setOther(picked.slice(-1))}
+            />
           </div>
           <Choice label="of equal" value={equal} onChange={setEqual} options={kept} />
         </div>
