@@ -1,11 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Problem, type Schemas } from '../../api/client';
+import { useUndo } from '../../api/useUndo';
 import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
 import { number } from '../../pieces/show';
 import { importFile } from './importFile';
-import { useUndo } from './queries';
 
 type Report = Schemas['ImportReport'];
 type State =
@@ -37,7 +37,7 @@ export function FilePage() {
       setState({ kind: 'read', report });
       if (report.isApplied) {
         await queries.invalidateQueries();
-        done(`${number(report.added, 0)} packets came in, ${number(report.changed, 0)} have a new version.`, undo);
+        done(`${number(report.added, 0)} packets came in, ${number(report.changed, 0)} have a new version.`, () => undo());
       }
     } catch (error) {
       if (controller.signal.aborted) setState({ kind: 'waiting' });

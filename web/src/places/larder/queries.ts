@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Schemas, take } from '../../api/client';
+import { useUndo } from '../../api/useUndo';
 import { useNotices } from '../../pieces/Notice';
 
 export type FoodSheet = Schemas['FoodSheet'];
@@ -15,13 +16,6 @@ export const useFood = (key: string) =>
     retry: false,
   });
 
-/** Takes back the newest own change. */
-export function useUndo() {
-  const queries = useQueryClient();
-  const { refused } = useNotices();
-  return () => void take(api.POST('/api/undo', { body: { sequence: null } })).then(() => queries.invalidateQueries(), refused);
-}
-
 /** Changes something in the Larder; everything that is computed from it is asked anew, and the notice offers to take it back. */
 export function useLarderEdit() {
   const queries = useQueryClient();
@@ -31,7 +25,7 @@ export function useLarderEdit() {
     mutationFn: ({ ask }: { ask: () => Promise<unknown>; say: string; takeBack?: () => Promise<unknown> }) => ask(),
     onSuccess: async (_, { say, takeBack }) => {
       await queries.invalidateQueries();
-      done(say, takeBack ? () => void takeBack().then(() => queries.invalidateQueries(), refused) : undo);
+      done(say, takeBack ? () => void takeBack().then(() => queries.invalidateQueries(), refused) : () => undo());
     },
     onError: (error) => {
       void queries.invalidateQueries({ queryKey: ['larder'] });

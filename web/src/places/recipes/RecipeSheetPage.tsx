@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, take } from '../../api/client';
+import { useUndo } from '../../api/useUndo';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
@@ -59,14 +60,13 @@ function Actions({ id, name }: { id: string; name: string }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { done, refused } = useNotices();
+  const undo = useUndo();
   const archive = useMutation({
     mutationFn: () => take(api.DELETE('/api/recipes/{id}', { params: { path: { id } } })),
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ['recipes'], exact: true });
       navigate('/recipes');
-      done(`${name} is put away.`, () => {
-        take(api.POST('/api/undo', { body: { sequence: null } })).then(() => queries.invalidateQueries({ queryKey: ['recipes'] }), refused);
-      });
+      done(`${name} is put away.`, () => undo());
     },
     onError: refused,
   });

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Schemas, take } from '../../api/client';
+import { useUndo } from '../../api/useUndo';
 import { useNotices } from '../../pieces/Notice';
 
 export type Page = Schemas['TablePage'];
@@ -18,10 +19,7 @@ export function useTableEdit() {
   const queries = useQueryClient();
   const { done, refused } = useNotices();
   const [turned, setTurned] = useState<{ say: string; changes: Effect[] } | null>(null);
-  const undo = () =>
-    take(api.POST('/api/undo', { body: { sequence: null } }))
-      .then(() => setTurned(null))
-      .then(() => queries.invalidateQueries(), refused);
+  const undo = useUndo();
   const edit = useMutation({
     mutationFn: ({ ask }: Edit) => ask(),
     onSuccess: async (effects, { say }) => {
@@ -29,7 +27,7 @@ export function useTableEdit() {
       // A board drawn for other eaters must not flash up first.
       queries.removeQueries({ queryKey: ['week'] });
       await queries.invalidateQueries();
-      done(say, () => void undo());
+      done(say, () => undo(() => setTurned(null)));
     },
     onError: (error) => {
       queries.invalidateQueries({ queryKey: ['table'] });

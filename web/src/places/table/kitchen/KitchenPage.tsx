@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, Problem, type Schemas, take } from '../../../api/client';
+import { useUndo } from '../../../api/useUndo';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Choice } from '../../../pieces/Field';
@@ -33,14 +34,12 @@ function KitchenForm({ sheet }: { sheet: Schemas['KitchenSheet'] }) {
   const isChanged = JSON.stringify(kitchen) !== JSON.stringify(sheet.kitchen);
   const queries = useQueryClient();
   const { done, refused } = useNotices();
+  const undo = useUndo();
   const save = useMutation({
     mutationFn: () => take(api.PUT('/api/table/kitchen', { body: kitchen })),
     onSuccess: async () => {
       await queries.invalidateQueries();
-      done(
-        'The kitchen is kept.',
-        () => void take(api.POST('/api/undo', { body: { sequence: null } })).then(() => queries.invalidateQueries(), refused),
-      );
+      done('The kitchen is kept.', () => undo());
     },
     onError: refused,
   });

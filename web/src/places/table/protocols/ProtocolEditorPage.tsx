@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { api, Problem, type Schemas, take } from '../../../api/client';
+import { useUndo } from '../../../api/useUndo';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Field } from '../../../pieces/Field';
@@ -41,6 +42,7 @@ function Editor({ sheet, kinds }: { sheet: Schemas['ProtocolSheet']; kinds: Sche
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { done, refused } = useNotices();
+  const undo = useUndo();
   const save = useMutation({
     mutationFn: () =>
       take(
@@ -52,10 +54,7 @@ function Editor({ sheet, kinds }: { sheet: Schemas['ProtocolSheet']; kinds: Sche
     onSuccess: async (saved) => {
       navigate(`/table/protocols/${id}`);
       await queries.invalidateQueries();
-      done(
-        `${document.name} is saved as version ${saved.version}.`,
-        () => void take(api.POST('/api/undo', { body: { sequence: null } })).then(() => queries.invalidateQueries(), refused),
-      );
+      done(`${document.name} is saved as version ${saved.version}.`, () => undo());
     },
     onError: refused,
   });

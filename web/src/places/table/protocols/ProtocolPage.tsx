@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { api, type Schemas, take } from '../../../api/client';
+import { useUndo } from '../../../api/useUndo';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Field } from '../../../pieces/Field';
@@ -27,14 +28,12 @@ function Sheet({ sheet: { protocol, sections, versions } }: { sheet: Schemas['Pr
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { done, refused } = useNotices();
+  const undo = useUndo();
   const putAway = useMutation({
     mutationFn: () => take(api.DELETE('/api/table/protocols/{id}', { params: { path: { id: protocol.id } } })),
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ['table'] });
-      done(
-        `${protocol.name} is put away.`,
-        () => void take(api.POST('/api/undo', { body: { sequence: null } })).then(() => queries.invalidateQueries(), refused),
-      );
+      done(`${protocol.name} is put away.`, () => undo());
       navigate('/table/protocols');
     },
     onError: refused,
@@ -124,6 +123,7 @@ function CopyDialog({ protocol, onClose }: { protocol: Schemas['TableProtocol'];
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { done, refused } = useNotices();
+  const undo = useUndo();
   const copy = useMutation({
     mutationFn: () =>
       take(api.POST('/api/table/protocols/{id}/copy', { params: { path: { id: protocol.id } }, body: { name, followers: moved } })),
@@ -131,13 +131,7 @@ function CopyDialog({ protocol, onClose }: { protocol: Schemas['TableProtocol'];
       await queries.invalidateQueries();
       navigate(`/table/protocols/${saved.id}/edit`);
       // Its own notice, so that no older one offers an undo that would take the copy back.
-      done(
-        `${name.trim()} is yours to change.`,
-        () =>
-          void take(api.POST('/api/undo', { body: { sequence: null } }))
-            .then(() => navigate('/table/protocols'))
-            .then(() => queries.invalidateQueries(), refused),
-      );
+      done(`${name.trim()} is yours to change.`, () => undo(() => navigate('/table/protocols')));
     },
     onError: refused,
   });

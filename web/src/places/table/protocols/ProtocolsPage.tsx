@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
 import { api, Problem, take } from '../../../api/client';
+import { useUndo } from '../../../api/useUndo';
 import { Button } from '../../../pieces/Button';
 import { useNotices } from '../../../pieces/Notice';
 import { SheetDialog } from '../../../pieces/Sheet';
@@ -39,19 +40,14 @@ function ImportDialog({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const { done, refused } = useNotices();
+  const { done } = useNotices();
+  const undo = useUndo();
   const bring = useMutation({
     mutationFn: () => take(api.POST('/api/table/protocols/import', { body: { document: text } })),
     onSuccess: async (saved) => {
       await queries.invalidateQueries({ queryKey: ['table'] });
       navigate(`/table/protocols/${saved.id}`);
-      done(
-        'The protocol is imported.',
-        () =>
-          void take(api.POST('/api/undo', { body: { sequence: null } }))
-            .then(() => navigate('/table/protocols'))
-            .then(() => queries.invalidateQueries(), refused),
-      );
+      done('The protocol is imported.', () => undo(() => navigate('/table/protocols')));
     },
   });
   const problem = bring.error instanceof Problem ? bring.error : null;

@@ -1,0 +1,14 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useNotices } from '../pieces/Notice';
+import { api, take } from './client';
+
+/** Takes back the newest own change and asks everything anew; a refusal is said at the foot. */
+export function useUndo() {
+  const queries = useQueryClient();
+  const { refused } = useNotices();
+  /** @param then what comes first once it is taken back, such as leaving a page that is no more. */
+  return (then?: () => void | Promise<void>): void =>
+    void take(api.POST('/api/undo', { body: { sequence: null } }))
+      .then(() => then?.())
+      .then(() => queries.invalidateQueries(), refused);
+}
