@@ -30,7 +30,7 @@ public static class FoodTable
         return foods;
     }
 
-    public static FoodClasses ReadClasses(string path) => new(ReadRows(path, row => new FoodClass(row["class"]!, Empty(row["parent"]), row["name"]!, Empty(row["allergen"]))));
+    public static FoodClasses ReadClasses(string path) => new(ReadRows(path, row => new FoodClass(row["class"]!, Empty(row["parent"]), row["name"]!, Empty(row["allergen"]), Empty(row["allergy_to"]), row["open"] == "yes")));
 
     private static List<T> ReadRows<T>(string path, Func<CsvReader, T> read)
     {
@@ -58,11 +58,7 @@ public static class FoodTable
 
         public Food ToFood(FoodClasses classes, IReadOnlyDictionary<string, FodmapProfile> fodmaps, ILookup<string, FoodYield> yields)
         {
-            var tags = csv["classes"]!.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-            if (tags.FirstOrDefault(tag => !classes.Knows(tag)) is { } unknown)
-            {
-                throw Wrong("classes", unknown, "no such food class");
-            }
+            var (tags, may) = (Tags("classes", classes), Tags("may_hold", classes));
 
             return new Food
             {
@@ -79,10 +75,18 @@ public static class FoodTable
                 Classes = tags.SelectMany(classes.Upward).ToFrozenSet(),
                 // A tag above another tag of the same food says nothing of its own.
                 Tags = [.. tags.Where(tag => !tags.Any(other => other != tag && classes.Upward(other).Contains(tag)))],
+                MayTags = may,
+                MayHold = classes.MayHold(tags, may),
                 Fodmaps = fodmaps.GetValueOrDefault(csv["key"]!),
                 Source = csv["source"]!,
                 Mark = Mark(),
             };
+        }
+
+        private string[] Tags(string column, FoodClasses classes)
+        {
+            var tags = csv[column]!.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+            return tags.FirstOrDefault(tag => !classes.Knows(tag)) is { } unknown ? throw Wrong(column, unknown, "no such food class") : tags;
         }
 
         private SourceMark Mark() => Enum.TryParse<SourceMark>(csv["mark"], out var mark) ? mark : throw Wrong("mark", csv["mark"]!, "a mark is M or C");

@@ -17,17 +17,28 @@ public static class StatementWords
         var meanings = new List<KeyValuePair<string, StatedMeaning>>();
         while (csv.Read())
         {
-            var held = csv["classes"]!.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+            var (held, may) = (Classes("classes"), Classes("may_hold"));
             var reading = csv["reading"]!;
-            if (held.FirstOrDefault(key => !classes.Knows(key)) is { } unknown)
+            var (cannotTell, kind, without) = reading switch
             {
-                throw new InvalidDataException($"{Path.GetFileName(path)}, row {csv.Parser.Row}, classes \"{unknown}\": no such food class.");
-            }
+                "" or "ignore" => (null, StatedKind.Thing, held),
+                "source" => (null, StatedKind.Source, held),
+                "describes" => (null, StatedKind.Describes, held),
+                "cannot-tell" => (csv["words"], StatedKind.Thing, held),
+                _ when After("cannot-tell:") is { } what => (what, StatedKind.Thing, held),
+                _ when After("without:") is { } absent => (null, StatedKind.Without, Known("reading", absent)),
+                _ => throw Wrong("reading", reading, "use nothing, ignore, source, describes, without:classes or cannot-tell"),
+            };
+            meanings.AddRange(csv["words"]!.Split(';', StringSplitOptions.TrimEntries).Select(words => KeyValuePair.Create(words, new StatedMeaning(without, cannotTell, may, kind))));
 
-            string? cannotTell = reading switch { "" or "ignore" => null, "cannot-tell" => csv["words"], _ when reading.StartsWith("cannot-tell:", StringComparison.Ordinal) => reading["cannot-tell:".Length..], _ => throw new InvalidDataException($"{Path.GetFileName(path)}, row {csv.Parser.Row}, reading \"{reading}\": use nothing, ignore or cannot-tell.") };
-            meanings.AddRange(csv["words"]!.Split(';', StringSplitOptions.TrimEntries).Select(words => KeyValuePair.Create(words, new StatedMeaning(held, cannotTell))));
+            string? After(string start) => reading.StartsWith(start, StringComparison.Ordinal) ? reading[start.Length..] : null;
+            string[] Classes(string column) => Known(column, csv[column]!);
+            string[] Known(string column, string cell) => cell.Split(' ', StringSplitOptions.RemoveEmptyEntries) is var keys && keys.FirstOrDefault(key => !classes.Knows(key)) is { } unknown
+                ? throw Wrong(column, unknown, "no such food class")
+                : keys;
+            InvalidDataException Wrong(string column, string value, string reason) => new($"{Path.GetFileName(path)}, row {csv.Parser.Row}, {column} \"{value}\": {reason}.");
         }
 
-        return new(meanings);
+        return new(meanings, classes);
     }
 }

@@ -18,7 +18,8 @@ public sealed record BatchChange(Guid BatchId, BatchImage? Before, BatchImage? A
 public sealed record EaterChange(EaterSettings? Before, EaterSettings? After);
 
 /// <summary>A new version (before and after), a new recipe (no before) or one put away (no after).</summary>
-public sealed record RecipeChange(Guid RecipeId, Guid? VersionBefore, Guid? VersionAfter);
+/// <param name="Learnt">What was learnt from the foods that were chosen in it; null in entries from before words were learnt.</param>
+public sealed record RecipeChange(Guid RecipeId, Guid? VersionBefore, Guid? VersionAfter, IReadOnlyList<WordChange>? Learnt = null);
 
 /// <summary>A new version (before and after), a new protocol (no before) with the eaters moved to it, or one put away (no after).</summary>
 public sealed record ProtocolChange(string ProtocolId, int? VersionBefore, int? VersionAfter, IReadOnlyList<EaterChange> Eaters);
@@ -31,7 +32,7 @@ public sealed record Undoable(long Sequence, string Summary);
 /// <summary>Who changed what, with the rows before and after; written in the transaction of the change itself.</summary>
 public static class Journal
 {
-    public const string Batch = "batch", Eater = "eater", Recipe = "recipe", Protocol = "protocol", Kitchen = "kitchen", Packet = "packet", PacketFile = "packet-file", Opinion = "opinion", Stock = "stock";
+    public const string Batch = "batch", Eater = "eater", Recipe = "recipe", Protocol = "protocol", Kitchen = "kitchen", Packet = "packet", PacketFile = "packet-file", Opinion = "opinion", Stock = "stock", Word = "word";
 
     public static Task Write<T>(NpgsqlConnection connection, Tenant tenant, string kind, string summary, T change) => connection.ExecuteAsync(
         "insert into journal (household_id, account_id, at, kind, summary, change) values (@Household, @Account, now(), @kind, @summary, @change::jsonb)",

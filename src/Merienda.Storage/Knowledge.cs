@@ -33,25 +33,25 @@ public static class Knowledge
         await connection.ExecuteAsync(
             """
             insert into food_version (id, food_key, version, name, synonyms, aisle, label_basis, energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g,
-                                      added_sugars_g, polyols_g, erythritol_g, allulose_g, alcohol_g, sodium_mg, measures, density_g_ml, yields, keeping, packs_g, classes, fodmaps, source, mark, fingerprint)
+                                      added_sugars_g, polyols_g, erythritol_g, allulose_g, alcohol_g, sodium_mg, measures, density_g_ml, yields, keeping, packs_g, classes, may_hold, fodmaps, source, mark, fingerprint)
             values (@Id, @FoodKey, @Version, @Name, @Synonyms, @Aisle, @LabelBasis, @EnergyKcal, @ProteinG, @FatG, @SaturatedFatG, @CarbohydrateG, @FibreG, @SugarsG,
-                    @AddedSugarsG, @PolyolsG, @ErythritolG, @AlluloseG, @AlcoholG, @SodiumMg, @Measures::jsonb, @DensityGMl, @Yields::jsonb, @Keeping, @PacksG, @Classes, @Fodmaps::jsonb, @Source, @Mark, @Fingerprint)
+                    @AddedSugarsG, @PolyolsG, @ErythritolG, @AlluloseG, @AlcoholG, @SodiumMg, @Measures::jsonb, @DensityGMl, @Yields::jsonb, @Keeping, @PacksG, @Classes, @MayHold, @Fodmaps::jsonb, @Source, @Mark, @Fingerprint)
             """, changed);
         await LoadProtocols(connection, protocols);
         await transaction.CommitAsync();
     }
 
-    public static Task<FoodCatalogue> ReadFoods(this Database database, FoodClasses classes) => database.Unscoped(async connection =>
+    public static Task<FoodCatalogue> ReadFoods(this Database database, FoodClasses classes, FoodWords words) => database.Unscoped(async connection =>
     {
         var rows = (await connection.QueryAsync<FoodRow>(
             """
             select id, food_key, version, name, synonyms, aisle, label_basis, energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g,
-                   added_sugars_g, polyols_g, erythritol_g, allulose_g, alcohol_g, sodium_mg, measures::text as measures, density_g_ml, yields::text as yields, keeping, packs_g, classes, fodmaps::text as fodmaps, source, mark, fingerprint
+                   added_sugars_g, polyols_g, erythritol_g, allulose_g, alcohol_g, sodium_mg, measures::text as measures, density_g_ml, yields::text as yields, keeping, packs_g, classes, may_hold, fodmaps::text as fodmaps, source, mark, fingerprint
             from food_version order by food_key, version
             """)).ToList();
-        var foods = rows.ToDictionary(row => row.Id, row => row.ToFood(classes));
-        var latest = rows.GroupBy(row => row.FoodKey).Select(versions => foods[versions.Last().Id]);
-        return new FoodCatalogue(new FoodMatcher(latest), foods, foods.ToDictionary(pair => pair.Value, pair => pair.Key));
+        var newest = rows.GroupBy(row => row.FoodKey).ToDictionary(versions => versions.Key, versions => versions.Last());
+        var foods = rows.ToDictionary(row => row.Id, row => row.ToFood(newest[row.FoodKey], classes));
+        return new FoodCatalogue(new FoodMatcher(newest.Values.Select(row => foods[row.Id]), words), foods, foods.ToDictionary(pair => pair.Value, pair => pair.Key));
     });
 
     /// <summary>Every version of every shipped protocol, the latest of each last.</summary>
@@ -119,6 +119,8 @@ public static class Knowledge
 
         public string[] Classes { get; init; } = [];
 
+        public string[] MayHold { get; init; } = [];
+
         // Left out of the fingerprint while they are unknown, so that foods without them stay the version they are.
         [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
         public string? Fodmaps { get; init; }
@@ -169,6 +171,7 @@ public static class Knowledge
             SodiumMg = food.Profile.Sodium,
             Measures = Json(food.Measures),
             Classes = [.. food.Tags],
+            MayHold = [.. food.MayTags],
             Fodmaps = food.Fodmaps is null ? null : JsonSerializer.Serialize(food.Fodmaps),
             AlluloseG = food.Profile.Allulose,
             DensityGMl = food.Density,
@@ -180,7 +183,8 @@ public static class Knowledge
             Fingerprint = fingerprint,
         };
 
-        public Food ToFood(FoodClasses classes) => new()
+        /// <param name="newest">The latest version of the food: what it holds and may hold is known better later, whatever it weighed and counted before.</param>
+        public Food ToFood(FoodRow newest, FoodClasses classes) => new()
         {
             Key = FoodKey,
             Name = Name,
@@ -204,8 +208,10 @@ public static class Knowledge
                 Sodium = SodiumMg,
             },
             Measures = JsonSerializer.Deserialize<Dictionary<string, decimal>>(Measures)!.ToFrozenDictionary(),
-            Classes = Classes.SelectMany(classes.Upward).ToFrozenSet(),
-            Tags = Classes,
+            Classes = newest.Classes.SelectMany(classes.Upward).ToFrozenSet(),
+            Tags = newest.Classes,
+            MayTags = newest.MayHold,
+            MayHold = classes.MayHold(newest.Classes, newest.MayHold),
             Fodmaps = Fodmaps is null ? null : JsonSerializer.Deserialize<FodmapProfile>(Fodmaps),
             Density = DensityGMl,
             Yields = Yields is null ? [] : JsonSerializer.Deserialize<List<FoodYield>>(Yields)!,

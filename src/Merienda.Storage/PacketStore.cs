@@ -16,7 +16,7 @@ public sealed record StoredPacket(Guid PacketId, Guid VersionId, int Number, Dat
 
 /// <summary>A household's packets in use, and every food it can cook with.</summary>
 /// <param name="Matcher">The packets before the table's foods.</param>
-public sealed record HouseholdFoods(FoodMatcher Matcher, IReadOnlyDictionary<Guid, StoredPacket> Packets);
+public sealed record HouseholdFoods(FoodMatcher Matcher, IReadOnlyDictionary<Guid, StoredPacket> Packets, IReadOnlyList<LearntWord> Learnt);
 
 /// <summary>A packet's change for the journal: a new version (both), a new packet (no before) or one put away (no after).</summary>
 public sealed record PacketChange(Guid PacketId, Guid? VersionBefore, Guid? VersionAfter);
@@ -48,7 +48,9 @@ public sealed class PacketStore(Database database, Func<PacketKnowledge> knowled
         var ids = await connection.QueryAsync<Guid>("select version_id from packet where archived_at is null");
         var packets = (await Versions(connection, [.. ids], tolerant)).Values.ToDictionary(packet => packet.PacketId);
         var known = knowledge();
-        var foods = new HouseholdFoods(packets.Count == 0 ? known.Foods : known.Foods.With(packets.Values.Select(packet => packet.Food)), packets);
+        var learnt = await LearntWords.All(connection);
+        var isOwn = packets.Count > 0 || learnt.Count > 0;
+        var foods = new HouseholdFoods(isOwn ? known.Foods.With(packets.Values.Select(packet => packet.Food), learnt.Select(word => (word.Words, word.FoodKey))) : known.Foods, packets, learnt);
         return _lists.Set(key, foods, new MemoryCacheEntryOptions { Size = 1 + packets.Count });
     }
 
@@ -187,7 +189,7 @@ public sealed class PacketStore(Database database, Func<PacketKnowledge> knowled
     private static Refusal Taken(string name) => new("packet-name-taken", "name", name.Trim(), "another packet is called so", "Give this one a name of its own, for example with its maker or size; or open the other and change it");
 
     /// <summary>Locks the household's list and says that what was read of it is old.</summary>
-    private static Task Touch(NpgsqlConnection connection) => connection.ExecuteAsync("update household set larder_revision = larder_revision + 1 where id = app_household()");
+    internal static Task Touch(NpgsqlConnection connection) => connection.ExecuteAsync("update household set larder_revision = larder_revision + 1 where id = app_household()");
 
     private static Task<bool> Named(NpgsqlConnection connection, string name, Guid except) =>
         connection.QuerySingleAsync<bool>("select exists (select 1 from packet where lower(name) = lower(@name) and id <> @except and archived_at is null)", new { name = name.Trim(), except });

@@ -38,13 +38,15 @@ public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue
     public Task<StoredRecipe?> Latest(Tenant tenant, Guid recipeId) => database.As(tenant, connection => Latest(connection, recipeId));
 
     /// <summary>Stores a version and returns its number. A first version makes the recipe.</summary>
-    public Task<StoredRecipe> Save(Tenant tenant, StoredRecipe recipe, DateTimeOffset at) => database.As(tenant, async connection =>
+    /// <param name="learnt">Foods that were chosen for words: the household remembers them.</param>
+    public Task<StoredRecipe> Save(Tenant tenant, StoredRecipe recipe, IReadOnlyList<(string Words, string FoodKey)> learnt, DateTimeOffset at) => database.As(tenant, async connection =>
     {
         await connection.ExecuteAsync("insert into recipe (household_id, id) values (@Household, @RecipeId) on conflict do nothing", new { tenant.Household, recipe.RecipeId });
         var previous = await Latest(connection, recipe.RecipeId);
         var stored = recipe with { Number = (previous?.Number ?? 0) + 1 };
         await Insert(connection, tenant, stored, at);
-        await Journal.Write(connection, tenant, Journal.Recipe, previous is null ? $"Added {recipe.Version.Name}" : $"Changed {recipe.Version.Name}", new RecipeChange(recipe.RecipeId, previous?.VersionId, stored.VersionId));
+        var words = await LearntWords.Learn(connection, tenant, learnt, at);
+        await Journal.Write(connection, tenant, Journal.Recipe, previous is null ? $"Added {recipe.Version.Name}" : $"Changed {recipe.Version.Name}", new RecipeChange(recipe.RecipeId, previous?.VersionId, stored.VersionId, words));
         return stored;
     });
 
@@ -117,8 +119,9 @@ public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue
         var foods = catalogue();
         var bought = await packets.Versions(connection, [.. lines.Select(line => line.PacketVersionId).OfType<Guid>().Distinct()], tolerant);
         Food? FoodOf(LineRow line) => line.FoodVersionId is { } food ? foods.Versions[food] : line.PacketVersionId is { } packet ? bought[packet].Food : null;
+        var latest = foods.Latest;
         var byRecipe = lines.ToLookup(line => line.RecipeVersionId);
-        return versions.ToDictionary(row => row.Id, row => row.ToRecipe(byRecipe[row.Id], tasks[row.Id], FoodOf));
+        return versions.ToDictionary(row => row.Id, row => row.ToRecipe(byRecipe[row.Id], tasks[row.Id], FoodOf, latest));
     }
 
     private async Task Insert(NpgsqlConnection connection, Tenant tenant, StoredRecipe recipe, DateTimeOffset at)
@@ -217,14 +220,12 @@ public sealed class RecipeStore(Database database, Func<FoodCatalogue> catalogue
 
         public string MeasureSystem { get; init; } = "";
 
-        public StoredRecipe ToRecipe(IEnumerable<LineRow> lines, IEnumerable<TaskRow> tasks, Func<LineRow, Food?> foodOf)
+        public StoredRecipe ToRecipe(IEnumerable<LineRow> lines, IEnumerable<TaskRow> tasks, Func<LineRow, Food?> foodOf, FoodMatcher latest)
         {
             var system = Enum.Parse<MeasureSystem>(MeasureSystem);
             var rows = lines.ToList();
             // A version pins the food versions it was computed from: what the words would match today does not count.
-            var read = rows.Select(row => foodOf(row) is { } food
-                ? RecipeLine.Pinned(row.Text, food, Enum.Parse<MatchKind>(row.MatchKind), system, row.Part)
-                : RecipeLine.Pinned(row.Text, null, MatchKind.None, system, row.Part));
+            var read = rows.Select(row => RecipeLine.Pinned(row.Text, foodOf(row), Enum.Parse<MatchKind>(row.MatchKind), row.IsChosen, latest, system, row.Part));
             return new(RecipeId, Id, Number, system, new RecipeVersion
             {
                 Name = Name,

@@ -127,6 +127,7 @@ public sealed class WeekStore(Database database, RecipeStore recipes, PacketStor
             Journal.Packet => await packets.Undo(connection, tenant, JsonSerializer.Deserialize<PacketChange>(entry.Change)!, now),
             Journal.PacketFile => await PacketStore.Undo(connection, tenant, JsonSerializer.Deserialize<List<PacketChange>>(entry.Change)!, now),
             Journal.Opinion => await OpinionStore.Undo(connection, tenant, JsonSerializer.Deserialize<OpinionChange>(entry.Change)!),
+            Journal.Word => await UndoWord(connection, tenant, JsonSerializer.Deserialize<WordChange>(entry.Change)!, now),
             Journal.Stock => await StockStore.Undo(connection, JsonSerializer.Deserialize<StockChange>(entry.Change)!),
             Journal.Kitchen => await KitchenStore.Undo(connection, tenant, JsonSerializer.Deserialize<KitchenChange>(entry.Change)!),
             _ => await UndoRecipe(connection, tenant, JsonSerializer.Deserialize<RecipeChange>(entry.Change)!, now),
@@ -225,8 +226,15 @@ public sealed class WeekStore(Database database, RecipeStore recipes, PacketStor
         }
     }
 
+    private static async Task<Refusal?> UndoWord(NpgsqlConnection connection, Tenant tenant, WordChange change, DateTimeOffset now)
+    {
+        await LearntWords.Apply(connection, tenant, LearntWords.Reversed([change]), now);
+        return null;
+    }
+
     private async Task<Refusal?> UndoRecipe(NpgsqlConnection connection, Tenant tenant, RecipeChange change, DateTimeOffset now)
     {
+        await LearntWords.Apply(connection, tenant, LearntWords.Reversed(change.Learnt ?? []), now);
         switch (change)
         {
             case { VersionAfter: null }:

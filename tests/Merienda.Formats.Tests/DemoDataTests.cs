@@ -22,7 +22,7 @@ public class DemoDataTests
         node["name"]!.GetValue<string>(), Enum.Parse<LabelCountry>(node["country"]!.GetValue<string>()), null, node["serving"]!.GetValue<string>(), node["values"]!.AsObject().ToDictionary(value => Enum.Parse<LabelNutrient>(value.Key), value => value.Value!.GetValue<string>()),
         node["statement"]!.GetValue<string>(), node["mayContain"]!.GetValue<string>(), node["pack"]!.GetValue<string>(), null, null, null, [.. node["classes"]!.AsArray().Select(key => key!.GetValue<string>())], node["aisle"]!.GetValue<string>()))];
 
-    private static readonly FoodMatcher Foods = Data.Foods.With(Packets.Select(printed => Packet.ToFood(Guid.NewGuid(), 1, printed, printed.Read(Data.Classes).Value, false, Lexicon, Data.Classes)));
+    private static readonly FoodMatcher Foods = Data.Foods.With(Packets.Select(printed => Packet.ToFood(Guid.NewGuid(), 1, printed, printed.Read(Data.Classes).Value, false, Lexicon, Data.Classes)), []);
 
     [Fact]
     public void Demo_packets_can_be_read_and_their_energy_agrees_with_their_macros() => Assert.All(Packets, printed =>

@@ -45,6 +45,12 @@ public sealed class Food
     /// <summary>The tags as given, without the classes above.</summary>
     public IReadOnlyList<string> Tags { get; init; } = [];
 
+    /// <summary>What packets of it differ by; none where the name settles it.</summary>
+    public OpenClasses MayHold { get; init; } = OpenClasses.None;
+
+    /// <summary>The tags of what packets differ by, as given.</summary>
+    public IReadOnlyList<string> MayTags { get; init; } = [];
+
     /// <summary>Published FODMAP content, or null when nobody published it.</summary>
     public FodmapProfile? Fodmaps { get; init; }
 
@@ -76,6 +82,12 @@ public sealed class Food
 
     /// <summary>What it is or has in it: a packet's statement counts too. Rules that leave out ask this.</summary>
     public bool Contains(string foodClass) => Is(foodClass) || Packet?.Holds(foodClass) == true;
+
+    /// <summary>Whether nobody can tell without reading a packet if a class, or one below it, is in it.</summary>
+    public bool MayContain(string foodClass) => MayHold.Holds(foodClass) || Packet?.MayHold.Holds(foodClass) == true;
+
+    /// <summary>What packets differ by and what a packet warns of or leaves open.</summary>
+    public IEnumerable<string> AllMayHold => Packet is null ? MayHold.Kinds : MayHold.Kinds.Concat(Packet.MayHold.Kinds).Concat(Packet.Reading.MayContain.Keys);
 
     /// <summary>Words of a packet from which nobody can tell what is in it; empty for a food of the table.</summary>
     public IReadOnlyList<string> Untold => Packet?.CannotTell ?? [];

@@ -32,7 +32,7 @@ public sealed class EaterRules
         _stated = allowances.ToLookup(item => (item.Protocol, item.Rule));
         if (personal.Allergies.Count > 0)
         {
-            _personal.Add(new AllergyRule { Id = "allergy", Classes = personal.Allergies, Accepted = personal.Accepted });
+            _personal.Add(new AllergyRule { Id = "allergy", Classes = [.. personal.Allergies.Select(classes.AllergyTo).Distinct()], Accepted = personal.Accepted });
         }
 
         if (personal.Dislikes.Count > 0)

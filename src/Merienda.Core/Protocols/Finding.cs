@@ -29,6 +29,9 @@ public sealed record Finding(
     /// <summary>True for an allergy: no solver, swap or placing relaxes it (domain.md section 5).</summary>
     public bool IsHardStop { get; init; }
 
+    /// <summary>What can't be told and why, each with what settles it; empty for every other verdict.</summary>
+    public IReadOnlyList<LineDoubt> Doubts { get; init; } = [];
+
     /// <summary>The change that would make it fit: "9 g less rice a portion"; null when there is none or none is needed.</summary>
     public string? Cure { get; init; }
 

@@ -28,7 +28,10 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
 
     public static Intake Of(Helping helping) => new([helping]);
 
-    /// <summary>Every line of every helping that is eaten.</summary>
+    /// <summary>Every line of every helping, the optional ones too: what may be eaten.</summary>
+    public IEnumerable<RecipeLine> AllLines => Helpings.SelectMany(helping => helping.Profile.AllLines);
+
+    /// <summary>Every line of every helping that is counted.</summary>
     public IEnumerable<RecipeLine> Lines => Helpings.SelectMany(helping => helping.Profile.Lines);
 
     /// <summary>The words of lines that no food was found for, each once.</summary>

@@ -15,14 +15,15 @@ public sealed class VerdictMatrix
     private readonly IReadOnlyList<PortionProfile> _profiles;
     private readonly Estimate[][] _totals;
     private readonly Food[][] _foods;
-    private readonly bool[] _hasUnknown;
+    private readonly RecipeLine[][] _doubtful;
 
     public VerdictMatrix(IReadOnlyList<PortionProfile> profiles)
     {
         _profiles = profiles;
         _totals = [.. Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => profiles.Select(profile => profile.Total((Measure)measure)).ToArray())];
-        _foods = [.. profiles.Select(profile => profile.Lines.Select(line => line.Food).OfType<Food>().Distinct().ToArray())];
-        _hasUnknown = [.. profiles.Select(profile => profile.Lines.Any(line => line.Food is null))];
+        // Lines that plainly name one food are judged by the food, each once; the others as they stand.
+        _foods = [.. profiles.Select(profile => profile.AllLines.Where(IsPlain).Select(line => line.Food!).Distinct().ToArray())];
+        _doubtful = [.. profiles.Select(profile => profile.AllLines.Where(line => !IsPlain(line)).ToArray())];
     }
 
     /// <summary>One row an eater, one column a recipe.</summary>
@@ -73,7 +74,12 @@ public sealed class VerdictMatrix
         var known = new Dictionary<Food, Verdict>(ReferenceEqualityComparer.Instance);
         for (var recipe = from; recipe < to; recipe++)
         {
-            var worst = _hasUnknown[recipe] ? Verdict.CannotTell : Verdict.Fits;
+            var worst = Verdict.Fits;
+            foreach (var line in _doubtful[recipe])
+            {
+                Raise(ref worst, exclusion.JudgeLine(line, context).Verdict);
+            }
+
             foreach (var food in _foods[recipe])
             {
                 if (!known.TryGetValue(food, out var verdict))
@@ -88,6 +94,8 @@ public sealed class VerdictMatrix
             Raise(ref row[recipe], worst);
         }
     }
+
+    private static bool IsPlain(RecipeLine line) => line is { Food: not null, HasChoice: false, Mentioned.Count: 0 } && line.Meanings[0].IsSure;
 
     private static void Raise(ref Verdict held, Verdict found) => held = found > held ? found : held;
 }

@@ -24,26 +24,26 @@ public sealed record Unit(string Name, string Plural, UnitKind Kind, params stri
     public static readonly Unit Litre = new("l", "l", UnitKind.Volume, "litre", "litres", "liter", "liters", "ltr");
     public static readonly Unit FluidOunce = new("fl oz", "fl oz", UnitKind.Volume, "fl. oz", "fl. oz.", "floz", "fluid ounce", "fluid ounces");
     public static readonly Unit Cup = new("cup", "cups", UnitKind.Volume, "c");
-    public static readonly Unit Tablespoon = new("tbsp", "tbsp", UnitKind.Volume, "tbsps", "tablespoon", "tablespoons", "tablespoonful", "tbs", "tbl", "tblsp");
-    public static readonly Unit Teaspoon = new("tsp", "tsp", UnitKind.Volume, "tsps", "teaspoon", "teaspoons", "teaspoonful");
+    public static readonly Unit Tablespoon = new("tbsp", "tbsp", UnitKind.Volume, "tbsps", "tablespoon", "tablespoons", "tablespoonful", "tbs", "tbl", "tblsp", "tbspn", "tblspn");
+    public static readonly Unit Teaspoon = new("tsp", "tsp", UnitKind.Volume, "tsps", "teaspoon", "teaspoons", "teaspoonful", "teaspoonsful", "ts");
     public static readonly Unit Pint = new("pint", "pints", UnitKind.Volume, "pt");
     public static readonly Unit Quart = new("quart", "quarts", UnitKind.Volume, "qt");
-    public static readonly Unit Each = new("each", "each", UnitKind.Piece, "piece", "pieces", "pcs", "pc");
+    public static readonly Unit Each = new("each", "each", UnitKind.Piece, "piece", "pieces", "pcs", "pc", "block", "blocks", "ball", "balls", "nest", "nests", "sheet", "sheets", "fillet of", "loaf", "loaves", "ear", "ears", "round", "rounds");
 
     public static readonly IReadOnlyList<Unit> All =
     [
         Gram, Kilogram, Milligram, Ounce, Pound, Millilitre, Centilitre, Decilitre, Litre, FluidOunce, Cup, Tablespoon, Teaspoon, Pint, Quart, Each,
-        Piece("slice", "slices"), Piece("tin", "tins", "can", "cans"), Piece("jar", "jars"), Piece("pack", "packs", "packet", "packets", "package", "packages"), Piece("bag", "bags"),
-        Piece("bunch", "bunches"), Piece("handful", "handfuls"), Piece("pinch", "pinches"), Piece("clove", "cloves"), Piece("stick", "sticks", "stalk", "stalks", "rib", "ribs"),
-        Piece("sprig", "sprigs"), Piece("head", "heads"), Piece("bulb", "bulbs"), Piece("leaf", "leaves"), Piece("thumb", "thumbs", "knob"), Piece("square", "squares"),
-        Piece("scoop", "scoops"), Piece("zest", "zest"), Piece("dash", "dashes", "splash", "glug", "drizzle"),
+        Piece("slice", "slices", "rasher", "rashers"), Piece("tin", "tins", "can", "cans"), Piece("jar", "jars", "bottle", "bottles"), Piece("pack", "packs", "packet", "packets", "package", "packages", "pkg", "pkgs", "pouch", "pouches", "pot", "pots", "tub", "tubs", "carton", "cartons", "punnet", "punnets", "sachet", "sachets", "box", "boxes", "container", "containers", "envelope", "envelopes", "tray", "trays"), Piece("bag", "bags"),
+        Piece("bunch", "bunches"), Piece("handful", "handfuls", "handfull", "fistful"), Piece("pinch", "pinches", "grating", "gratings", "grind", "grinds", "few grinds"), Piece("clove", "cloves"), Piece("stick", "sticks", "stalk", "stalks", "rib", "ribs"),
+        Piece("sprig", "sprigs"), Piece("head", "heads"), Piece("bulb", "bulbs"), Piece("leaf", "leaves"), Piece("thumb", "thumbs"), Piece("knob", "knobs", "pat", "pats"), Piece("square", "squares"),
+        Piece("scoop", "scoops"), Piece("zest", "zest"), Piece("dash", "dashes", "splash", "splashes", "glug", "glugs", "drizzle", "squeeze", "squirt", "shake", "shakes", "drop", "drops", "dollop", "dollops", "sprinkle", "sprinkling"),
     ];
 
     /// <summary>Packages that hold a stated size: "400 g tin".</summary>
     public bool IsPackage => Name is "tin" or "jar" or "pack" or "bag";
 
     /// <summary>Judged by eye, not counted: widths of ± 30 % (domain.md section 3).</summary>
-    public bool IsByEye => Name is "handful" or "pinch" or "bunch" or "thumb" or "dash" or "sprig";
+    public bool IsByEye => Name is "handful" or "pinch" or "bunch" or "thumb" or "knob" or "dash" or "sprig";
 
     /// <summary>Grams in one unit of mass; ounce and pound as in domain.md section 7.</summary>
     /// <exception cref="InvalidOperationException">The unit is not one of mass.</exception>

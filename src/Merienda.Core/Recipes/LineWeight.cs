@@ -12,6 +12,9 @@ public static class LineWeight
     /// <summary>An amount nobody gave ("to taste") is taken as one pinch, from none to three [C].</summary>
     public const decimal MostPinches = 3;
 
+    /// <summary>A small and a large piece against the usual one where the table has no size of its own [C].</summary>
+    public const decimal SmallShare = 0.7m, LargeShare = 1.3m;
+
     public static (Estimate Grams, string? Doubt) Of(ReadLine line, Food food, MeasureSystem system)
     {
         if (line.Amount is not { } amount || line.Unit is not { } unit)
@@ -34,9 +37,32 @@ public static class LineWeight
             return Packages(line, food, system, amount, size);
         }
 
-        return food.WeightOf(unit, system) is { } each
-            ? (Widen(amount, each.Grams, Precision(line, unit)), null)
-            : (Estimate.Unknown, $"Nobody knows what {(unit == Unit.Each ? "one" : $"a {unit.Name}")} of {food.Name} weighs; type grams");
+        if (unit == Unit.Each && OfSize(line.PieceSize, food) is { } piece)
+        {
+            return (Widen(amount, piece.Grams, line.IsByEye ? ByEye : piece.Width), null);
+        }
+
+        if (food.WeightOf(unit, system) is { } each)
+        {
+            return (Widen(amount, each.Grams, Precision(line, unit)), null);
+        }
+
+        return unit.IsPackage && food.Packs.Count > 0
+            ? (Estimate.Between(amount.Low * food.Packs[0], amount.Best * food.Packs[0], amount.High * food.Packs[^1]), $"No size given: taken as a usual {unit.Name}, {string.Join(" or ", food.Packs.Select(pack => $"{pack:0.##}"))} g")
+            : (Estimate.Unknown, $"No weight yet for {(unit == Unit.Each ? "one" : $"a {unit.Name} of")} {food.Name}; type grams");
+    }
+
+    /// <summary>Grams of one piece of the size that is said; the table's own sizes first.</summary>
+    private static (decimal Grams, decimal Width)? OfSize(PieceSize size, Food food)
+    {
+        if (size == PieceSize.Unsaid)
+        {
+            return null;
+        }
+
+        return food.Measures.TryGetValue(size switch { PieceSize.Small => "small", PieceSize.Large => "large", _ => "medium" }, out var own) ? (own, Counted)
+            : !food.Measures.TryGetValue("each", out var usual) ? null
+            : size switch { PieceSize.Small => (usual * SmallShare, 2 * Counted), PieceSize.Large => (usual * LargeShare, 2 * Counted), _ => (usual, Counted) };
     }
 
     private static (Estimate, string?) Unmeasured(Food food) => food.Measures.TryGetValue("pinch", out var pinch)
@@ -47,11 +73,11 @@ public static class LineWeight
     {
         if (food.WeightOf(size.Unit, system) is not { } each)
         {
-            return (Estimate.Unknown, $"Nobody knows what {size.Amount:0.##} {size.Unit} of {food.Name} weighs; type grams");
+            return (Estimate.Unknown, $"No weight yet for {size.Amount:0.##} {size.Unit} of {food.Name}; type grams");
         }
 
         // The table lists tinned foods drained; what is printed on the tin counts the liquid too.
-        var left = food.Measures.TryGetValue("drained", out var percent) ? percent / 100 : 1;
+        var left = food.Measures.TryGetValue("drained", out var percent) && line.Unit is { Name: "tin" or "jar" or "each" } ? percent / 100 : 1;
         return (Widen(amount, each.Grams * size.Amount * left, left < 1 ? Measured : Weighed), null);
     }
 

@@ -28,14 +28,17 @@ public sealed class PortionProfile
     private readonly LineAmount[] _amounts;
     private readonly MeasureSum[] _sums;
 
-    private PortionProfile(IReadOnlyList<RecipeLine> lines, decimal portions, LineAmount[] amounts)
+    private PortionProfile(IReadOnlyList<RecipeLine> all, IReadOnlyList<RecipeLine> lines, decimal portions, LineAmount[] amounts)
     {
-        (Lines, Portions, _amounts) = (lines, portions, amounts);
+        (AllLines, Lines, Portions, _amounts) = (all, lines, portions, amounts);
         HasPrintedPoints = lines.Any(line => line.Food?.Packet?.Points is not null);
         _sums = [.. Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => SumOf((Measure)measure))];
     }
 
-    /// <summary>The lines that are eaten: all but the optional ones.</summary>
+    /// <summary>Every line, the optional ones too: allergies and exclusions look at what may be eaten.</summary>
+    public IReadOnlyList<RecipeLine> AllLines { get; }
+
+    /// <summary>The lines that are counted: all but the optional ones, and those served beside without an amount.</summary>
     public IReadOnlyList<RecipeLine> Lines { get; }
 
     /// <summary>How many portions the lines make.</summary>
@@ -50,7 +53,8 @@ public sealed class PortionProfile
     public static PortionProfile Of(IEnumerable<RecipeLine> lines, decimal portions)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(portions, 0.01m);
-        var eaten = lines.Where(line => !line.Read.IsOptional).ToList();
+        var all = lines.ToList();
+        var eaten = all.Where(line => !line.Read.IsOutOfNumbers).ToList();
         var amounts = new LineAmount[eaten.Count * MeasureInfo.AdditiveCount];
         for (var line = 0; line < eaten.Count; line++)
         {
@@ -60,7 +64,7 @@ public sealed class PortionProfile
             }
         }
 
-        return new(eaten, portions, amounts);
+        return new(all, eaten, portions, amounts);
     }
 
     /// <summary>One portion's sum over all lines. A size scales it as a whole: the widths of one dish grow with it.</summary>

@@ -3,15 +3,22 @@ using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Recipes;
 
+/// <summary>A food that a line's words may mean.</summary>
+/// <param name="Words">The words that name it.</param>
+public sealed record LineMeaning(string Words, Food? Food, MatchKind Match)
+{
+    public bool IsSure => Match is MatchKind.Exact or MatchKind.Learnt;
+}
+
 /// <summary>
 /// One line of a recipe version: the words, the food they mean and the grams they weigh. Each instance is a source of its own widths:
 /// what was measured by spoon is off the same way in every portion of the batch.
 /// </summary>
 public sealed class RecipeLine
 {
-    private RecipeLine(ReadLine read, string part, Food? food, MatchKind match, Estimate grams, string? doubt)
+    private RecipeLine(ReadLine read, string part, IReadOnlyList<LineMeaning> meanings, IReadOnlyList<Food> mentioned, Estimate grams, string? doubt)
     {
-        (Read, Part, Food, Match, Grams, Doubt) = (read, part, food, match, grams, doubt);
+        (Read, Part, Meanings, Mentioned, Grams, Doubt) = (read, part, meanings, mentioned, grams, doubt);
     }
 
     public ReadLine Read { get; }
@@ -19,9 +26,15 @@ public sealed class RecipeLine
     /// <summary>The part of the dish the line belongs to; empty for a dish of one part.</summary>
     public string Part { get; }
 
-    public Food? Food { get; }
+    /// <summary>Every food that may be meant: one, or several where the words leave a choice ("tahini or peanut butter"). The first one's numbers count.</summary>
+    public IReadOnlyList<LineMeaning> Meanings { get; }
 
-    public MatchKind Match { get; }
+    /// <summary>Foods that the line names in passing, which may come with it: "brushed with butter".</summary>
+    public IReadOnlyList<Food> Mentioned { get; }
+
+    public Food? Food => Meanings[0].Food;
+
+    public MatchKind Match => Meanings[0].Match;
 
     /// <summary>Grams that go into the batch; open when the words do not say.</summary>
     public Estimate Grams { get; }
@@ -29,29 +42,74 @@ public sealed class RecipeLine
     /// <summary>What a person should look at, with its cure; null when nothing is in doubt.</summary>
     public string? Doubt { get; }
 
+    public bool HasChoice => Meanings.Count > 1;
+
     public string Name => Food?.Name ?? Read.Text.Trim();
 
     /// <summary>Reads a line and looks its food up.</summary>
-    /// <param name="chosenFood">The food a person chose for the line; it wins over the matcher.</param>
+    /// <param name="chosenFood">The food a person chose for the line; it wins over the matcher and settles a choice.</param>
     public static RecipeLine From(string text, FoodMatcher foods, MeasureSystem system, string part = "", Food? chosenFood = null)
     {
-        var read = IngredientLineReader.Read(text);
-        var match = chosenFood is null ? foods.Match(read.Food, read.IsCooked, read.IsDry) : new FoodMatch(chosenFood, MatchKind.Exact);
-        return Of(read, match, system, part);
+        var read = IngredientLineReader.Read(text, foods.Words.OnlyDescribes);
+        if (chosenFood is not null)
+        {
+            return Of(read, [new(read.Food, chosenFood, MatchKind.Exact)], foods, system, part);
+        }
+
+        (read, var match) = LineResolver.Resolve(read, foods);
+        return Of(read, [match, .. LineResolver.Others(read, foods)], foods, system, part);
     }
 
-    /// <summary>A stored line with the food version it was computed from; null for a line that no food was found for.</summary>
-    public static RecipeLine Pinned(string text, Food? food, MatchKind match, MeasureSystem system, string part) =>
-        Of(IngredientLineReader.Read(text), new FoodMatch(food, match), system, part);
-
-    private static RecipeLine Of(ReadLine read, FoodMatch match, MeasureSystem system, string part)
+    /// <summary>
+    /// A stored line with the food version it was computed from; null for a line that no food was found for. What else its words may mean, and what they mention, is
+    /// read with what is known today: a doubt that was overlooked when it was saved is one now.
+    /// </summary>
+    /// <param name="isChosen">Whether a person chose the food: that settles a choice.</param>
+    public static RecipeLine Pinned(string text, Food? food, MatchKind match, bool isChosen, FoodMatcher foods, MeasureSystem system, string part)
     {
-        if (match.Food is not { } food)
+        var read = IngredientLineReader.Read(text, foods.Words.OnlyDescribes);
+        if (isChosen)
         {
-            return new(read, part, null, MatchKind.None, Estimate.Unknown, "No food matches these words; choose one, or the line counts as unknown");
+            return Of(read, [new(read.Food, food, match)], foods, system, part);
+        }
+
+        (read, var today) = LineResolver.Resolve(read, foods);
+        var kind = match == MatchKind.Exact && food?.Packet is null && (today.Food?.Key != food?.Key || !today.IsSure) ? MatchKind.Likely : match;
+        return Of(read, [new(today.Words, food, food is null ? MatchKind.None : kind), .. LineResolver.Others(read, foods)], foods, system, part);
+    }
+
+    /// <summary>The line with only one of its choices left: "2 tbsp tahini or peanut butter" becomes "2 tbsp tahini".</summary>
+    public string With(LineMeaning choice)
+    {
+        var text = Read.Text.Trim();
+        var start = text.IndexOf(Read.Food, StringComparison.OrdinalIgnoreCase);
+        var last = Read.Alternatives.Count == 0 ? -1 : Read.Alternatives.Max(words => text.LastIndexOf(words, StringComparison.OrdinalIgnoreCase) is >= 0 and var at ? at + words.Length : -1);
+        if (start < 0 || last < start)
+        {
+            return $"{Read.AmountInWords} {choice.Words}".Trim();
+        }
+
+        // "soy sauce (or tamari)": the bracket goes with the choice.
+        var end = last < text.Length && text[last] == ')' && text[start..last].Contains('(', StringComparison.Ordinal) ? last + 1 : last;
+        return $"{text[..start]}{choice.Words}{text[end..]}";
+    }
+
+    private static RecipeLine Of(ReadLine read, IReadOnlyList<LineMeaning> meanings, FoodMatcher foods, MeasureSystem system, string part)
+    {
+        var own = meanings[0];
+        IReadOnlyList<Food> mentioned = read.Note.Length == 0 && read.Second.Length == 0 ? [] : [.. foods.Mentioned($"{read.Note} {read.Second}").Where(food => food.Key != own.Food?.Key).Distinct()];
+        if (own.Food is not { } food)
+        {
+            return new(read, part, meanings, mentioned, Estimate.Unknown, read.Food.Length == 0 ? "No food is named; type what goes in" : "No food matches these words; choose one, or the line counts as unknown");
         }
 
         var (grams, doubt) = LineWeight.Of(read, food, system);
-        return new(read, part, food, match.Kind, grams, doubt ?? (match.Kind == MatchKind.Likely ? $"Read as {food.Name}; confirm or choose another" : null));
+        return new(read, part, meanings, mentioned, grams, doubt ?? DoubtOf(read, meanings));
     }
+
+    private static string? DoubtOf(ReadLine read, IReadOnlyList<LineMeaning> meanings) =>
+        read.Second.Length > 0 ? $"A second ingredient, \"{read.Second}\", is not counted; give it a line of its own"
+        : meanings.Count > 1 ? $"Which one is meant: {string.Join(" or ", meanings.Select(item => item.Food?.Name ?? item.Words))}? Until you choose, the numbers are those of the first"
+        : meanings[0].Match == MatchKind.Likely ? $"Read as {meanings[0].Food!.Name}; confirm or choose another"
+        : null;
 }

@@ -65,7 +65,7 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
         foreach (var dish in dishes)
         {
             var id = Guid.CreateVersion7();
-            await recipes.Save(tenant, Must(RecipeSheets.ToRecipe(dish.ToDraft(), id, foods)), clock.GetUtcNow());
+            await recipes.Save(tenant, Must(RecipeSheets.ToRecipe(dish.ToDraft(), id, foods)), [], clock.GetUtcNow());
             saved.Add(dish.Key, id);
         }
 

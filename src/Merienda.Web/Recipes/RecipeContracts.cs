@@ -24,7 +24,17 @@ public sealed record ReadTextRequest(string Text);
 /// <param name="Amount">As read: "2–3 tbsp"; empty when the line gives none.</param>
 /// <param name="Grams">Null when nobody knows.</param>
 /// <param name="HasNewerPacket">True when the packet was typed anew since; saving takes the new one.</param>
-public sealed record SheetLine(string Part, string Text, string? Food, string? FoodName, bool IsChosen, MatchKind Match, string Amount, ShownEstimate? Grams, string? Doubt, IReadOnlyList<ShownMeasure> PerPortion, Guid? PacketId, bool HasNewerPacket);
+/// <param name="Choices">Foods that the words leave open; empty when they name one.</param>
+/// <param name="Nearest">For a line whose food is not certain, the foods that come nearest, best first.</param>
+/// <param name="PacketsDiffer">Names of allergens and classes that packets of the food differ by.</param>
+public sealed record SheetLine(string Part, string Text, string? Food, string? FoodName, bool IsChosen, MatchKind Match, string Amount, ShownEstimate? Grams, string? Doubt, IReadOnlyList<ShownMeasure> PerPortion, Guid? PacketId, bool HasNewerPacket, IReadOnlyList<LineChoice> Choices, IReadOnlyList<NearFood> Nearest, IReadOnlyList<string> PacketsDiffer);
+
+/// <summary>One of the foods that a line leaves open, and the line with only that one left.</summary>
+public sealed record LineChoice(string Words, string? FoodName, string Line);
+
+/// <summary>A food that comes near to words that name none.</summary>
+/// <param name="About">What tells it apart from the others: energy, protein, fat and net carbs per 100 g.</param>
+public sealed record NearFood(string Key, string Name, string About);
 
 public sealed record SheetKeeping(string Key, string Name, int FridgeDays, int? FreezerMonths, string Note, string Source);
 

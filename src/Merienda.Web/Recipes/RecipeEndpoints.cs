@@ -97,7 +97,7 @@ public static class RecipeEndpoints
             return refusal.ToProblem();
         }
 
-        var saved = await recipes.Save(tenant, read.Value, clock.GetUtcNow());
+        var saved = await recipes.Save(tenant, read.Value, RecipeSheets.LearntFrom(read.Value, foods), clock.GetUtcNow());
         return TypedResults.Ok(RecipeSheets.ToSheet(saved, id, await Eaters(tenant, diners), foods, knowledge));
     }
 

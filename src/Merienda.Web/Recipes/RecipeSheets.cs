@@ -15,6 +15,15 @@ public static class RecipeSheets
 {
     public const int MostTasks = 60;
 
+    /// <summary>Foods that are offered for words that name none.</summary>
+    private const int NearestFoods = 5;
+
+    private static string About(Food food)
+    {
+        Measure[] apart = [Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate];
+        return $"{string.Join(", ", apart.Select(measure => MeasureInfo.Of(measure)).Select(info => $"{info.Show(food.Nutrition[info.Measure].Best)} {info.Unit} {(info.Measure == Measure.Energy ? "" : info.Name.ToLowerInvariant())}".TrimEnd()))} in 100 g";
+    }
+
     /// <summary>Reads a draft's lines and refuses what cannot be a recipe. Lines that nobody can read are kept: they count as unknown.</summary>
     public static Result<StoredRecipe> ToRecipe(RecipeDraft draft, Guid recipeId, FoodMatcher foods)
     {
@@ -47,7 +56,7 @@ public static class RecipeSheets
         var points = new PointsSideBySide(
             Shown.Round(scheme.PointsOf(helping, PointsRounding.Portion).Best), Shown.Round(scheme.PointsOf(helping, PointsRounding.Ingredient).Best), Shown.Round(scheme.PointsOf(helping, PointsRounding.Nothing).Best));
         return new(id, recipe.Number, version.Name, version.Portions, version.Meal, ToKeeping(version.Keeping), version.Reheating, version.AtEating, recipe.System,
-            [.. version.Lines.Select((line, at) => ToLine(line, recipe.Chosen[at], version.Profile, foods))],
+            [.. version.Lines.Select((line, at) => ToLine(line, recipe.Chosen[at], version.Profile, foods, knowledge.Classes))],
             [.. version.Tasks.Select(ToTask)],
             [.. MeasureInfo.All.Select(info => Shown.Of(info, portion.Value(info.Measure, scheme)))],
             points,
@@ -73,13 +82,22 @@ public static class RecipeSheets
         return new(eater.Id, eater.Name, findings.Select(finding => finding.Verdict).RollUp(), [.. findings.Select(Shown.Of)]);
     }
 
-    private static SheetLine ToLine(RecipeLine line, bool isChosen, PortionProfile profile, FoodMatcher foods)
+    /// <summary>Foods that a person chose for words which the matcher would not have understood so: what the household remembers.</summary>
+    public static IReadOnlyList<(string Words, string FoodKey)> LearntFrom(StoredRecipe recipe, FoodMatcher foods) =>
+        [.. recipe.Version.Lines.Where((line, at) => recipe.Chosen[at] && line.Food is not null && line.Read.Food.Length > 0)
+            .Where(line => foods.Match(line.Read.Food, line.Read.State) is var match && !(match.IsSure && match.Food?.Key == line.Food!.Key))
+            .Select(line => (foods.KeyOf(line.Read.Food), line.Food!.Key))];
+
+    private static SheetLine ToLine(RecipeLine line, bool isChosen, PortionProfile profile, FoodMatcher foods, FoodClasses classes)
     {
         var newer = line.Food?.Packet is { } packet && foods.WithKey(line.Food.Key)?.Packet?.Version > packet.Version;
         var at = profile.Lines.ToList().IndexOf(line);
         Measure[] contributions = [Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate];
         return new(line.Part, line.Read.Text, line.Food?.Key, line.Food?.Name, isChosen, line.Match, line.Read.AmountInWords, line.Grams.IsOpen ? null : Shown.Of(line.Grams), line.Doubt,
-            at < 0 ? [] : [.. contributions.Select(measure => Shown.Of(MeasureInfo.Of(measure), profile[at, measure].Estimate))], line.Food?.Packet?.Id, newer);
+            at < 0 ? [] : [.. contributions.Select(measure => Shown.Of(MeasureInfo.Of(measure), profile[at, measure].Estimate))], line.Food?.Packet?.Id, newer,
+            line.HasChoice ? [.. line.Meanings.Select(meaning => new LineChoice(meaning.Words, meaning.Food?.Name, line.With(meaning)))] : [],
+            isChosen || line.Meanings[0].IsSure ? [] : [.. foods.Nearest(line.Read.Food, NearestFoods).Select(food => new NearFood(food.Key, food.Name, About(food)))],
+            line.Food is { Packet: null } differs ? [.. classes.AllergensOf(differs.MayHold.Kinds).Except(classes.AllergensOf(differs.Tags))] : []);
     }
 
     private static Refusal? Wrong(RecipeDraft draft, FoodMatcher foods) => draft switch

@@ -207,7 +207,7 @@ public class PacketTests
     public void A_households_own_name_is_meant_before_the_tables()
     {
         var packet = Bought(Printed() with { Name = "Olive oil" });
-        var own = Table.Foods.With([packet]);
+        var own = Table.Foods.With([packet], []);
         Assert.Same(packet, own.Match("olive oil").Food);
         Assert.Same(packet, own.WithKey(packet.Key));
         Assert.Same(Food("olive-oil"), own.WithKey("olive-oil"));

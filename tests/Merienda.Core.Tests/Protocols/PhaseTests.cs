@@ -44,7 +44,7 @@ public class PhaseTests
     [InlineData("dairy", "100 g feta")]
     [InlineData("gluten", "50 g bulgur")]
     [InlineData("sugar", "1 tbsp honey")]
-    [InlineData("alcohol", "150 ml red wine")]
+    [InlineData("alcohol", "50 ml vodka")]
     public void Every_reintroduction_sets_its_food_free_for_its_day(string challenge, string line)
     {
         var whole = Data.Protocol("whole-food")!;

@@ -24,6 +24,18 @@ public static class LabelCountries
         _ => country.ToString(),
     };
 
+    /// <summary>The country that a code stands for; null for one without label rules here.</summary>
+    public static LabelCountry? WithCode(string code) => code.ToUpperInvariant() switch
+    {
+        "US" => LabelCountry.UnitedStates,
+        "CA" => LabelCountry.Canada,
+        "EU" => LabelCountry.EuropeanUnion,
+        "UK" or "GB" => LabelCountry.UnitedKingdom,
+        "AU" => LabelCountry.Australia,
+        "NZ" => LabelCountry.NewZealand,
+        _ => null,
+    };
+
     /// <summary>Domain.md section 2; where nobody knows, the wider reading of fibre is refused by asking for the basis, so Other has none.</summary>
     public static LabelBasis? BasisOf(LabelCountry country) => country switch
     {

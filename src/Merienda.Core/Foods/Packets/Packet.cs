@@ -47,7 +47,11 @@ public sealed class Packet
     /// <summary>Most of the packet that can be of a class or those below it, 0 to 1, by the statement's percentages and order.</summary>
     public decimal MostOf(string foodClass) => _said.Value.MostShare.GetValueOrDefault(foodClass);
 
+    /// <summary>Whether the packet warns of a class or one below it.</summary>
     public bool MayContain(string foodClass) => _said.Value.May.Contains(foodClass);
+
+    /// <summary>What the words of its statement leave open, with every class below: a mayonnaise may hold mustard.</summary>
+    public OpenClasses MayHold => _said.Value.MayHold;
 
     /// <summary>True when every polyol that the statement names is erythritol: then the printed polyols are.</summary>
     public bool HasOnlyErythritol => IsRead && Reading.Holds.ContainsKey("erythritol") && !Reading.Holds.ContainsKey("polyol") && CannotTell.Count == 0;
@@ -80,12 +84,13 @@ public sealed class Packet
     }
 
     /// <summary>What the statement says, with the classes above each one it names.</summary>
-    private sealed record Said(StatementReading Reading, FrozenDictionary<string, decimal> MostShare, FrozenSet<string> May)
+    private sealed record Said(StatementReading Reading, FrozenDictionary<string, decimal> MostShare, FrozenSet<string> May, OpenClasses MayHold)
     {
         public static Said Of(StatementReading reading, FoodClasses classes) => new(
             reading,
             reading.MostShare.SelectMany(held => classes.Upward(held.Key).Select(above => (Key: above, Share: held.Value))).GroupBy(item => item.Key).ToFrozenDictionary(item => item.Key, item => Math.Min(1, item.Sum(one => one.Share))),
-            reading.MayContain.Keys.SelectMany(classes.Upward).ToFrozenSet());
+            reading.MayContain.Keys.SelectMany(key => classes.Upward(key).Concat(classes.Downward(key))).ToFrozenSet(),
+            classes.MayHold([.. reading.Holds.Keys], reading.MayHold.Keys));
     }
 
     private static Dictionary<string, decimal> MeasuresOf(ReadPacket read, LabelCountry country)

@@ -1,44 +1,25 @@
+using System.Globalization;
+using System.Text;
+
 namespace Merienda.Core.Foods.Statements;
 
-/// <summary>What some words of a statement mean.</summary>
-/// <param name="Classes">Keys of the classes they hold; empty for words that hold none.</param>
-/// <param name="CannotTell">What nobody can tell from them ("flavouring"), or null.</param>
-public sealed record StatedMeaning(IReadOnlyList<string> Classes, string? CannotTell);
-
-/// <summary>A phrase of a statement as it was understood.</summary>
-/// <param name="Classes">What it holds; empty for what holds none, or when nobody can tell.</param>
-/// <param name="IsKnown">False for words that the lexicon does not know.</param>
-public sealed record StatedPhrase(string Words, IReadOnlyList<string> Classes, bool IsUntold, bool IsKnown);
-
-/// <summary>What a statement says is in the packet.</summary>
-/// <param name="Holds">Class to the words that say so.</param>
-/// <param name="CannotTell">Words from which nobody can tell: "natural flavouring", "spices", and words the lexicon does not know.</param>
-public sealed record StatementReading(IReadOnlyDictionary<string, string> Holds, IReadOnlyDictionary<string, string> MayContain, IReadOnlyList<string> CannotTell)
-{
-    /// <summary>Most that the packet can hold of a class, 0 to 1: a printed percentage, else what its place in the falling order of the statement leaves.</summary>
-    public required IReadOnlyDictionary<string, decimal> MostShare { get; init; }
-
-    /// <summary>Classes that stand only below a "less than 2 % of".</summary>
-    public required IReadOnlySet<string> Traces { get; init; }
-
-    /// <summary>Every phrase of the ingredients that means something, or that nobody knows, in the order of the statement.</summary>
-    public required IReadOnlyList<StatedPhrase> Phrases { get; init; }
-
-    /// <summary>True when every word is known, if only as a vague one: then nothing that has to be named is in it unnamed.</summary>
-    public bool IsThrough => Phrases.All(phrase => phrase.IsKnown);
-}
-
 /// <summary>
-/// Reads the words of a statement, the longest known phrase first, so that butter beans are no butter and coconut milk is no milk. A word that is not known is never taken for harmless.
+/// Reads the words of a statement, the longest known phrase first, so that butter beans are no butter and coconut milk is no milk. A phrase is read through only when each
+/// of its words is known; a word that is not known is never taken for harmless.
 /// </summary>
 public sealed class StatementLexicon
 {
+    /// <summary>"Contains less than 2 % of".</summary>
+    private const decimal TraceShare = 0.02m;
+
     private readonly Dictionary<string, StatedMeaning> _meanings;
+    private readonly FoodClasses _classes;
     private readonly int _longest;
 
     /// <param name="meanings">By phrase.</param>
-    public StatementLexicon(IEnumerable<KeyValuePair<string, StatedMeaning>> meanings)
+    public StatementLexicon(IEnumerable<KeyValuePair<string, StatedMeaning>> meanings, FoodClasses classes)
     {
+        _classes = classes;
         _meanings = meanings.ToDictionary(pair => Normal(pair.Key), pair => pair.Value);
         _longest = _meanings.Keys.Select(phrase => phrase.Split(' ').Length).DefaultIfEmpty(0).Max();
     }
@@ -47,30 +28,35 @@ public sealed class StatementLexicon
     public StatementReading Read(string text, string mayContain = "")
     {
         var statement = StatementReader.Read(mayContain.Trim().Length == 0 ? text : $"{text.TrimEnd().TrimEnd('.')}. {Advice(mayContain.Trim())}");
-        var (held, may) = (new Found(), new Found());
+        var (held, may) = (new Found(this), new Found(this));
         for (var at = 0; at < statement.Ingredients.Count; at++)
         {
             var item = statement.Ingredients[at];
             // Ingredients stand in falling order of weight: the fourth is at most a quarter.
-            held.Add(item, item.Percent is { } percent and <= 100 ? percent / 100 : item.IsTrace ? TraceShare : 1m / (at + 1), this);
+            held.Add(item, item.Percent is { } percent and <= 100 ? percent / 100 : item.IsTrace ? TraceShare : 1m / (at + 1));
         }
 
         foreach (var item in statement.MayContain)
         {
-            may.Add(item, 0, this);
+            may.Add(item, 0);
         }
 
-        return new(held.Holds, may.Holds, [.. held.CannotTell.Distinct()]) { MostShare = held.Shares, Traces = held.Holds.Keys.Except(held.InEarnest).ToHashSet(), Phrases = held.Phrases };
+        return new(held.Holds, may.Holds, [.. held.CannotTell.Distinct()])
+        {
+            MayHold = held.MayHold.Where(pair => !held.Holds.ContainsKey(pair.Key)).ToDictionary(),
+            MostShare = held.Shares,
+            Traces = held.Holds.Keys.Except(held.InEarnest).ToHashSet(),
+            Phrases = held.Phrases,
+        };
     }
 
     private static string Advice(string mayContain) => mayContain.StartsWith("may", StringComparison.OrdinalIgnoreCase) ? $"M{mayContain[1..]}" : $"May contain {mayContain}";
 
-    /// <summary>"Contains less than 2 % of".</summary>
-    private const decimal TraceShare = 0.02m;
-
-    private sealed class Found
+    private sealed class Found(StatementLexicon lexicon)
     {
         public Dictionary<string, string> Holds { get; } = [];
+
+        public Dictionary<string, string> MayHold { get; } = [];
 
         public Dictionary<string, decimal> Shares { get; } = [];
 
@@ -80,8 +66,9 @@ public sealed class StatementLexicon
 
         public List<StatedPhrase> Phrases { get; } = [];
 
-        public void Add(StatedIngredient item, decimal share, StatementLexicon lexicon)
+        public void Add(StatedIngredient item, decimal share)
         {
+            var isListed = IsListed(item);
             foreach (var (words, meaning) in lexicon.Meanings(item.Words))
             {
                 foreach (var key in meaning?.Classes ?? [])
@@ -94,9 +81,16 @@ public sealed class StatementLexicon
                     }
                 }
 
-                // What is listed in brackets says what the heading word leaves open.
-                var isUntold = item.Parts.Count == 0 && (meaning is null || meaning.CannotTell is not null);
-                Phrases.Add(new(words, meaning?.Classes ?? [], isUntold, meaning is not null || !isUntold));
+                // A list of parts says what the word before it leaves open; what a substance was made from is said by one name.
+                var isSettled = isListed || (item.Parts.Count > 0 && meaning is { Kind: StatedKind.Source });
+                IReadOnlyList<string> mayHold = isSettled ? [] : meaning?.MayHold ?? [];
+                foreach (var key in mayHold)
+                {
+                    MayHold.TryAdd(key, words);
+                }
+
+                var isUntold = !isSettled && (meaning is null || meaning.CannotTell is not null);
+                Phrases.Add(new(words, meaning?.Classes ?? [], isUntold, meaning is not null || !isUntold) { MayHold = mayHold });
                 if (isUntold)
                 {
                     CannotTell.Add(meaning?.CannotTell ?? words);
@@ -105,52 +99,112 @@ public sealed class StatementLexicon
 
             foreach (var part in item.Parts)
             {
-                Add(part, share, lexicon);
+                Add(part, share);
             }
         }
+
+        /// <summary>Whether the brackets list what is in it, rather than point out an allergen: "cheese (milk)", "flavouring (contains nuts)".</summary>
+        private bool IsListed(StatedIngredient item) => item.Parts.Count > 0 && !item.NamesOnlySome && !item.Parts.All(lexicon.PointsOut);
     }
 
-    /// <summary>The longest known phrases from the left; a run of words that is not known comes without a meaning, unless a known phrase stands beside it and only describes.</summary>
+    /// <summary>The bare name of an allergen, as printed in brackets.</summary>
+    private bool PointsOut(StatedIngredient part) => part.Parts.Count == 0 && _meanings.TryGetValue(Normal(part.Words), out var meaning) && meaning.Classes.Count > 0 && _classes.AllergensOf(meaning.Classes).Count > 0;
+
+    /// <summary>What the words of one ingredient mean: known phrases, the longest from the left; then what is not known, in one piece.</summary>
     private IEnumerable<(string Words, StatedMeaning? Meaning)> Meanings(string words)
     {
         var tokens = Normal(words).Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        if (tokens.Length == 0 || (tokens is [var only] && IsNumber(only)))
-        {
-            yield break;
-        }
-
-        var found = false;
+        var found = new List<(string Words, StatedMeaning Meaning)>();
+        var unknown = new List<string>();
         for (var at = 0; at < tokens.Length;)
         {
             var length = Enumerable.Range(1, Math.Min(_longest, tokens.Length - at)).Reverse().FirstOrDefault(size => _meanings.ContainsKey(string.Join(' ', tokens, at, size)));
-            if (length > 0)
+            var phrase = string.Join(' ', tokens, at, Math.Max(1, length));
+            if (length > 0 && at + length < tokens.Length && tokens[at + length] == "free" && FreeOf(phrase) is { } without)
             {
-                var phrase = string.Join(' ', tokens, at, length);
-                found = true;
-                yield return (phrase, _meanings[phrase]);
+                found.Add(($"{phrase} free", without));
+                length++;
             }
-            else if (IsENumber(tokens[at]))
+            else if (length > 0)
+            {
+                // Almond butter is no butter: the plant before it says what it is.
+                if (phrase is "butter" or "milk" or "drink" && found is [.., (var before, var plant)] && IsPlant(plant))
+                {
+                    found[^1] = ($"{before} {phrase}", plant);
+                }
+                else
+                {
+                    found.Add((phrase, _meanings[phrase]));
+                }
+            }
+            else if (IsENumber(phrase))
             {
                 // The lexicon knows the numbers that matter to somebody; the rest are additives.
-                found = true;
-                yield return (tokens[at], new(["additive"], null));
+                found.Add((phrase, new(["additive"], null, [])));
+            }
+            else if (!phrase.All(char.IsDigit))
+            {
+                unknown.Add(phrase);
             }
 
             at += Math.Max(1, length);
         }
 
-        if (!found)
+        return Settled(words, tokens.Length == 0 || tokens is [['0' or '1' or '2' or '3' or '4' or '5' or '6' or '7' or '8' or '9', ..]] && found.Count == 0 && unknown.Count == 0, found, unknown);
+    }
+
+    private IEnumerable<(string, StatedMeaning?)> Settled(string words, bool isNothing, List<(string Words, StatedMeaning Meaning)> found, List<string> unknown)
+    {
+        if (isNothing)
         {
+            yield break;
+        }
+
+        var absent = found.Where(item => item.Meaning.Kind == StatedKind.Without).SelectMany(item => item.Meaning.Classes).SelectMany(_classes.Downward).ToHashSet();
+        var things = found.Where(item => item.Meaning.Kind is StatedKind.Thing or StatedKind.Source).ToList();
+        foreach (var (phrase, meaning) in things)
+        {
+            var classes = meaning.Classes.Where(key => !absent.Contains(key)).ToList();
+            // A vegan cheese holds no milk, and nobody can tell what it holds instead.
+            yield return classes.Count == 0 && meaning.Classes.Count > 0
+                ? (phrase, new(classes, words, []))
+                : (phrase, meaning with { Classes = classes, MayHold = [.. meaning.MayHold.Where(key => !absent.Contains(key))] });
+        }
+
+        if (unknown.Count > 0)
+        {
+            yield return (string.Join(' ', unknown), null);
+        }
+        else if (things.Count == 0 && !found.All(item => item.Meaning.Kind == StatedKind.Without))
+        {
+            // Only words that describe: what they describe is not said.
             yield return (words, null);
         }
     }
 
-    private static bool IsNumber(string token) => token.All(char.IsDigit);
+    /// <summary>What "X free" says is not in it: the family of X.</summary>
+    private StatedMeaning? FreeOf(string phrase) => _meanings[phrase] is { Kind: StatedKind.Thing, Classes: { Count: > 0 } classes }
+        ? new([.. classes.SelectMany(key => _classes.Upward(key).Where(above => _classes.AllergensOf([above]).Count > 0).Prepend(_classes.AllergyTo(key))).Distinct()], null, [], StatedKind.Without)
+        : null;
 
-    private static bool IsENumber(string token) => token.Length is 4 or 5 && token[0] == 'e' && token[1..4].All(char.IsDigit);
+    private bool IsPlant(StatedMeaning meaning) => meaning.Classes.Count > 0 && meaning.Classes.All(key => _classes.Upward(key).Any(above => above is "tree-nut" or "legume" or "grain" or "seed" or "coconut" or "cocoa" or "fruit" or "plant-oil" or "tuber"));
 
-    /// <summary>Lower case, plurals to singulars.</summary>
-    internal static string Normal(string words) => string.Join(' ', words.ToLowerInvariant().Split([' ', '-'], StringSplitOptions.RemoveEmptyEntries).Select(Singular));
+    private static bool IsENumber(string token) => token.Length is 4 or 5 or 6 && token[0] == 'e' && token[1..4].All(char.IsDigit) && token[4..].All(char.IsAsciiLetterOrDigit);
+
+    /// <summary>Lower case, accents and apostrophes gone, plurals to singulars.</summary>
+    internal static string Normal(string words)
+    {
+        var letters = new StringBuilder(words.Length);
+        foreach (var letter in words.Normalize(NormalizationForm.FormD))
+        {
+            if (char.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark && letter is not ('\'' or '’'))
+            {
+                letters.Append(letter == '-' ? ' ' : char.ToLowerInvariant(letter));
+            }
+        }
+
+        return string.Join(' ', letters.ToString().Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Singular));
+    }
 
     private static string Singular(string word) => word switch
     {

@@ -21,9 +21,18 @@ public static partial class StatementReader
             var warning = Warning().Match(sentence);
             if (warning.Success)
             {
-                var rest = Handled().Replace(sentence[(warning.Index + warning.Length)..], " ");
-                mayContain.AddRange(Items(Together().Replace(rest, ","), Deepest, false));
-                ingredients.AddRange(Items(sentence[..warning.Index], 0, false));
+                // "Nuts are handled on this line": what stands before the verb is warned of too; before a plain "may contain" it is an ingredient.
+                var before = sentence[..warning.Index];
+                var isHandled = Handled().IsMatch(before);
+                mayContain.AddRange(Warned(sentence[(warning.Index + warning.Length)..]));
+                if (isHandled)
+                {
+                    mayContain.AddRange(Warned(before));
+                }
+                else
+                {
+                    ingredients.AddRange(Items(Heading().Replace(before, ""), 0, false));
+                }
             }
             else
             {
@@ -33,6 +42,8 @@ public static partial class StatementReader
 
         return new(ingredients, mayContain);
     }
+
+    private static IEnumerable<StatedIngredient> Warned(string text) => Items(Together().Replace(Handled().Replace(text, " "), ","), Deepest, false);
 
     /// <summary>A full stop ends a sentence when a space and a capital follow, and no bracket is open.</summary>
     private static IEnumerable<string> Sentences(string text)
@@ -96,6 +107,8 @@ public static partial class StatementReader
         var colon = level < Deepest ? own.IndexOf(':', StringComparison.Ordinal) : -1;
         var percent = Percentage().Match($"{own} {after}");
         var parts = new List<StatedIngredient>();
+        // "Spices (contain celery)" names one thing and leaves the others open.
+        var isPartial = Contains().IsMatch(inner);
         if (colon >= 0)
         {
             // "Emulsifier: soya lecithin" says what it is for and what it is.
@@ -110,7 +123,7 @@ public static partial class StatementReader
 
         var words = Clean($"{own} {after}");
         return words.Length == 0 && parts.Count == 0 ? null
-            : new(words, percent.Success ? decimal.Parse(percent.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture) : null, isTrace, parts);
+            : new(words, percent.Success ? decimal.Parse(percent.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture) : null, isTrace, parts) { NamesOnlySome = isPartial && colon < 0 };
     }
 
     private static int Closing(string text, int open)
@@ -133,13 +146,13 @@ public static partial class StatementReader
 
     private static string Clean(string text) => Spaces().Replace(Marks().Replace(Percentage().Replace(text, " "), " "), " ").Trim().ToLowerInvariant();
 
-    [GeneratedRegex(@"\b(may (also )?contain( traces of)?|packed where|made (in|where)|produced (in|where)|not suitable for|traces of)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\b(may (also |still )?(contain|include)s?( traces( of)?)?|(may|might) be present|((is|are|was|were) )?(also )?(made|packed|packaged|produced|processed|manufactured|prepared|baked|bottled|roasted|handled) (in|on|at|using|alongside|near)? ?(an?|the|our|this|same|shared|common)\b|(packed|made|produced|processed|manufactured|prepared) where|on (the )?(same|shared|this) (equipment|line|lines|machinery)|(on )?shared (equipment|lines?|machinery|facility|facilities)|in an? (factory|facility|bakery|kitchen|plant|site|environment|area)|not suitable for|traces of|(we )?(can ?not|can't) guarantee)", RegexOptions.IgnoreCase)]
     private static partial Regex Warning();
 
-    [GeneratedRegex(@"\b(a (factory|facility|kitchen) (that|which)|are (also )?(handled|used|processed)|also|handles?|uses?|processe?s?)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\b((same |shared |dedicated )?(factory|facility|facilities|kitchen|bakery|plant|site|environment|equipment|machinery|lines?|area)( (that|which|where))?|(is|are) (also )?(handled|used|processed|present|stored|packed)|that|which|also|handles?|uses?|processe?s?|processing|free (from|of)|allergy sufferers|(people|those|anyone) with|an?|allergy|allergies)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Handled();
 
-    [GeneratedRegex(@"\s+(and|or|&)\s+", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s+(and|or|&|/)\s+", RegexOptions.IgnoreCase)]
     private static partial Regex Together();
 
     [GeneratedRegex(@"^\s*(ingredients?|contains)\s*:", RegexOptions.IgnoreCase)]
@@ -148,7 +161,7 @@ public static partial class StatementReader
     [GeneratedRegex(@"\b((contains\s+)?less than|contains)?\s*\d+([.,]\d+)?\s*%\s*(or less\s*)?(of|or less of)\s*(the following)?\s*:?", RegexOptions.IgnoreCase)]
     private static partial Regex Trace();
 
-    [GeneratedRegex(@"^\s*contains\s+", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(contain(s|ing)?|includ(es|ing)|incl\.?|with)[\s:]+", RegexOptions.IgnoreCase)]
     private static partial Regex Contains();
 
     [GeneratedRegex(@"(?:min(?:imum)?\.?\s*)?(\d{1,3}(?:[.,]\d{1,2})?)\s*%")]

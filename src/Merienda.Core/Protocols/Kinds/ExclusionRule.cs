@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Merienda.Core.Foods;
+using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Protocols;
 
@@ -42,28 +43,54 @@ public sealed record ExclusionRule : Rule
 
     public override Finding Check(Intake intake, RuleContext context)
     {
-        var foods = intake.Lines.Select(line => line.Food).OfType<Food>().Distinct().ToList();
-        var excluded = foods.Select(food => (Food: food, Reasons: Reasons(food, context))).Where(item => item.Reasons.Count > 0).ToList();
+        var lines = intake.AllLines.Select(line => (Line: line, Found: JudgeLine(line, context))).ToList();
+        var excluded = lines.Where(item => item.Found.Verdict == Verdict.Breaks).DistinctBy(item => item.Line.Name).ToList();
         if (excluded.Count > 0)
         {
-            var reasons = excluded.Select(item => $"{item.Food.Name} ({string.Join(", ", item.Reasons)})");
-            return Found(Verdict.Breaks, [.. excluded.Select(item => item.Food.Name)], $"{Name}: {string.Join(" and ", reasons)} {(excluded.Count == 1 ? "is" : "are")} left out.");
+            var reasons = excluded.Select(item => $"{item.Line.Name} ({item.Found.Reason})");
+            return Found(Verdict.Breaks, [.. excluded.Select(item => item.Line.Name)], $"{Name}: {string.Join(" and ", reasons)} {(excluded.Count == 1 ? "is" : "are")} left out.");
         }
 
-        var unknown = intake.UnknownLines;
-        if (unknown.Count > 0)
-        {
-            return Found(Verdict.CannotTell, unknown, $"{Name}: nobody knows what \"{string.Join("\" and \"", unknown)}\" is.");
-        }
-
-        var untold = foods.Where(food => IsUntold(food, context)).ToList();
-        return untold.Count > 0
-            ? Found(Verdict.CannotTell, [.. untold.Select(food => food.Name)], $"{Name}: nobody can tell from {string.Join(" and ", untold.Select(food => $"{food.Name} ({string.Join(", ", food.Untold.Take(4))})"))}.")
+        var doubts = lines.Select(item => item.Found.Doubt).OfType<LineDoubt>().Distinct().ToList();
+        return doubts.Count > 0
+            ? Found(Verdict.CannotTell, [.. doubts.Select(doubt => doubt.Words)], $"{Name}: {string.Join("; ", doubts.Select(doubt => doubt.Said))}.") with { Doubts = doubts }
             : Found(Verdict.Fits, [], $"{Name}: nothing in it is left out.");
     }
 
+    /// <summary>The verdict of one line: what is known of its food, and what its words leave open.</summary>
+    public (Verdict Verdict, LineDoubt? Doubt, string Reason) JudgeLine(RecipeLine line, RuleContext context) => LineDoubts.Of(line, food => Judge(food, context), _ => false);
+
     /// <summary>The verdict of one food alone, without a sentence.</summary>
-    public Verdict VerdictOf(Food food, RuleContext context) => Reasons(food, context).Count > 0 ? Verdict.Breaks : IsUntold(food, context) ? Verdict.CannotTell : Verdict.Fits;
+    public Verdict VerdictOf(Food food, RuleContext context) => Judge(food, context).Verdict;
+
+    private LineDoubts.FoodFinding Judge(Food food, RuleContext context)
+    {
+        // A key that is a class too (oats) is meant as the class: its packets may still hold another.
+        if (Except.Contains(food.Key) && !context.Classes.Knows(food.Key))
+        {
+            return default;
+        }
+
+        if (Reasons(food, context) is { Count: > 0 } reasons)
+        {
+            return new(Verdict.Breaks, string.Join(", ", reasons), default);
+        }
+
+        if (food.Packet is { } packet)
+        {
+            if (context.Packets.ApprovalOf(food) is not null)
+            {
+                return default;
+            }
+
+            var open = food.Untold.Concat(packet.Reading.MayHold.Where(held => IsLeftOut([held.Key], context)).Select(held => held.Value)).Distinct().Take(4).ToList();
+            return open.Count == 0 ? default : new(Verdict.CannotTell, $"nobody can tell from {food.Name} ({string.Join(", ", open)})", DoubtKind.Statement);
+        }
+
+        return IsLeftOut(food.MayHold.Kinds, context) ? new(Verdict.CannotTell, food.Name, DoubtKind.PacketsDiffer) : default;
+    }
+
+    private bool IsLeftOut(IEnumerable<string> classes, RuleContext context) => classes.Any(key => LeftOutBy(key, context.Classes) is not null);
 
     /// <summary>Whether a class is left out, whatever food has it.</summary>
     public bool LeavesOut(string foodClass, FoodClasses classes) => LeftOutBy(foodClass, classes) is not null;
@@ -71,11 +98,6 @@ public sealed record ExclusionRule : Rule
     /// <summary>Classes that leave the food out, by what it is; then those of a packet's statement with the words that say so.</summary>
     private List<string> Reasons(Food food, RuleContext context)
     {
-        if (Except.Contains(food.Key))
-        {
-            return [];
-        }
-
         var reasons = food.Tags.Select(tag => LeftOutBy(tag, context.Classes)).OfType<string>().Distinct().Select(context.Classes.NameOf).ToList();
         if (food.Packet is { } packet)
         {
@@ -86,8 +108,6 @@ public sealed record ExclusionRule : Rule
 
         return reasons;
     }
-
-    private static bool IsUntold(Food food, RuleContext context) => food.Untold.Count > 0 && context.Packets.ApprovalOf(food) is null;
 
     /// <summary>Walking up from a tag, whichever comes first decides: an exception frees, an excluded class leaves out.</summary>
     private string? LeftOutBy(string tag, FoodClasses classes) => classes.Upward(tag).FirstOrDefault(key => Except.Contains(key) || Excludes.Contains(key)) is { } first && !Except.Contains(first) ? first : null;

@@ -33,26 +33,49 @@ public sealed record AllergyRule : Rule
 
     public override Finding Check(Intake intake, RuleContext context)
     {
-        var foods = intake.Lines.Select(line => line.Food).OfType<Food>().Distinct().ToList();
-        // A food of the table may be accepted by name; a packet that names the allergen itself is refused whatever anybody accepted.
-        var held = foods.Where(food => (food.Packet is not null || !IsAccepted(food.Key)) && Classes.Any(food.Contains)).ToList();
+        var lines = intake.AllLines.Select(line => (Line: line, Found: LineDoubts.Of(line, food => Judge(food, context), words => IsAccepted(words.Trim())))).ToList();
+        var held = lines.Where(item => item.Found.Verdict == Verdict.Breaks).DistinctBy(item => item.Line.Name).ToList();
         if (held.Count > 0)
         {
-            return Found(Verdict.Breaks, [.. held.Select(food => food.Name)], $"Allergy: {string.Join(" and ", held.Select(food => $"{food.Name} ({string.Join(", ", Classes.Where(food.Contains).Select(context.Classes.NameOf))})"))}.");
+            return Found(Verdict.Breaks, [.. held.Select(item => item.Line.Name)], $"Allergy: {string.Join(" and ", held.Select(item => $"{item.Line.Name} ({item.Found.Reason})"))}.");
         }
 
-        var unread = intake.Lines.Where(line => line.Food is null && !IsAccepted(line.Read.Food.Trim())).Select(line => line.Read.Food.Trim())
-            .Concat(foods.Where(food => food.Packet is not null && context.Packets.ApprovalOf(food) is null).Select(Doubt).OfType<string>()).Distinct().ToList();
-        return unread.Count > 0
-            ? Found(Verdict.CannotTell, unread, $"Allergy: nobody knows whether \"{string.Join("\" or \"", unread)}\" holds {string.Join(", ", Classes.Select(context.Classes.NameOf))}; it is refused until an adult accepts it by name.")
-            : Found(Verdict.Fits, [], $"Allergy: nothing in it is known to hold {string.Join(", ", Classes.Select(context.Classes.NameOf))}.");
+        var doubts = lines.Select(item => item.Found.Doubt).OfType<LineDoubt>().Distinct().ToList();
+        var names = string.Join(", ", Classes.Select(context.Classes.NameOf));
+        return doubts.Count > 0
+            ? Found(Verdict.CannotTell, [.. doubts.Select(doubt => doubt.Words)], $"Allergy to {names}: {string.Join("; ", doubts.Select(doubt => doubt.Said))}. Refused until that is settled or an adult accepts it by name.") with { Doubts = doubts }
+            : Found(Verdict.Fits, [], $"Allergy: everything in it is known to be without {names}.");
     }
 
-    /// <summary>Why a packet may hold what nobody sees; null when its statement was read through and warns of nothing.</summary>
-    private string? Doubt(Food food) =>
-        Classes.Any(food.Packet!.MayContain) ? $"{food.Name} (its packet warns of it)"
-        : food.Untold.Count > 0 ? $"{food.Name} ({string.Join(", ", food.Untold.Take(3))})"
-        : null;
+    private LineDoubts.FoodFinding Judge(Food food, RuleContext context)
+    {
+        // A food of the table may be accepted by name; a packet that names the allergen itself is refused whatever anybody accepted.
+        if (food.Packet is null && IsAccepted(food.Key))
+        {
+            return default;
+        }
+
+        if (Classes.Where(food.Contains).ToList() is { Count: > 0 } held)
+        {
+            return new(Verdict.Breaks, string.Join(", ", held.Select(context.Classes.NameOf)), default);
+        }
+
+        return food.Packet is null
+            ? Classes.Any(food.MayContain) ? new(Verdict.CannotTell, food.Name, DoubtKind.PacketsDiffer) : default
+            : context.Packets.ApprovalOf(food) is null && Doubt(food) is { } doubt ? new(Verdict.CannotTell, doubt, DoubtKind.Statement) : default;
+    }
+
+    /// <summary>Why a packet may hold what nobody sees; null when its statement was read through, leaves nothing open and warns of nothing.</summary>
+    private string? Doubt(Food food)
+    {
+        if (Classes.Any(food.Packet!.MayContain))
+        {
+            return $"{food.Name}: its packet warns of it";
+        }
+
+        var open = food.Untold.Concat(Classes.Any(food.MayContain) ? food.Packet.Reading.MayHold.Values : []).Distinct().Take(3).ToList();
+        return open.Count == 0 ? null : $"nobody can tell from {food.Name} ({string.Join(", ", open)})";
+    }
 
     private bool IsAccepted(string what) => Accepted.Any(item => item.What.Equals(what, StringComparison.OrdinalIgnoreCase));
 

@@ -1,0 +1,276 @@
+using System.Globalization;
+
+namespace Merienda.Core.Foods;
+
+/// <summary>
+/// Finds the food that words mean. The words of a name may stand in any order; words that only describe are passed over, words that make another food are not,
+/// and with a word that is neither a food is at most likely.
+/// </summary>
+public sealed class FoodMatcher
+{
+    /// <summary>Farthest that a typed fat content may be from a row's to be likely meant, percentage points [C].</summary>
+    private const decimal FarthestFat = 3;
+
+    /// <summary>Most words of a name that are looked at; longer ones are prose.</summary>
+    private const int MostWords = 14;
+
+    private readonly Dictionary<string, Food> _byPhrase = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, Food?> _byBag = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, List<(string[] Words, Food Food)>> _byWord = new(StringComparer.Ordinal);
+    private readonly List<(string[] Words, Food Food)> _phrases = [];
+    private readonly Dictionary<string, Food> _byKey = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, Food> _learnt = new(StringComparer.Ordinal);
+    private readonly FoodMatcher? _shared;
+    private IReadOnlyList<Food>? _byName;
+
+    /// <exception cref="ArgumentException">Two foods claim one synonym.</exception>
+    public FoodMatcher(IEnumerable<Food> foods, FoodWords words) : this(foods, words, null)
+    {
+    }
+
+    private FoodMatcher(IEnumerable<Food> foods, FoodWords words, FoodMatcher? shared)
+    {
+        (Words, _shared) = (words, shared);
+        foreach (var food in foods)
+        {
+            _byKey.Add(food.Key, food);
+            foreach (var tokens in food.Synonyms.Append(food.Name).Select(words.Of))
+            {
+                Add(string.Join(' ', tokens), [.. tokens], food);
+            }
+        }
+    }
+
+    /// <summary>The words beside names and what they do.</summary>
+    public FoodWords Words { get; }
+
+    /// <summary>The same foods with a household's own before them: what it calls by a name is meant by it. Of two own ones that sound alike the first is meant.</summary>
+    /// <param name="learnt">What the household chose for words before.</param>
+    public FoodMatcher With(IEnumerable<Food> own, IEnumerable<(string Words, string Food)> learnt)
+    {
+        var matcher = new FoodMatcher(own, Words, this);
+        foreach (var (words, key) in learnt)
+        {
+            if (matcher.WithKey(key) is { } food)
+            {
+                matcher._learnt[matcher.KeyOf(words)] = food;
+            }
+        }
+
+        return matcher;
+    }
+
+    /// <summary>Every food by name.</summary>
+    public IReadOnlyList<Food> Foods => _byName ??= [.. _byKey.Values.Concat(_shared?.Foods ?? []).OrderBy(food => food.Name, StringComparer.OrdinalIgnoreCase)];
+
+    public Food? WithKey(string key) => _byKey.GetValueOrDefault(key) ?? _shared?.WithKey(key);
+
+    /// <summary>The form in which a household's choice for words is remembered.</summary>
+    public string KeyOf(string words) => KeyOf(Words.Of(words));
+
+    /// <param name="words">The words that name the food.</param>
+    /// <param name="state">How the line asks for it: "cooked", "dry", "tinned", "frozen"; empty when it does not say.</param>
+    public FoodMatch Match(string words, string state = "")
+    {
+        var tokens = Words.Of(words);
+        if (tokens.Count is 0 or > MostWords)
+        {
+            return default;
+        }
+
+        if (_learnt.Count > 0 && LearntFor(KeyOf(tokens)) is { } learnt)
+        {
+            return new(learnt, MatchKind.Learnt);
+        }
+
+        if (state.Length > 0)
+        {
+            var (inState, sure) = Find([state, .. tokens]);
+            if (inState is not null && sure)
+            {
+                return new(inState, MatchKind.Exact);
+            }
+        }
+
+        var (found, isSure) = Find(tokens);
+        // Asked for cooked, the table has it raw (or the other way round): the food is right and its numbers are not.
+        return found is null ? default : new(found, isSure && (state is not "cooked" || IsEatenAs(found)) ? MatchKind.Exact : MatchKind.Likely);
+    }
+
+    /// <summary>Foods that some words name in passing: the butter of "brushed with butter". Only whole names count.</summary>
+    public IEnumerable<Food> Mentioned(string words)
+    {
+        var tokens = Words.Of(words);
+        for (var at = 0; at < tokens.Count && at < MostWords;)
+        {
+            var length = Math.Min(4, tokens.Count - at);
+            Food? food = null;
+            for (; length > 0; length--)
+            {
+                if ((food = Named(string.Join(' ', tokens.GetRange(at, length)))) is not null)
+                {
+                    break;
+                }
+            }
+
+            var isDenied = at > 0 && tokens[at - 1] is "no" or "without" or "not" or "non" or "un" || (at + Math.Max(1, length) < tokens.Count && tokens[at + Math.Max(1, length)] == "free");
+            if (food is not null && !isDenied)
+            {
+                yield return food;
+            }
+
+            at += Math.Max(1, length);
+        }
+    }
+
+    /// <summary>Foods whose name or synonym holds every word typed, nearest first.</summary>
+    public IEnumerable<Food> Search(string typed, int most)
+    {
+        var words = Words.Of(typed);
+        return words.Count == 0
+            ? []
+            : Phrases
+                .Where(entry => words.All(word => entry.Words.Any(held => held.StartsWith(word, StringComparison.Ordinal))))
+                .OrderBy(entry => entry.Words.Length).ThenBy(entry => entry.Food.Name, StringComparer.Ordinal)
+                .Select(entry => entry.Food).Distinct().Take(most);
+    }
+
+    /// <summary>The foods that come nearest to words that name none, best first: those that share most of the words, the last one counting double, near spellings too.</summary>
+    public IReadOnlyList<Food> Nearest(string typed, int most)
+    {
+        var words = Words.Of(typed);
+        var effects = Words.EffectsOf(words);
+        var asked = words.Where((_, at) => effects[at] is null).DefaultIfEmpty(words.LastOrDefault("")).ToList();
+        return [.. Phrases
+            .Select(entry => (entry.Food, Score: Nearness.Of(asked, entry.Words)))
+            .Where(entry => entry.Score > 0)
+            .GroupBy(entry => entry.Food).Select(entry => (Food: entry.Key, Score: entry.Max(one => one.Score)))
+            .OrderByDescending(entry => entry.Score).ThenBy(entry => entry.Food.Name.Length).ThenBy(entry => entry.Food.Name, StringComparer.Ordinal)
+            .Take(most).Select(entry => entry.Food)];
+    }
+
+    private IEnumerable<(string[] Words, Food Food)> Phrases => _shared is null ? _phrases : _phrases.Concat(_shared.Phrases);
+
+    private void Add(string phrase, string[] tokens, Food food)
+    {
+        if (tokens.Length == 0)
+        {
+            return;
+        }
+
+        if (!_byPhrase.TryAdd(phrase, food))
+        {
+            if (_byPhrase[phrase] != food && _shared is null)
+            {
+                throw new ArgumentException($"\"{phrase}\" names both {_byPhrase[phrase].Key} and {food.Key}.");
+            }
+
+            return;
+        }
+
+        _phrases.Add((tokens, food));
+        // Words in another order mean the same food as long as no two foods differ by order alone.
+        var bag = BagOf(tokens);
+        _byBag[bag] = _byBag.TryGetValue(bag, out var other) && other != food ? null : food;
+        foreach (var word in tokens.Distinct())
+        {
+            (_byWord.TryGetValue(word, out var held) ? held : _byWord[word] = []).Add((tokens, food));
+        }
+    }
+
+    /// <summary>Without the words that only describe: what was learnt of "chopped moonfish" holds for moonfish.</summary>
+    private string KeyOf(List<string> tokens)
+    {
+        var effects = Words.EffectsOf(tokens);
+        var named = tokens.Where((_, at) => effects[at] != WordEffect.Describes).ToList();
+        return string.Join(' ', named.Count > 0 ? named : tokens);
+    }
+
+    private static string BagOf(IEnumerable<string> tokens) => string.Join(' ', tokens.Order(StringComparer.Ordinal));
+
+    private Food? LearntFor(string phrase) => _learnt.GetValueOrDefault(phrase) ?? _shared?.LearntFor(phrase);
+
+    private Food? Named(string phrase) => _byPhrase.GetValueOrDefault(phrase) ?? _shared?.Named(phrase);
+
+    private Food? Bagged(string bag) => _byBag.GetValueOrDefault(bag) ?? _shared?.Bagged(bag);
+
+    private Food? NamedInAnyOrder(IReadOnlyList<string> tokens) => Named(string.Join(' ', tokens)) ?? (tokens.Count > 1 ? Bagged(BagOf(tokens)) : null);
+
+    private (Food? Food, bool IsSure) Find(IReadOnlyList<string> tokens)
+    {
+        if (NamedInAnyOrder(tokens) is { } exact)
+        {
+            return (exact, true);
+        }
+
+        var effects = Words.EffectsOf(tokens);
+        return WithoutDescriptions(tokens, effects) is { } described ? (described, true)
+            : effects.Contains(WordEffect.Changes) ? (null, false)
+            : (ByFat(tokens, effects) ?? Likely(tokens, effects), false);
+    }
+
+    /// <summary>The longest name that is left when words that only describe are dropped, the fewest first.</summary>
+    private Food? WithoutDescriptions(IReadOnlyList<string> tokens, WordEffect?[] effects)
+    {
+        var droppable = Enumerable.Range(0, tokens.Count).Where(at => effects[at] == WordEffect.Describes).ToArray();
+        if (droppable.Length == 0)
+        {
+            return null;
+        }
+
+        // More than eight words that describe are dropped together: no food's name holds so many of them.
+        return droppable.Length > 8
+            ? NamedInAnyOrder([.. tokens.Where((_, at) => !droppable.Contains(at))])
+            : Enumerable.Range(1, (1 << droppable.Length) - 1)
+                .OrderBy(set => System.Numerics.BitOperations.PopCount((uint)set))
+                .Select(set => tokens.Where((_, at) => Array.IndexOf(droppable, at) is var bit && (bit < 0 || (set >> bit & 1) == 0)).ToList())
+                .Where(left => left.Count > 0)
+                .Select(NamedInAnyOrder).FirstOrDefault(food => food is not null);
+    }
+
+    /// <summary>The row of the same name whose fat content is nearest to the typed one.</summary>
+    private Food? ByFat(IReadOnlyList<string> tokens, WordEffect?[] effects)
+    {
+        var fat = tokens.FirstOrDefault(token => token.EndsWith('%'));
+        if (fat is null || !decimal.TryParse(fat[..^1], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var asked))
+        {
+            return null;
+        }
+
+        var name = tokens.Where((token, at) => token != fat && effects[at] is null).ToHashSet();
+        return name.Count == 0 ? null : Holding(name.Last())
+            .Select(entry => (entry.Food, Name: entry.Words.Where(word => !word.EndsWith('%')).ToHashSet(), Fat: entry.Words.FirstOrDefault(word => word.EndsWith('%'))))
+            .Where(entry => entry.Fat is not null && entry.Name.SetEquals(name) && decimal.TryParse(entry.Fat[..^1], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out _))
+            .Select(entry => (entry.Food, Distance: Math.Abs(decimal.Parse(entry.Fat![..^1], CultureInfo.InvariantCulture) - asked)))
+            .Where(entry => entry.Distance <= FarthestFat)
+            .OrderBy(entry => entry.Distance).Select(entry => entry.Food).FirstOrDefault();
+    }
+
+    /// <summary>A name within the words, or one that holds them all: with its last word the same, and no other food's name among what is left over.</summary>
+    private Food? Likely(IReadOnlyList<string> tokens, WordEffect?[] effects)
+    {
+        var names = tokens.Where((_, at) => effects[at] is null).ToList();
+        var cut = names.FindIndex(word => word is "with" or "in" or "for" or "from" or "and" or "plus");
+        var asked = cut > 0 ? names[..cut] : names;
+        if (asked.Count == 0)
+        {
+            return null;
+        }
+
+        var head = asked[^1];
+        var held = Holding(head)
+            .Where(entry => entry.Words.All(tokens.Contains) ? entry.Words[^1] == head && !names.Except(entry.Words).Any(IsPartOfAName) : asked.All(entry.Words.Contains) && entry.Words.Length <= asked.Count + 1)
+            .Select(entry => (entry.Food, Shared: (double)entry.Words.Intersect(names).Count() / entry.Words.Union(names).Count()))
+            .OrderByDescending(entry => entry.Shared)
+            .ToList();
+        // Two foods equally near: neither is meant for certain.
+        return held.Count > 0 && held[0].Shared >= 0.33 && held.All(entry => entry.Food == held[0].Food || entry.Shared < held[0].Shared) ? held[0].Food : null;
+    }
+
+    private IEnumerable<(string[] Words, Food Food)> Holding(string word) => (_byWord.GetValueOrDefault(word) ?? []).Concat(_shared?.Holding(word) ?? []);
+
+    private bool IsPartOfAName(string word) => Holding(word).Any();
+
+    /// <summary>Whether a row stands for the food as it is eaten, so that "cooked" adds nothing: what needs no cooking, or was cooked already.</summary>
+    private static bool IsEatenAs(Food food) => food.Yields.Count == 0 && !food.Name.Contains("raw", StringComparison.OrdinalIgnoreCase) && !food.Name.Contains("dry", StringComparison.OrdinalIgnoreCase) && food.Keeping?.Key is not ("raw-poultry" or "raw-mince" or "raw-fish" or "raw-cut");
+}

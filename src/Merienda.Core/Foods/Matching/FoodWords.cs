@@ -1,0 +1,170 @@
+using System.Globalization;
+using System.Text;
+using System.Text.RegularExpressions;
+
+namespace Merienda.Core.Foods;
+
+/// <summary>What a word beside a food's name does to it.</summary>
+public enum WordEffect
+{
+    /// <summary>Leaves it the same food: "large", "boneless", "finely chopped".</summary>
+    Describes,
+
+    /// <summary>Makes it another food, which only its own row may answer for: "vegan", "battered", "smoked".</summary>
+    Changes,
+
+    /// <summary>Another word for the same: "zucchini" is written "courgette".</summary>
+    Same,
+}
+
+/// <summary>
+/// The words of ingredient lines in one form: lower case, singular, both sides of the ocean alike, a fat content as one token ("93 % lean" is "7%"); and what the words beside
+/// a name do. Read from data/line-words.csv.
+/// </summary>
+public sealed partial class FoodWords
+{
+    private readonly Dictionary<string, WordEffect> _effects = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, string[]> _same = new(StringComparer.Ordinal);
+    private readonly HashSet<string> _starts = new(StringComparer.Ordinal);
+
+    public static readonly FoodWords None = new([]);
+
+    /// <param name="words">Phrases with their effect and, for <see cref="WordEffect.Same"/>, what they are written as.</param>
+    public FoodWords(IEnumerable<(string Phrase, WordEffect Effect, string To)> words)
+    {
+        foreach (var (phrase, effect, to) in words)
+        {
+            var tokens = Plain(phrase);
+            var key = string.Join(' ', tokens);
+            if (effect == WordEffect.Same)
+            {
+                _same[key] = [.. Plain(to)];
+            }
+            else
+            {
+                _effects[key] = effect;
+            }
+
+            for (var length = 1; length < tokens.Count; length++)
+            {
+                _starts.Add(string.Join(' ', tokens.Take(length)));
+            }
+        }
+    }
+
+    /// <summary>The words in their one form.</summary>
+    public List<string> Of(string text)
+    {
+        var tokens = Plain(text);
+        if (_same.Count == 0)
+        {
+            return tokens;
+        }
+
+        var written = new List<string>(tokens.Count);
+        for (var at = 0; at < tokens.Count;)
+        {
+            var (length, key) = Longest(tokens, at, _same);
+            written.AddRange(length == 0 ? [tokens[at]] : _same[key]);
+            at += Math.Max(1, length);
+        }
+
+        return written;
+    }
+
+    /// <summary>What each word does; null for one that is part of a name or not known.</summary>
+    public WordEffect?[] EffectsOf(IReadOnlyList<string> tokens)
+    {
+        var effects = new WordEffect?[tokens.Count];
+        for (var at = 0; at < tokens.Count;)
+        {
+            var (length, key) = Longest(tokens, at, _effects);
+            for (var word = at; word < at + length; word++)
+            {
+                effects[word] = _effects[key];
+            }
+
+            at += Math.Max(1, length);
+        }
+
+        return effects;
+    }
+
+    /// <summary>Whether every word only describes.</summary>
+    public bool OnlyDescribes(string text) => Of(text) is { Count: > 0 } tokens && EffectsOf(tokens).All(effect => effect == WordEffect.Describes);
+
+    private (int Length, string Key) Longest<T>(IReadOnlyList<string> tokens, int at, Dictionary<string, T> phrases)
+    {
+        var (found, key, length) = (0, "", 1);
+        for (var phrase = tokens[at]; ; phrase = $"{phrase} {tokens[at + length++]}")
+        {
+            if (phrases.ContainsKey(phrase))
+            {
+                (found, key) = (length, phrase);
+            }
+
+            if (at + length >= tokens.Count || !_starts.Contains(phrase))
+            {
+                return (found, key);
+            }
+        }
+    }
+
+    private static List<string> Plain(string text)
+    {
+        if (text.Contains('%', StringComparison.Ordinal) || text.Contains('/', StringComparison.Ordinal))
+        {
+            text = LeanByFat().Replace(text, match => $" {match.Groups["fat"].Value}% ");
+            text = Lean().Replace(text, match => $" {(100 - decimal.Parse(match.Groups["lean"].Value, CultureInfo.InvariantCulture)).ToString("0.##", CultureInfo.InvariantCulture)}% ");
+            text = Fat().Replace(text, match => $" {match.Groups["fat"].Value}% ");
+        }
+
+        var tokens = new List<string>();
+        var word = new StringBuilder();
+        foreach (var letter in text.IsNormalized(NormalizationForm.FormD) ? text : text.Normalize(NormalizationForm.FormD))
+        {
+            if (char.IsLetterOrDigit(letter) || letter == '%' || (letter == '.' && word.Length > 0 && char.IsDigit(word[^1])))
+            {
+                word.Append(char.ToLowerInvariant(letter));
+            }
+            else if (letter is not ('\'' or '’') && char.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark)
+            {
+                End();
+            }
+        }
+
+        End();
+        return tokens;
+
+        void End()
+        {
+            if (word.Length > 0)
+            {
+                tokens.Add(Singular(word.ToString().TrimEnd('.')));
+                word.Clear();
+            }
+        }
+    }
+
+    private static string Singular(string word) => word switch
+    {
+        _ when word.Length < 4 || !word.EndsWith('s') || word.EndsWith("ss", StringComparison.Ordinal) || word.EndsWith("us", StringComparison.Ordinal) => word,
+        "swiss" or "molasses" or "christmas" or "brussels" or "peas" or "greens" or "grits" => word == "peas" ? "pea" : word,
+        "leaves" => "leaf",
+        "loaves" => "loaf",
+        "halves" => "half",
+        _ when word.EndsWith("oes", StringComparison.Ordinal) => word[..^2],
+        _ when word.EndsWith("ies", StringComparison.Ordinal) && word.Length > 5 => word[..^3] + "y",
+        _ when word.EndsWith("ches", StringComparison.Ordinal) || word.EndsWith("shes", StringComparison.Ordinal) || word.EndsWith("sses", StringComparison.Ordinal) || word.EndsWith("xes", StringComparison.Ordinal) => word[..^2],
+        _ => word[..^1],
+    };
+
+    [GeneratedRegex(@"\b(?<lean>\d{2})\s*/\s*(?<fat>\d{1,2})\b(?!\s*(cup|tsp|tbsp|inch))", RegexOptions.IgnoreCase)]
+    private static partial Regex LeanByFat();
+
+    [GeneratedRegex(@"(?<lean>\d{2}(\.\d+)?)\s*%\s*(extra\s+)?lean\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Lean();
+
+    [GeneratedRegex(@"(?<fat>\d{1,2}(\.\d+)?)\s*%(\s*(milk\s*)?fat\b)?", RegexOptions.IgnoreCase)]
+    private static partial Regex Fat();
+}

@@ -1,0 +1,58 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Recipes;
+
+/// <summary>Finds the foods of a line where reading alone can't: a piece word that ends the name, and the foods of a choice that share a noun.</summary>
+internal static class LineResolver
+{
+    /// <summary>Words that end a name and are a part of the food: leaves, slices and sprigs of any, the others of what is measured in them. Crab sticks are no crab.</summary>
+    private static readonly HashSet<string> Parts = ["clove", "leaf", "slice", "head", "bulb", "sprig", "stick"];
+
+    /// <summary>The line with its piece word taken for a unit where that is what it is ("4 garlic cloves"), and the food it means.</summary>
+    public static (ReadLine Read, LineMeaning Meaning) Resolve(ReadLine read, FoodMatcher foods)
+    {
+        var match = MatchOf(read.Food, read, foods);
+        if (read.Unit is null or { Name: "each" or "bunch" or "handful" or "pack" or "bag" } && read.Food.LastIndexOf(' ') is > 0 and var cut
+            && Unit.Spelled(read.Food[(cut + 1)..]) is { } piece && Parts.Contains(piece.Name)
+            && MatchOf(read.Food[..cut], read, foods) is { IsSure: true, Food: { } food } && (!match.IsSure || match.Food == food) && (piece.Name is "leaf" or "slice" or "sprig" || food.Measures.ContainsKey(piece.Name)))
+        {
+            var isCounted = read.Unit is { Name: "each" };
+            return (read with { Food = read.Food[..cut], Unit = isCounted ? piece : read.Unit }, new(read.Food[..cut], food, MatchKind.Exact));
+        }
+
+        // "small" may be part of the name or of the amount.
+        return read.Unit == Unit.Each && read.PieceSize == PieceSize.Unsaid && SizeOf(read.Food) is { } size ? (read with { PieceSize = size }, match) : (read, match);
+    }
+
+    /// <summary>What else the words may mean.</summary>
+    public static IEnumerable<LineMeaning> Others(ReadLine read, FoodMatcher foods)
+    {
+        foreach (var words in read.Alternatives.Where(words => words.Length > 0 && !foods.Words.OnlyDescribes(words)))
+        {
+            yield return MatchOf(words, read, foods);
+        }
+    }
+
+    private static LineMeaning MatchOf(string words, ReadLine read, FoodMatcher foods)
+    {
+        // "chicken or vegetable stock": the noun that ends the choice is meant with each.
+        if (words == read.Food && read.Alternatives is [.., var last] && last.LastIndexOf(' ') is > 0 and var space)
+        {
+            var shared = foods.Match($"{words}{last[space..]}", read.State);
+            if (shared.IsSure)
+            {
+                return new($"{words}{last[space..]}", shared.Food, shared.Kind);
+            }
+        }
+
+        var match = foods.Match(words, read.State);
+        return new(words, match.Food, match.Kind);
+    }
+
+    private static PieceSize? SizeOf(string food) =>
+        food.StartsWith("small ", StringComparison.OrdinalIgnoreCase) ? PieceSize.Small
+        : food.StartsWith("medium ", StringComparison.OrdinalIgnoreCase) ? PieceSize.Medium
+        : food.StartsWith("large ", StringComparison.OrdinalIgnoreCase) ? PieceSize.Large
+        : null;
+}

@@ -1,0 +1,162 @@
+using System.Text.RegularExpressions;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Recipes;
+
+/// <summary>
+/// Reads one ingredient line of plain English text into amount, unit, food words, state, note and alternatives. It never throws and never guesses a food:
+/// words it cannot place stay in the food words, where the matcher finds them or leaves the line unmatched.
+/// </summary>
+public static partial class IngredientLineReader
+{
+    /// <summary>Longer lines are prose, not ingredients; they are kept as typed and left unread.</summary>
+    public const int LongestLine = 300;
+
+    /// <param name="describes">Whether words only describe ("boneless"): a comma behind them does not end the name. Without it a comma always does.</param>
+    public static ReadLine Read(string text, Func<string, bool>? describes = null)
+    {
+        var clean = text.Length > LongestLine * 4 ? text : LineTokens.Clean(text);
+        if (clean.Length > LongestLine)
+        {
+            return new(text, null, null, null, null, clean, "", false, false, false);
+        }
+
+        var isOptional = OptionalWord().IsMatch(clean);
+        var line = isOptional ? OptionalWord().Replace(clean, "").Replace("()", "", StringComparison.Ordinal) : clean;
+        var part = PartOf().Match(line) is { Success: true } partOf ? partOf.Groups["part"].Value : null;
+        var tokens = new LineTokens(part is null ? line : line[PartOf().Match(line).Length..]);
+        var amount = MeasuredWords.Read(tokens, 0);
+        var words = LineSegments.Of(tokens, amount?.Next ?? 0, describes);
+        if (Repeated(words.Food, tokens, amount) is { } sum)
+        {
+            (amount, words) = (sum, words with { Food = words.Food[..words.Food.IndexOf('+', StringComparison.Ordinal)].Trim() });
+        }
+
+        amount ??= Behind(ref words, describes);
+        var (unit, size, mass) = Weighed(words, amount);
+        var food = words.Food;
+        (food, unit) = part is null ? (food, unit) : ApplyPart(part, food, unit);
+        return new(text, amount?.Amount, amount is null ? null : unit ?? Unit.Each, size, mass, food.Trim(' ', '.', ':', ';', '-'), string.Join(", ", words.Notes), isOptional, ToServe().IsMatch(clean),
+            amount is { } read && (read.IsByEye || read.Unit is { IsByEye: true }))
+        {
+            Alternatives = words.Alternatives,
+            State = LineState.Of(words.Food, words.Notes, amount?.Unit),
+            PieceSize = amount?.PieceSize ?? PieceSize.Unsaid,
+            Second = words.Second,
+        };
+    }
+
+    /// <summary>"lamb shoulder, 1.2 kg", "onion x 2", "chicken breast 500 g": the amount stands behind the food.</summary>
+    private static MeasuredAmount? Behind(ref LineSegments words, Func<string, bool>? describes)
+    {
+        for (var at = 0; at < words.Notes.Count; at++)
+        {
+            var tokens = new LineTokens(words.Notes[at]);
+            if (tokens[MeasuredWords.IsAbout(tokens, 0) ? 1 : 0].Kind == TokenKind.Number && MeasuredWords.Read(tokens, 0, isAlone: true) is { } measured
+                && (measured.Unit is not null || measured.Next >= tokens.Count || describes?.Invoke(tokens.Between(measured.Next, tokens.Count)) == true))
+            {
+                var rest = tokens.Between(measured.Next, tokens.Count).Trim(' ', ',');
+                words = words with { Notes = [.. words.Notes.Take(at), .. rest.Length > 0 ? [rest] : Array.Empty<string>(), .. words.Notes.Skip(at + 1)] };
+                return measured;
+            }
+        }
+
+        var food = words.Food;
+        if (TrailingTimes().Match(food) is { Success: true } times && AmountReader.Read(times.Groups["n"].Value) is { } count)
+        {
+            words = words with { Food = food[..times.Index].Trim(' ', '-', ':', ',') };
+            return new(count.Amount, null, null, PieceSize.Unsaid, false, 0);
+        }
+
+        if (TrailingMeasure().Match(food) is { Success: true } trailing && MeasuredWords.Read(new(trailing.Groups["measure"].Value + " x"), 0) is { Unit: not null } behind)
+        {
+            words = words with { Food = food[..trailing.Index].Trim(' ', '-', ':', ',') };
+            return behind;
+        }
+
+        return null;
+    }
+
+    /// <summary>"¼ onion + ¼ onion": the same food twice adds up.</summary>
+    private static MeasuredAmount? Repeated(string food, LineTokens tokens, MeasuredAmount? first)
+    {
+        var plus = food.IndexOf('+', StringComparison.Ordinal);
+        if (first is not { } one || plus < 1)
+        {
+            return null;
+        }
+
+        var rest = new LineTokens(food[(plus + 1)..].Trim());
+        return MeasuredWords.Read(rest, 0) is { } more && more.Unit == one.Unit && rest.Between(more.Next, rest.Count).Equals(food[..plus].Trim(), StringComparison.OrdinalIgnoreCase)
+            ? one with { Amount = one.Amount + more.Amount }
+            : null;
+    }
+
+    /// <summary>The unit, the size of a package, and what all of it weighs where a note or the piece's own size says so.</summary>
+    private static (Unit? Unit, (decimal, Unit)? Size, Mass? Stated) Weighed(LineSegments words, MeasuredAmount? amount)
+    {
+        var (unit, size) = (amount?.Unit, amount?.Size);
+        if (size is { Unit: var of, Amount: var apiece } && unit is null or { IsPackage: false })
+        {
+            return of.Kind == UnitKind.Mass ? (unit, null, of.Mass * (apiece * amount!.Value.Amount.Best)) : (unit, size, null);
+        }
+
+        foreach (var note in words.Notes)
+        {
+            var tokens = new LineTokens(note);
+            var start = 0;
+            while (tokens[start].Is("each") || tokens[start].Is("weighing") || MeasuredWords.IsAbout(tokens, start) || tokens[start].Is("total"))
+            {
+                start++;
+            }
+
+            if (tokens[start].Kind != TokenKind.Number || MeasuredWords.Read(tokens, start) is not { Unit: { Kind: not UnitKind.Piece } measured } found)
+            {
+                continue;
+            }
+
+            if (unit is { IsPackage: true } && size is null)
+            {
+                return (unit, (found.Amount.Best, measured), null);
+            }
+
+            if (measured.Kind == UnitKind.Mass && unit is null or { Kind: not UnitKind.Mass })
+            {
+                var isApiece = Apiece().IsMatch(note);
+                return (unit, size, measured.Mass * (found.Amount.Best * (isApiece ? amount?.Amount.Best ?? 1 : 1)));
+            }
+        }
+
+        return (unit, size, null);
+    }
+
+    private static (string Food, Unit? Unit) ApplyPart(string part, string food, Unit? unit)
+    {
+        var hasJuice = part.Contains("juice", StringComparison.OrdinalIgnoreCase);
+        var hasZest = part.Contains("zest", StringComparison.OrdinalIgnoreCase) || part.Contains("rind", StringComparison.OrdinalIgnoreCase);
+        return (hasJuice, hasZest) switch
+        {
+            (true, false) => ($"{food} juice", unit),
+            (false, true) => (food, Unit.Spelled("zest")),
+            _ => (food, unit),
+        };
+    }
+
+    [GeneratedRegex(@"\b(optional(ly)?|if (you like|liked|desired|using|wanted))\b,?", RegexOptions.IgnoreCase)]
+    private static partial Regex OptionalWord();
+
+    [GeneratedRegex(@"\b(to serve|for serving|to garnish|for garnish(ing)?|to decorate|for decorating|to finish|for sprinkling|to sprinkle|for dusting|to dust)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex ToServe();
+
+    [GeneratedRegex(@"^(the\s+)?(?<part>((finely |freshly )?(grated )?(juice|zest|rind)( ?(and|&|\+|/) ?(juice|zest|rind))?)) (of|from) ", RegexOptions.IgnoreCase)]
+    private static partial Regex PartOf();
+
+    [GeneratedRegex(@"\s[x×]\s?(?<n>[\d½¼¾/.]+)$|\s(?<n>[\d½¼¾/.]+)\s?[x×]$", RegexOptions.IgnoreCase)]
+    private static partial Regex TrailingTimes();
+
+    [GeneratedRegex(@"\s(?<measure>(about |approx\.? )?[\d½¼¾/.,]+\s?(g|kg|ml|l|oz|lb|lbs|cups?|tbsp|tsp|grams?))$", RegexOptions.IgnoreCase)]
+    private static partial Regex TrailingMeasure();
+
+    [GeneratedRegex(@"\b(each|apiece|per (piece|fillet|breast))\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Apiece();
+}

@@ -1,0 +1,33 @@
+using System.Text.RegularExpressions;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Recipes;
+
+/// <summary>How a line asks for its food: weighed cooked, weighed dry, from a tin.</summary>
+internal static partial class LineState
+{
+    public static string Of(string food, IReadOnlyList<string> notes, Unit? unit)
+    {
+        // "250 g spaghetti, cooked fresh at eating" is weighed dry; "200 g lentils, cooked" is not.
+        if (notes.Any(note => Cooked().IsMatch(note)))
+        {
+            return "cooked";
+        }
+
+        if (notes.Any(note => Dry().IsMatch(note)))
+        {
+            return "dry";
+        }
+
+        return unit is { Name: "tin" or "jar" } || notes.Any(note => Tinned().IsMatch(note)) ? "tinned" : "";
+    }
+
+    [GeneratedRegex(@"^(already |pre-?|weighed |freshly |leftover )?cooked( weight| and (cooled|drained|chopped|diced|shredded|sliced|crumbled|flaked|peeled|mashed|cubed)|,? (cooled|drained|chopped|diced|shredded|sliced|crumbled|flaked|cubed))*$|^(cooked weight|weighed when cooked)$", RegexOptions.IgnoreCase)]
+    private static partial Regex Cooked();
+
+    [GeneratedRegex(@"^(uncooked|dry|dried|dry weight|uncooked weight|weighed dry|raw weight)\b|\b(uncooked|dry weight)$", RegexOptions.IgnoreCase)]
+    private static partial Regex Dry();
+
+    [GeneratedRegex(@"^(tinned|canned|from an? (tin|can|jar)|out of a tin)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Tinned();
+}
