@@ -33,7 +33,7 @@ public sealed record DataFiles(FoodMatcher Foods, FoodClasses Classes, IReadOnly
     public static DataFiles Load(string folder)
     {
         var classes = FoodTable.ReadClasses(Path.Combine(folder, "food-classes.csv"));
-        var foods = new FoodMatcher(FoodTable.Read(Path.Combine(folder, "foods.csv"), Path.Combine(folder, "fodmaps.csv"), Path.Combine(folder, "yields.csv"), classes), LineWords.Load(Path.Combine(folder, "line-words.csv")));
+        var foods = new FoodMatcher(FoodTable.Read(Path.Combine(folder, "foods.csv"), Path.Combine(folder, "fodmaps.csv"), Path.Combine(folder, "yields.csv"), classes), LineWords.Load(Path.Combine(folder, "line-words.csv")), LineWords.LoadKinds(Path.Combine(folder, "kinds.csv")));
         return new(foods, classes, [.. Directory.EnumerateFiles(Path.Combine(folder, "protocols"), "*.json").Order(StringComparer.Ordinal).Select(path => ReadProtocol(path, classes, foods))]);
     }
 

@@ -27,4 +27,26 @@ public static class LineWords
 
         return new(words);
     }
+
+    /// <summary>Reads data/kinds.csv: words that leave the kind of a food open, and the foods they may mean, the usual one first.</summary>
+    /// <exception cref="InvalidDataException">A row names fewer than two foods.</exception>
+    public static IReadOnlyList<(string Words, IReadOnlyList<string> Keys)> LoadKinds(string path)
+    {
+        using var csv = new CsvReader(new StreamReader(path), CultureInfo.InvariantCulture);
+        csv.Read();
+        csv.ReadHeader();
+        var kinds = new List<(string, IReadOnlyList<string>)>();
+        while (csv.Read())
+        {
+            var keys = csv["foods"]!.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+            if (keys.Length < 2)
+            {
+                throw new InvalidDataException($"{Path.GetFileName(path)}, row {csv.Parser.Row}, foods \"{csv["foods"]}\": name at least two.");
+            }
+
+            kinds.AddRange(csv["words"]!.Split(';', StringSplitOptions.TrimEntries).Select(words => (words, (IReadOnlyList<string>)keys)));
+        }
+
+        return kinds;
+    }
 }

@@ -41,7 +41,7 @@ public static class Knowledge
         await transaction.CommitAsync();
     }
 
-    public static Task<FoodCatalogue> ReadFoods(this Database database, FoodClasses classes, FoodWords words) => database.Unscoped(async connection =>
+    public static Task<FoodCatalogue> ReadFoods(this Database database, FoodClasses classes, FoodWords words, IReadOnlyList<(string Words, IReadOnlyList<string> Keys)> kinds) => database.Unscoped(async connection =>
     {
         var rows = (await connection.QueryAsync<FoodRow>(
             """
@@ -51,7 +51,7 @@ public static class Knowledge
             """)).ToList();
         var newest = rows.GroupBy(row => row.FoodKey).ToDictionary(versions => versions.Key, versions => versions.Last());
         var foods = rows.ToDictionary(row => row.Id, row => row.ToFood(newest[row.FoodKey], classes));
-        return new FoodCatalogue(new FoodMatcher(newest.Values.Select(row => foods[row.Id]), words), foods, foods.ToDictionary(pair => pair.Value, pair => pair.Key));
+        return new FoodCatalogue(new FoodMatcher(newest.Values.Select(row => foods[row.Id]), words, kinds), foods, foods.ToDictionary(pair => pair.Value, pair => pair.Key));
     });
 
     /// <summary>Every version of every shipped protocol, the latest of each last.</summary>

@@ -77,7 +77,13 @@ public static class LineDoubts
             return isAccepted(meaning.Words) ? (Verdict.Fits, null, "") : (Verdict.CannotTell, new(DoubtKind.Unread, meaning.Words), "");
         }
 
-        var found = judge(food);
+        var kinds = meaning.Foods.Select(judge).ToList();
+        if (kinds.Any(kind => kind.Verdict != kinds[0].Verdict))
+        {
+            return (Verdict.CannotTell, new(DoubtKind.Choice, string.Join(" or ", meaning.Foods.Select(kind => kind.Name))), "");
+        }
+
+        var found = kinds[0];
         return found.Verdict == Verdict.Breaks ? (Verdict.Breaks, null, found.Reason)
             : !meaning.IsSure && !isAccepted(meaning.Words) ? (Verdict.CannotTell, new(DoubtKind.Likely, meaning.Words), "")
             : found.Verdict == Verdict.Fits ? (Verdict.Fits, null, "")

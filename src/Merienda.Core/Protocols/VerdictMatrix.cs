@@ -95,7 +95,7 @@ public sealed class VerdictMatrix
         }
     }
 
-    private static bool IsPlain(RecipeLine line) => line is { Food: not null, HasChoice: false, Mentioned.Count: 0 } && line.Meanings[0].IsSure;
+    private static bool IsPlain(RecipeLine line) => line is { Food: not null, HasChoice: false, Mentioned.Count: 0 } && line.Meanings[0] is { IsSure: true, Kinds: null };
 
     private static void Raise(ref Verdict held, Verdict found) => held = found > held ? found : held;
 }

@@ -42,12 +42,12 @@ internal static class LineResolver
             var shared = foods.Match($"{words}{last[space..]}", read.State);
             if (shared.IsSure)
             {
-                return new($"{words}{last[space..]}", shared.Food, shared.Kind);
+                return new($"{words}{last[space..]}", shared.Food, shared.Kind) { Kinds = shared.Kinds };
             }
         }
 
         var match = foods.Match(words, read.State);
-        return new(words, match.Food, match.Kind);
+        return new(words, match.Food, match.Kind) { Kinds = match.Kinds };
     }
 
     private static PieceSize? SizeOf(string food) =>

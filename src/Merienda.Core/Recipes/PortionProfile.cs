@@ -100,12 +100,12 @@ public sealed class PortionProfile
 
     private static LineAmount Amount(RecipeLine line, Measure measure, decimal portions)
     {
-        if (line.Food is not { } food)
+        if (line.Nutrition is not { } nutrition)
         {
             return new(0, 0, 0, 0, 0, true);
         }
 
-        var per100 = food.Nutrition[measure];
+        var per100 = nutrition[measure];
         var hundreds = line.Grams * (1 / (100 * portions));
         // An unknown amount of a food that holds none of it still brings none.
         var isOpen = (hundreds.IsOpen && per100.High != 0) || (per100.IsOpen && hundreds.High != 0);

@@ -7,6 +7,12 @@ namespace Merienda.Core.Recipes;
 /// <param name="Words">The words that name it.</param>
 public sealed record LineMeaning(string Words, Food? Food, MatchKind Match)
 {
+    /// <summary>Every food that the words may mean where they leave the kind open ("milk").</summary>
+    public FoodKinds? Kinds { get; init; }
+
+    /// <summary>The foods that may be meant: one, or every kind.</summary>
+    public IReadOnlyList<Food> Foods => Kinds?.Foods ?? (Food is null ? [] : [Food]);
+
     public bool IsSure => Match is MatchKind.Exact or MatchKind.Learnt;
 }
 
@@ -44,6 +50,9 @@ public sealed class RecipeLine
 
     public bool HasChoice => Meanings.Count > 1;
 
+    /// <summary>What 100 g of it hold, as wide as the kinds that may be meant are apart; null for a line without a food.</summary>
+    public FoodNutrition? Nutrition => Meanings[0].Kinds?.Nutrition ?? Food?.Nutrition;
+
     public string Name => Food?.Name ?? Read.Text.Trim();
 
     /// <summary>Reads a line and looks its food up.</summary>
@@ -75,7 +84,7 @@ public sealed class RecipeLine
 
         (read, var today) = LineResolver.Resolve(read, foods);
         var kind = match == MatchKind.Exact && food?.Packet is null && (today.Food?.Key != food?.Key || !today.IsSure) ? MatchKind.Likely : match;
-        return Of(read, [new(today.Words, food, food is null ? MatchKind.None : kind), .. LineResolver.Others(read, foods)], foods, system, part);
+        return Of(read, [new(today.Words, food, food is null ? MatchKind.None : kind) { Kinds = today.Food?.Key == food?.Key ? today.Kinds : null }, .. LineResolver.Others(read, foods)], foods, system, part);
     }
 
     /// <summary>The line with only one of its choices left: "2 tbsp tahini or peanut butter" becomes "2 tbsp tahini".</summary>
@@ -110,6 +119,7 @@ public sealed class RecipeLine
     private static string? DoubtOf(ReadLine read, IReadOnlyList<LineMeaning> meanings) =>
         read.Second.Length > 0 ? $"A second ingredient, \"{read.Second}\", is not counted; give it a line of its own"
         : meanings.Count > 1 ? $"Which one is meant: {string.Join(" or ", meanings.Select(item => item.Food?.Name ?? item.Words))}? Until you choose, the numbers are those of the first"
+        : meanings[0].Kinds is { } kinds && meanings[0].Match != MatchKind.Likely ? $"Which kind: {string.Join(", ", kinds.Foods.Select(kind => kind.Name))}? Until you choose, the numbers span them all"
         : meanings[0].Match == MatchKind.Likely ? $"Read as {meanings[0].Food!.Name}; confirm or choose another"
         : null;
 }

@@ -13,7 +13,7 @@ public sealed class KnowledgeBase(Database database)
     private readonly ConcurrentDictionary<string, Protocol?> _read = new();
     private IReadOnlyDictionary<(string Id, int Version), string> _shipped = new Dictionary<(string, int), string>();
 
-    public FoodCatalogue Foods { get; private set; } = new(new FoodMatcher([], FoodWords.None), new Dictionary<Guid, Food>(), new Dictionary<Food, Guid>());
+    public FoodCatalogue Foods { get; private set; } = new(new FoodMatcher([], FoodWords.None, []), new Dictionary<Guid, Food>(), new Dictionary<Food, Guid>());
 
     public FoodClasses Classes { get; private set; } = new([]);
 
@@ -29,10 +29,10 @@ public sealed class KnowledgeBase(Database database)
     /// <summary>What packets are read with.</summary>
     public PacketKnowledge Packets => new(Foods.Latest, Statements, Classes);
 
-    public async Task Load(FoodClasses classes, FoodWords words, StatementLexicon statements)
+    public async Task Load(FoodClasses classes, FoodWords words, IReadOnlyList<(string Words, IReadOnlyList<string> Keys)> kinds, StatementLexicon statements)
     {
         (Classes, Statements) = (classes, statements);
-        Foods = await database.ReadFoods(classes, words);
+        Foods = await database.ReadFoods(classes, words, kinds);
         var shipped = await database.ReadProtocols();
         _shipped = shipped.ToDictionary(item => (item.Id, item.Version), item => item.Json);
         Protocols = [.. shipped.GroupBy(item => item.Id).Select(versions => versions.MaxBy(item => item.Version)!).Select(latest => (latest.Version, Protocol: Read(latest.Json)))

@@ -119,7 +119,7 @@ public static class MeriendaHost
                 shipped.Protocols.Select(protocol => new ShippedProtocol(protocol.Id, ProtocolFile.Write(protocol))));
         }
 
-        await app.Services.GetRequiredService<KnowledgeBase>().Load(shipped.Classes, shipped.Foods.Words, StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), shipped.Classes));
+        await app.Services.GetRequiredService<KnowledgeBase>().Load(shipped.Classes, shipped.Foods.Words, LineWords.LoadKinds(Path.Combine(DataFiles.Find(), "kinds.csv")), StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), shipped.Classes));
         if (app.Configuration.GetValue("Demo", false))
         {
             await app.Services.GetRequiredService<DemoSeed>().Run();

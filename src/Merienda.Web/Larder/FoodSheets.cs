@@ -155,5 +155,5 @@ public static class FoodSheets
 
     private static bool IsWorthSaying(Intake hundred, Measure measure) => measure is not (Measure.Polyols or Measure.Erythritol or Measure.Alcohol) || hundred.Sum(measure).High is null or > 0;
 
-    private static readonly FoodMatcher NoFoods = new([], FoodWords.None);
+    private static readonly FoodMatcher NoFoods = new([], FoodWords.None, []);
 }

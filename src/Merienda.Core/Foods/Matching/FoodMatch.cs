@@ -17,6 +17,9 @@ public enum MatchKind
 
 public readonly record struct FoodMatch(Food? Food, MatchKind Kind)
 {
+    /// <summary>Every food that the words may mean where they leave the kind open; null where they do not.</summary>
+    public FoodKinds? Kinds { get; init; }
+
     /// <summary>Whether a person need not look: nothing was added, left out or guessed.</summary>
     public bool IsSure => Kind is MatchKind.Exact or MatchKind.Learnt;
 }

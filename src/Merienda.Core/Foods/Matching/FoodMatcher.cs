@@ -14,8 +14,11 @@ public sealed class FoodMatcher
     /// <summary>Most words of a name that are looked at; longer ones are prose.</summary>
     private const int MostWords = 14;
 
-    private readonly Dictionary<string, Food> _byPhrase = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, Food?> _byBag = new(StringComparer.Ordinal);
+    /// <summary>What a name stands for: a food, and every kind where the name leaves that open.</summary>
+    private sealed record Meant(Food Food, FoodKinds? Kinds = null);
+
+    private readonly Dictionary<string, Meant> _byPhrase = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, Meant?> _byBag = new(StringComparer.Ordinal);
     private readonly Dictionary<string, List<(string[] Words, Food Food)>> _byWord = new(StringComparer.Ordinal);
     private readonly List<(string[] Words, Food Food)> _phrases = [];
     private readonly Dictionary<string, Food> _byKey = new(StringComparer.Ordinal);
@@ -23,21 +26,39 @@ public sealed class FoodMatcher
     private readonly FoodMatcher? _shared;
     private IReadOnlyList<Food>? _byName;
 
-    /// <exception cref="ArgumentException">Two foods claim one synonym.</exception>
-    public FoodMatcher(IEnumerable<Food> foods, FoodWords words) : this(foods, words, null)
+    /// <param name="kinds">Words that leave the kind open, with the keys of the foods they may mean, the usual one first.</param>
+    /// <exception cref="ArgumentException">Two foods claim one synonym, or a kind is no food.</exception>
+    public FoodMatcher(IEnumerable<Food> foods, FoodWords words, IEnumerable<(string Words, IReadOnlyList<string> Keys)> kinds) : this(foods, words, (FoodMatcher?)null)
     {
+        foreach (var (phrase, keys) in kinds)
+        {
+            var meant = new FoodKinds([.. keys.Select(key => WithKey(key) ?? throw new ArgumentException($"\"{phrase}\" may mean {key}, which is no food."))]);
+            var tokens = Words.Of(phrase);
+            // A word for several kinds is no name of one of them, even where a row is called by it.
+            _byPhrase[string.Join(' ', tokens)] = new(meant.Foods[0], meant);
+            _byBag[BagOf(tokens)] = new(meant.Foods[0], meant);
+        }
     }
 
     private FoodMatcher(IEnumerable<Food> foods, FoodWords words, FoodMatcher? shared)
     {
         (Words, _shared) = (words, shared);
+        var twice = new List<string>();
         foreach (var food in foods)
         {
             _byKey.Add(food.Key, food);
             foreach (var tokens in food.Synonyms.Append(food.Name).Select(words.Of))
             {
-                Add(string.Join(' ', tokens), [.. tokens], food);
+                if (Add(string.Join(' ', tokens), [.. tokens], food) is { } other && shared is null)
+                {
+                    twice.Add($"\"{string.Join(' ', tokens)}\" names both {other.Key} and {food.Key}");
+                }
             }
+        }
+
+        if (twice.Count > 0)
+        {
+            throw new ArgumentException(string.Join("; ", twice));
         }
     }
 
@@ -88,13 +109,13 @@ public sealed class FoodMatcher
             var (inState, sure) = Find([state, .. tokens]);
             if (inState is not null && sure)
             {
-                return new(inState, MatchKind.Exact);
+                return new(inState.Food, MatchKind.Exact) { Kinds = inState.Kinds };
             }
         }
 
         var (found, isSure) = Find(tokens);
         // Asked for cooked, the table has it raw (or the other way round): the food is right and its numbers are not.
-        return found is null ? default : new(found, isSure && (state is not "cooked" || IsEatenAs(found)) ? MatchKind.Exact : MatchKind.Likely);
+        return found is null ? default : new(found.Food, isSure && (state is not "cooked" || IsEatenAs(found.Food)) ? MatchKind.Exact : MatchKind.Likely) { Kinds = found.Kinds };
     }
 
     /// <summary>Foods that some words name in passing: the butter of "brushed with butter". Only whole names count.</summary>
@@ -107,7 +128,7 @@ public sealed class FoodMatcher
             Food? food = null;
             for (; length > 0; length--)
             {
-                if ((food = Named(string.Join(' ', tokens.GetRange(at, length)))) is not null)
+                if ((food = Named(string.Join(' ', tokens.GetRange(at, length)))?.Food) is not null)
                 {
                     break;
                 }
@@ -151,31 +172,30 @@ public sealed class FoodMatcher
 
     private IEnumerable<(string[] Words, Food Food)> Phrases => _shared is null ? _phrases : _phrases.Concat(_shared.Phrases);
 
-    private void Add(string phrase, string[] tokens, Food food)
+    /// <summary>Adds a name; the food that has it already, or null.</summary>
+    private Food? Add(string phrase, string[] tokens, Food food)
     {
         if (tokens.Length == 0)
         {
-            return;
+            return null;
         }
 
-        if (!_byPhrase.TryAdd(phrase, food))
+        var meant = new Meant(food);
+        if (!_byPhrase.TryAdd(phrase, meant))
         {
-            if (_byPhrase[phrase] != food && _shared is null)
-            {
-                throw new ArgumentException($"\"{phrase}\" names both {_byPhrase[phrase].Key} and {food.Key}.");
-            }
-
-            return;
+            return _byPhrase[phrase].Food == food ? null : _byPhrase[phrase].Food;
         }
 
         _phrases.Add((tokens, food));
         // Words in another order mean the same food as long as no two foods differ by order alone.
         var bag = BagOf(tokens);
-        _byBag[bag] = _byBag.TryGetValue(bag, out var other) && other != food ? null : food;
+        _byBag[bag] = _byBag.TryGetValue(bag, out var other) && other?.Food != food ? null : meant;
         foreach (var word in tokens.Distinct())
         {
             (_byWord.TryGetValue(word, out var held) ? held : _byWord[word] = []).Add((tokens, food));
         }
+
+        return null;
     }
 
     /// <summary>Without the words that only describe: what was learnt of "chopped moonfish" holds for moonfish.</summary>
@@ -190,13 +210,13 @@ public sealed class FoodMatcher
 
     private Food? LearntFor(string phrase) => _learnt.GetValueOrDefault(phrase) ?? _shared?.LearntFor(phrase);
 
-    private Food? Named(string phrase) => _byPhrase.GetValueOrDefault(phrase) ?? _shared?.Named(phrase);
+    private Meant? Named(string phrase) => _byPhrase.GetValueOrDefault(phrase) ?? _shared?.Named(phrase);
 
-    private Food? Bagged(string bag) => _byBag.GetValueOrDefault(bag) ?? _shared?.Bagged(bag);
+    private Meant? Bagged(string bag) => _byBag.GetValueOrDefault(bag) ?? _shared?.Bagged(bag);
 
-    private Food? NamedInAnyOrder(IReadOnlyList<string> tokens) => Named(string.Join(' ', tokens)) ?? (tokens.Count > 1 ? Bagged(BagOf(tokens)) : null);
+    private Meant? NamedInAnyOrder(IReadOnlyList<string> tokens) => Named(string.Join(' ', tokens)) ?? (tokens.Count > 1 ? Bagged(BagOf(tokens)) : null);
 
-    private (Food? Food, bool IsSure) Find(IReadOnlyList<string> tokens)
+    private (Meant? Meant, bool IsSure) Find(IReadOnlyList<string> tokens)
     {
         if (NamedInAnyOrder(tokens) is { } exact)
         {
@@ -206,11 +226,11 @@ public sealed class FoodMatcher
         var effects = Words.EffectsOf(tokens);
         return WithoutDescriptions(tokens, effects) is { } described ? (described, true)
             : effects.Contains(WordEffect.Changes) ? (null, false)
-            : (ByFat(tokens, effects) ?? Likely(tokens, effects), false);
+            : ((ByFat(tokens, effects) ?? Likely(tokens, effects)) is { } likely ? new Meant(likely) : null, false);
     }
 
     /// <summary>The longest name that is left when words that only describe are dropped, the fewest first.</summary>
-    private Food? WithoutDescriptions(IReadOnlyList<string> tokens, WordEffect?[] effects)
+    private Meant? WithoutDescriptions(IReadOnlyList<string> tokens, WordEffect?[] effects)
     {
         var droppable = Enumerable.Range(0, tokens.Count).Where(at => effects[at] == WordEffect.Describes).ToArray();
         if (droppable.Length == 0)
@@ -225,7 +245,7 @@ public sealed class FoodMatcher
                 .OrderBy(set => System.Numerics.BitOperations.PopCount((uint)set))
                 .Select(set => tokens.Where((_, at) => Array.IndexOf(droppable, at) is var bit && (bit < 0 || (set >> bit & 1) == 0)).ToList())
                 .Where(left => left.Count > 0)
-                .Select(NamedInAnyOrder).FirstOrDefault(food => food is not null);
+                .Select(NamedInAnyOrder).FirstOrDefault(meant => meant is not null);
     }
 
     /// <summary>The row of the same name whose fat content is nearest to the typed one.</summary>
