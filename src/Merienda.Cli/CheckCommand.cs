@@ -110,7 +110,7 @@ public static class CheckCommand
     {
         var text = ReadText(path);
         return text.Refusal is { } refusal ? refusal
-            : SchemaOrgRecipe.LooksLikeJson(text.Value) ? SchemaOrgRecipe.Read(text.Value) : RecipeTextReader.Read(text.Value);
+            : RecipeFile.Read(text.Value);
     }
 
     private static Result<string> ReadText(string path)

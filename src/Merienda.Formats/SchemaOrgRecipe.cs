@@ -1,12 +1,17 @@
+using System.Net;
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Recipes;
 
 namespace Merienda.Formats;
 
 /// <summary>Reads a schema.org Recipe as JSON-LD: alone, in a list, or in an @graph. Only what the core uses is taken.</summary>
-public static class SchemaOrgRecipe
+public static partial class SchemaOrgRecipe
 {
+    /// <summary>Members of a page's data in which a recipe may stand.</summary>
+    private static readonly string[] Nests = ["@graph", "mainEntity", "mainEntityOfPage", "itemListElement", "item"];
+
     public static bool LooksLikeJson(string text) => text.AsSpan().TrimStart() is ['{' or '[', ..];
 
     public static Result<WrittenRecipe> Read(string text)
@@ -29,15 +34,15 @@ public static class SchemaOrgRecipe
 
     private static Result<WrittenRecipe> Read(JsonElement recipe)
     {
-        var ingredients = recipe.TryGetProperty("recipeIngredient", out var list) || recipe.TryGetProperty("ingredients", out list) ? Strings(list).ToList() : [];
+        var ingredients = recipe.TryGetProperty("recipeIngredient", out var list) || recipe.TryGetProperty("ingredients", out list) ? Strings(list).SelectMany(line => Plain(line).Split('\n')).Select(line => line.Trim()).Where(line => line.Length > 0).ToList() : [];
         if (ingredients.Count is 0 or > RecipeTextReader.MostLines)
         {
             return new Refusal("no-ingredients", "recipeIngredient", $"{ingredients.Count} lines", $"a recipe has between 1 and {RecipeTextReader.MostLines}", "Give recipeIngredient as a list of strings");
         }
 
-        var name = recipe.TryGetProperty("name", out var title) && title.ValueKind == JsonValueKind.String ? title.GetString()!.Trim() : "Untitled";
-        var steps = recipe.TryGetProperty("recipeInstructions", out var instructions) ? Strings(instructions).SelectMany(step => step.Split('\n')).Where(step => !string.IsNullOrWhiteSpace(step)) : [];
-        return new WrittenRecipe(name, Portions(recipe), [.. ingredients.Select(line => ("", line))], [.. steps]);
+        var name = recipe.TryGetProperty("name", out var title) ? Strings(title).Select(Plain).FirstOrDefault(text => text.Length > 0) : null;
+        var steps = recipe.TryGetProperty("recipeInstructions", out var instructions) ? Strings(instructions).SelectMany(step => Plain(step).Split('\n')).Where(step => !string.IsNullOrWhiteSpace(step)) : [];
+        return OtherLanguage.Refuses(ingredients) is { } refusal ? refusal : new WrittenRecipe(name ?? "Untitled", Portions(recipe), RecipeTextReader.InParts(ingredients), [.. steps]);
     }
 
     private static decimal? Portions(JsonElement recipe)
@@ -51,8 +56,8 @@ public static class SchemaOrgRecipe
         return candidates.Select(one => one.ValueKind switch
         {
             JsonValueKind.Number => one.TryGetDecimal(out var number) ? number : null,
-            JsonValueKind.String => RecipeTextReader.PortionsIn(one.GetString()!),
-            JsonValueKind.Object when one.TryGetProperty("value", out var value) => value.ValueKind == JsonValueKind.Number && value.TryGetDecimal(out var number) ? number : RecipeTextReader.PortionsIn(value.ToString()),
+            JsonValueKind.String => RecipeYield.PortionsIn(one.GetString()!),
+            JsonValueKind.Object when one.TryGetProperty("value", out var value) => value.ValueKind == JsonValueKind.Number && value.TryGetDecimal(out var number) ? number : RecipeYield.PortionsIn(value.ToString()),
             _ => null,
         }).FirstOrDefault(portions => portions is not null);
     }
@@ -70,10 +75,21 @@ public static class SchemaOrgRecipe
     private static JsonElement? FindRecipe(JsonElement element) => element.ValueKind switch
     {
         JsonValueKind.Object when IsRecipe(element) => element,
-        JsonValueKind.Object when element.TryGetProperty("@graph", out var graph) => FindRecipe(graph),
+        JsonValueKind.Object => Nests.Select(name => element.TryGetProperty(name, out var inner) ? FindRecipe(inner) : null).FirstOrDefault(found => found is not null),
         JsonValueKind.Array => element.EnumerateArray().Select(FindRecipe).FirstOrDefault(found => found is not null),
         _ => null,
     };
+
+    /// <summary>Text without tags and entities; breaks and list ends stay line ends.</summary>
+    private static string Plain(string text) => text.Contains('<', StringComparison.Ordinal) || text.Contains('&', StringComparison.Ordinal)
+        ? WebUtility.HtmlDecode(Tags().Replace(Breaks().Replace(text, "\n"), "")).Trim()
+        : text.Trim();
+
+    [GeneratedRegex(@"<\s*(br|/p|/li|/div)\s*/?>", RegexOptions.IgnoreCase)]
+    private static partial Regex Breaks();
+
+    [GeneratedRegex(@"</?[a-zA-Z][^>]*>")]
+    private static partial Regex Tags();
 
     // A file without any @type that lists ingredients is meant as a recipe all the same.
     private static bool IsRecipe(JsonElement element) => element.TryGetProperty("@type", out var type)

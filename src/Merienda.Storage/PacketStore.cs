@@ -54,6 +54,20 @@ public sealed class PacketStore(Database database, Func<PacketKnowledge> knowled
         return _lists.Set(key, foods, new MemoryCacheEntryOptions { Size = 1 + packets.Count });
     }
 
+    /// <summary>Forgets what was learnt of some words; false when nothing was.</summary>
+    public Task<bool> Forget(Tenant tenant, string words, DateTimeOffset at) => database.As(tenant, async connection =>
+    {
+        if ((await LearntWords.All(connection)).FirstOrDefault(word => word.Words == words) is not { } known)
+        {
+            return false;
+        }
+
+        var change = new WordChange(words, known.FoodKey, null);
+        await LearntWords.Apply(connection, tenant, [change], at);
+        await Journal.Write(connection, tenant, Journal.Word, $"Forgot what \"{words}\" means", change);
+        return true;
+    });
+
     /// <summary>Every version of one packet, the newest first; empty when there is no such packet.</summary>
     public Task<IReadOnlyList<StoredPacket>> Versions(Tenant tenant, Guid packetId) => database.As<IReadOnlyList<StoredPacket>>(tenant, async connection =>
     {

@@ -128,6 +128,9 @@ public class ConstraintTests(TestDatabase database)
         { "container_kind_volume_range", "insert into container_kind select household_id, gen_random_uuid(), 0, 'x', 0, 1, 'glass', true, true, true from eater limit 1" },
         { "container_kind_count_range", "insert into container_kind select household_id, gen_random_uuid(), 0, 'x', 1, 0, 'glass', true, true, true from eater limit 1" },
         { "container_kind_material_known", "insert into container_kind select household_id, gen_random_uuid(), 0, 'x', 1, 1, 'lead', true, true, true from eater limit 1" },
+        { "learnt_word_length", "insert into learnt_word select household_id, '', 'cod', now(), (select id from account limit 1) from eater limit 1" },
+        { "learnt_word_food_length", "insert into learnt_word select household_id, 'x', '', now(), (select id from account limit 1) from eater limit 1" },
+        { "learnt_word_account", "insert into learnt_word select household_id, 'x', 'cod', now(), gen_random_uuid() from eater limit 1" },
         { "journal_account", "update journal set account_id = gen_random_uuid()" },
     };
 

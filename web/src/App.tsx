@@ -10,6 +10,7 @@ import { FoodsPage } from './places/larder/FoodsPage';
 import { LarderLayout } from './places/larder/LarderLayout';
 import { PacketPage } from './places/larder/PacketPage';
 import { StockPage } from './places/larder/StockPage';
+import { WordsPage } from './places/larder/WordsPage';
 import { RecipeEditorPage } from './places/recipes/RecipeEditorPage';
 import { RecipeSheetPage } from './places/recipes/RecipeSheetPage';
 import { RecipesPage } from './places/recipes/RecipesPage';
@@ -44,6 +45,7 @@ export function App() {
               <Route path="/larder" element={<LarderLayout />}>
                 <Route index element={<FoodsPage />} />
                 <Route path="stock" element={<StockPage />} />
+                <Route path="words" element={<WordsPage />} />
                 <Route path="compare" element={<ComparePage />} />
                 <Route path="file" element={<FilePage />} />
               </Route>

@@ -96,7 +96,8 @@ public sealed class Food
     public IEnumerable<string> AllTags => Packet is null ? Tags : Tags.Concat(Packet.Reading.Holds.Keys);
 
     /// <summary>Grams in one unit of this food, or null when only the cook can say: no measure and no density is invented.</summary>
-    public Mass? WeightOf(Unit unit, MeasureSystem system)
+    /// <param name="forms">Words that say how it was cut: a cup of sliced almonds holds fewer than one of whole ones.</param>
+    public Mass? WeightOf(Unit unit, MeasureSystem system, IReadOnlyCollection<string>? forms = null)
     {
         if (unit.Kind == UnitKind.Mass)
         {
@@ -110,9 +111,11 @@ public sealed class Food
 
         var volume = unit.VolumeIn(system);
         // The measure nearest in size describes the food best: a spoon of oats packs otherwise than a cup of them.
+        var form = forms?.FirstOrDefault(word => VolumeMeasures.Any(measure => Measures.ContainsKey($"{measure.Name}.{word}")));
         var known = VolumeMeasures
-            .Where(measure => Measures.ContainsKey(measure.Name))
-            .Select(measure => (Volume: measure.VolumeIn(MeasureSystem.UnitedStates), Grams: Measures[measure.Name]))
+            .Select(measure => (measure, Name: form is null ? measure.Name : $"{measure.Name}.{form}"))
+            .Where(named => Measures.ContainsKey(named.Name))
+            .Select(named => (Volume: named.measure.VolumeIn(MeasureSystem.UnitedStates), Grams: Measures[named.Name]))
             .OrderBy(measure => measure.Volume / volume is var ratio && ratio >= 1 ? ratio : 1 / ratio)
             .ToList();
         return known.Count == 0 ? Density is { } density ? new Mass(density * volume.Millilitres) : null : new Mass(known[0].Grams * (volume / known[0].Volume));

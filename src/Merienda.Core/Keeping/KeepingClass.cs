@@ -21,6 +21,8 @@ public sealed record KeepingClass(string Key, string Name, int FridgeDays, int? 
         new("soaked-oats", "Overnight oats and chia pots", 4, null, "", "common practice [C]"),
         new("cut-vegetables", "Washed cut vegetables and fruit", 4, null, "", "common practice [C]"),
         new("vinaigrette", "Vinaigrette without fresh garlic", 14, null, "", "common practice [C]"),
+        new("raw-marinating", "Raw meat, poultry or fish in its marinade, cooked later", 1, 3, "Cook it through when it comes out", Chart + ": raw poultry, mince and fish 1–2 days, also marinating"),
+        new("raw-batter", "Batter or dough with raw egg", 1, null, "Cook it through", Chart + ": 1–2 days"),
         new("herb-oil", "Home-made garlic or herb oil", 4, 3, "Always cold", Chart),
     ];
 

@@ -12,6 +12,13 @@ internal static class LineResolver
     /// <summary>The line with its piece word taken for a unit where that is what it is ("4 garlic cloves"), and the food it means.</summary>
     public static (ReadLine Read, LineMeaning Meaning) Resolve(ReadLine read, FoodMatcher foods)
     {
+        // "monk fruit/erythritol blend" may be one thing's name.
+        if (read.Alternatives.Count > 0 && read.Text.Contains('/', StringComparison.Ordinal) && foods.Match($"{read.Food} {string.Join(' ', read.Alternatives)}") is { IsSure: true } whole)
+        {
+            var named = $"{read.Food}/{string.Join('/', read.Alternatives)}";
+            return (read with { Food = named, Alternatives = [] }, new(named, whole.Food, whole.Kind));
+        }
+
         var match = MatchOf(read.Food, read, foods);
         if (read.Unit is null or { Name: "each" or "bunch" or "handful" or "pack" or "bag" } && read.Food.LastIndexOf(' ') is > 0 and var cut
             && Unit.Spelled(read.Food[(cut + 1)..]) is { } piece && Parts.Contains(piece.Name)

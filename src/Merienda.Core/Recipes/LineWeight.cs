@@ -42,7 +42,7 @@ public static class LineWeight
             return (Widen(amount, piece.Grams, line.IsByEye ? ByEye : piece.Width), null);
         }
 
-        if (food.WeightOf(unit, system) is { } each)
+        if (food.WeightOf(unit, system, line.Forms) is { } each)
         {
             return (Widen(amount, each.Grams, Precision(line, unit)), null);
         }

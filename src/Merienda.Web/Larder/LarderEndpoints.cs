@@ -17,6 +17,7 @@ public static class LarderEndpoints
         larder.MapGet("/foods", Foods).WithName("GetLarderFoods");
         larder.MapGet("/foods/{key}", One).WithName("GetLarderFood");
         larder.MapGet("/compare", Compare).WithName("CompareFoods");
+        larder.MapWords();
         larder.MapPackets();
         larder.MapStock();
         larder.MapPacketFiles();

@@ -11,8 +11,10 @@ public sealed record RecipeRow(Guid Id, string Name, decimal Portions, string? M
 public sealed record RowVerdict(Guid EaterId, string Eater, Core.Protocols.Verdict Verdict, string Because, bool HasRules);
 
 /// <summary>A recipe as a person edits it.</summary>
+/// <param name="Portions">Null while nobody said how many the lines make: then it is asked for, never guessed.</param>
+/// <param name="Keeping">Key of a keeping class; empty to take what follows from lines and steps.</param>
 /// <param name="BasedOn">The version number it was opened at; null for a new recipe.</param>
-public sealed record RecipeDraft(string Name, decimal Portions, string? Meal, string Keeping, string Reheating, string AtEating, MeasureSystem System, IReadOnlyList<DraftLine> Lines, IReadOnlyList<DraftTask> Tasks, int? BasedOn);
+public sealed record RecipeDraft(string Name, decimal? Portions, string? Meal, string Keeping, string Reheating, string AtEating, MeasureSystem System, IReadOnlyList<DraftLine> Lines, IReadOnlyList<DraftTask> Tasks, int? BasedOn);
 
 /// <param name="Food">Key of the food that a person chose, or null to let the words decide.</param>
 public sealed record DraftLine(string Part, string Text, string? Food);
@@ -41,6 +43,11 @@ public sealed record SheetKeeping(string Key, string Name, int FridgeDays, int? 
 /// <summary>House points under the three ways of rounding, shown where they differ.</summary>
 public sealed record PointsSideBySide(decimal PerPortion, decimal PerIngredient, decimal Unrounded);
 
+/// <summary>How a dish keeps by what it holds and what is done to it.</summary>
+/// <param name="Because">"3 days: it holds Cod fillet".</param>
+public sealed record KeepingSuggestion(string Key, string Because);
+
+/// <param name="SuggestedKeeping">What follows from lines and steps; null when they do not say.</param>
 public sealed record RecipeSheet(
     Guid? Id,
     int Number,
@@ -56,6 +63,7 @@ public sealed record RecipeSheet(
     IReadOnlyList<ShownMeasure> PerPortion,
     PointsSideBySide Points,
     IReadOnlyList<string> Allergens,
-    IReadOnlyList<ShownVerdict> Verdicts);
+    IReadOnlyList<ShownVerdict> Verdicts,
+    KeepingSuggestion? SuggestedKeeping);
 
 public sealed record FoodFound(string Key, string Name, string Aisle, string Source, string Mark);

@@ -1,8 +1,8 @@
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
-using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
+using Merienda.Formats;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -39,10 +39,10 @@ public static class RecipeEndpoints
             ? TypedResults.Ok(RecipeSheets.ToSheet(recipe, id, await Eaters(tenant, diners), (await packets.Foods(tenant)).Matcher, knowledge))
             : TypedResults.NotFound();
 
-    /// <summary>Takes pasted text apart into a draft; the portions stay at 4 when the text does not say, for the cook to correct.</summary>
+    /// <summary>Takes what was pasted apart into a draft: text, JSON-LD or a saved page. What it does not say is left for the cook.</summary>
     private static Results<Ok<RecipeDraft>, ProblemHttpResult> ReadText(ReadTextRequest request)
     {
-        var read = RecipeTextReader.Read(request.Text);
+        var read = RecipeFile.Read(request.Text);
         if (read.Refusal is { } refusal)
         {
             return refusal.ToProblem();
@@ -52,13 +52,15 @@ public static class RecipeEndpoints
         var tasks = TaskReader.Read(written.Steps).Take(RecipeSheets.MostTasks).Select(RecipeSheets.ToTask);
         return written.Portions is <= 0 or > 1000
             ? new Refusal("portions-out-of-range", "portions", $"{written.Portions}", "a recipe makes between 0.25 and 1000 portions", "Write for example: Serves 4").ToProblem()
-            : TypedResults.Ok(new RecipeDraft(written.Name[..Math.Min(120, written.Name.Length)], written.Portions ?? 4, null, "cooked", "", "", MeasureSystem.Metric, [.. written.Lines.Select(line => new DraftLine(line.Part, line.Text, null))], [.. tasks], null));
+            : TypedResults.Ok(new RecipeDraft(written.Name[..Math.Min(120, written.Name.Length)], written.Portions, null, "", "", "", MeasureSystem.Metric, [.. written.Lines.Select(line => new DraftLine(line.Part, line.Text, null))], [.. tasks], null));
     }
 
     private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Check(RecipeDraft draft, CurrentTenant tenant, DinersReader diners, PacketStore packets, KnowledgeBase knowledge)
     {
         var foods = (await packets.Foods(tenant)).Matcher;
-        var read = RecipeSheets.ToRecipe(draft with { Name = draft.Name.Trim().Length == 0 ? "Untitled" : draft.Name }, Guid.Empty, foods);
+        // While it is typed a name, the portions and how it keeps may still be missing: one portion is then all of it.
+        var soFar = draft with { Name = draft.Name.Trim().Length == 0 ? "Untitled" : draft.Name, Portions = draft.Portions ?? 1, Keeping = draft.Keeping.Length == 0 ? Core.Keeping.KeepingClass.All[0].Key : draft.Keeping };
+        var read = RecipeSheets.ToRecipe(soFar, Guid.Empty, foods);
         return read.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, await Eaters(tenant, diners), foods, knowledge));
     }
 

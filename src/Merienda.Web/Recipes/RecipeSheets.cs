@@ -33,14 +33,21 @@ public static class RecipeSheets
         }
 
         var written = draft.Lines.Where(line => line.Text.Trim().Length > 0).ToList();
+        var lines = written.Select(line => RecipeLine.From(line.Text.Trim(), foods, draft.System, line.Part, line.Food is { } key ? foods.WithKey(key) : null)).ToList();
+        var keeping = KeepingClass.WithKey(draft.Keeping) ?? KeepingOf.Of(draft.Name, lines, [.. draft.Tasks.Select(task => task.Text)])?.Class;
+        if (keeping is null)
+        {
+            return new Refusal("keeping-missing", "keeping", "", "neither lines nor steps say how it keeps", "Choose what kind of dish it is; that says how many days it keeps");
+        }
+
         return new StoredRecipe(recipeId, Guid.CreateVersion7(), 0, draft.System, new RecipeVersion
         {
             Name = draft.Name.Trim(),
-            Portions = draft.Portions,
+            Portions = draft.Portions!.Value,
             Meal = draft.Meal,
-            Lines = [.. written.Select(line => RecipeLine.From(line.Text.Trim(), foods, draft.System, line.Part, line.Food is { } key ? foods.WithKey(key) : null))],
+            Lines = lines,
             Tasks = [.. draft.Tasks.Select(task => new PrepTask(task.Id, task.Text.Trim(), task.HandsOn, task.Unattended, task.Appliance, task.TemperatureC, task.After))],
-            Keeping = KeepingClass.WithKey(draft.Keeping)!,
+            Keeping = keeping,
             Reheating = draft.Reheating.Trim(),
             AtEating = draft.AtEating.Trim(),
         }, [.. written.Select(line => line.Food is not null)]);
@@ -61,7 +68,8 @@ public static class RecipeSheets
             [.. MeasureInfo.All.Select(info => Shown.Of(info, portion.Value(info.Measure, scheme)))],
             points,
             knowledge.Classes.AllergensOf(version.Lines.Select(line => line.Food).OfType<Food>()),
-            [.. eaters.Select(eater => ToVerdict(eater, version))]);
+            [.. eaters.Select(eater => ToVerdict(eater, version))],
+            KeepingOf.Of(version.Name, version.Lines, [.. version.Tasks.Select(task => task.Text)]) is { } keeping ? new(keeping.Class.Key, $"{keeping.Class.FridgeDays} {(keeping.Class.FridgeDays == 1 ? "day" : "days")}: {keeping.Because}") : null);
     }
 
     public static SheetKeeping ToKeeping(KeepingClass keeping) => new(keeping.Key, keeping.Name, keeping.FridgeDays, keeping.FreezerMonths, keeping.Note, keeping.Source);
@@ -103,9 +111,10 @@ public static class RecipeSheets
     private static Refusal? Wrong(RecipeDraft draft, FoodMatcher foods) => draft switch
     {
         _ when draft.Name.Trim().Length is 0 or > 120 => new("name-length", "name", draft.Name, "a recipe's name has 1 to 120 characters", "Type a short name"),
+        _ when draft.Portions is null => new("portions-missing", "portions", "", "nobody said how many portions it makes", "Type how many portions the lines make"),
         _ when draft.Portions is < 0.25m or > 1000 => new("portions-out-of-range", "portions", $"{draft.Portions}", "a recipe makes between 0.25 and 1000 portions", "Type how many portions the lines make"),
         _ when draft.Meal is { } meal && !Occasion.Meals.Contains(meal) => new("unknown-meal", "meal", meal, "there is no such meal", $"Use one of {string.Join(", ", Occasion.Meals)}"),
-        _ when KeepingClass.WithKey(draft.Keeping) is null => new("unknown-keeping", "keeping", draft.Keeping, "there is no such keeping class", "Choose one from the list"),
+        _ when draft.Keeping.Length > 0 && KeepingClass.WithKey(draft.Keeping) is null => new("unknown-keeping", "keeping", draft.Keeping, "there is no such keeping class", "Choose one from the list"),
         _ when draft.Lines.Count(line => line.Text.Trim().Length > 0) is 0 or > RecipeTextReader.MostLines => new("no-ingredients", "lines", $"{draft.Lines.Count} lines", $"a recipe has 1 to {RecipeTextReader.MostLines} ingredient lines", "Type one ingredient a line"),
         _ when draft.Lines.FirstOrDefault(line => line.Text.Trim().Length > IngredientLineReader.LongestLine) is { } line => new("line-too-long", "lines", line.Text[..40], $"a line has at most {IngredientLineReader.LongestLine} characters", "Split it, one ingredient a line"),
         _ when draft.Lines.FirstOrDefault(line => line.Food is { } key && foods.WithKey(key) is null) is { } odd => new("unknown-food", "lines", odd.Food!, "there is no such food", "Choose a food from the list"),

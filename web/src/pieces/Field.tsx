@@ -5,7 +5,7 @@ type Props = {
   value: string;
   onChange: (value: string) => void;
   type?: string;
-  hint?: string;
+  hint?: string | undefined;
   problem?: string | undefined;
   autoComplete?: string;
   inputMode?: 'decimal' | 'numeric' | 'email' | 'text';
@@ -48,12 +48,14 @@ export function Choice({
   value,
   onChange,
   options,
+  hint,
   className = '',
 }: {
   label: string;
   value: string;
   onChange: (value: string) => void;
   options: [string, string][];
+  hint?: string | undefined;
   className?: string;
 }) {
   const id = useId();
@@ -62,13 +64,24 @@ export function Choice({
       <label htmlFor={id} className="text-sm font-semibold">
         {label}
       </label>
-      <select id={id} value={value} onChange={(event) => onChange(event.target.value)} className={`${inputLook} w-full`}>
+      <select
+        id={id}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        aria-describedby={hint ? `${id}-note` : undefined}
+        className={`${inputLook} w-full`}
+      >
         {options.map(([key, word]) => (
           <option key={key} value={key}>
             {word}
           </option>
         ))}
       </select>
+      {hint && (
+        <p id={`${id}-note`} className="text-xs text-steel">
+          {hint}
+        </p>
+      )}
     </div>
   );
 }

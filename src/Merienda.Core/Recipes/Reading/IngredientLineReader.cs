@@ -41,10 +41,14 @@ public static partial class IngredientLineReader
         {
             Alternatives = words.Alternatives,
             State = LineState.Of(words.Food, words.Notes, amount?.Unit),
+            Forms = [.. CutWords.Where(word => clean.Contains(word, StringComparison.OrdinalIgnoreCase))],
             PieceSize = amount?.PieceSize ?? PieceSize.Unsaid,
             Second = words.Second,
         };
     }
+
+    /// <summary>How food is cut, as measures by volume tell it apart.</summary>
+    private static readonly string[] CutWords = ["sliced", "flaked", "slivered", "grated", "shredded", "shaved", "mashed", "crumbled", "cubed", "diced", "chopped", "minced", "crushed", "halved", "ground", "whole"];
 
     /// <summary>"lamb shoulder, 1.2 kg", "onion x 2", "chicken breast 500 g": the amount stands behind the food.</summary>
     private static MeasuredAmount? Behind(ref LineSegments words, Func<string, bool>? describes)
@@ -136,6 +140,8 @@ public static partial class IngredientLineReader
         var hasZest = part.Contains("zest", StringComparison.OrdinalIgnoreCase) || part.Contains("rind", StringComparison.OrdinalIgnoreCase);
         return (hasJuice, hasZest) switch
         {
+            _ when part.Contains("green", StringComparison.OrdinalIgnoreCase) || part.Contains("top", StringComparison.OrdinalIgnoreCase) => ($"{food} green part", unit),
+            _ when part.Contains("white", StringComparison.OrdinalIgnoreCase) => ($"{food} white part", unit),
             (true, false) => ($"{food} juice", unit),
             (false, true) => (food, Unit.Spelled("zest")),
             _ => (food, unit),
@@ -148,7 +154,7 @@ public static partial class IngredientLineReader
     [GeneratedRegex(@"\b(to serve|for serving|to garnish|for garnish(ing)?|to decorate|for decorating|to finish|for sprinkling|to sprinkle|for dusting|to dust)\b", RegexOptions.IgnoreCase)]
     private static partial Regex ToServe();
 
-    [GeneratedRegex(@"^(the\s+)?(?<part>((finely |freshly )?(grated )?(juice|zest|rind)( ?(and|&|\+|/) ?(juice|zest|rind))?)) (of|from) ", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(the\s+)?(?<part>((finely |freshly )?(grated )?(juice|zest|rind)( ?(and|&|\+|/) ?(juice|zest|rind))?)|((dark |light )?(green|white) (tops?|parts?|ends?|bits?)|tops)( only)?) (of|from) ", RegexOptions.IgnoreCase)]
     private static partial Regex PartOf();
 
     [GeneratedRegex(@"\s[x×]\s?(?<n>[\d½¼¾/.]+)$|\s(?<n>[\d½¼¾/.]+)\s?[x×]$", RegexOptions.IgnoreCase)]

@@ -46,6 +46,9 @@ public sealed record ReadLine(
     public string AmountInWords => Amount is not { } read ? ""
         : $"{(read.Low == read.High ? $"{read.Low:0.##}" : $"{read.Low:0.##}–{read.High:0.##}")} {(Unit is { Name: "each" } or null ? "" : read.High > 1 ? Unit.Plural : Unit.Name)}".Trim();
 
+    /// <summary>How the words say it was cut; empty when they do not.</summary>
+    public IReadOnlyList<string> Forms { get; init; } = [];
+
     /// <summary>What is eaten only by who wants it and has no amount stays out of the numbers; allergies and exclusions look at it all the same.</summary>
     public bool IsOutOfNumbers => IsOptional || (IsToServe && Amount is null);
 }

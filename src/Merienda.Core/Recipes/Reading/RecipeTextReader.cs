@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.RegularExpressions;
 using Merienda.Core.Outcomes;
 
@@ -9,7 +8,7 @@ namespace Merienda.Core.Recipes;
 /// <param name="Lines">Ingredient lines with the part of the dish they stand under; empty for a dish of one part.</param>
 public sealed record WrittenRecipe(string Name, decimal? Portions, IReadOnlyList<(string Part, string Text)> Lines, IReadOnlyList<string> Steps);
 
-/// <summary>Takes pasted text apart: the title, what it makes, the ingredients and the method.</summary>
+/// <summary>Takes pasted text apart: the title, what it makes, the ingredients with their parts and the method, with or without headings.</summary>
 public static partial class RecipeTextReader
 {
     /// <summary>Most characters of a recipe; the longest of ours has under three thousand.</summary>
@@ -28,89 +27,188 @@ public static partial class RecipeTextReader
             return new Refusal("recipe-empty", "text", "", "there is nothing to read", "Paste or type a recipe, one ingredient a line");
         }
 
-        var reading = new Reading(rows.Any(row => IngredientsHeading().IsMatch(row)));
-        foreach (var row in rows)
+        var reading = new Reading(rows);
+        for (var at = 0; at < rows.Count; at++)
         {
-            reading.Take(row);
+            reading.Take(rows[at], at + 1 < rows.Count ? rows[at + 1] : "");
         }
 
         return reading.Lines.Count > MostLines
             ? new Refusal("too-many-lines", "text", $"{reading.Lines.Count} lines", $"a recipe has at most {MostLines} ingredient lines", "Paste one recipe at a time")
+            : OtherLanguage.Refuses(reading.Lines.Select(line => line.Text).ToList()) is { } refusal ? refusal
             : new WrittenRecipe(reading.Name ?? "Untitled", reading.Portions, reading.Lines, reading.Steps);
     }
 
-    /// <summary>Reads what a recipe makes: "Serves 4", "6 portions", "12 (two each)". Null when no number stands in it.</summary>
-    public static decimal? PortionsIn(string text) =>
-        FirstNumber().Match(text) is { Success: true } match && decimal.TryParse(match.Value.Replace(',', '.'), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var portions) ? portions : null;
-
-    private sealed class Reading(bool hasHeading)
+    /// <summary>Ingredient lines that came as a list, with the headings among them taken for parts.</summary>
+    public static IReadOnlyList<(string Part, string Text)> InParts(IEnumerable<string> lines)
     {
-        private bool _inIngredients = !hasHeading;
-        private bool _inMethod;
+        var (part, found) = ("", new List<(string, string)>());
+        foreach (var line in lines)
+        {
+            var bare = Bare(line);
+            if (Reading.IsPart(line, bare, isShouted: true) && (bare.EndsWith(':') || PartStart().IsMatch(bare)))
+            {
+                part = PartName().Replace(bare, "", 1).TrimEnd(':').Trim();
+            }
+            else if (bare.Length > 0 && !Equipment().IsMatch(bare))
+            {
+                found.Add((part, line));
+            }
+        }
+
+        return found;
+    }
+
+    private enum Section
+    {
+        Before,
+        Ingredients,
+        Method,
+        Passed,
+    }
+
+    private sealed class Reading
+    {
+        private readonly bool _isShouted;
+        private Section _in;
         private string _part = "";
+
+        public Reading(IReadOnlyList<string> rows)
+        {
+            _in = rows.Any(row => IngredientsHeading().IsMatch(Bare(row))) ? Section.Before : Section.Ingredients;
+            _isShouted = rows.Count(IsCapitals) * 2 > rows.Count(row => row.Length > 0);
+        }
 
         public string? Name { get; private set; }
 
         public decimal? Portions { get; private set; }
 
-        public List<(string, string)> Lines { get; } = [];
+        public List<(string Part, string Text)> Lines { get; } = [];
 
         public List<string> Steps { get; } = [];
 
-        public void Take(string row)
+        public void Take(string row, string next)
         {
-            if (row.Length == 0)
+            var bare = Bare(row);
+            if (bare.Length == 0)
             {
                 return;
             }
 
-            if (IngredientsHeading().IsMatch(row))
+            if (IngredientsHeading().IsMatch(bare))
             {
-                (_inIngredients, _inMethod) = (true, false);
+                (_in, _part) = (Section.Ingredients, "");
             }
-            else if (MethodHeading().IsMatch(row))
+            else if (MethodHeading().IsMatch(bare))
             {
-                (_inIngredients, _inMethod) = (false, true);
+                _in = Section.Method;
             }
-            else if (!_inMethod && Yield().Match(row) is { Success: true })
+            else if (PassedHeading().IsMatch(bare))
             {
-                Portions ??= PortionsIn(row);
+                _in = Section.Passed;
             }
-            else if (_inMethod)
+            else if (_in != Section.Method && RecipeYield.IsYield(bare))
             {
-                Steps.Add(row);
+                Portions ??= RecipeYield.PortionsIn(bare);
             }
-            else if (Name is null && AmountReader.Read(row.TrimStart('-', '*', '•', ' ')) is null)
+            else if (Name is null && Lines.Count == 0 && _in != Section.Method && IsTitle(bare, next))
             {
-                Name = row.TrimStart('#', ' ');
+                Name = bare.TrimEnd(':');
             }
-            else if (_inIngredients && PartHeading().Match(row) is { Success: true } part)
-            {
-                _part = part.Groups["name"].Value.Trim();
-            }
-            else if (_inIngredients && row.Length > IngredientLineReader.LongestLine)
+            else if (_in == Section.Method)
             {
                 Steps.Add(row);
             }
-            else if (_inIngredients)
+            else if (_in == Section.Ingredients && !Remark().IsMatch(bare) && !Equipment().IsMatch(bare))
+            {
+                TakeIngredient(row, bare);
+            }
+        }
+
+        private void TakeIngredient(string row, string bare)
+        {
+            if (IsPart(row, bare, _isShouted))
+            {
+                _part = PartName().Replace(bare, "", 1).TrimEnd(':').Trim();
+            }
+            else if (InlinePart().Match(bare) is { Success: true } inline)
+            {
+                _part = inline.Groups["name"].Value.Trim();
+                Lines.Add((_part, inline.Groups["line"].Value));
+            }
+            else if (Lines.Count > 0 && IsStep(bare))
+            {
+                // Steps without a heading: the first one ends the ingredients.
+                _in = Section.Method;
+                Steps.Add(row);
+            }
+            else if (row.Length > IngredientLineReader.LongestLine)
+            {
+                Steps.Add(row);
+            }
+            else
             {
                 Lines.Add((_part, row));
             }
         }
+
+        /// <summary>Before a heading everything is title first; without one a row is, if a blank or a yield follows, or if it states no amount.</summary>
+        private bool IsTitle(string bare, string next) =>
+            _in == Section.Before || next.Length == 0 || RecipeYield.IsYield(Bare(next)) || (!char.IsAsciiDigit(bare[0]) && AmountReader.Read(bare) is null);
+
+        public static bool IsPart(string row, string bare, bool isShouted)
+        {
+            var words = bare.TrimEnd(':').Split(' ', StringSplitOptions.RemoveEmptyEntries).Length;
+            if (words > 7 || bare.Length == 0 || char.IsAsciiDigit(bare[0]) || bare.Contains(',', StringComparison.Ordinal))
+            {
+                return false;
+            }
+
+            return bare.EndsWith(':') || PartStart().IsMatch(bare) || (IsMarked(row) && AmountReader.Read(bare) is null) || (!isShouted && IsCapitals(bare));
+        }
+
+        private static bool IsMarked(string row) => row.StartsWith('#') || (row.StartsWith("**", StringComparison.Ordinal) && row.EndsWith("**", StringComparison.Ordinal)) || (row.StartsWith("__", StringComparison.Ordinal) && row.EndsWith("__", StringComparison.Ordinal));
+
+        private static bool IsCapitals(string row) => row.Count(char.IsLetter) >= 4 && !row.Any(char.IsLower) && !row.Any(char.IsDigit);
+
+        private static bool IsStep(string bare) => NumberedStep().IsMatch(bare) || (SentenceStart().IsMatch(bare) && bare.Count(letter => letter == ' ') >= 5);
     }
 
-    [GeneratedRegex(@"^#*\s*(ingredients|you need|you will need)\s*:?\s*$", RegexOptions.IgnoreCase)]
+    /// <summary>Without marks of emphasis and headings.</summary>
+    private static string Bare(string row) => Marks().Replace(row, "").Trim();
+
+    [GeneratedRegex(@"^#+\s*|\*\*|__|^_|_$|[\u200b\ufeff]")]
+    private static partial Regex Marks();
+
+    [GeneratedRegex(@"^(the\s+)?(ingredients|ingredient list|you need|you will need|you'll need|what you need|shopping list)\s*(\([^)]*\))?\s*:?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex IngredientsHeading();
 
-    [GeneratedRegex(@"^#*\s*(method|instructions|directions|preparation|steps|how to make it)\s*:?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(the\s+)?(method|instructions?|directions?|preparation|steps|how to( make( it)?| cook)?|cooking instructions|to make|what to do|procedure)\s*:?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex MethodHeading();
 
-    [GeneratedRegex(@"^(serves|makes|yields?|portions|servings)\b[\s:]*(about\s+)?-?\d|^-?\d+([.,]\d+)?\s+(servings|portions)\s*$", RegexOptions.IgnoreCase)]
-    private static partial Regex Yield();
+    [GeneratedRegex(@"^((recipe |cook's )?notes?|tips?|nutrition( facts| information| per serving| per portion)?|equipment|special equipment|storage|video|tools|kitchen tools|macros)\s*(\([^)]*\))?\s*:?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex PassedHeading();
 
-    [GeneratedRegex(@"^(for the\s+)?(?<name>[\p{L}][\p{L}\s'’-]{1,40}):$", RegexOptions.IgnoreCase)]
-    private static partial Regex PartHeading();
+    /// <summary>Times, counts of nutrients and ratings that stand among the ingredients of a pasted page.</summary>
+    [GeneratedRegex(@"^((prep|preparation|cook|cooking|total|active|resting|chill(ing)?|marinating)( time)?\s*:?\s*(about\s+)?\d+|(calories|kcal|protein|carbs|carbohydrates?|net carbs|fat|fibre|fiber|sodium|sugar)\s*:\s*[\d.]+|per (serving|portion)\s*:|difficulty\s*:|cuisine\s*:|course\s*:|author\s*:|print( recipe)?$|jump to|advertisement$|rate this|save( recipe)?$|pin( recipe)?$|\d(\.\d)? (stars?|from \d+)|check(ed)? all|deselect all|(us|metric) customary|1x\s*2x)", RegexOptions.IgnoreCase)]
+    private static partial Regex Remark();
 
-    [GeneratedRegex(@"-?\d+([.,]\d+)?")]
-    private static partial Regex FirstNumber();
+    /// <summary>What a dish is made in or with, but not of.</summary>
+    [GeneratedRegex(@"^(an? |\d+ |\d+ x |one |two |some )?([\w-]+ ){0,4}((muffin|loaf|cake|roasting|baking|springform|tart|pie|bundt|brownie) (tins?|pans?|dish(es)?|trays?|moulds?|sheets?|cases?)|(wooden|metal|bamboo) skewers|skewers|(baking|parchment|greaseproof|wax) paper|(tin|aluminium|aluminum) foil|foil|cling film|plastic wrap|cheesecloth|muslin|piping bag|(mason|glass|jam|kilner) jars?|meal prep containers?|slow cooker|pressure cooker|food processor|blender|thermometer|cooling rack|cocktail sticks|toothpicks|paper (cases|liners)|muffin liners|kitchen (string|twine|paper|towel))( \([^)]*\))?(, (greased|lined|soaked).*)?$", RegexOptions.IgnoreCase)]
+    private static partial Regex Equipment();
+
+    [GeneratedRegex(@"^(for (the |your )?\p{L}|to (serve|garnish|finish|assemble|decorate|top)$|(to|for) (serving|garnishing|topping|the table)$)", RegexOptions.IgnoreCase)]
+    private static partial Regex PartStart();
+
+    [GeneratedRegex(@"^for (the |your )?(?=\p{L})", RegexOptions.IgnoreCase)]
+    private static partial Regex PartName();
+
+    [GeneratedRegex(@"^(for (the |your )?)?(?<name>[\p{L}][\p{L} '’-]{1,30}):\s+(?<line>\d.*|[½⅓⅔¼¾].*)$", RegexOptions.IgnoreCase)]
+    private static partial Regex InlinePart();
+
+    [GeneratedRegex(@"^(step\s*\d+\b|\d{1,2}\s*[.)]\s+(?!\d)\p{L}.{18,})", RegexOptions.IgnoreCase)]
+    private static partial Regex NumberedStep();
+
+    [GeneratedRegex(@"^(preheat|heat|mix|combine|place|put|add|stir|whisk|cook|bake|roast|fry|saut[eé]|boil|simmer|bring|pour|cut|chop|slice|season|toss|blend|drain|rinse|spread|roll|shape|form|divide|chill|marinate|brown|grill|steam|melt|beat|fold|transfer|remove|serve|cover|wash|peel|sprinkle|layer|set|let|leave|in a|using|meanwhile|once|when|make|start|prepare|arrange|line|grease|soak)\b.*[.!]$", RegexOptions.IgnoreCase)]
+    private static partial Regex SentenceStart();
 }

@@ -3,11 +3,12 @@ import { NavLink, Outlet } from 'react-router';
 const parts = [
   ['/larder', 'Foods'],
   ['/larder/stock', 'Stock'],
+  ['/larder/words', 'Words'],
   ['/larder/compare', 'Side by side'],
   ['/larder/file', 'In and out'],
 ] as const;
 
-/** Foods and packets, what stands on the shelves, two packets side by side, and files. */
+/** Foods and packets, what stands on the shelves, what words mean here, two packets side by side, and files. */
 export function LarderLayout() {
   return (
     <div className="mx-auto max-w-6xl p-4 md:p-6">

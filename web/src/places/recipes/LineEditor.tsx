@@ -1,6 +1,7 @@
 import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
 import { Plus, X } from 'lucide-react';
 import { useRef, useState } from 'react';
+import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
@@ -28,7 +29,7 @@ export function LineEditor({ lines, onChange, read }: { lines: Line[]; onChange:
           return (
             <li
               key={at}
-              className="grid grid-cols-[minmax(0,1fr)_2rem] items-center gap-x-2 gap-y-0.5 sm:grid-cols-[minmax(0,1fr)_minmax(0,17rem)_2rem]"
+              className="group grid grid-cols-[minmax(0,1fr)_2rem] items-center gap-x-2 gap-y-0.5 sm:grid-cols-[minmax(0,1fr)_minmax(0,17rem)_2rem]"
             >
               <input
                 data-line
@@ -41,12 +42,22 @@ export function LineEditor({ lines, onChange, read }: { lines: Line[]; onChange:
                     event.preventDefault();
                     insertAfter(at);
                   }
+                  const near = event.altKey ? reading?.nearest[Number(event.code.replace('Digit', '')) - 1] : undefined;
+                  if (near) {
+                    event.preventDefault();
+                    replace(at, { ...line, food: near.key });
+                  }
                 }}
                 className={`${inputLook} w-full`}
               />
               <div className="order-last col-span-2 sm:order-none sm:col-span-1">
                 {reading && reading.text === line.text.trim() && (
-                  <Reading line={line} read={reading} onFood={(food) => replace(at, { ...line, food })} />
+                  <Reading
+                    line={line}
+                    read={reading}
+                    onFood={(food) => replace(at, { ...line, food })}
+                    onText={(text) => replace(at, { ...line, text })}
+                  />
                 )}
               </div>
               <button
@@ -68,8 +79,20 @@ export function LineEditor({ lines, onChange, read }: { lines: Line[]; onChange:
   );
 }
 
+const small = 'border border-line bg-enamel px-1.5 py-0.5 text-left font-semibold hover:border-rim';
+
 /** How a line was read, and the food to change when it is the wrong one. */
-function Reading({ line, read, onFood }: { line: Line; read: Read; onFood: (food: string | null) => void }) {
+function Reading({
+  line,
+  read,
+  onFood,
+  onText,
+}: {
+  line: Line;
+  read: Read;
+  onFood: (food: string | null) => void;
+  onText: (text: string) => void;
+}) {
   const [typed, setTyped] = useState('');
   const foods = useFoods(typed);
   return (
@@ -110,7 +133,55 @@ function Reading({ line, read, onFood }: { line: Line; read: Read; onFood: (food
           ))}
         </ComboboxOptions>
       </Combobox>
-      {read.doubt && <p className="text-steel">? {read.doubt}.</p>}
+      {read.choices.length > 0 && (
+        <fieldset className="mt-1 flex flex-wrap items-center gap-1">
+          <legend className="sr-only">Which one goes in?</legend>
+          <span aria-hidden="true" className="text-steel">
+            Which one goes in?
+          </span>
+          {read.choices.map((choice) => (
+            <button key={choice.line} type="button" className={small} onClick={() => onText(choice.line)}>
+              {choice.words}
+            </button>
+          ))}
+        </fieldset>
+      )}
+      {read.choices.length === 0 && read.doubt && <p className="text-steel">{read.doubt}.</p>}
+      {read.match === 'learnt' && <p className="text-steel">Your kitchen’s word for it.</p>}
+      {read.packetsDiffer.length > 0 && (
+        <p className="text-steel">
+          Packets differ in {read.packetsDiffer.join(', ')}:{' '}
+          <Link to="/larder/packet" className="font-semibold text-cobalt hover:underline">
+            read yours
+          </Link>
+        </p>
+      )}
+      {read.nearest.length > 0 && (
+        <ol
+          className="mt-1 flex flex-wrap gap-1 group-focus-within:block group-focus-within:space-y-0.5"
+          aria-label="Foods that come nearest"
+        >
+          {read.nearest.map((food, at) => (
+            <li key={food.key}>
+              <button
+                type="button"
+                className={small}
+                aria-keyshortcuts={`Alt+${at + 1}`}
+                title={food.about}
+                // The list stays while the button is pressed: what is left must not move what is under the finger.
+                onMouseDown={(event) => event.preventDefault()}
+                onClick={() => onFood(food.key)}
+              >
+                {food.name}
+                <span className="hidden font-normal text-steel group-focus-within:inline">
+                  {' '}
+                  {food.about} · Alt+{at + 1}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ol>
+      )}
     </div>
   );
 }

@@ -15,9 +15,9 @@ import { Verdicts } from './Verdicts';
 
 const empty = (): Draft => ({
   name: '',
-  portions: 4,
+  portions: null,
   meal: null,
-  keeping: 'cooked',
+  keeping: '',
   reheating: '',
   atEating: '',
   system: countsInOunces() ? 'unitedStates' : 'metric',
@@ -52,13 +52,16 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
   const set = (change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change }));
   const checked = useChecked(useSettled(draft, 250));
   const save = useSaveRecipe(id);
-  const [portionsTyped, setPortionsTyped] = useState(String(start.portions));
+  const suggested = checked.data?.suggestedKeeping ?? null;
+  const [portionsTyped, setPortionsTyped] = useState(start.portions === null ? '' : String(start.portions));
+  const portionsMissing = portionsTyped.trim() === '';
   const portionsWrong = !(Number(portionsTyped.replace(',', '.')) >= 0.25 && Number(portionsTyped.replace(',', '.')) <= 1000);
 
   const onPortions = (typed: string) => {
     setPortionsTyped(typed);
     const portions = Number(typed.replace(',', '.'));
-    if (portions >= 0.25 && portions <= 1000) set({ portions });
+    if (typed.trim() === '') set({ portions: null });
+    else if (portions >= 0.25 && portions <= 1000) set({ portions });
   };
 
   const onSave = () =>
@@ -89,7 +92,13 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
           <Button
             type="submit"
             look="main"
-            disabled={save.isPending || portionsWrong || !draft.name.trim() || !draft.lines.some((line) => line.text.trim())}
+            disabled={
+              save.isPending ||
+              portionsWrong ||
+              !(draft.keeping || suggested) ||
+              !draft.name.trim() ||
+              !draft.lines.some((line) => line.text.trim())
+            }
           >
             Save
           </Button>
@@ -98,7 +107,7 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
           <PasteBox
             onRead={(read) => {
               setDraft(read);
-              setPortionsTyped(String(read.portions));
+              setPortionsTyped(read.portions === null ? '' : String(read.portions));
             }}
           />
         )}
@@ -109,7 +118,8 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
             inputMode="decimal"
             value={portionsTyped}
             onChange={onPortions}
-            problem={portionsWrong ? 'From 0.25 to 1000' : undefined}
+            problem={portionsWrong && !portionsMissing ? 'From 0.25 to 1000' : undefined}
+            hint={portionsMissing ? 'How many does it make?' : undefined}
           />
           <Choice
             label="Meal"
@@ -129,12 +139,16 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
         <div className="grid gap-3 sm:grid-cols-2">
           <Choice
             label="Keeps as"
-            value={draft.keeping}
+            value={draft.keeping || (suggested?.key ?? '')}
             onChange={(key) => set({ keeping: key })}
-            options={(keeping.data ?? []).map((one) => [
-              one.key,
-              `${one.name} (${one.fridgeDays} days${one.freezerMonths ? '' : ', not frozen'})`,
-            ])}
+            hint={draft.keeping ? undefined : (suggested?.because ?? 'Choose what kind of dish it is')}
+            options={[
+              ...(draft.keeping || suggested ? [] : [['', '…'] as [string, string]]),
+              ...(keeping.data ?? []).map((one): [string, string] => [
+                one.key,
+                `${one.name} (${one.fridgeDays} ${one.fridgeDays === 1 ? 'day' : 'days'}${one.freezerMonths ? '' : ', not frozen'})`,
+              ]),
+            ]}
           />
           <Choice
             label="Cups and spoons are"
@@ -174,7 +188,10 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
         {checked.data ? (
           <>
             <Verdicts of={checked.data.verdicts} />
-            <h3 className="mt-6 mb-1 text-base">One portion</h3>
+            <h3 className="mt-6 mb-1 text-base">{portionsMissing ? 'All of it' : 'One portion'}</h3>
+            {portionsMissing && (
+              <p className="mb-2 text-sm text-steel">Say how many portions it makes; until then everything is judged as one.</p>
+            )}
             <Numbers measures={checked.data.perPortion} points={checked.data.points} />
           </>
         ) : (
@@ -195,7 +212,7 @@ function PasteBox({ onRead }: { onRead: (draft: Draft) => void }) {
   return (
     <section className="border border-line bg-tray p-3">
       <label htmlFor="paste" className="text-sm font-semibold">
-        Paste a recipe as it is written
+        Paste a recipe as it is written, or the source of its page
       </label>
       <textarea
         id="paste"

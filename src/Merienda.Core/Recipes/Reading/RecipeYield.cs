@@ -1,0 +1,56 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+
+namespace Merienda.Core.Recipes;
+
+/// <summary>Reads what a recipe makes: "Serves 4", "12 muffins", "1 loaf, 12 slices", "2 dozen", "2 per person, serves 4". The size of a tin is no number of portions.</summary>
+public static partial class RecipeYield
+{
+    /// <summary>Whether a row only says what the recipe makes.</summary>
+    public static bool IsYield(string row) => Stated().IsMatch(row);
+
+    /// <summary>How many portions the words say, or null when they do not say it.</summary>
+    public static decimal? PortionsIn(string text)
+    {
+        var words = SizesOf().Replace(text, " ");
+        // Who it serves comes first, then slices and pieces of a loaf or a tray, then whatever is counted first.
+        var match = Serves().Match(words) is { Success: true } serves ? serves
+            : Servings().Match(words) is { Success: true } servings ? servings
+            : Pieces().Match(words) is { Success: true } pieces ? pieces
+            : Counted().Match(words);
+        if (!match.Success || AmountOf(match.Groups["n"].Value) is not { } number)
+        {
+            return null;
+        }
+
+        return match.Groups["dozen"].Success ? number * 12 : Whole().IsMatch(words) && number == 1 ? null : number;
+    }
+
+    private static decimal? AmountOf(string text) =>
+        decimal.TryParse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var number) ? number
+        : AmountReader.Read($"{text} x") is { } read ? read.Amount.Low : null;
+
+    private const string Number = @"(?<n>-?\d+(?:[.,]\d+)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|a)";
+
+    [GeneratedRegex(@"^(recipe )?(serves|makes|yields?|portions?|servings?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(-?\d|one |two |three |four |five |six |eight |ten |twelve |a )|^" + Number + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|portions?|people)\s*$|^" + Number + @" (loaf|loaves|tray|pie|cake|batch)\b,?.*\d+ (slices|pieces|servings|portions|squares|bars).*$", RegexOptions.IgnoreCase)]
+    private static partial Regex Stated();
+
+    [GeneratedRegex(@"\b(serves|feeds|enough for|serving)\s*:?\s*(about |approx\.? |up to |around )?" + Number, RegexOptions.IgnoreCase)]
+    private static partial Regex Serves();
+
+    [GeneratedRegex(Number + @"\s*(?:to \d+ |[-–]\s*\d+ |[-–] )?(?<dozen>dozen )?(servings?|portions?|people|persons?)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Servings();
+
+    [GeneratedRegex(Number + @" (slices|pieces|squares|bars|wedges)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Pieces();
+
+    [GeneratedRegex(@"(?<![\d.,])" + Number + @"(?!\s*per\b)\s*(?<dozen>dozen)?(?=\b|\s|$)", RegexOptions.IgnoreCase)]
+    private static partial Regex Counted();
+
+    /// <summary>"a 9-inch pie", "one 20 cm tin", "9x13 pan", "2 litres".</summary>
+    [GeneratedRegex(@"\(?\b\d+(?:[.,]\d+)?\s*(?:[x×]\s*\d+(?:[.,]\d+)?\s*)?[- ]?(?:inch(?:es)?|in\b|""|cm|mm|ml|litres?|liters?|l\b|g\b|kg\b|oz\b|lb\b|cups?|quarts?)\)?|\b\d+\s*[x×]\s*\d+\b|\b\d+(?:[.,]\d+)? per person,?", RegexOptions.IgnoreCase)]
+    private static partial Regex SizesOf();
+
+    [GeneratedRegex(@"\b(?:1|one|a)\s+(?:[\w-]+\s+){0,3}(loaf|pie|cake|tart|pan|tray|batch|pot|casserole|jar|quiche|tin)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Whole();
+}
