@@ -8,7 +8,7 @@ public class RowLevelSecurityTests(TestDatabase database)
     private static readonly string[] TenantTables =
         ["eater", "eater_meal", "eater_protocol", "allowance", "recipe", "recipe_version", "recipe_line", "recipe_task", "prep_session", "batch", "serving", "container", "shop_tick", "task_tick", "journal",
             "eater_choice", "eater_allergy", "eater_acceptance", "eater_dislike", "eater_phase", "eater_challenge", "diary_entry", "household_protocol", "household_protocol_version", "week_protocol", "kitchen_item", "container_kind",
-            "packet", "packet_version", "packet_opinion", "stock_item"];
+            "packet", "packet_version", "packet_opinion", "stock_item", "learnt_word"];
 
     [Fact]
     public async Task A_query_without_any_condition_sees_the_own_rows_none_of_another_household_and_nothing_without_one()
@@ -44,6 +44,9 @@ public class RowLevelSecurityTests(TestDatabase database)
         var packet = Core.Foods.Packets.Packet.IdOf((await visitor.Must(HttpMethod.Post, "/api/larder/packets", LarderTests.Packet("Only ours"))).GetValue<string>());
         await visitor.Must(HttpMethod.Put, $"/api/larder/packets/{packet}/opinions/{eater}", new { isApproved = false, reason = "For the test only", isAdult = false });
         await visitor.Must(HttpMethod.Post, "/api/larder/stock", new { line = "500 g red lentils", food = (string?)null, place = "pantry", madeOn = (string?)null, bestBefore = (string?)null });
+        var odd = System.Text.Json.Nodes.JsonNode.Parse(System.Text.Json.JsonSerializer.Serialize(Visitor.Draft("Odd", 2, ["200 g moonfruit"]), System.Text.Json.JsonSerializerOptions.Web))!;
+        odd["lines"]![0]!["food"] = "pear";
+        await visitor.Must(HttpMethod.Post, "/api/recipes", odd);
         var board = await visitor.Must(HttpMethod.Post, $"{week}/batches", new { recipeId = await visitor.AddRecipe(), cookedOn = HouseholdWeek(), portions = 2 });
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
         await visitor.Must(HttpMethod.Post, $"{week}/batches/{batch}/place", new { to = new { date = HouseholdWeek(), meal = "supper", eaterId = eater } });

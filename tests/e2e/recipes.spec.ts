@@ -18,6 +18,7 @@ test('lines are read while they are typed, a wrong match is changed, an unreadab
   await page.getByRole('option', { name: /Watermelon/ }).click();
   await expect(page.getByText('200 g = 200 g')).toBeVisible();
   await expect(page.getByText('a part unknown')).toHaveCount(0);
+  await page.getByLabel('Keeps as').selectOption('cooked');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name: 'Plate', level: 1 })).toBeVisible();
   await expect(page.getByRole('cell', { name: '200 g moonfruit' })).toBeVisible();
@@ -40,10 +41,39 @@ test('a recipe put away comes back with undo', async ({ page }) => {
   await signUp(page);
   await page.goto('/recipes/new');
   await page.getByLabel('Name').fill('Gone');
+  await page.getByLabel('Portions').fill('2');
+  await page.getByLabel('Keeps as').selectOption('cooked');
   await page.getByLabel('Ingredient 1', { exact: true }).fill('2 eggs');
   await page.getByRole('button', { name: 'Save' }).click();
   await page.getByRole('button', { name: 'Put away' }).click();
   await expect(page.getByText('No recipes yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: 'Gone' })).toBeVisible();
+});
+
+test('a choice is settled by one click, the nearest food by one key, and the kitchen remembers its word', async ({ page }) => {
+  await signUp(page);
+  await page.goto('/recipes/new');
+  await page.getByLabel('Name').fill('Noodle bowl');
+  await page.getByLabel('Portions').fill('2');
+  const first = page.getByLabel('Ingredient 1', { exact: true });
+  await first.fill('2 tbsp tahini or peanut butter');
+  await page.getByRole('button', { name: 'peanut butter', exact: true }).click();
+  await expect(first).toHaveValue('2 tbsp peanut butter');
+  await first.press('Enter');
+  const second = page.getByLabel('Ingredient 2', { exact: true });
+  await second.fill('150 g nonna’s salmn');
+  await expect(page.getByRole('list', { name: 'Foods that come nearest' }).getByRole('button')).toHaveCount(5);
+  await second.press('Alt+Digit1');
+  await expect(page.getByLabel('Food of “150 g nonna’s salmn”')).toHaveValue(/Salmon/);
+  await page.getByLabel('Keeps as').selectOption('cooked');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { name: 'Noodle bowl', level: 1 })).toBeVisible();
+
+  await page.goto('/recipes/new');
+  await page.getByLabel('Ingredient 1', { exact: true }).fill('1 kg nonna’s salmn');
+  await expect(page.getByText('Your kitchen’s word for it.')).toBeVisible();
+  await page.goto('/larder/words');
+  await page.getByRole('button', { name: /Forget nonna/ }).click();
+  await expect(page.getByText('No words yet.')).toBeVisible();
 });
