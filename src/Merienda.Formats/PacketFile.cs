@@ -29,7 +29,7 @@ public static class PacketFile
     private static readonly (LabelNutrient Nutrient, string Column)[] Values =
     [
         (LabelNutrient.Energy, "energy"), (LabelNutrient.Fat, "fat"), (LabelNutrient.SaturatedFat, "saturated_fat"), (LabelNutrient.Carbohydrate, "carbohydrate"), (LabelNutrient.Fibre, "fibre"), (LabelNutrient.Sugars, "sugars"),
-        (LabelNutrient.AddedSugars, "added_sugars"), (LabelNutrient.Polyols, "polyols"), (LabelNutrient.Protein, "protein"), (LabelNutrient.Sodium, "sodium"), (LabelNutrient.Salt, "salt"),
+        (LabelNutrient.AddedSugars, "added_sugars"), (LabelNutrient.Polyols, "polyols"), (LabelNutrient.Allulose, "allulose"), (LabelNutrient.Protein, "protein"), (LabelNutrient.Sodium, "sodium"), (LabelNutrient.Salt, "salt"),
     ];
 
     private static readonly (LabelCountry Country, string Code)[] Countries =

@@ -58,6 +58,7 @@ public sealed class FoodNutrition
             Printed(LabelNutrient.Carbohydrate) ?? Estimate.Unknown, Printed(LabelNutrient.Fibre), Printed(LabelNutrient.Sugars), Printed(LabelNutrient.AddedSugars) ?? addedSugars,
             isErythritol ? Estimate.Zero : polyols, isErythritol ? polyols ?? Estimate.Unknown : Estimate.Zero, alcohol, label.PerHundredGrams(LabelNutrient.Sodium))
         {
+            Allulose = Printed(LabelNutrient.Allulose) ?? Estimate.Zero,
             // What is neither printed nor named is most likely not there; that nobody can be sure widens the range only.
             HasLikelyNoPolyols = polyols is null && !packet.Holds("polyol"),
         }, label.Basis, isVegetable, credit);
@@ -76,7 +77,7 @@ public sealed class FoodNutrition
         static Estimate Part(Estimate? value, Estimate whole) => value ?? (whole.High is { } most ? Estimate.Within(0, most) : Estimate.Unknown);
 
         // On an available basis fibre is not part of the declared value and has no natural bound.
-        var fibre = basis == LabelBasis.Total ? Part(declared.Fibre, declared.Carbohydrate) : declared.Fibre ?? Estimate.Unknown;
+        var fibre = basis == LabelBasis.Total ? Within(Part(declared.Fibre, declared.Carbohydrate), declared.Carbohydrate) : declared.Fibre ?? Estimate.Unknown;
         var sugars = Part(declared.Sugars, declared.Carbohydrate);
         var room = PolyolRoom(declared.Carbohydrate, fibre, sugars, basis);
         var polyols = declared.HasLikelyNoPolyols && room.High is { } hidden ? Estimate.Between(0, 0, hidden) : Part(declared.Polyols, room);
@@ -101,6 +102,10 @@ public sealed class FoodNutrition
         per100[(int)Measure.Vegetables] = Estimate.Exactly(isVegetable ? 100 : 0);
         return new(per100);
     }
+
+    /// <summary>A part that rounding shows as more than the whole is at best all of it.</summary>
+    private static Estimate Within(Estimate part, Estimate whole) =>
+        part.High is not { } high || part.Best <= whole.Best ? part : Estimate.Between(Math.Min(part.Low, whole.Best), whole.Best, Math.Max(whole.Best, Math.Min(high, whole.High ?? high)));
 
     // Polyols nobody declared hide at most in what is neither fibre nor sugars.
     private static Estimate PolyolRoom(Estimate declared, Estimate fibre, Estimate sugars, LabelBasis basis)

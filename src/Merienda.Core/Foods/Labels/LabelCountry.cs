@@ -60,4 +60,7 @@ public enum LabelNutrient
     Protein,
     Sodium,
     Salt,
+
+    /// <summary>A rare sugar that is in the carbohydrate and brings next to none of its energy.</summary>
+    Allulose,
 }

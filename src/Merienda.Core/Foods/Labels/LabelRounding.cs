@@ -101,7 +101,7 @@ public static class LabelRounding
         (LabelCountry.UnitedStates, LabelNutrient.Energy) => AmericanEnergy,
         (LabelCountry.UnitedStates, LabelNutrient.Fat or LabelNutrient.SaturatedFat) => AmericanFat,
         (LabelCountry.UnitedStates, LabelNutrient.Sodium) => AmericanSodium,
-        (LabelCountry.UnitedStates, LabelNutrient.Carbohydrate or LabelNutrient.Fibre or LabelNutrient.Sugars or LabelNutrient.AddedSugars or LabelNutrient.Protein or LabelNutrient.Polyols) => AmericanGrams,
+        (LabelCountry.UnitedStates, LabelNutrient.Carbohydrate or LabelNutrient.Fibre or LabelNutrient.Sugars or LabelNutrient.AddedSugars or LabelNutrient.Protein or LabelNutrient.Polyols or LabelNutrient.Allulose) => AmericanGrams,
         (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, LabelNutrient.Energy) => EuropeanEnergy,
         (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, LabelNutrient.SaturatedFat) => EuropeanSaturates,
         (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, LabelNutrient.Salt) => EuropeanSalt,

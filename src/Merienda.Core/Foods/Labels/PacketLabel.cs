@@ -72,6 +72,7 @@ public sealed class PacketLabel
             Carbohydrate = PerHundredGrams(LabelNutrient.Carbohydrate).Best,
             Fibre = Declares(LabelNutrient.Fibre) ? PerHundredGrams(LabelNutrient.Fibre).Best : null,
             Polyols = Declares(LabelNutrient.Polyols) ? PerHundredGrams(LabelNutrient.Polyols).Best : null,
+            Allulose = Declares(LabelNutrient.Allulose) ? PerHundredGrams(LabelNutrient.Allulose).Best : null,
         })
         : null;
 }

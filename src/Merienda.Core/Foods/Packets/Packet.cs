@@ -128,6 +128,7 @@ public sealed class Packet
             Sugars = Best(LabelNutrient.Sugars),
             AddedSugars = Best(LabelNutrient.AddedSugars),
             Polyols = Best(LabelNutrient.Polyols),
+            Allulose = Best(LabelNutrient.Allulose),
             Sodium = label.Declares(LabelNutrient.Sodium) || label.Declares(LabelNutrient.Salt) ? label.PerHundredGrams(LabelNutrient.Sodium).Best : null,
         };
     }

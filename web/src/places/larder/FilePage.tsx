@@ -109,8 +109,8 @@ export function FilePage() {
         <h3 className="mt-5 mb-1 text-base">Columns</h3>
         <p className="text-steel">
           name, country (US, CA, EU, UK, AU, NZ, other), serving; and of these those you have: basis, energy, fat, saturated_fat,
-          carbohydrate, fibre, sugars, added_sugars, polyols, protein, sodium, salt, ingredients, may_contain, pack, price, points,
-          opened_days, classes, aisle. UTF-8, commas or semicolons. An empty cell is not printed, never zero.
+          carbohydrate, fibre, sugars, added_sugars, polyols, allulose, protein, sodium, salt, ingredients, may_contain, pack, price,
+          points, opened_days, classes, aisle. UTF-8, commas or semicolons. An empty cell is not printed, never zero.
         </p>
       </aside>
     </div>

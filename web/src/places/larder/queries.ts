@@ -59,6 +59,7 @@ export const nutrients: [Nutrient, string, string][] = [
   ['sugars', 'Sugars', 'g'],
   ['addedSugars', 'Added sugars', 'g'],
   ['polyols', 'Polyols', 'g'],
+  ['allulose', 'Allulose', 'g'],
   ['protein', 'Protein', 'g'],
   ['sodium', 'Sodium', 'mg'],
   ['salt', 'Salt', 'g'],
