@@ -57,17 +57,20 @@ public class WeekBenchmarks
     public Verdict ChangedPortionFourMacros() => new EaterDay(_days[2], _eaters[1], _oneDay).Verdict;
 }
 
-/// <summary>Reading and matching a thousand ingredient lines.</summary>
+/// <summary>Reading and matching a thousand ingredient lines against the whole table and five hundred words that a household taught; target: under 10 ms.</summary>
 [MemoryDiagnoser]
 public class ReadingBenchmarks
 {
     private static readonly string[] Lines =
-        ["1 1/2 cups red lentils, rinsed", "400 g tin chickpeas, drained", "2 large eggs", "3–4 carrots, peeled and sliced", "salt and pepper to taste", "juice of 1 lemon", "2 x 400 g tins chopped tomatoes", "vine-ripened tomatoes, 500 g", "a handful of spinach", "1 firkin of moonfruit"];
+    [
+        "1 1/2 cups red lentils, rinsed", "400 g tin chickpeas, drained", "2 large eggs", "3–4 carrots, peeled and sliced", "salt and pepper to taste", "juice of 1 lemon", "2 x 400 g tins chopped tomatoes", "vine-ripened tomatoes, 500 g", "a handful of spinach", "1 firkin of moonfruit",
+        "4 (6 oz) boneless, skinless chicken breasts", "1 (28-ounce) can crushed tomatoes", "2 tbsp tahini or peanut butter", "1.5 lbs ground turkey (93% lean)", "½ cup freshly grated parmesan", "1 cup Aunt Odalys' wonder mix", "500g/1lb 2oz beef mince", "1 bunch fresh cilantro, chopped", "soured cream, to serve", "250 g spaghetti, cooked fresh at eating",
+    ];
 
     private FoodMatcher _foods = null!;
 
     [GlobalSetup]
-    public void SetUp() => _foods = DataFiles.Load(DataFiles.Find()).Foods;
+    public void SetUp() => _foods = DataFiles.Load(DataFiles.Find()).Foods.With([], Enumerable.Range(0, 500).Select(at => ($"wonder mix {at}", "carrot")));
 
     [Benchmark]
     public int ThousandLines()

@@ -81,6 +81,7 @@ public class LearntWordTests(TestDatabase database)
         Assert.Equal("cooked-fish", (await cook.Must(HttpMethod.Post, "/api/recipes", draft))["keeping"]!["key"]!.GetValue<string>());
         var vague = JsonNode.Parse(JsonSerializer.Serialize(Visitor.Draft("Thing", 2, ["200 g sugar"]), JsonSerializerOptions.Web))!;
         vague["keeping"] = "";
+        vague["tasks"] = new JsonArray();
         await cook.Refused(HttpStatusCode.UnprocessableEntity, "keeping-missing", HttpMethod.Post, "/api/recipes", vague);
     }
 }

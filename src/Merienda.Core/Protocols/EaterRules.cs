@@ -58,6 +58,9 @@ public sealed class EaterRules
         _personal.AddRange(Rules);
     }
 
+    /// <summary>True when a protocol that is followed brings a points scheme: then the eater's own points are shown, not the house's.</summary>
+    public bool CountsPoints => _followed.Any(item => item.Protocol.Scheme is not null);
+
     /// <summary>The rules as they hold today.</summary>
     public IReadOnlyList<Rule> Rules { get; }
 

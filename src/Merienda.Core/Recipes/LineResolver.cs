@@ -20,6 +20,15 @@ internal static class LineResolver
         }
 
         var match = MatchOf(read.Food, read, foods);
+        // "turkey mince (7 % fat)", "milk, skimmed": a remark may say which food it is.
+        foreach (var note in read.Note.Split(", ").Where(foods.Words.Changes))
+        {
+            if (foods.Match($"{read.Food} {note}", read.State) is { IsSure: true, Kinds: null } changed)
+            {
+                return (read, new($"{read.Food} {note}", changed.Food, changed.Kind));
+            }
+        }
+
         if (read.Unit is null or { Name: "each" or "bunch" or "handful" or "pack" or "bag" } && read.Food.LastIndexOf(' ') is > 0 and var cut
             && Unit.Spelled(read.Food[(cut + 1)..]) is { } piece && Parts.Contains(piece.Name)
             && MatchOf(read.Food[..cut], read, foods) is { IsSure: true, Food: { } food } && (!match.IsSure || match.Food == food) && (piece.Name is "leaf" or "slice" or "sprig" || food.Measures.ContainsKey(piece.Name)))

@@ -1,4 +1,5 @@
 using Merienda.Core.Foods;
+using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 
@@ -44,7 +45,18 @@ public static class Shown
 
     public static decimal Round(decimal value) => Math.Round(value, 2, MidpointRounding.AwayFromZero);
 
-    /// <summary>The measures that a container's label and a recipe's row show.</summary>
-    public static IReadOnlyList<ShownMeasure> Short(Helping helping, PointsScheme scheme) =>
-        [.. new[] { Measure.Energy, Measure.Protein, Measure.NetCarbohydrate, Measure.Points }.Select(measure => Of(MeasureInfo.Of(measure), Intake.Of(helping).Value(measure, scheme)))];
+    /// <summary>The measures that a container's label and a recipe's row show; points in the schemes of those who eat it.</summary>
+    public static IReadOnlyList<ShownMeasure> Short(Helping helping, IReadOnlyList<Eater> eaters, PointsScheme house) =>
+        [.. new[] { Measure.Energy, Measure.Protein, Measure.NetCarbohydrate }.Select(measure => Of(MeasureInfo.Of(measure), Intake.Of(helping).Value(measure, house))), .. Points(helping, eaters, house)];
+
+    /// <summary>The points of a helping in every scheme that an eater follows, with the names where schemes differ; in the house's where nobody follows one.</summary>
+    public static IEnumerable<ShownMeasure> Points(Helping helping, IReadOnlyList<Eater> eaters, PointsScheme house)
+    {
+        var points = MeasureInfo.Of(Measure.Points);
+        var schemes = eaters.Where(eater => eater.Rules.CountsPoints).GroupBy(eater => eater.Rules.Context.Scheme ?? house).ToList();
+        return schemes.Count <= 1
+            ? [Of(points, Intake.Of(helping).Value(Measure.Points, schemes.FirstOrDefault()?.Key ?? house))]
+            : schemes.Select(scheme => (Names: string.Join(" and ", scheme.Select(eater => eater.Name)), scheme.Key))
+                .Select(scheme => Of(points, Intake.Of(helping).Value(Measure.Points, scheme.Key)) with { Key = $"points-{scheme.Names}", Name = $"Points, {scheme.Names}" });
+    }
 }

@@ -59,15 +59,16 @@ public static class RecipeSheets
         var version = recipe.Version;
         var helping = new Helping(version.Name, version.Profile, 1);
         var portion = Intake.Of(helping);
-        var scheme = knowledge.HouseScheme;
+        // Where the ways of rounding are shown side by side, it is in the scheme of the first who counts points.
+        var scheme = eaters.FirstOrDefault(eater => eater.Rules.CountsPoints)?.Rules.Context.Scheme ?? knowledge.HouseScheme;
         var points = new PointsSideBySide(
             Shown.Round(scheme.PointsOf(helping, PointsRounding.Portion).Best), Shown.Round(scheme.PointsOf(helping, PointsRounding.Ingredient).Best), Shown.Round(scheme.PointsOf(helping, PointsRounding.Nothing).Best));
         return new(id, recipe.Number, version.Name, version.Portions, version.Meal, ToKeeping(version.Keeping), version.Reheating, version.AtEating, recipe.System,
             [.. version.Lines.Select((line, at) => ToLine(line, recipe.Chosen[at], version.Profile, foods, knowledge.Classes))],
             [.. version.Tasks.Select(ToTask)],
-            [.. MeasureInfo.All.Select(info => Shown.Of(info, portion.Value(info.Measure, scheme)))],
+            [.. MeasureInfo.All.Where(info => info.Measure != Measure.Points).Select(info => Shown.Of(info, portion.Value(info.Measure, scheme))), .. Shown.Points(helping, eaters, knowledge.HouseScheme)],
             points,
-            knowledge.Classes.AllergensOf(version.Lines.Select(line => line.Food).OfType<Food>()),
+            knowledge.Classes.AllergensOf(version.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
             [.. eaters.Select(eater => ToVerdict(eater, version))],
             KeepingOf.Of(version.Name, version.Lines, [.. version.Tasks.Select(task => task.Text)]) is { } keeping ? new(keeping.Class.Key, $"{keeping.Class.FridgeDays} {(keeping.Class.FridgeDays == 1 ? "day" : "days")}: {keeping.Because}") : null);
     }
@@ -81,7 +82,7 @@ public static class RecipeSheets
         var helping = new Helping(recipe.Version.Name, recipe.Version.Profile, 1);
         var verdicts = eaters.Select(eater => (Eater: eater, Findings: eater.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal))).Select(found => new RowVerdict(
             found.Eater.Id, found.Eater.Name, found.Findings.Select(finding => finding.Verdict).RollUp(), found.Findings.MaxBy(finding => finding.Verdict)?.Because ?? "No protocol is chosen.", found.Findings.Count > 0));
-        return new(recipe.RecipeId, recipe.Version.Name, recipe.Version.Portions, recipe.Version.Meal, Shown.Short(helping, knowledge.HouseScheme), [.. verdicts]);
+        return new(recipe.RecipeId, recipe.Version.Name, recipe.Version.Portions, recipe.Version.Meal, Shown.Short(helping, eaters, knowledge.HouseScheme), [.. verdicts]);
     }
 
     private static ShownVerdict ToVerdict(Eater eater, RecipeVersion version)

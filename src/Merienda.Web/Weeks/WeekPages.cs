@@ -1,4 +1,3 @@
-using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Sessions;
@@ -49,7 +48,8 @@ public static class WeekPages
             return new ShelfBox(
                 box.Container.Id, box.Batch.Letter, WeekView.Tape(box.Batch), box.Recipe.Name, box.Container.Number, box.Batch.Containers.Count, box.Container.Size, place is null ? null : names[place.Eater], box.Batch.Cooked,
                 place is null ? null : new BoardPlace(place.Date, place.Meal, place.Eater), keeping.KeptIn, keeping.EatBy, keeping.Thaw, box.Recipe.Reheating, box.Recipe.AtEating, box.Recipe.Keeping.Note,
-                week.Knowledge.Classes.AllergensOf(box.Recipe.Lines.Select(line => line.Food).OfType<Food>()), box.Recipe.Lines.Any(line => line.Food is null || line.Food.Untold.Count > 0), week.Numbers(box.Helping));
+                week.Knowledge.Classes.AllergensOf(box.Recipe.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
+                box.Recipe.Lines.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)), week.Numbers(box.Helping, place?.Eater));
         })]);
     }
 

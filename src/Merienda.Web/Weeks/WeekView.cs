@@ -76,7 +76,8 @@ public sealed class WeekView
     private IEnumerable<string> Outdated => _stored.Table.Eaters.SelectMany(eater => eater.Protocols).Distinct()
         .Where(id => Diners.InForce(id)?.Version < Diners.Latest(id)?.Version).Select(id => Diners.Latest(id)!.Protocol.Name);
 
-    public IReadOnlyList<ShownMeasure> Numbers(Helping helping) => Shown.Short(helping, Knowledge.HouseScheme);
+    /// <param name="eater">Whose box it is; null for one that nobody has yet: then everybody's points are shown.</param>
+    public IReadOnlyList<ShownMeasure> Numbers(Helping helping, Guid? eater = null) => Shown.Short(helping, [.. Eaters.Where(one => eater is null || one.Id == eater)], Knowledge.HouseScheme);
 
     public bool IsShopTicked(string key) => _stored.ShopTicks.Contains(key);
 
@@ -94,6 +95,6 @@ public sealed class WeekView
     {
         var keeping = box.Keeping;
         var place = box.Container.Place;
-        return new(box.Container.Id, box.Container.Number, box.Container.Size, place is null ? null : new(place.Date, place.Meal, place.Eater), keeping.KeptIn, keeping.EatBy, keeping.Thaw, Numbers(box.Helping));
+        return new(box.Container.Id, box.Container.Number, box.Container.Size, place is null ? null : new(place.Date, place.Meal, place.Eater), keeping.KeptIn, keeping.EatBy, keeping.Thaw, Numbers(box.Helping, place?.Eater));
     }
 }

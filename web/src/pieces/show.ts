@@ -36,8 +36,9 @@ export function amount(value: Estimate, unit: string, decimals: number): string 
 /** A container's numbers on one line: "323 kcal · protein 40.1 g · net carbs 14.7 g · 4.5 points". */
 export function numbersLine(measures: Schemas['ShownMeasure'][]): string {
   const saysItself = ['kcal', 'points'];
+  const whose = (one: Schemas['ShownMeasure']) => (one.name.includes(', ') ? ` (${one.name.split(', ')[1]})` : '');
   return measures
-    .map((one) => `${saysItself.includes(one.unit) ? '' : `${one.name.toLowerCase()} `}${amount(one.value, one.unit, one.decimals)}`)
+    .map((one) => `${saysItself.includes(one.unit) ? '' : `${one.name.toLowerCase()} `}${amount(one.value, one.unit, one.decimals)}${whose(one)}`)
     .join(' · ');
 }
 

@@ -93,6 +93,30 @@ public sealed partial class FoodWords
     /// <summary>Whether every word only describes.</summary>
     public bool OnlyDescribes(string text) => Of(text) is { Count: > 0 } tokens && EffectsOf(tokens).All(effect => effect == WordEffect.Describes);
 
+    /// <summary>Whether the words only say which food it is: at least one that makes it another, or a fat content, and none that is part of a name.</summary>
+    public bool Changes(string text)
+    {
+        var tokens = Of(text);
+        if (tokens.Count is 0 or > 6)
+        {
+            return false;
+        }
+
+        var effects = EffectsOf(tokens);
+        var hasChange = false;
+        for (var at = 0; at < tokens.Count; at++)
+        {
+            var isChange = effects[at] == WordEffect.Changes || tokens[at].EndsWith('%');
+            hasChange |= isChange;
+            if (!isChange && effects[at] != WordEffect.Describes)
+            {
+                return false;
+            }
+        }
+
+        return hasChange;
+    }
+
     private (int Length, string Key) Longest<T>(IReadOnlyList<string> tokens, int at, Dictionary<string, T> phrases)
     {
         var (found, key, length) = (0, "", 1);

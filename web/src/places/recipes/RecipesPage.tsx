@@ -81,7 +81,7 @@ export function RecipesPage() {
                       <div key={measure.key} className="flex justify-between gap-2">
                         <dt className="text-steel">{measure.name}</dt>
                         <dd>
-                          {measure.key === 'points' ? amount(measure.value, '', 1) : amount(measure.value, measure.unit, measure.decimals)}
+                          {measure.unit === 'points' ? amount(measure.value, '', 1) : amount(measure.value, measure.unit, measure.decimals)}
                         </dd>
                       </div>
                     ))}
