@@ -1,3 +1,4 @@
+using Merienda.Core.Foods.Labels;
 using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Foods;
@@ -34,6 +35,9 @@ public static class Fodmaps
 {
     public static readonly IReadOnlyList<FodmapGroup> Groups = Enum.GetValues<FodmapGroup>();
 
+    /// <summary>Classes that bring much of a sub-group in little: what a packet's statement names of them matters before anything else.</summary>
+    public static readonly IReadOnlyList<string> Classes = ["garlic", "onion", "allium", "wheat", "rye", "barley", "legume", "honey", "polyol", "milk", "cream", "tree-nut"];
+
     public static string NameOf(FodmapGroup group) => group switch
     {
         FodmapGroup.Fructans => "fructans and GOS",
@@ -47,7 +51,16 @@ public static class Fodmaps
     /// Without a published value a sub-group lies between nothing and the food's carbohydrate (excess fructose: its sugars). Lactose occurs in milk only.
     /// Declared polyols bound nothing: tables seldom analyse the sorbitol and mannitol of plants.
     /// </summary>
-    public static FodmapContent ContentOf(Food food, FodmapGroup group)
+    public static FodmapContent ContentOf(Food food, FodmapGroup group) => food.FodmapContents[(int)group].Content;
+
+    /// <summary>Content and cut-off of every sub-group, in their order; a food keeps them.</summary>
+    internal static (FodmapContent Content, decimal CutOff)[] Of(Food food)
+    {
+        var contents = Groups.Select(group => Content(food, group)).ToArray();
+        return [.. Groups.Select(group => (contents[(int)group], CutOff(food, group, contents)))];
+    }
+
+    private static FodmapContent Content(Food food, FodmapGroup group)
     {
         if (food.Fodmaps?[group] is { } published)
         {
@@ -59,6 +72,11 @@ public static class Fodmaps
             return new(Estimate.Zero, true);
         }
 
+        if (food.Packet is { IsRead: true } packet && packet.Label.Declares(LabelNutrient.Carbohydrate) && packet.Label.PerHundredGrams(LabelNutrient.Carbohydrate).Best == 0 && !Classes.Any(packet.Holds) && packet.CannotTell.Count == 0)
+        {
+            return new(Estimate.Zero, true);
+        }
+
         var room = food.Nutrition[group is FodmapGroup.Lactose or FodmapGroup.ExcessFructose ? Measure.Sugars : Measure.Carbohydrate];
         return room.High is { } most ? new(Estimate.Within(0, most), most == 0) : new(Estimate.Unknown, false);
     }
@@ -66,11 +84,13 @@ public static class Fodmaps
     /// <summary>
     /// Cut-off in g per food per sitting; a dose fits when it is less: Varney et al. 2017, J Gastroenterol Hepatol 32 S1, from memory [M].
     /// </summary>
-    public static decimal CutOff(Food food, FodmapGroup group) => group switch
+    public static decimal CutOff(Food food, FodmapGroup group) => food.FodmapContents[(int)group].CutOff;
+
+    private static decimal CutOff(Food food, FodmapGroup group, FodmapContent[] contents) => group switch
     {
         FodmapGroup.Fructans => IsGrainLike(food) ? 0.30m : 0.20m,
         FodmapGroup.Lactose => 1m,
-        FodmapGroup.ExcessFructose => IsFresh(food) && IsOnlyExcessFructose(food) ? 0.40m : 0.15m,
+        FodmapGroup.ExcessFructose => IsFresh(food) && IsOnlyExcessFructose(contents) ? 0.40m : 0.15m,
         _ => 0.20m,
     };
 
@@ -82,5 +102,5 @@ public static class Fodmaps
     private static bool IsFresh(Food food) => food.Is("fruit") || food.Is("vegetable");
 
     // The higher cut-off holds when no other sub-group is there; an unknown one may be.
-    private static bool IsOnlyExcessFructose(Food food) => Groups.Where(group => group != FodmapGroup.ExcessFructose).All(group => ContentOf(food, group).PerHundredGrams.High == 0);
+    private static bool IsOnlyExcessFructose(FodmapContent[] contents) => Groups.Where(group => group != FodmapGroup.ExcessFructose).All(group => contents[(int)group].PerHundredGrams.High == 0);
 }

@@ -25,6 +25,7 @@ public sealed class Food
     public const decimal TableSpread = 0.05m;
 
     private FoodNutrition? _nutrition;
+    private (FodmapContent Content, decimal CutOff)[]? _fodmaps;
 
     public required string Key { get; init; }
 
@@ -76,6 +77,9 @@ public sealed class Food
     public FoodNutrition Nutrition => _nutrition ??= Packet is { } packet
         ? FoodNutrition.From(packet, IsVegetable, PolyolCredit.Default)
         : FoodNutrition.From(Profile, TableSpread, IsVegetable, PolyolCredit.Default);
+
+    /// <summary>Content and cut-off by FODMAP sub-group, worked out once.</summary>
+    internal (FodmapContent Content, decimal CutOff)[] FodmapContents => _fodmaps ??= Foods.Fodmaps.Of(this);
 
     /// <summary>What it is: rules that count a food's own grams ask this.</summary>
     public bool Is(string foodClass) => Classes.Contains(foodClass);

@@ -17,4 +17,7 @@ public abstract record ClassCountRule : BoundedRule
 
     [JsonIgnore]
     public override string Title => Name;
+
+    // One portion counts toward a week and breaks nothing by itself.
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => NeedsAllowance ? Verdict.CannotTell : Verdict.Fits;
 }

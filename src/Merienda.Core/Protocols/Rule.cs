@@ -50,6 +50,9 @@ public abstract record Rule
     /// <param name="mealShare">The eater's share of the day at the recipe's meal, 0 to 1, or null when nobody split the day.</param>
     public abstract Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context);
 
+    /// <summary>The verdict of <see cref="CheckPortion"/> without its sentences, for a sweep over a library; a kind whose sentences weigh much has a short way of its own.</summary>
+    public virtual Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => CheckPortion(portion, mealShare, context).Verdict;
+
     /// <summary>What a rule that counts by the day has to say of a whole week; null when nothing.</summary>
     /// <param name="days">The week's days in order, empty ones too.</param>
     public virtual Finding? CheckWeek(IReadOnlyList<Intake> days, RuleContext context) => null;

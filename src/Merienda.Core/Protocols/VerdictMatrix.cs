@@ -13,6 +13,7 @@ public sealed class VerdictMatrix
     private const int Chunk = 128;
 
     private readonly IReadOnlyList<PortionProfile> _profiles;
+    private readonly Intake[] _portions;
     private readonly Estimate[][] _totals;
     private readonly Food[][] _foods;
     private readonly RecipeLine[][] _doubtful;
@@ -20,6 +21,7 @@ public sealed class VerdictMatrix
     public VerdictMatrix(IReadOnlyList<PortionProfile> profiles)
     {
         _profiles = profiles;
+        _portions = [.. profiles.Select(profile => Intake.Of(new Helping("", profile, 1)))];
         _totals = [.. Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => profiles.Select(profile => profile.Total((Measure)measure)).ToArray())];
         // Lines that plainly name one food are judged by the food, each once; the others as they stand.
         _foods = [.. profiles.Select(profile => profile.AllLines.Where(IsPlain).Select(line => line.Food!).Distinct().ToArray())];
@@ -62,7 +64,7 @@ public sealed class VerdictMatrix
             default:
                 for (var recipe = from; recipe < to; recipe++)
                 {
-                    Raise(ref row[recipe], rule.CheckPortion(Intake.Of(new Helping("", _profiles[recipe], 1)), null, context).Verdict);
+                    Raise(ref row[recipe], rule.JudgePortion(_portions[recipe], null, context));
                 }
 
                 break;

@@ -21,7 +21,7 @@ internal static class LineResolver
 
         var match = MatchOf(read.Food, read, foods);
         // "turkey mince (7 % fat)", "milk, skimmed": a remark may say which food it is.
-        foreach (var note in read.Note.Split(", ").Where(foods.Words.Changes))
+        foreach (var note in read.Note.Length == 0 ? [] : read.Note.Split(", ").Where(foods.Words.Changes))
         {
             if (foods.Match($"{read.Food} {note}", read.State) is { IsSure: true, Kinds: null } changed)
             {

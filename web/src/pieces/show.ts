@@ -38,7 +38,10 @@ export function numbersLine(measures: Schemas['ShownMeasure'][]): string {
   const saysItself = ['kcal', 'points'];
   const whose = (one: Schemas['ShownMeasure']) => (one.name.includes(', ') ? ` (${one.name.split(', ')[1]})` : '');
   return measures
-    .map((one) => `${saysItself.includes(one.unit) ? '' : `${one.name.toLowerCase()} `}${amount(one.value, one.unit, one.decimals)}${whose(one)}`)
+    .map(
+      (one) =>
+        `${saysItself.includes(one.unit) ? '' : `${one.name.toLowerCase()} `}${amount(one.value, one.unit, one.decimals)}${whose(one)}`,
+    )
     .join(' · ');
 }
 

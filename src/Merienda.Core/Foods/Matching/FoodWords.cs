@@ -143,29 +143,35 @@ public sealed partial class FoodWords
             text = Fat().Replace(text, match => $" {match.Groups["fat"].Value}% ");
         }
 
-        var tokens = new List<string>();
-        var word = new StringBuilder();
-        foreach (var letter in text.IsNormalized(NormalizationForm.FormD) ? text : text.Normalize(NormalizationForm.FormD))
+        var tokens = new List<string>(6);
+        var letters = Ascii.IsValid(text) ? text : text.Normalize(NormalizationForm.FormD);
+        Span<char> word = letters.Length <= 512 ? stackalloc char[letters.Length] : new char[letters.Length];
+        var length = 0;
+        foreach (var letter in letters)
         {
-            if (char.IsLetterOrDigit(letter) || letter == '%' || (letter == '.' && word.Length > 0 && char.IsDigit(word[^1])))
+            if (char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter == '%' || (letter == '.' && length > 0 && char.IsDigit(word[length - 1])))
             {
-                word.Append(char.ToLowerInvariant(letter));
+                word[length++] = letter;
             }
-            else if (letter is not ('\'' or '’') && char.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark)
+            else if (char.IsLetterOrDigit(letter))
             {
-                End();
+                word[length++] = char.ToLowerInvariant(letter);
+            }
+            else if (letter is not ('\'' or '’') && (char.IsAscii(letter) || char.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark))
+            {
+                End(word);
             }
         }
 
-        End();
+        End(word);
         return tokens;
 
-        void End()
+        void End(ReadOnlySpan<char> read)
         {
-            if (word.Length > 0)
+            if (length > 0)
             {
-                tokens.Add(Singular(word.ToString().TrimEnd('.')));
-                word.Clear();
+                tokens.Add(Singular(read[..length].TrimEnd('.').ToString()));
+                length = 0;
             }
         }
     }

@@ -49,16 +49,88 @@ public sealed record FodmapRule : Rule
         return new(Id, Name, verdict, null, null, null, contributors, Because(verdict, worst, intake)) { Cure = Cure(verdict, doses), Notes = [.. LargestPortion(intake, doses), .. Stacking(doses)] };
     }
 
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context)
+    {
+        var restricted = Restricted.ToList();
+        var worst = portion.Lines.Any(line => line.Food is null) ? Verdict.CannotTell : Verdict.Fits;
+        foreach (var (food, grams) in GramsByFood(portion))
+        {
+            var together = Estimate.Zero;
+            var (polyols, areKnown) = (0, true);
+            foreach (var group in restricted)
+            {
+                var (content, cutOff) = food.FodmapContents[(int)group];
+                var dose = DoseOf(content, grams);
+                worst = Max(worst, JudgeDose(dose, cutOff, content.IsKnown));
+                if (group is FodmapGroup.Sorbitol or FodmapGroup.Mannitol)
+                {
+                    (together, polyols, areKnown) = (together + dose, polyols + 1, areKnown && content.IsKnown);
+                }
+            }
+
+            if (polyols == 2)
+            {
+                worst = Max(worst, JudgeDose(together, Fodmaps.PolyolsTogether, areKnown));
+            }
+        }
+
+        return worst;
+    }
+
+    private static Verdict Max(Verdict one, Verdict other) => one > other ? one : other;
+
+    private static List<(Food Food, Estimate Grams)> GramsByFood(Intake intake)
+    {
+        var foods = new List<(Food Food, Estimate Grams)>();
+        foreach (var helping in intake.Helpings)
+        {
+            for (var line = 0; line < helping.Profile.Lines.Count; line++)
+            {
+                if (helping.Profile.Lines[line].Food is not { } food)
+                {
+                    continue;
+                }
+
+                var (grams, at) = (helping.GramsOf(line), foods.FindIndex(item => item.Food == food));
+                if (at < 0)
+                {
+                    foods.Add((food, grams));
+                }
+                else
+                {
+                    foods[at] = (food, foods[at].Grams + grams);
+                }
+            }
+        }
+
+        return foods;
+    }
+
+    private static Estimate DoseOf(FodmapContent content, Estimate grams)
+    {
+        var perHundred = content.PerHundredGrams;
+        return perHundred.High == 0 ? Estimate.Zero
+            : perHundred.High is { } most && grams.High is { } high ? Estimate.Between(grams.Low * perHundred.Low / 100, grams.Best * perHundred.Best / 100, high * most / 100)
+            : Estimate.AtLeast(grams.Low * perHundred.Low / 100, grams.Best * perHundred.Best / 100);
+    }
+
+    /// <summary>A dose fits when it is less than the cut-off; unknown content fits only when all of it would.</summary>
+    private static Verdict JudgeDose(Estimate dose, decimal cutOff, bool isKnown) =>
+        dose.High is { } high && high < cutOff ? Verdict.Fits
+        : !isKnown || dose.IsOpen ? Verdict.CannotTell
+        : dose.Low >= cutOff ? Verdict.Breaks
+        : Verdict.TooClose;
+
     private static string KeyOf(FodmapGroup group) => group == FodmapGroup.ExcessFructose ? "excessFructose" : group.ToString().ToLowerInvariant();
 
-    private IEnumerable<FodmapGroup> Restricted => Fodmaps.Groups.Where(group => Groups.Contains(KeyOf(group)));
+    private static readonly IReadOnlyDictionary<string, FodmapGroup> ByKey = Fodmaps.Groups.ToDictionary(KeyOf);
+
+    private IEnumerable<FodmapGroup> Restricted => Groups.Where(ByKey.ContainsKey).Select(key => ByKey[key]).Order();
 
     private List<FodmapDose> Doses(Intake intake)
     {
         var restricted = Restricted.ToList();
-        var foods = intake.Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count).Select(line => (helping.Profile.Lines[line].Food, Grams: helping.GramsOf(line))))
-            .Where(item => item.Food is not null).GroupBy(item => item.Food!, item => item.Grams);
-        return [.. foods.SelectMany(food => Of(food.Key, food.Aggregate(Estimate.Zero, (sum, grams) => sum + grams), restricted))];
+        return [.. GramsByFood(intake).SelectMany(food => Of(food.Food, food.Grams, restricted))];
     }
 
     private static IEnumerable<FodmapDose> Of(Food food, Estimate grams, List<FodmapGroup> restricted)
@@ -85,10 +157,15 @@ public sealed record FodmapRule : Rule
         return verdict switch
         {
             Verdict.Breaks => $"{Name}: {string.Join(" and ", named.Select(dose => $"{dose.Food} {Show(dose.Dose.Best)} g of {dose.Substance}, not less than {dose.CutOff:0.00} g"))} at a sitting.",
+            Verdict.CannotTell when worst.FirstOrDefault(dose => dose.Names is not null) is { } packet => $"{Name}: {packet.Food} names {packet.Names}, and its packet does not say how much.",
             Verdict.CannotTell => $"{Name}: no published value for {string.Join(" and ", named.Select(dose => $"{dose.Substance} in {dose.Food}"))}.",
             _ => $"{Name}: {string.Join(" and ", named.Select(dose => $"{dose.Food} {Show(dose.Dose.Best)} g of {dose.Substance} (between {Show(dose.Dose.Low)} and {Show(dose.Dose.High ?? 0)})"))} is too close to less than {named[0].CutOff:0.00} g at a sitting.",
         };
     }
+
+    private static string? NamedBy(Food food) => food.Packet is { IsRead: true } packet && Fodmaps.Classes.Where(packet.Holds).SelectMany(above => packet.Reading.Holds.Where(held => held.Key == above).Select(held => $"\"{held.Value}\"")).Distinct().Take(3).ToList() is { Count: > 0 } words
+        ? string.Join(", ", words)
+        : null;
 
     private static string? Cure(Verdict verdict, List<FodmapDose> doses)
     {
@@ -133,23 +210,15 @@ public sealed record FodmapRule : Rule
         /// <summary>How many times the helping would stay below for certain; a dose must be less than its cut-off, so a thousandth is kept back.</summary>
         public decimal BelowCutOff => Dose.High is > 0 and { } high ? CutOff / high * 0.999m : 0;
 
-        /// <summary>A dose fits when it is less than the cut-off; unknown content fits only when all of it would.</summary>
-        public Verdict Verdict => Dose switch
-        {
-            { High: { } high } when high < CutOff => Verdict.Fits,
-            _ when !IsKnown || Dose.IsOpen => Verdict.CannotTell,
-            { Low: var low } when low >= CutOff => Verdict.Breaks,
-            _ => Verdict.TooClose,
-        };
+        public Verdict Verdict => JudgeDose(Dose, CutOff, IsKnown);
+
+        /// <summary>Words of a packet's statement that bring much in little, in its order; null for what has none.</summary>
+        public string? Names { get; init; }
 
         public static FodmapDose Of(Food food, FodmapGroup group, Estimate grams)
         {
             var content = Fodmaps.ContentOf(food, group);
-            var perHundred = content.PerHundredGrams;
-            var dose = perHundred.High == 0 ? Estimate.Zero
-                : perHundred.High is { } most && grams.High is { } high ? Estimate.Between(grams.Low * perHundred.Low / 100, grams.Best * perHundred.Best / 100, high * most / 100)
-                : Estimate.AtLeast(grams.Low * perHundred.Low / 100, grams.Best * perHundred.Best / 100);
-            return new(food.Name, group, Fodmaps.NameOf(group), dose, Fodmaps.CutOff(food, group), content.IsKnown) { Grams = grams.Best };
+            return new(food.Name, group, Fodmaps.NameOf(group), DoseOf(content, grams), Fodmaps.CutOff(food, group), content.IsKnown) { Grams = grams.Best, Names = NamedBy(food) };
         }
     }
 }

@@ -34,20 +34,13 @@ public sealed record MealSizeRule : BoundedRule
     // One portion may be a part of the meal only: it is not asked to fill it.
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context, this with { AtLeast = null });
 
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => NeedsAllowance ? Verdict.CannotTell : (this with { AtLeast = null }).Judge(SizeOf(portion));
+
     public override Finding Check(Intake intake, RuleContext context) => Check(intake, context, this);
 
     private Finding Check(Intake intake, RuleContext context, MealSizeRule held)
     {
-        var tally = new Tally();
-        foreach (var helping in intake.Helpings)
-        {
-            for (var line = 0; line < helping.Profile.Lines.Count; line++)
-            {
-                tally.Add(helping.Profile.Lines[line], Served(helping, line));
-            }
-        }
-
-        var value = tally.Plausible;
+        var value = SizeOf(intake);
         var contributors = intake.Contributors((helping, line) => Served(helping, line).Best / helping.Size);
         if (NeedsAllowance)
         {
@@ -59,6 +52,20 @@ public sealed record MealSizeRule : BoundedRule
         {
             Notes = verdict is Verdict.TooClose or Verdict.CannotTell ? ["Cooking changes weight and volume: weigh the cooked batch, divide by its portions, and the number is certain."] : [],
         };
+    }
+
+    private Estimate SizeOf(Intake intake)
+    {
+        var tally = new Tally();
+        foreach (var helping in intake.Helpings)
+        {
+            for (var line = 0; line < helping.Profile.Lines.Count; line++)
+            {
+                tally.Add(helping.Profile.Lines[line], Served(helping, line));
+            }
+        }
+
+        return tally.Plausible;
     }
 
     private Estimate Served(Helping helping, int line) => By == "volume"

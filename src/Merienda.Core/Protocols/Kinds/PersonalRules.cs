@@ -47,6 +47,9 @@ public sealed record AllergyRule : Rule
             : Found(Verdict.Fits, [], $"Allergy: everything in it is known to be without {names}.");
     }
 
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) =>
+        portion.AllLines.Select(line => LineDoubts.Of(line, food => Judge(food, context), words => IsAccepted(words.Trim())).Verdict).RollUp();
+
     private LineDoubts.FoodFinding Judge(Food food, RuleContext context)
     {
         // A food of the table may be accepted by name; a packet that names the allergen itself is refused whatever anybody accepted.

@@ -42,6 +42,14 @@ public sealed record PointsBudgetRule : BoundedRule
         ? finding
         : finding with { Because = $"{Title}: {Scale.Show(finding.Value!.Value.Best)} uses {finding.Used:0 %} of the day{(mealShare is { } meal && finding.Used > meal ? $", more than the meal's {meal:0 %}" : "")}." });
 
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) =>
+        NeedsAllowance ? Verdict.CannotTell : JudgeDay(portion.Value(Measure.Points, context.Scheme));
+
+    /// <summary>A day over its budget breaks only past what the week's account can give it.</summary>
+    private Verdict JudgeDay(Estimate value) => Ceiling(value) is var verdict && IsCovered(verdict, value) ? Verdict.Fits : verdict;
+
+    private bool IsCovered(Verdict verdict, Estimate value) => verdict == Verdict.Breaks && HasSlack && value.High <= AtMost + Reserve + CarryOver;
+
     /// <summary>Runs the week's account: what a day is over its budget comes from what was carried to it, then from the reserve.</summary>
     public override Finding? CheckWeek(IReadOnlyList<Intake> days, RuleContext context)
     {
@@ -73,7 +81,7 @@ public sealed record PointsBudgetRule : BoundedRule
 
         var verdict = Ceiling(value);
         var found = Found(verdict, value, contributors, Reason(verdict, value, contributors, context.OpenMeals, () => string.Join(" and ", intake.UnknownLines.DefaultIfEmpty("a part").Take(3))));
-        if (verdict == Verdict.Breaks && HasSlack && value.High <= AtMost + Reserve + CarryOver)
+        if (IsCovered(verdict, value))
         {
             // The day alone cannot break: the week's account decides.
             return found with { Verdict = Verdict.Fits, Because = $"{Title}: {Scale.Show(value.Best)}, {Scale.Show(value.Best - AtMost!.Value)} over the day's {Scale.Show(AtMost.Value)}, drawn from what is carried over and in reserve." };

@@ -60,6 +60,8 @@ public static class AmountReader
 
     private const int LongestPhrase = 4;
 
+    private static readonly HashSet<string> FirstWords = new(Words.Keys.Select(phrase => phrase.Split(' ')[0]), StringComparer.OrdinalIgnoreCase);
+
     /// <summary>Reads a leading amount and returns what follows it; null when the text does not start with one.</summary>
     public static (WrittenAmount Amount, string Tail)? Read(string text)
     {
@@ -86,7 +88,7 @@ public static class AmountReader
 
     private static (WrittenAmount, int)? Spelled(LineTokens tokens, int at)
     {
-        if (tokens[at].Kind != TokenKind.Word)
+        if (tokens[at].Kind != TokenKind.Word || !FirstWords.Contains(tokens[at].Text))
         {
             return null;
         }

@@ -21,10 +21,11 @@ public static partial class IngredientLineReader
             return new(text, null, null, null, null, clean, "", false, false, false);
         }
 
-        var isOptional = OptionalWord().IsMatch(clean);
+        var isOptional = (clean.Contains("option", StringComparison.OrdinalIgnoreCase) || clean.Contains("if ", StringComparison.OrdinalIgnoreCase)) && OptionalWord().IsMatch(clean);
         var line = isOptional ? OptionalWord().Replace(clean, "").Replace("()", "", StringComparison.Ordinal) : clean;
-        var part = PartOf().Match(line) is { Success: true } partOf ? partOf.Groups["part"].Value : null;
-        var tokens = new LineTokens(part is null ? line : line[PartOf().Match(line).Length..]);
+        var partOf = line.Contains(" of ", StringComparison.OrdinalIgnoreCase) || line.Contains(" from ", StringComparison.OrdinalIgnoreCase) ? PartOf().Match(line) : Match.Empty;
+        var part = partOf.Success ? partOf.Groups["part"].Value : null;
+        var tokens = new LineTokens(part is null ? line : line[partOf.Length..]);
         var amount = MeasuredWords.Read(tokens, 0);
         var words = LineSegments.Of(tokens, amount?.Next ?? 0, describes);
         if (Repeated(words.Food, tokens, amount) is { } sum)
@@ -36,7 +37,7 @@ public static partial class IngredientLineReader
         var (unit, size, mass) = Weighed(words, amount);
         var food = words.Food;
         (food, unit) = part is null ? (food, unit) : ApplyPart(part, food, unit);
-        return new(text, amount?.Amount, amount is null ? null : unit ?? Unit.Each, size, mass, food.Trim(' ', '.', ':', ';', '-'), string.Join(", ", words.Notes), isOptional, ToServe().IsMatch(clean),
+        return new(text, amount?.Amount, amount is null ? null : unit ?? Unit.Each, size, mass, food.Trim(' ', '.', ':', ';', '-'), string.Join(", ", words.Notes), isOptional, (clean.Contains("to ", StringComparison.OrdinalIgnoreCase) || clean.Contains("for ", StringComparison.OrdinalIgnoreCase)) && ToServe().IsMatch(clean),
             amount is { } read && (read.IsByEye || read.Unit is { IsByEye: true }))
         {
             Alternatives = words.Alternatives,

@@ -46,7 +46,9 @@ internal sealed class LineTokens
         ['⅒'] = 0.1m,
     };
 
-    private readonly List<LineToken> _tokens = [];
+    private static readonly System.Buffers.SearchValues<char> Odd = System.Buffers.SearchValues.Create("\t\n\r\0*");
+
+    private readonly List<LineToken> _tokens = new(12);
 
     /// <param name="text">Cleaned text.</param>
     public LineTokens(string text)
@@ -71,6 +73,12 @@ internal sealed class LineTokens
     public static string Clean(string text)
     {
         var decoded = text.Contains('&', StringComparison.Ordinal) ? WebUtility.HtmlDecode(text) : text;
+        if (Ascii.IsValid(decoded) && !decoded.AsSpan().ContainsAny(Odd))
+        {
+            // Nothing but plain letters: only what stands before the line can be odd.
+            return Unlisted(decoded.Trim());
+        }
+
         var clean = new StringBuilder(decoded.Length);
         foreach (var rune in decoded.EnumerateRunes())
         {
