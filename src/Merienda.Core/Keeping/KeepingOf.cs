@@ -22,6 +22,8 @@ public static partial class KeepingOf
         var method = string.Join('\n', steps);
         var isHeated = Heat().IsMatch(method) || (steps.Count == 0 && HotName().IsMatch(name));
         var raw = lines.FirstOrDefault(line => line.Food?.Keeping?.Key is "raw-poultry" or "raw-mince" or "raw-fish" or "raw-cut");
+        // Without steps a dish with raw meat or fish is meant to be cooked.
+        isHeated |= raw is not null && steps.Count == 0;
         var fish = Holding(lines, "fish", "crustacean", "mollusc");
         return 0 switch
         {
@@ -30,7 +32,7 @@ public static partial class KeepingOf
             _ when isHeated && fish is not null => Found("cooked-fish", $"it holds {fish.Name}"),
             _ when isHeated && Oven().IsMatch(method + name) && EggShare(lines) >= EggDish => Found("baked-egg", "eggs are much of it and it is baked"),
             _ when isHeated && Holding(lines, "rice") is { } rice && rice.Food!.Key.StartsWith("rice-", StringComparison.Ordinal) => Found("cooked-rice", $"it holds {rice.Name}"),
-            _ when isHeated || (raw is not null && steps.Count == 0) => Found("cooked", raw is null ? "a step cooks it" : $"it holds {raw.Name}"),
+            _ when isHeated => Found("cooked", raw is null ? "a step cooks it" : $"it holds {raw.Name}"),
             _ when Soaked(lines) is { } soaked => Found("soaked-oats", $"{soaked.Name} soaks in it uncooked"),
             _ when Batter().IsMatch(name) && Holding(lines, "egg") is { } egg => Found("raw-batter", $"it holds {egg.Name} that no step cooks"),
             _ when lines.Count > 0 && lines.All(line => line.Food?.Key == "egg-boiled") => Found("hard-cooked-eggs", "it is boiled eggs"),

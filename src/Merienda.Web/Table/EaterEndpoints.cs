@@ -37,7 +37,7 @@ public static class EaterEndpoints
         var household = diners.Table.Household;
         return TypedResults.Ok(new TablePage(household.Name, household.TimeZone, diners.Today, [.. diners.Table.Eaters.Select(eater => EaterSheets.ToEater(eater, diners, desk.Knowledge))],
             [.. diners.Protocols.Where(edition => edition.Own?.IsArchived != true).Select(edition => ProtocolSheets.ToRow(edition, diners))],
-            [.. desk.Knowledge.Classes.All.Select(item => new TableClass(item.Key, item.Parent, item.Name, item.Allergen))]));
+            [.. desk.Knowledge.Classes.All.Select(item => new TableClass(item.Key, item.Parent, item.Name, item.Allergen, item.AllergyTo))]));
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> AddEater(AddEaterRequest request, CurrentTenant tenant, [AsParameters] Desk desk)
@@ -111,7 +111,7 @@ public static class EaterEndpoints
     private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> StatePersonal(Guid eater, PersonalRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
         WrongPersonal(request, desk.Knowledge) is { } refusal ? refusal.ToProblem() : await Change(eater, tenant, desk, "Stated what an eater cannot or will not have", current => current with
         {
-            Allergies = [.. request.Allergies.Distinct()],
+            Allergies = [.. request.Allergies.Select(desk.Knowledge.Classes.AllergyTo).Distinct()],
             Dislikes = [.. request.Dislikes.Distinct()],
             PortionHabit = request.PortionHabit,
             CountsTraces = request.CountsTraces,

@@ -39,7 +39,8 @@ public sealed record NamedKey(string Key, string Name);
 public sealed record TableProtocol(string Id, string Name, string Summary, string Source, int Version, bool IsOwn, string? Origin, IReadOnlyList<string> Cautions, IReadOnlyList<string> Followers);
 
 /// <param name="Allergen">Which of the EU's 14 allergens it is, or null.</param>
-public sealed record TableClass(string Key, string? Parent, string Name, string? Allergen);
+/// <param name="AllergyTo">The family that an allergy to it means; null when it is its own.</param>
+public sealed record TableClass(string Key, string? Parent, string Name, string? Allergen, string? AllergyTo);
 
 public sealed record TablePage(string Household, string TimeZone, DateOnly Today, IReadOnlyList<TableEater> Eaters, IReadOnlyList<TableProtocol> Protocols, IReadOnlyList<TableClass> Classes);
 

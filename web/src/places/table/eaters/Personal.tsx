@@ -5,6 +5,7 @@ import { Choice, Field } from '../../../pieces/Field';
 import { KeyPicker } from '../../../pieces/KeyPicker';
 import { dayMonth } from '../../../pieces/show';
 import type { Eater, TableEdit } from '../queries';
+import { allergyChoices } from './allergyChoices';
 
 type FoodClass = Schemas['TableClass'];
 
@@ -29,8 +30,7 @@ export function Personal({ eater, classes, edit }: { eater: Eater; classes: Food
           }),
         ),
     });
-  // The fourteen of the label rules stand first; any other class can be a hard stop too.
-  const allergens = classes.filter((one) => one.allergen).concat(classes.filter((one) => !one.allergen));
+  const allergens = allergyChoices(classes);
   return (
     <div className="space-y-3">
       <div>
@@ -38,7 +38,7 @@ export function Personal({ eater, classes, edit }: { eater: Eater; classes: Food
         <div className="text-sm">
           <KeyPicker
             label={`${eater.name}’s allergies`}
-            picked={eater.allergies.map((key) => ({ key, name: nameOf(key) }))}
+            picked={eater.allergies.map((key) => ({ key, name: allergens.find((one) => one.key === key)?.name ?? nameOf(key) }))}
             classes={allergens}
             onChange={(picked) => state(`${eater.name}’s allergies are stated.`, { allergies: picked.map((one) => one.key) })}
           />

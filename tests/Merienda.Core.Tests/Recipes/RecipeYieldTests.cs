@@ -1,0 +1,33 @@
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Tests.Recipes;
+
+public class RecipeYieldTests
+{
+    [Theory]
+    [InlineData("Serves 4", 4)]
+    [InlineData("serves 4 to 6", 4)]
+    [InlineData("Serves: 4-6", 4)]
+    [InlineData("Makes 12 muffins", 12)]
+    [InlineData("1 loaf, 12 slices", 12)]
+    [InlineData("Makes 2 dozen cookies", 24)]
+    [InlineData("Makes a dozen", 12)]
+    [InlineData("2 per person, serves 4", 4)]
+    [InlineData("Makes about 24 meatballs (serves 6)", 6)]
+    [InlineData("1 pie (6 servings)", 6)]
+    [InlineData("6 portions", 6)]
+    [InlineData("Yield: 8 servings", 8)]
+    [InlineData("Makes one 9-inch pie, 8 slices", 8)]
+    [InlineData("Makes 1.5 litres, serves 6", 6)]
+    [InlineData("Feeds six", 6)]
+    public void Portions_are_read_from_what_a_recipe_makes(string text, int portions) => Assert.Equal(portions, RecipeYield.PortionsIn(text));
+
+    [Theory]
+    [InlineData("Makes one 9-inch pie")]
+    [InlineData("1 loaf")]
+    [InlineData("a 20 cm cake")]
+    [InlineData("9x13 inch pan")]
+    [InlineData("some")]
+    [InlineData("")]
+    public void What_does_not_say_how_many_is_asked_for(string text) => Assert.Null(RecipeYield.PortionsIn(text));
+}
