@@ -55,6 +55,7 @@ export async function addRecipe(page: Page, text: string, name: string) {
   await page.getByLabel('Paste a recipe as it is written').fill(text);
   await page.getByRole('button', { name: 'Read it' }).click();
   await expect(page.getByLabel('Name')).toHaveValue(name);
+  await page.getByLabel('Keeps as').selectOption('cooked');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
 }

@@ -27,7 +27,7 @@ const says = (page: Page) => page.getByRole('complementary', { name: 'What it sa
 test('a food is found by word, by class and by verdict, and has a calm sheet', async ({ page }) => {
   await enter(page, 'Rune Halvard');
   await larder(page);
-  await expect(page.getByText(/^\d{3} found, the first 60 shown/)).toBeVisible();
+  await expect(page.getByText(/^[\d,]+ found, the first 60 shown/)).toBeVisible();
   await page.getByLabel('Search foods and packets').fill('zucchini');
   const courgette = page.getByRole('listitem').filter({ hasText: 'Courgette' }).first();
   await expect(courgette).toContainText('Fits');

@@ -113,7 +113,7 @@ public sealed class RecipeLine
         }
 
         var (grams, doubt) = LineWeight.Of(read, food, system);
-        return new(read, part, meanings, mentioned, grams, doubt ?? DoubtOf(read, meanings));
+        return new(read, part, meanings, mentioned, grams, read.IsOutOfNumbers ? DoubtOf(read, meanings) ?? "Not counted in the numbers" : doubt ?? DoubtOf(read, meanings));
     }
 
     private static string? DoubtOf(ReadLine read, IReadOnlyList<LineMeaning> meanings) =>

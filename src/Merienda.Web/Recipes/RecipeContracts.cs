@@ -27,7 +27,7 @@ public sealed record ReadTextRequest(string Text);
 /// <param name="Grams">Null when nobody knows.</param>
 /// <param name="HasNewerPacket">True when the packet was typed anew since; saving takes the new one.</param>
 /// <param name="Choices">Foods that the words leave open; empty when they name one.</param>
-/// <param name="Nearest">For a line whose food is not certain, the foods that come nearest, best first.</param>
+/// <param name="Nearest">For a line whose food is not certain, the kinds it may be or the foods that come nearest, best first.</param>
 /// <param name="PacketsDiffer">Names of allergens and classes that packets of the food differ by.</param>
 public sealed record SheetLine(string Part, string Text, string? Food, string? FoodName, bool IsChosen, MatchKind Match, string Amount, ShownEstimate? Grams, string? Doubt, IReadOnlyList<ShownMeasure> PerPortion, Guid? PacketId, bool HasNewerPacket, IReadOnlyList<LineChoice> Choices, IReadOnlyList<NearFood> Nearest, IReadOnlyList<string> PacketsDiffer);
 

@@ -18,6 +18,10 @@ public static class RecipeSheets
     /// <summary>Foods that are offered for words that name none.</summary>
     private const int NearestFoods = 5;
 
+    /// <summary>The kinds that a word leaves open, or the foods nearest to words that name none for certain.</summary>
+    private static IEnumerable<Food> Offered(RecipeLine line, bool isChosen, FoodMatcher foods) =>
+        isChosen || line.HasChoice ? [] : line.Meanings[0].Kinds?.Foods.Take(NearestFoods) ?? (line.Meanings[0].IsSure ? [] : foods.Nearest(line.Read.Food, NearestFoods));
+
     private static string About(Food food)
     {
         Measure[] apart = [Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate];
@@ -105,7 +109,7 @@ public static class RecipeSheets
         return new(line.Part, line.Read.Text, line.Food?.Key, line.Food?.Name, isChosen, line.Match, line.Read.AmountInWords, line.Grams.IsOpen ? null : Shown.Of(line.Grams), line.Doubt,
             at < 0 ? [] : [.. contributions.Select(measure => Shown.Of(MeasureInfo.Of(measure), profile[at, measure].Estimate))], line.Food?.Packet?.Id, newer,
             line.HasChoice ? [.. line.Meanings.Select(meaning => new LineChoice(meaning.Words, meaning.Food?.Name, line.With(meaning)))] : [],
-            isChosen || line.Meanings[0].IsSure ? [] : [.. foods.Nearest(line.Read.Food, NearestFoods).Select(food => new NearFood(food.Key, food.Name, About(food)))],
+            [.. Offered(line, isChosen, foods).Select(food => new NearFood(food.Key, food.Name, About(food)))],
             line.Food is { Packet: null } differs ? [.. classes.AllergensOf(differs.MayHold.Kinds).Except(classes.AllergensOf(differs.Tags))] : []);
     }
 

@@ -11,7 +11,8 @@ internal static class Nearness
         {
             var weight = at == asked.Count - 1 ? 2 : 1;
             all += weight;
-            shared += weight * name.Max(word => Likeness(asked[at], word));
+            // A word that only goes before another noun names less: salmon roe is roe.
+            shared += weight * name.Select((word, place) => Likeness(asked[at], word) * (place == name.Length - 1 ? 1 : 0.9)).Max();
         }
 
         return shared == 0 ? 0 : shared / (all + (0.5 * Math.Max(0, name.Length - asked.Count)));

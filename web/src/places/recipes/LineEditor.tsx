@@ -29,7 +29,7 @@ export function LineEditor({ lines, onChange, read }: { lines: Line[]; onChange:
           return (
             <li
               key={at}
-              className="group grid grid-cols-[minmax(0,1fr)_2rem] items-center gap-x-2 gap-y-0.5 sm:grid-cols-[minmax(0,1fr)_minmax(0,17rem)_2rem]"
+              className="group grid grid-cols-[minmax(0,1fr)_2rem] items-start gap-x-2 gap-y-0.5 sm:grid-cols-[minmax(0,1fr)_minmax(0,17rem)_2rem]"
             >
               <input
                 data-line

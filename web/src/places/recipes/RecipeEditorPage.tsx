@@ -93,11 +93,7 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
             type="submit"
             look="main"
             disabled={
-              save.isPending ||
-              portionsWrong ||
-              !(draft.keeping || suggested) ||
-              !draft.name.trim() ||
-              !draft.lines.some((line) => line.text.trim())
+              save.isPending || (portionsWrong && !portionsMissing) || !draft.name.trim() || !draft.lines.some((line) => line.text.trim())
             }
           >
             Save
