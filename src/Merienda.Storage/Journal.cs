@@ -32,7 +32,7 @@ public sealed record Undoable(long Sequence, string Summary);
 /// <summary>Who changed what, with the rows before and after; written in the transaction of the change itself.</summary>
 public static class Journal
 {
-    public const string Batch = "batch", Eater = "eater", Recipe = "recipe", Protocol = "protocol", Kitchen = "kitchen", Packet = "packet", PacketFile = "packet-file", Opinion = "opinion", Stock = "stock", Word = "word";
+    public const string Batch = "batch", Eater = "eater", Recipe = "recipe", Protocol = "protocol", Kitchen = "kitchen", Packet = "packet", PacketFile = "packet-file", Opinion = "opinion", Stock = "stock", StockList = "stock-list", Word = "word";
 
     public static Task Write<T>(NpgsqlConnection connection, Tenant tenant, string kind, string summary, T change) => connection.ExecuteAsync(
         "insert into journal (household_id, account_id, at, kind, summary, change) values (@Household, @Account, now(), @kind, @summary, @change::jsonb)",

@@ -37,10 +37,15 @@ public sealed class StockStore(Database database, RecipeStore recipes)
 
     public Task<IReadOnlyList<StockItem>> Items(Tenant tenant) => database.As(tenant, Items);
 
-    public Task Add(Tenant tenant, StockItem item) => database.As(tenant, async connection =>
+    /// <summary>Takes things in together; one undo takes all of them back.</summary>
+    public Task Add(Tenant tenant, IReadOnlyList<StockItem> items) => database.As(tenant, async connection =>
     {
-        await Insert(connection, tenant, item);
-        await Journal.Write(connection, tenant, Journal.Stock, $"Took in {item.Name}", new StockChange(item.Id, null, item));
+        foreach (var item in items)
+        {
+            await Insert(connection, tenant, item);
+        }
+
+        await Journal.Write(connection, tenant, Journal.StockList, $"Took in {string.Join(", ", items.Select(item => item.Name))}", items.Select(item => new StockChange(item.Id, null, item)));
     });
 
     /// <summary>Decides a change on the thing as it is now; null when it is not there any more.</summary>
@@ -75,6 +80,19 @@ public sealed class StockStore(Database database, RecipeStore recipes)
         }
 
         await (change.Before is { } before ? Write(connection, before) : connection.ExecuteAsync("delete from stock_item where id = @Id", new { change.Id }));
+        return null;
+    }
+
+    internal static async Task<Refusal?> Undo(NpgsqlConnection connection, IReadOnlyList<StockChange> changes)
+    {
+        foreach (var change in changes)
+        {
+            if (await Undo(connection, change) is { } refusal)
+            {
+                return refusal;
+            }
+        }
+
         return null;
     }
 

@@ -127,6 +127,7 @@ public sealed class WeekStore(Database database, RecipeStore recipes, PacketStor
             Journal.Packet => await packets.Undo(connection, tenant, JsonSerializer.Deserialize<PacketChange>(entry.Change)!, now),
             Journal.PacketFile => await PacketStore.Undo(connection, tenant, JsonSerializer.Deserialize<List<PacketChange>>(entry.Change)!, now),
             Journal.Opinion => await OpinionStore.Undo(connection, tenant, JsonSerializer.Deserialize<OpinionChange>(entry.Change)!),
+            Journal.StockList => await StockStore.Undo(connection, JsonSerializer.Deserialize<List<StockChange>>(entry.Change)!),
             Journal.Word => await UndoWord(connection, tenant, JsonSerializer.Deserialize<WordChange>(entry.Change)!, now),
             Journal.Stock => await StockStore.Undo(connection, JsonSerializer.Deserialize<StockChange>(entry.Change)!),
             Journal.Kitchen => await KitchenStore.Undo(connection, tenant, JsonSerializer.Deserialize<KitchenChange>(entry.Change)!),

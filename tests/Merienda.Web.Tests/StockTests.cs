@@ -106,4 +106,16 @@ public class StockTests(TestDatabase database)
         Assert.Contains(box["id"]!.ToJsonString(), (await cook.Get("/api/larder/stock"))["boxes"]!.ToJsonString(), StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.NotFound, (await cook.Send(HttpMethod.Put, $"/api/larder/stock/boxes/{Guid.NewGuid()}/gone")).Status);
     }
+
+    [Fact]
+    public async Task A_line_with_several_things_takes_in_each_says_what_it_did_not_take_and_goes_back_as_one()
+    {
+        var cook = await database.SignUp();
+        var taken = await cook.Must(HttpMethod.Post, "/api/larder/stock", Line("500 g red lentils, 2 tins chopped tomatoes, 6 eggs, -3 onions"));
+        Assert.Equal(["Red lentils, dry", "Tinned chopped tomatoes", "Egg"], taken["taken"]!.AsArray().Select(name => name!.GetValue<string>()));
+        Assert.Equal("-3 onions", Assert.Single(taken["notTaken"]!.AsArray())!["text"]!.GetValue<string>());
+        Assert.Equal(3, (await Items(cook)).Count);
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Empty(await Items(cook));
+    }
 }

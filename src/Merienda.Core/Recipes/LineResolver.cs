@@ -20,6 +20,12 @@ internal static class LineResolver
         }
 
         var match = MatchOf(read.Food, read, foods);
+        // "Oat drink, barista": a packet may be called so, comma and all.
+        if (!match.IsSure && read.Note.Length > 0 && foods.Match($"{read.Food} {read.Note}", read.State) is { IsSure: true } called)
+        {
+            return (read, new($"{read.Food} {read.Note}", called.Food, called.Kind) { Kinds = called.Kinds });
+        }
+
         // "turkey mince (7 % fat)", "milk, skimmed": a remark may say which food it is.
         foreach (var note in read.Note.Length == 0 ? [] : read.Note.Split(", ").Where(foods.Words.Changes))
         {

@@ -95,7 +95,7 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
         {
             var boughtOn = today.AddDays(-thing.BoughtDaysAgo);
             var item = Must(StockEndpoints.Read(new(thing.Line, null, thing.Place, boughtOn, thing.BestBeforeInDays is { } days ? today.AddDays(days) : null), foods.Matcher, MeasureSystem.Metric, today));
-            await stock.Add(tenant, item with { OpenedOn = thing.OpenedDaysAgo is { } ago ? today.AddDays(-ago) : null });
+            await stock.Add(tenant, [item with { OpenedOn = thing.OpenedDaysAgo is { } ago ? today.AddDays(-ago) : null }]);
         }
     }
 

@@ -130,9 +130,14 @@ public sealed record Comparison(ComparedFood Left, ComparedFood Right, IReadOnly
 
 public sealed record OpinionRequest(bool IsApproved, string Reason, bool IsAdult);
 
-/// <param name="Line">As an ingredient line: "500 g red lentils".</param>
+/// <param name="Line">As ingredient lines: "500 g red lentils, 6 eggs". With a chosen food it is one thing.</param>
 /// <param name="Food">Key of the food that a person chose, or null to let the words decide.</param>
 public sealed record TakeInRequest(string Line, string? Food, StockPlace Place, DateOnly? MadeOn, DateOnly? BestBefore);
+
+/// <summary>What a line brought in, and what of it was not taken with the reason.</summary>
+public sealed record TakenIn(IReadOnlyList<string> Taken, IReadOnlyList<NotTaken> NotTaken);
+
+public sealed record NotTaken(string Text, string Because);
 
 public enum StockAction
 {

@@ -35,17 +35,25 @@ public static partial class StockEndpoints
         return TypedResults.Ok(new StockPage(table.Today, rows, shelf, rows.Count(row => row.IsDue) + shelf.Count(box => box.IsDue)));
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> TakeIn(TakeInRequest request, CurrentTenant tenant, StockStore stock, PacketStore packets, DinersReader diners)
+    private static async Task<Results<Ok<TakenIn>, ProblemHttpResult>> TakeIn(TakeInRequest request, CurrentTenant tenant, StockStore stock, PacketStore packets, DinersReader diners)
     {
         var (foods, table) = ((await packets.Foods(tenant)).Matcher, await diners.Read(tenant));
-        var item = Read(request, foods, table.Table.Household.Units == "us" ? MeasureSystem.UnitedStates : MeasureSystem.Metric, table.Today);
-        if (item.Refusal is { } refusal)
+        var system = table.Table.Household.Units == "us" ? MeasureSystem.UnitedStates : MeasureSystem.Metric;
+        // What is called so as a whole is one thing, commas and all.
+        var things = request.Food is not null || foods.Match(request.Line).IsSure ? [request.Line] : StockLine.Things(request.Line);
+        if (things.Count is 0 or > StockLine.Most)
         {
-            return refusal.ToProblem();
+            return new Refusal("stock-line-length", "line", $"{things.Count} things", $"a line brings in 1 to {StockLine.Most}", "Type for example: 500 g red lentils, 6 eggs").ToProblem();
         }
 
-        await stock.Add(tenant, item.Value);
-        return TypedResults.NoContent();
+        var read = things.Select(thing => (Thing: thing, Item: Read(request with { Line = thing }, foods, system, table.Today))).ToList();
+        if (read.All(one => one.Item.IsRefused))
+        {
+            return read[0].Item.Refusal!.ToProblem();
+        }
+
+        await stock.Add(tenant, [.. read.Where(one => !one.Item.IsRefused).Select(one => one.Item.Value)]);
+        return TypedResults.Ok(new TakenIn([.. read.Where(one => !one.Item.IsRefused).Select(one => one.Item.Value.Name)], [.. read.Where(one => one.Item.IsRefused).Select(one => new NotTaken(one.Thing, one.Item.Refusal!.Reason))]));
     }
 
     /// <summary>Reads what is taken in like an ingredient line: how much of what. What the table does not know stands there by its words.</summary>

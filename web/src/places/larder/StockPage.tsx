@@ -41,7 +41,11 @@ function TakeIn() {
         event.preventDefault();
         edit.mutate(
           {
-            say: `${line.trim()} came in.`,
+            say: (taken) => {
+              const { taken: names, notTaken } = taken as Schemas['TakenIn'];
+              const left = notTaken.map((one) => ` “${one.text}” was not taken: ${one.because}.`).join('');
+              return `${names.join(', ')} came in.${left}`;
+            },
             ask: () =>
               take(api.POST('/api/larder/stock', { body: { line, food: null, place, madeOn: null, bestBefore: bestBefore || null } })),
           },

@@ -22,10 +22,19 @@ export function useLarderEdit() {
   const { done, refused } = useNotices();
   const undo = useUndo();
   return useMutation({
-    mutationFn: ({ ask }: { ask: () => Promise<unknown>; say: string; takeBack?: () => Promise<unknown> }) => ask(),
-    onSuccess: async (_, { say, takeBack }) => {
+    mutationFn: ({
+      ask,
+    }: {
+      ask: () => Promise<unknown>;
+      say: string | ((answer: unknown) => string);
+      takeBack?: () => Promise<unknown>;
+    }) => ask(),
+    onSuccess: async (answer, { say, takeBack }) => {
       await queries.invalidateQueries();
-      done(say, takeBack ? () => void takeBack().then(() => queries.invalidateQueries(), refused) : () => undo());
+      done(
+        typeof say === 'string' ? say : say(answer),
+        takeBack ? () => void takeBack().then(() => queries.invalidateQueries(), refused) : () => undo(),
+      );
     },
     onError: (error) => {
       void queries.invalidateQueries({ queryKey: ['larder'] });
