@@ -33,7 +33,7 @@ test('a food is found by word, by class and by verdict, and has a calm sheet', a
   await expect(courgette).toContainText('Fits');
   await page.getByLabel('Search foods and packets').fill('');
   await page.getByLabel('Class of food').selectOption('hazelnut');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Hazelnuts' }).first()).toContainText('Allergy: Hazelnuts (tree nuts)');
+  await expect(page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'Hazelnuts', exact: true }) }).first()).toContainText('Allergy: Hazelnuts (tree nuts)');
   await page.getByLabel('Class of food').selectOption('');
   await page.getByLabel('Eater').selectOption('for Signe');
   await page.getByLabel('Verdict').selectOption('breaks');

@@ -48,11 +48,15 @@ internal static class LineResolver
     }
 
     /// <summary>What else the words may mean.</summary>
-    public static IEnumerable<LineMeaning> Others(ReadLine read, FoodMatcher foods)
+    /// <param name="first">What the first words mean: the same food by another name is no choice.</param>
+    public static IEnumerable<LineMeaning> Others(ReadLine read, LineMeaning first, FoodMatcher foods)
     {
         foreach (var words in read.Alternatives.Where(words => words.Length > 0 && !foods.Words.OnlyDescribes(words)))
         {
-            yield return MatchOf(words, read, foods);
+            if (MatchOf(words, read, foods) is var other && !(other.IsSure && first.IsSure && other.Food == first.Food))
+            {
+                yield return other;
+            }
         }
     }
 

@@ -66,7 +66,7 @@ public sealed class RecipeLine
         }
 
         (read, var match) = LineResolver.Resolve(read, foods);
-        return Of(read, [match, .. LineResolver.Others(read, foods)], foods, system, part);
+        return Of(read, [match, .. LineResolver.Others(read, match, foods)], foods, system, part);
     }
 
     /// <summary>
@@ -84,7 +84,7 @@ public sealed class RecipeLine
 
         (read, var today) = LineResolver.Resolve(read, foods);
         var kind = match == MatchKind.Exact && food?.Packet is null && (today.Food?.Key != food?.Key || !today.IsSure) ? MatchKind.Likely : match;
-        return Of(read, [new(today.Words, food, food is null ? MatchKind.None : kind) { Kinds = today.Food?.Key == food?.Key ? today.Kinds : null }, .. LineResolver.Others(read, foods)], foods, system, part);
+        return Of(read, [new(today.Words, food, food is null ? MatchKind.None : kind) { Kinds = today.Food?.Key == food?.Key ? today.Kinds : null }, .. LineResolver.Others(read, today, foods)], foods, system, part);
     }
 
     /// <summary>The line with only one of its choices left: "2 tbsp tahini or peanut butter" becomes "2 tbsp tahini".</summary>

@@ -59,7 +59,7 @@ internal static class MeasuredWords
                 : new(new(amount.Low * each.Amount.Low, amount.High * each.Amount.High), sized, null, PieceSize.Unsaid, false, measured.Next);
         }
 
-        at = tokens[at].Is("x") ? at + 1 : at;
+        at = tokens[at].Is("x") || ((tokens[at].Is("a") || tokens[at].Is("an")) && amount.Best < 1) ? at + 1 : at;
         // "2-inch piece of ginger", "5 cm piece": one piece of that length.
         if (LengthBehind(tokens, at) is { } length)
         {

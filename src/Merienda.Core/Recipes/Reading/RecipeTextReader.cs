@@ -117,6 +117,8 @@ public static partial class RecipeTextReader
             }
             else if (_in == Section.Method)
             {
+                // Some say whom it serves at the end.
+                Portions ??= ServesInText().Match(bare) is { Success: true } serves ? RecipeYield.PortionsIn(serves.Value) : null;
                 Steps.Add(row);
             }
             else if (_in == Section.Ingredients && !Remark().IsMatch(bare) && !Equipment().IsMatch(bare))
@@ -154,7 +156,9 @@ public static partial class RecipeTextReader
 
         /// <summary>Before a heading everything is title first; without one a row is, if a blank or a yield follows, or if it states no amount.</summary>
         private bool IsTitle(string bare, string next) =>
-            _in == Section.Before || next.Length == 0 || RecipeYield.IsYield(Bare(next)) || (!char.IsAsciiDigit(bare[0]) && AmountReader.Read(bare) is null);
+            _in == Section.Before || (!IsMeasured(bare) && next.Length == 0) || RecipeYield.IsYield(Bare(next)) || (!char.IsAsciiDigit(bare[0]) && AmountReader.Read(bare) is null);
+
+        private static bool IsMeasured(string bare) => MeasuredWords.Read(new(bare), 0) is { Unit: { Kind: not Quantities.UnitKind.Piece } };
 
         public static bool IsPart(string row, string bare, bool isShouted)
         {
@@ -205,6 +209,9 @@ public static partial class RecipeTextReader
 
     [GeneratedRegex(@"^(for (the |your )?)?(?<name>[\p{L}][\p{L} '’-]{1,30}):\s+(?<line>\d.*|[½⅓⅔¼¾].*)$", RegexOptions.IgnoreCase)]
     private static partial Regex InlinePart();
+
+    [GeneratedRegex(@"\b(serves|makes)\s+\d+\b", RegexOptions.IgnoreCase)]
+    private static partial Regex ServesInText();
 
     [GeneratedRegex(@"^(step\s*\d+\b|\d{1,2}\s*[.)]\s+(?!\d)\p{L}.{18,})", RegexOptions.IgnoreCase)]
     private static partial Regex NumberedStep();

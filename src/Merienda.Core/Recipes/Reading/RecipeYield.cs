@@ -32,7 +32,7 @@ public static partial class RecipeYield
 
     private const string Number = @"(?<n>-?\d+(?:[.,]\d+)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|a)";
 
-    [GeneratedRegex(@"^(recipe )?(serves|makes|yields?|portions?|servings?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(-?\d|one |two |three |four |five |six |eight |ten |twelve |a )|^" + Number + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|portions?|people)\s*$|^" + Number + @" (loaf|loaves|tray|pie|cake|batch)\b,?.*\d+ (slices|pieces|servings|portions|squares|bars).*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(recipe )?(serves|makes|yields?|portions?|servings?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(-?\d|one |two |three |four |five |six |eight |ten |twelve |a )|^" + Number + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|portions?|people)\s*$|^" + Number + @" (loaf|loaves|tray|pie|cake|batch)\b(,?.*\d+ (slices|pieces|servings|portions|squares|bars).*)?$", RegexOptions.IgnoreCase)]
     private static partial Regex Stated();
 
     [GeneratedRegex(@"\b(serves|feeds|enough for|serving)\s*:?\s*(about |approx\.? |up to |around )?" + Number, RegexOptions.IgnoreCase)]

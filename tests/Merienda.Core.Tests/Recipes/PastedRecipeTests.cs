@@ -1,0 +1,79 @@
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Tests.Recipes;
+
+/// <summary>Recipes as people paste them: without headings, with marks, with what is no ingredient among them.</summary>
+public class PastedRecipeTests
+{
+    private static WrittenRecipe Read(string text) => RecipeTextReader.Read(text).Value;
+
+    [Fact]
+    public void Numbered_ingredients_and_numbered_steps_without_headings_are_told_apart()
+    {
+        var recipe = Read("Lemon chicken\n4 portions\n1. 4 chicken thighs\n2. 1 lemon\n\n1. Preheat the oven to 200 C and oil a tray.\n2. Roast everything for 40 minutes.");
+        Assert.Equal(("Lemon chicken", 4m, 2, 2), (recipe.Name, recipe.Portions, recipe.Lines.Count, recipe.Steps.Count));
+    }
+
+    [Theory]
+    [InlineData("**For the fish**", "fish")]
+    [InlineData("For the fish", "fish")]
+    [InlineData("For the fish:", "fish")]
+    [InlineData("FISH", "FISH")]
+    [InlineData("## Fish", "Fish")]
+    [InlineData("White sauce:", "White sauce")]
+    public void Headings_with_and_without_a_colon_bold_and_capitals_are_parts(string heading, string part) =>
+        Assert.Equal([(part, "600 g cod")], Read($"Tacos\nServes 4\n\n{heading}\n600 g cod").Lines);
+
+    [Fact]
+    public void A_recipe_in_capitals_throughout_has_no_part_for_every_line()
+    {
+        var recipe = Read("BEEF CHILI\n\nINGREDIENTS\n1 LB GROUND BEEF\nSALT\nCUMIN\n\nDIRECTIONS\nBROWN THE BEEF. SERVES 4");
+        Assert.Equal((3, 4m), (recipe.Lines.Count, recipe.Portions));
+        Assert.All(recipe.Lines, line => Assert.Equal("", line.Part));
+    }
+
+    [Fact]
+    public void Equipment_times_and_notes_are_no_ingredients()
+    {
+        var recipe = Read("Egg cups\nMakes 12\nYou will need:\n12-hole muffin tin\nPrep time: 10 mins\n8 eggs\n4 wooden skewers, soaked\n100 g spinach\nNotes\nKeeps 3 days.");
+        Assert.Equal(["8 eggs", "100 g spinach"], recipe.Lines.Select(line => line.Text));
+    }
+
+    [Theory]
+    [InlineData("5-ingredient chilli\n\nServes 4\n\n500 g beef mince", "5-ingredient chilli")]
+    [InlineData("One-pot jambalaya\n\nServes 6\n\nIngredients:\n1 onion", "One-pot jambalaya")]
+    [InlineData("Serves 2\n200 g rice", "Untitled")]
+    public void A_title_may_begin_with_a_number(string text, string name) => Assert.Equal(name, Read(text).Name);
+
+    [Fact]
+    public void A_part_with_its_first_line_behind_the_colon_is_both() =>
+        Assert.Equal([("Dressing", "2 tbsp olive oil"), ("Dressing", "1 tbsp lemon juice")], Read("Salad\nServes 2\nDressing: 2 tbsp olive oil\n1 tbsp lemon juice").Lines);
+
+    [Theory]
+    [InlineData("Linsensuppe\n250 g Linsen\n2 Zwiebeln, gehackt\n1 EL Öl\nSalz und Pfeffer", "German")]
+    [InlineData("Ratatouille\n2 courgettes\n3 cuillères à soupe d'huile d'olive\nsel et poivre\n2 gousses d'ail", "French")]
+    public void Another_language_is_said_and_refused(string text, string language)
+    {
+        var refusal = RecipeTextReader.Read(text).Refusal!;
+        Assert.Equal("not-english", refusal.Code);
+        Assert.Contains(language, refusal.Reason, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Foreign_names_in_an_english_recipe_are_no_other_language() =>
+        Assert.False(RecipeTextReader.Read("Pasta al forno\nServes 4\n400 g rigatoni\n200 g mozzarella di bufala\n2 cloves of garlic\n1 tbsp olive oil and salt").IsRefused);
+
+    [Theory]
+    [InlineData("1\n2\n3")]
+    [InlineData("שקשוקה\n4 ביצים\nמלח")]
+    [InlineData("\u202e4 eggs\u202c")]
+    public void Odd_text_is_read_without_an_error(string text) => Assert.False(RecipeTextReader.Read(text).IsRefused);
+
+    [Fact]
+    public void A_line_of_ten_thousand_letters_is_kept_as_a_step_and_four_hundred_lines_are_refused()
+    {
+        var recipe = Read($"X\nServes 2\n2 eggs\n{new string('a', 10_000)}");
+        Assert.Equal((1, 1), (recipe.Lines.Count, recipe.Steps.Count));
+        Assert.Equal("too-many-lines", RecipeTextReader.Read("Many\nServes 2\n" + string.Concat(Enumerable.Repeat("2 eggs\n", 400))).Refusal!.Code);
+    }
+}
