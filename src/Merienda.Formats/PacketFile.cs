@@ -103,7 +103,7 @@ public static class PacketFile
 
         if (names.FirstOrDefault(name => !Columns.Contains(name)) is { } unknown)
         {
-            return new Refusal("column-unknown", "file", unknown, $"row 1 has a column \"{unknown}\" that nobody knows", $"Take it out, or name it one of {string.Join(", ", Columns)}");
+            return new Refusal("column-unknown", "file", unknown, $"row 1 has a column \"{unknown}\" that is not one of ours", $"Take it out, or name it one of {string.Join(", ", Columns)}");
         }
 
         return new OpenedFile(Rows(csv, names, classes));

@@ -98,7 +98,7 @@ public abstract record BoundedRule : Rule
         {
             Verdict.Breaks when AtMost is { } ceiling && value.Low > ceiling => $"{Title}: {shown}, over {Scale.ShowWithUnit(ceiling)} {PeriodInWords}{from}.",
             Verdict.Breaks => $"{Title}: {shown}, below {Scale.ShowWithUnit(AtLeast!.Value)} {PeriodInWords}.",
-            Verdict.CannotTell when value.IsOpen => $"{Title}: {shown} is known, but nobody knows it of {unknownParts()}; the limit is {BoundsInWords()} {PeriodInWords}.",
+            Verdict.CannotTell when value.IsOpen => $"{Title}: {shown} so far, and no values yet for {unknownParts()}; the limit is {BoundsInWords()} {PeriodInWords}.",
             Verdict.CannotTell => $"{Title}: {shown} so far of {BoundsInWords()} {PeriodInWords}; {openMeals} {(openMeals == 1 ? "meal is" : "meals are")} still open.",
             _ => $"{Title}: {shown}{range} is too close to {BoundsInWords()} {PeriodInWords}{from}.",
         };
@@ -111,6 +111,9 @@ public abstract record BoundedRule : Rule
         (_, { } most) => $"at most {Scale.ShowWithUnit(most)}",
         _ => "an amount you state",
     };
+
+    /// <summary>Most of one ingredient that is suggested to be added to a portion, g [C].</summary>
+    private const decimal MostMore = 300;
 
     /// <summary>
     /// The smallest change of the ingredient that weighs most which makes one dish fit. Taking away never widens the range, so what the best value
@@ -139,6 +142,12 @@ public abstract record BoundedRule : Rule
         {
             var share = Math.Floor(AtMost!.Value * (1 + KeptShare) / value.High!.Value * 20) / 20;
             return share > 0 ? $"{share:0.##} of the portion would fit" : null;
+        }
+
+        // Nobody cooks a portion with a kilogram more of one thing: that is no cure.
+        if (!isOver && change > MostMore)
+        {
+            return null;
         }
 
         return $"{Scale.WholeGrams.ShowWithUnit(change)} {(isOver ? "less" : "more")} {helping.Profile.Lines[heaviest].Name} a portion";

@@ -15,7 +15,7 @@ public static class Troubles
             // An allowance that nobody stated is said once, at the Table, not on every day; a floor that open meals can still reach is no trouble yet.
             found.AddRange(day.Findings.Where(finding => finding.Verdict != Verdict.Fits && !finding.NeedsAllowance && !(finding is { Verdict: Verdict.CannotTell, Value.IsOpen: false } && day.OpenMeals.Count > 0))
                 .Select(finding => new Trouble(KindOf(finding.Verdict), $"{Name(day.Date)}, {day.Eater.Name}: {finding.Because}", day.Date, null, day.Eater.Id)));
-            found.AddRange(day.OpenMeals.Select(meal => new Trouble(TroubleKind.Open, $"{Name(day.Date)}: nothing covers {day.Eater.Name}'s {meal}.", day.Date, meal, day.Eater.Id)));
+            found.AddRange(day.OpenMeals.Select(meal => new Trouble(TroubleKind.Open, $"{Name(day.Date)}: {day.Eater.Name}'s {meal} is still open.", day.Date, meal, day.Eater.Id)));
         }
 
         found.AddRange(week.Eaters.SelectMany(eater => week.Ledger.Weeks[eater.Id].Where(finding => finding.Verdict != Verdict.Fits && !finding.NeedsAllowance && !(finding is { Verdict: Verdict.CannotTell, Value.IsOpen: false }))

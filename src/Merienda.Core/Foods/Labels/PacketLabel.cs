@@ -37,7 +37,7 @@ public sealed class PacketLabel
 
         if ((basis ?? LabelCountries.BasisOf(country)) is not { } counted)
         {
-            return new Refusal("basis-unknown", "country", $"{country}", "nobody knows whether its carbohydrate holds the fibre", "Say whether fibre is in the carbohydrate");
+            return new Refusal("basis-unknown", "country", $"{country}", "it is not said whether its carbohydrate holds the fibre", "Say whether fibre is in the carbohydrate");
         }
 
         var label = new PacketLabel(country, counted, servingGrams, declared, false);

@@ -150,7 +150,7 @@ public sealed record FodmapRule : Rule
 
         if (worst.Count == 0)
         {
-            return $"{Name}: nobody knows what \"{string.Join("\" and \"", intake.UnknownLines.Take(3))}\" is.";
+            return $"{Name}: no food is known for \"{string.Join("\" and \"", intake.UnknownLines.Take(3))}\"; choose one.";
         }
 
         var named = worst.DistinctBy(dose => dose.Food).Take(2).ToList();

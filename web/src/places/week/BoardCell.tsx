@@ -51,7 +51,7 @@ export function BoardCell({
       tabIndex={isTabStop ? 0 : -1}
       data-at={position}
       data-cell={`${place.date}|${place.meal}|${place.eaterId}`}
-      aria-label={`${label}: ${found.length > 0 ? found.map(says).join('; ') : isOpen ? 'nothing covers it' : 'not from the prep'}`}
+      aria-label={`${label}: ${found.length > 0 ? found.map(says).join('; ') : isOpen ? 'still open' : 'not from the prep'}`}
       onFocus={onFocus}
       onKeyDown={onKeyDown}
       onClick={onClick}

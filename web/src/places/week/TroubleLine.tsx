@@ -15,9 +15,9 @@ const verdictOf: Record<Trouble['kind'], Verdict> = {
 };
 
 const counted: [Trouble['kind'], string, string][] = [
-  ['breaks', 'breaks', 'break'],
-  ['pastItsTime', 'past its time', 'past their time'],
-  ['open', 'meal that nothing covers', 'meals that nothing covers'],
+  ['breaks', 'break', 'breaks'],
+  ['pastItsTime', 'box past its time', 'boxes past their time'],
+  ['open', 'open meal', 'open meals'],
   ['tooClose', 'too close to call', 'too close to call'],
   ['cannotTell', 'can’t be told', 'can’t be told'],
 ];
