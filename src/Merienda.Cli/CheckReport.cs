@@ -4,6 +4,7 @@ using System.Text.Json.Serialization;
 using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
 
 namespace Merienda.Cli;
 
@@ -28,9 +29,9 @@ public static class CheckReport
         }
 
         output.WriteLine();
-        foreach (var line in recipe.Lines.Where(line => line.Doubt is not null))
+        foreach (var (line, doubt) in recipe.Lines.Select(line => (line, UnusualAmount.Of(line, recipe.Portions) ?? line.Doubt)).Where(row => row.Item2 is not null))
         {
-            output.WriteLine($"  ? {line.Read.Text.Trim()}: {line.Doubt}.");
+            output.WriteLine($"  ? {line.Read.Text.Trim()}: {doubt!.TrimEnd('?')}{(doubt.EndsWith('?') ? '?' : '.')}");
         }
 
         foreach (var finding in recipe.Findings)
@@ -59,7 +60,7 @@ public static class CheckReport
             Food = line.Food?.Key,
             Grams = line.Grams.IsOpen ? (decimal?)null : Round(line.Grams.Best),
             Match = line.Match.ToString().ToLowerInvariant(),
-            line.Doubt,
+            Doubt = UnusualAmount.Of(line, recipe.Portions) ?? line.Doubt,
         }),
         Findings = recipe.Findings.Select(finding => new
         {

@@ -106,7 +106,7 @@ public static class RecipeSheets
         var newer = line.Food?.Packet is { } packet && foods.WithKey(line.Food.Key)?.Packet?.Version > packet.Version;
         var at = profile.Lines.ToList().IndexOf(line);
         Measure[] contributions = [Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate];
-        return new(line.Part, line.Read.Text, line.Food?.Key, line.Food?.Name, isChosen, line.Match, line.Read.AmountInWords, line.Grams.IsOpen ? null : Shown.Of(line.Grams), line.Doubt,
+        return new(line.Part, line.Read.Text, line.Food?.Key, line.Food?.Name, isChosen, line.Match, line.Read.AmountInWords, line.Grams.IsOpen ? null : Shown.Of(line.Grams), UnusualAmount.Of(line, profile.Portions) ?? line.Doubt,
             at < 0 ? [] : [.. contributions.Select(measure => Shown.Of(MeasureInfo.Of(measure), profile[at, measure].Estimate))], line.Food?.Packet?.Id, newer,
             line.HasChoice ? [.. line.Meanings.Select(meaning => new LineChoice(meaning.Words, meaning.Food?.Name, line.With(meaning)))] : [],
             [.. Offered(line, isChosen, foods).Select(food => new NearFood(food.Key, food.Name, About(food)))],

@@ -146,7 +146,7 @@ function Reading({
           ))}
         </fieldset>
       )}
-      {read.choices.length === 0 && read.doubt && <p className="text-steel">{read.doubt}.</p>}
+      {read.choices.length === 0 && read.doubt && <p className="text-steel">{read.doubt.endsWith('?') ? read.doubt : `${read.doubt}.`}</p>}
       {read.match === 'learnt' && <p className="text-steel">Your kitchen’s word for it.</p>}
       {read.packetsDiffer.length > 0 && (
         <p className="text-steel">
