@@ -21,6 +21,8 @@ internal static class Nearness
     private static double Likeness(string asked, string word) =>
         asked == word ? 1
         : asked.Length >= 4 && word.Length >= 4 && (word.StartsWith(asked, StringComparison.Ordinal) || asked.StartsWith(word, StringComparison.Ordinal)) ? 0.7
+        // A compound is what its last part is: whitefish is a fish.
+        : word.Length >= 4 && asked.EndsWith(word, StringComparison.Ordinal) ? 0.75
         : asked.Length >= 4 && Math.Abs(asked.Length - word.Length) <= 2 && Slips(asked, word) is var slips && slips <= (asked.Length >= 7 ? 2 : 1) ? 0.8 - (0.15 * slips)
         : 0;
 
