@@ -38,6 +38,9 @@ public static class Fodmaps
     /// <summary>Classes that bring much of a sub-group in little: what a packet's statement names of them matters before anything else.</summary>
     public static readonly IReadOnlyList<string> Classes = ["garlic", "onion", "allium", "wheat", "rye", "barley", "legume", "honey", "polyol", "milk", "cream", "tree-nut"];
 
+    /// <summary>Those of them that packets put into what is otherwise low: a little decides.</summary>
+    public static readonly IReadOnlyList<string> DenseClasses = ["garlic", "onion", "allium", "honey", "polyol"];
+
     public static string NameOf(FodmapGroup group) => group switch
     {
         FodmapGroup.Fructans => "fructans and GOS",

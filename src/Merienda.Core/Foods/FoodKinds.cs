@@ -9,5 +9,5 @@ public sealed class FoodKinds(IReadOnlyList<Food> foods)
     public IReadOnlyList<Food> Foods { get; } = foods;
 
     /// <summary>The usual one's values, as wide as the kinds are apart.</summary>
-    public FoodNutrition Nutrition => _nutrition ??= FoodNutrition.Spanning(Foods[0].Nutrition, [.. Foods.Select(food => food.Nutrition)]);
+    public FoodNutrition Nutrition => _nutrition ??= FoodNutrition.Spanning([.. Foods.Select(food => food.Nutrition)]);
 }

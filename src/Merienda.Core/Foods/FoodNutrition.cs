@@ -13,18 +13,9 @@ public sealed class FoodNutrition
 
     public Estimate this[Measure measure] => _per100[(int)measure];
 
-    /// <summary>One food's values, widened to hold every kind that may be meant.</summary>
-    public static FoodNutrition Spanning(FoodNutrition usual, IReadOnlyList<FoodNutrition> kinds)
-    {
-        var per100 = new Estimate[MeasureInfo.AdditiveCount];
-        for (var measure = 0; measure < per100.Length; measure++)
-        {
-            var (low, best) = (kinds.Min(kind => kind._per100[measure].Low), usual._per100[measure].Best);
-            per100[measure] = kinds.Any(kind => kind._per100[measure].IsOpen) ? Estimate.AtLeast(low, Math.Max(low, best)) : Estimate.Between(low, best, kinds.Max(kind => kind._per100[measure].High!.Value));
-        }
-
-        return new(per100);
-    }
+    /// <summary>The first kind's values, as wide as all are apart.</summary>
+    public static FoodNutrition Spanning(IReadOnlyList<FoodNutrition> kinds) =>
+        new([.. Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => kinds.Select(kind => kind._per100[measure]).Aggregate((held, kind) => held.Or(kind)))]);
 
     /// <param name="spread">Natural spread of the source as a share: 0.05 for a table food [C], 0 for an exact value.</param>
     /// <param name="isVegetable">Whether the food's own grams count as vegetables.</param>

@@ -20,7 +20,8 @@ public static class FreeAmounts
             var helping = helpings[at];
             for (var line = 0; line < helping.Profile.Lines.Count; line++)
             {
-                if (helping.Profile.Lines[line] is { Food: { } food } eaten && byFood.TryGetValue(food.Key, out var rule))
+                // What is only likely that product, or leaves a choice, counts.
+                if (helping.Profile.Lines[line] is { IsPlain: true, Food: { } food } eaten && byFood.TryGetValue(food.Key, out var rule))
                 {
                     shares[at][line] = rule.UpTo is { } most ? Counted(eaten.Grams.Best * helping.Size / helping.Profile.Portions, most, (food.Key, Over(rule.Per, helping, at)), used) : 0;
                 }

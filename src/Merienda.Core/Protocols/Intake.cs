@@ -55,20 +55,20 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
     }
 
     /// <summary>The sum of an additive measure over some foods, or over what free amounts leave.</summary>
-    /// <param name="isCounted">Which foods count; a line without a food counts as unknown.</param>
-    public Estimate Sum(Measure measure, IReadOnlyList<FreeFood> free, Func<Food, bool>? isCounted = null)
+    /// <param name="isCounted">Which lines count; a line without a food counts as unknown.</param>
+    public Estimate Sum(Measure measure, IReadOnlyList<FreeFood> free, Func<RecipeLine, bool>? isCounted = null)
     {
         var shares = FreeAmounts.CountedShares(Helpings, free);
         return SumLines((helping, at, line) =>
         {
-            var food = Helpings[at].Profile.Lines[line].Food;
-            var times = food is not null && isCounted?.Invoke(food) == false ? 0 : helping.Size * shares[at][line];
+            var eaten = Helpings[at].Profile.Lines[line];
+            var times = eaten.Food is not null && isCounted?.Invoke(eaten) == false ? 0 : helping.Size * shares[at][line];
             return (helping.Profile[line, measure], times);
         });
     }
 
-    /// <summary>Grams that go in of the foods that count.</summary>
-    public Estimate GramsOf(Func<Food, bool> isCounted)
+    /// <summary>Grams that go in of the lines that count; a line without a food counts as unknown.</summary>
+    public Estimate GramsOf(Func<RecipeLine, bool> isCounted)
     {
         var tally = new Tally();
         foreach (var helping in Helpings)
@@ -76,7 +76,7 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
             for (var line = 0; line < helping.Profile.Lines.Count; line++)
             {
                 var eaten = helping.Profile.Lines[line];
-                if (eaten.Food is null || isCounted(eaten.Food))
+                if (eaten.Food is null || isCounted(eaten))
                 {
                     tally.Add(eaten, helping.GramsOf(line));
                 }
@@ -113,7 +113,7 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
 
     /// <param name="ofLine">What one line brings to one portion of the helping.</param>
     public IReadOnlyList<Contributor> Contributors(Func<Helping, int, decimal> ofLine) => Ordered(Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count)
-        .Select(line => new Contributor(Helpings.Count == 1 ? helping.Profile.Lines[line].Name : helping.Name, helping.Size * ofLine(helping, line)))));
+        .Select(line => new Contributor(Helpings.Count == 1 ? helping.Profile.Lines[line].NameInSums : helping.Name, helping.Size * ofLine(helping, line)))));
 
     private static IReadOnlyList<Contributor> Ordered(IEnumerable<Contributor> parts) => [.. parts
         .GroupBy(item => item.Name)

@@ -34,23 +34,31 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
     public Estimate PointsOf(Helping helping) => PointsOf(helping, Rounding);
 
     /// <summary>Points of one helping under another rounding, for the sheet that shows them side by side.</summary>
-    public Estimate PointsOf(Helping helping, PointsRounding rounding) => PointsOf(helping, rounding, Free.Count == 0 ? null : FreeAmounts.CountedShares([helping], Free)[0]);
+    public Estimate PointsOf(Helping helping, PointsRounding rounding) => PointsOf(helping, rounding, SharesOf([helping])?[0]);
 
     /// <summary>Points of each helping of a meal, a day or a week; what is free is used up across them.</summary>
     public IEnumerable<(Helping Helping, Estimate Points)> PointsOf(IReadOnlyList<Helping> helpings)
     {
-        var shares = Free.Count == 0 ? null : FreeAmounts.CountedShares(helpings, Free);
+        var shares = SharesOf(helpings);
         return helpings.Select((helping, at) => (helping, PointsOf(helping, Rounding, shares?[at])));
     }
 
     /// <summary>Points that one line brings to one portion, before any rounding; a credit shows as a negative number.</summary>
     public decimal UnroundedPointsOfLine(PortionProfile profile, int line)
     {
-        var counted = Free.Count == 0 ? 1 : FreeAmounts.CountedShares([new Helping("", profile, 1)], Free)[0][line];
+        var counted = SharesOf([new Helping("", profile, 1)])?[0][line] ?? 1;
         var eaten = profile.Lines[line];
         return counted * (TypedFor(eaten) is { } typed
             ? eaten.Grams.Best / profile.Portions * typed.Points / typed.Grams
             : Coefficients.Sum(coefficient => coefficient.PointsPerUnit * AmountOf(coefficient, profile, line).Best));
+    }
+
+    /// <summary>The counted share of each line of each helping; null when nothing in them is free. A printed 0 is free for the serving it was printed for, once a day; beyond that the formula counts.</summary>
+    private decimal[][]? SharesOf(IReadOnlyList<Helping> helpings)
+    {
+        var nothing = helpings.Where(helping => Typed.Count > 0 || helping.Profile.HasPrintedPoints).SelectMany(helping => helping.Profile.Lines).Select(PrintedFor).OfType<TypedPoints>()
+            .Where(printed => printed.Points == 0 && Free.All(item => item.Food != printed.Food)).DistinctBy(printed => printed.Food).Select(printed => new FreeFood(printed.Food, printed.Grams, Period.Day)).ToList();
+        return Free.Count + nothing.Count == 0 ? null : FreeAmounts.CountedShares(helpings, [.. Free, .. nothing]);
     }
 
     private Estimate PointsOf(Helping helping, PointsRounding rounding, decimal[]? counted)
@@ -109,7 +117,9 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
         _ => profile.Lines[line].Grams * (1 / profile.Portions),
     };
 
-    private TypedPoints? TypedFor(RecipeLine line) => line.Food is not { } food ? null
+    private TypedPoints? TypedFor(RecipeLine line) => PrintedFor(line) is { Points: > 0 } printed ? printed : null;
+
+    private TypedPoints? PrintedFor(RecipeLine line) => line.Food is not { } food ? null
         : food.Packet is { Points: { } printed } ? printed
         : Typed.Count == 0 ? null : Typed.FirstOrDefault(typed => typed.Food == food.Key);
 

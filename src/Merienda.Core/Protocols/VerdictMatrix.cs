@@ -24,8 +24,8 @@ public sealed class VerdictMatrix
         _portions = [.. profiles.Select(profile => Intake.Of(new Helping("", profile, 1)))];
         _totals = [.. Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => profiles.Select(profile => profile.Total((Measure)measure)).ToArray())];
         // Lines that plainly name one food are judged by the food, each once; the others as they stand.
-        _foods = [.. profiles.Select(profile => profile.AllLines.Where(IsPlain).Select(line => line.Food!).Distinct().ToArray())];
-        _doubtful = [.. profiles.Select(profile => profile.AllLines.Where(line => !IsPlain(line)).ToArray())];
+        _foods = [.. profiles.Select(profile => profile.AllLines.Where(line => line.IsPlain).Select(line => line.Food!).Distinct().ToArray())];
+        _doubtful = [.. profiles.Select(profile => profile.AllLines.Where(line => !line.IsPlain).ToArray())];
     }
 
     /// <summary>One row an eater, one column a recipe.</summary>
@@ -96,8 +96,6 @@ public sealed class VerdictMatrix
             Raise(ref row[recipe], worst);
         }
     }
-
-    private static bool IsPlain(RecipeLine line) => line is { Food: not null, HasChoice: false, Mentioned.Count: 0 } && line.Meanings[0] is { IsSure: true, Kinds: null };
 
     private static void Raise(ref Verdict held, Verdict found) => held = found > held ? found : held;
 }

@@ -54,5 +54,14 @@ public readonly record struct Estimate
             ? new(estimate.Low * times, estimate.Best * times, times == 0 ? 0 : estimate.High * times)
             : throw new ArgumentOutOfRangeException(nameof(times), times, "An estimate is scaled by zero or more.");
 
+    /// <summary>What some grams hold of which 100 g hold this. An unknown amount of what holds none still brings none.</summary>
+    public Estimate In(Estimate grams) =>
+        High == 0 || grams.High == 0 ? Zero
+        : High is { } most && grams.High is { } heaviest ? Between(grams.Low * Low / 100, grams.Best * Best / 100, heaviest * most / 100)
+        : AtLeast(grams.Low * Low / 100, grams.Best * Best / 100);
+
+    /// <summary>Either the one or the other: this one's best, as wide as both.</summary>
+    public Estimate Or(Estimate other) => new(Math.Min(Low, other.Low), Best, High is { } high && other.High is { } most ? Math.Max(high, most) : null);
+
     public override string ToString() => High is { } high ? $"{Best:0.###} [{Low:0.###}, {high:0.###}]" : $"at least {Low:0.###}, a part unknown";
 }

@@ -19,6 +19,7 @@ internal static class LineResolver
             return (read with { Food = named, Alternatives = [] }, new(named, whole.Food, whole.Kind));
         }
 
+        read = WithList(read, foods);
         var match = MatchOf(read.Food, read, foods);
         // "Oat drink, barista": a packet may be called so, comma and all.
         if (!match.IsSure && read.Note.Length > 0 && foods.Match($"{read.Food} {read.Note}", read.State) is { IsSure: true } called)
@@ -47,6 +48,32 @@ internal static class LineResolver
         return read.Unit == Unit.Each && read.PieceSize == PieceSize.Unsaid && SizeOf(read.Food) is { } size ? (read with { PieceSize = size }, match) : (read, match);
     }
 
+    /// <summary>"kale, spinach or chard": where a comma separates the foods of a choice, what looks like remarks are foods. Remarks that only describe ("smoked or sweet") stay.</summary>
+    private static ReadLine WithList(ReadLine read, FoodMatcher foods)
+    {
+        if (read.Note.Length == 0 || (read.Alternatives.Count == 0 && !read.Note.Contains(" or ", StringComparison.OrdinalIgnoreCase)))
+        {
+            return read;
+        }
+
+        var notes = read.Note.Split(", ").ToList();
+        var end = notes.FindIndex(note => note.Contains(" or ", StringComparison.OrdinalIgnoreCase));
+        var listed = end < 0 ? [] : notes.Take(end).Concat(notes[end].Split(Between, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)).ToList();
+        if (end >= 0 && read.Alternatives.Count == 0)
+        {
+            var list = read with { Alternatives = listed };
+            return listed.TrueForAll(words => IsFood(words, list, foods)) ? list with { Note = string.Join(", ", notes.Skip(end + 1)) } : read;
+        }
+
+        // "almonds, walnuts, or pecans": the "or" stands before the last alone.
+        var found = end >= 0 ? [] : notes.Where(words => IsFood(words, read, foods)).ToList();
+        return found.Count == 0 ? read : read with { Alternatives = [.. found, .. read.Alternatives], Note = string.Join(", ", notes.Except(found)) };
+    }
+
+    private static readonly string[] Between = [" and/or ", " or "];
+
+    private static bool IsFood(string words, ReadLine read, FoodMatcher foods) => !foods.Words.OnlyDescribes(words) && MatchOf(words, read, foods).IsSure;
+
     /// <summary>What else the words may mean.</summary>
     /// <param name="first">What the first words mean: the same food by another name is no choice.</param>
     public static IEnumerable<LineMeaning> Others(ReadLine read, LineMeaning first, FoodMatcher foods)
@@ -62,8 +89,8 @@ internal static class LineResolver
 
     private static LineMeaning MatchOf(string words, ReadLine read, FoodMatcher foods)
     {
-        // "chicken or vegetable stock": the noun that ends the choice is meant with each.
-        if (words == read.Food && read.Alternatives is [.., var last] && last.LastIndexOf(' ') is > 0 and var space)
+        // "chicken or vegetable stock", "chicken, turkey or pork mince": the noun that ends the choice is meant with each.
+        if (read.Alternatives is [.., var last] && words != last && last.LastIndexOf(' ') is > 0 and var space)
         {
             var shared = foods.Match($"{words}{last[space..]}", read.State);
             if (shared.IsSure)

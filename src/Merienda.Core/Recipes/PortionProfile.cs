@@ -105,6 +105,13 @@ public sealed class PortionProfile
             return new(0, 0, 0, 0, 0, true);
         }
 
+        if (line.HasChoice)
+        {
+            // What is meant decides food and weight at once: the widths don't part into one of each.
+            var brings = line.Brings(measure) * (1 / portions);
+            return new(brings.Best, brings.Below, brings.Above, 0, 0, brings.IsOpen);
+        }
+
         var per100 = nutrition[measure];
         var hundreds = line.Grams * (1 / (100 * portions));
         // An unknown amount of a food that holds none of it still brings none.

@@ -14,6 +14,9 @@ public sealed record LineMeaning(string Words, Food? Food, MatchKind Match)
     public IReadOnlyList<Food> Foods => Kinds?.Foods ?? (Food is null ? [] : [Food]);
 
     public bool IsSure => Match is MatchKind.Exact or MatchKind.Learnt;
+
+    /// <summary>What 100 g of it hold, as wide as its kinds are apart; null without a food.</summary>
+    public FoodNutrition? Nutrition => Kinds?.Nutrition ?? Food?.Nutrition;
 }
 
 /// <summary>
@@ -22,9 +25,13 @@ public sealed record LineMeaning(string Words, Food? Food, MatchKind Match)
 /// </summary>
 public sealed class RecipeLine
 {
-    private RecipeLine(ReadLine read, string part, IReadOnlyList<LineMeaning> meanings, IReadOnlyList<Food> mentioned, Estimate grams, string? doubt)
+    private readonly IReadOnlyList<Estimate> _gramsByMeaning;
+
+    private RecipeLine(ReadLine read, string part, IReadOnlyList<LineMeaning> meanings, IReadOnlyList<Food> mentioned, IReadOnlyList<Estimate> grams, string? doubt)
     {
-        (Read, Part, Meanings, Mentioned, Grams, Doubt) = (read, part, meanings, mentioned, grams, doubt);
+        (Read, Part, Meanings, Mentioned, _gramsByMeaning, Doubt) = (read, part, meanings, mentioned, grams, doubt);
+        Grams = grams.Aggregate((held, other) => held.Or(other));
+        IsPlain = meanings is [{ IsSure: true, Kinds: null, Food: not null }] && mentioned.Count == 0;
     }
 
     public ReadLine Read { get; }
@@ -32,7 +39,7 @@ public sealed class RecipeLine
     /// <summary>The part of the dish the line belongs to; empty for a dish of one part.</summary>
     public string Part { get; }
 
-    /// <summary>Every food that may be meant: one, or several where the words leave a choice ("tahini or peanut butter"). The first one's numbers count.</summary>
+    /// <summary>Every food that may be meant: one, or several where the words leave a choice ("tahini or peanut butter"). The first is taken for the usual one; numbers span them all.</summary>
     public IReadOnlyList<LineMeaning> Meanings { get; }
 
     /// <summary>Foods that the line names in passing, which may come with it: "brushed with butter".</summary>
@@ -42,7 +49,7 @@ public sealed class RecipeLine
 
     public MatchKind Match => Meanings[0].Match;
 
-    /// <summary>Grams that go into the batch; open when the words do not say.</summary>
+    /// <summary>Grams that go into the batch, as wide as all that may be meant is apart; open when the words do not say.</summary>
     public Estimate Grams { get; }
 
     /// <summary>What a person should look at, with its cure; null when nothing is in doubt.</summary>
@@ -50,10 +57,22 @@ public sealed class RecipeLine
 
     public bool HasChoice => Meanings.Count > 1;
 
-    /// <summary>What 100 g of it hold, as wide as the kinds that may be meant are apart; null for a line without a food.</summary>
-    public FoodNutrition? Nutrition => Meanings[0].Kinds?.Nutrition ?? Food?.Nutrition;
+    /// <summary>Whether the words plainly mean one food and nothing else.</summary>
+    public bool IsPlain { get; }
+
+    /// <summary>What 100 g of the food that is meant first hold, as wide as its kinds are apart; null for a line without a food.</summary>
+    public FoodNutrition? Nutrition => Meanings[0].Nutrition;
+
+    /// <summary>What the line brings to the batch: that of the food that is meant first, as wide as all that may be meant is apart.</summary>
+    public Estimate Brings(Measure measure) =>
+        Meanings.Select((meaning, at) => meaning.Nutrition is { } nutrition ? nutrition[measure].In(_gramsByMeaning[at]) : Estimate.Unknown).Aggregate((held, other) => held.Or(other));
 
     public string Name => Food?.Name ?? Read.Text.Trim();
+
+    /// <summary>What it is called beside its numbers, which span whatever else may be meant.</summary>
+    public string NameInSums => Food is not { } food ? Name
+        : HasChoice ? $"{food.Name} (or {string.Join(" or ", Meanings.Skip(1).Select(meaning => meaning.Food?.Name ?? meaning.Words))})"
+        : Meanings[0].Kinds is null ? food.Name : $"{food.Name} (or another kind)";
 
     /// <summary>Reads a line and looks its food up.</summary>
     /// <param name="chosenFood">The food a person chose for the line; it wins over the matcher and settles a choice.</param>
@@ -109,16 +128,17 @@ public sealed class RecipeLine
         IReadOnlyList<Food> mentioned = read.Note.Length == 0 && read.Second.Length == 0 ? [] : [.. foods.Mentioned($"{read.Note} {read.Second}").Where(food => food.Key != own.Food?.Key).Distinct()];
         if (own.Food is not { } food)
         {
-            return new(read, part, meanings, mentioned, Estimate.Unknown, read.Food.Length == 0 ? "No food is named; type what goes in" : "No food matches these words; choose one, or the line counts as unknown");
+            return new(read, part, meanings, mentioned, [.. meanings.Select(_ => Estimate.Unknown)], read.Food.Length == 0 ? "No food is named; type what goes in" : "No food matches these words; choose one, or the line counts as unknown");
         }
 
         var (grams, doubt) = LineWeight.Of(read, food, system);
-        return new(read, part, meanings, mentioned, grams, read.IsOutOfNumbers ? DoubtOf(read, meanings) ?? "Not counted in the numbers" : doubt ?? DoubtOf(read, meanings));
+        IReadOnlyList<Estimate> all = [grams, .. meanings.Skip(1).Select(meaning => meaning.Food is { } other ? LineWeight.Of(read, other, system).Grams : Estimate.Unknown)];
+        return new(read, part, meanings, mentioned, all, read.IsOutOfNumbers ? DoubtOf(read, meanings) ?? "Not counted in the numbers" : doubt ?? DoubtOf(read, meanings));
     }
 
     private static string? DoubtOf(ReadLine read, IReadOnlyList<LineMeaning> meanings) =>
         read.Second.Length > 0 ? $"A second ingredient, \"{read.Second}\", is not counted; give it a line of its own"
-        : meanings.Count > 1 ? $"Which one is meant: {string.Join(" or ", meanings.Select(item => item.Food?.Name ?? item.Words))}? Until you choose, the numbers are those of the first"
+        : meanings.Count > 1 ? $"Which one is meant: {string.Join(" or ", meanings.Select(item => item.Food?.Name ?? item.Words))}? Until you choose, the numbers span them all"
         : meanings[0].Kinds is { } kinds && meanings[0].Match != MatchKind.Likely ? $"Which kind: {string.Join(", ", kinds.Foods.Select(kind => kind.Name))}? Until you choose, the numbers span them all"
         : meanings[0].Match == MatchKind.Likely ? $"Read as {meanings[0].Food!.Name}; confirm or choose another"
         : null;

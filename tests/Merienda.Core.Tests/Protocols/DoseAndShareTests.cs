@@ -34,6 +34,23 @@ public class DoseAndShareTests
         Assert.Equal(Verdict.CannotTell, rule.Check(Eat(1, "10 g sugar", "some moonfruit"), Context()).Verdict);
     }
 
+    [Theory]
+    [InlineData("20 g sugar or erythritol", Verdict.CannotTell)] // in either order
+    [InlineData("20 g erythritol or sugar", Verdict.CannotTell)]
+    [InlineData("5 g sugar or honey", Verdict.Fits)] // either of them is within
+    [InlineData("20 g sugar or honey", Verdict.Breaks)] // and past it
+    [InlineData("100 g wonderdust cod", Verdict.CannotTell)] // only likely cod
+    [InlineData("20 g sugar, optional", Verdict.CannotTell)] // whoever takes it is past it
+    [InlineData("5 g sugar, optional", Verdict.Fits)]
+    [InlineData("50 g sausages", Verdict.CannotTell)] // packets differ
+    [InlineData("100 g cod, brushed with honey", Verdict.CannotTell)]
+    public void A_doubt_never_fits_a_dose(string line, Verdict verdict)
+    {
+        var rule = Sugar with { Counts = "food", AtMost = 10 };
+        Assert.Equal(verdict, rule.Check(Eat(1, line), Context()).Verdict);
+        Assert.Equal(verdict, rule.JudgePortion(Eat(1, line), null, Context()));
+    }
+
     [Fact]
     public void More_of_an_ingredient_never_lowers_a_dose() => Gen.Select(Gen.Decimal[1, 200], Gen.Decimal[0, 200]).Sample((grams, more) =>
     {

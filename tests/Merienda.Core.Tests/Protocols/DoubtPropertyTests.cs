@@ -22,14 +22,18 @@ public class DoubtPropertyTests
     private static readonly IReadOnlyList<EaterRules> Eaters =
     [
         .. Data.Classes.All.Where(item => item.Allergen is not null).Select(item => new EaterRules([], [], new([item.Key], [], []), Data.HouseScheme, Data.Classes, default)),
-        .. Data.Protocols.Where(protocol => protocol.RulesWith(new Dictionary<string, string>()).Any(rule => rule is ExclusionRule))
-            .Select(protocol => new EaterRules(protocol.RulesWith(new Dictionary<string, string>()).OfType<ExclusionRule>(), Context())),
+        .. Data.Protocols.Where(protocol => protocol.RulesWith(new Dictionary<string, string>()).Any(LeavesOut))
+            .Select(protocol => new EaterRules(protocol.RulesWith(new Dictionary<string, string>()).Where(LeavesOut), Context())),
+        // One that allows a little of several classes.
+        new EaterRules([new DoseRule { Id = "dose", Name = "Dose", Classes = ["added-sugar", "dairy", "soy", "grain"], Counts = "food", Per = Period.Portion, AtMost = 5 }], Context()),
     ];
+
+    private static bool LeavesOut(Rule rule) => rule is ExclusionRule or FodmapRule or DoseRule;
 
     private static Verdict VerdictOf(EaterRules eater, Intake dish) => eater.CheckPortion(dish, null).Select(finding => finding.Verdict).RollUp();
 
     [Fact]
-    public void There_is_an_eater_for_every_allergen_and_every_exclusion_protocol() => Assert.InRange(Eaters.Count, 14 + 6, 40);
+    public void There_is_an_eater_for_every_allergen_and_every_exclusion_protocol() => Assert.InRange(Eaters.Count, 14 + 8, 40);
 
     [Fact]
     public void Unknown_words_in_a_line_never_make_it_fit() => Gen.Select(Gen.Int[0, Lines.Length - 1].Select(at => Lines[at]), Gen.Int[0, Unknown.Length - 1].Select(at => Unknown[at]), Gen.Int[0, 6]).Sample((line, word, place) =>

@@ -79,4 +79,32 @@ public class FodmapTests
     [Fact]
     public void Every_published_row_says_from_memory_and_where_from() =>
         Assert.All(Table.Foods.Foods.Where(food => food.Fodmaps is not null), food => Assert.EndsWith("from memory", food.Fodmaps!.Source, StringComparison.Ordinal));
+
+    [Theory]
+    [InlineData("1 tsp garlic powder or paprika", Verdict.CannotTell)] // one breaks, one fits
+    [InlineData("1 tsp paprika or garlic powder", Verdict.CannotTell)] // in either order
+    [InlineData("50 g onion or leek", Verdict.Breaks)] // each of them breaks
+    [InlineData("1 tbsp olive oil or rapeseed oil", Verdict.Fits)] // each of them fits
+    [InlineData("200 ml milk or almond milk", Verdict.CannotTell)]
+    [InlineData("300 g wonderdust beef shin", Verdict.CannotTell)] // only likely understood
+    [InlineData("50 g onion, optional", Verdict.Breaks)]
+    [InlineData("garlic bread, to serve", Verdict.CannotTell)]
+    [InlineData("300 g beef shin, brushed with honey", Verdict.CannotTell)]
+    [InlineData("50 g salami", Verdict.CannotTell)] // its packets may hold garlic
+    public void A_doubt_never_fits(string line, Verdict verdict)
+    {
+        Assert.Equal(verdict, Check(line).Verdict);
+        Assert.Equal(verdict, Rule.JudgePortion(Eat(1, line), null, Context()));
+    }
+
+    [Fact]
+    public void A_doubt_is_said_with_what_settles_it()
+    {
+        Assert.Equal("FODMAPs: \"Garlic powder or Paprika\": choose which one is meant.", Check("1 tsp garlic powder or paprika").Because);
+        Assert.Equal("FODMAPs: Salami (packets differ: read yours).", Check("50 g salami").Because);
+        Assert.Single(Check("50 g salami").Doubts);
+    }
+
+    [Fact]
+    public void Without_a_restricted_sub_group_no_choice_is_asked_for() => Assert.Equal(Verdict.Fits, (Rule with { Groups = [] }).Check(Eat(1, "1 tsp garlic powder or paprika", "50 g salami"), Context()).Verdict);
 }

@@ -1,4 +1,5 @@
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Labels;
 using Merienda.Core.Protocols;
 using static Merienda.Core.Tests.Table;
 
@@ -69,5 +70,45 @@ public class FreeFoodTests
         var rule = AtMost(Measure.Energy, 100) with { Free = [new("courgette")] };
         Assert.Equal(Verdict.Fits, rule.Check(Eat(1, "900 g courgette", "50 g cod"), Context()).Verdict);
         Assert.Equal(Verdict.Breaks, (rule with { Free = [] }).Check(Eat(1, "900 g courgette", "50 g cod"), Context()).Verdict);
+    }
+
+    [Theory]
+    [InlineData("500 g courgette", 0)]
+    [InlineData("500 g wonderdust courgette", 1.5)] // only likely courgette
+    [InlineData("500 g courgette or aubergine", 1.5)] // and here nobody knows which
+    [InlineData("500 g aubergine or courgette", 2)]
+    public void Free_is_a_product_and_not_a_word(string line, double least)
+    {
+        var scheme = Data.HouseScheme with { Free = [new("courgette")], Coefficients = [new(Measure.Energy, 1m / 60)] };
+        Assert.Equal((decimal)least, scheme.PointsOf(At("lunch", line)).Best);
+    }
+
+    [Theory]
+    [InlineData(15, 0)] // the serving itself
+    [InlineData(30, 1)] // twice the serving: 15 g of 400 kcal a 100 g are 60 kcal
+    [InlineData(45, 2)]
+    public void A_printed_nothing_is_free_up_to_its_serving_and_the_formula_counts_the_rest(int grams, int points)
+    {
+        var scheme = Data.HouseScheme with { Coefficients = [new(Measure.Energy, 1m / 60)], Step = 1 };
+        var spread = Bought(Printed("", (LabelNutrient.Energy, "60"), (LabelNutrient.Fat, "0"), (LabelNutrient.Carbohydrate, "15"), (LabelNutrient.Protein, "0")) with { Serving = "15 g", Points = 0 });
+        Assert.Equal(points, scheme.PointsOf(Eat(spread, grams).Helpings[0]).Best);
+        Assert.Equal(points, scheme.UnroundedPointsOfLine(Eat(spread, grams).Helpings[0].Profile, 0), 0);
+    }
+
+    [Fact]
+    public void A_printed_nothing_is_used_up_over_the_day()
+    {
+        var scheme = Data.HouseScheme with { Coefficients = [new(Measure.Energy, 1m / 60)], Step = 1, Typed = [new("ketchup", 0, 60)] };
+        var whole = Food("ketchup").Nutrition[Measure.Energy].Best;
+        var (lunch, supper, tomorrow) = (At("lunch", "60 g tomato ketchup"), At("supper", "60 g tomato ketchup"), At("lunch", "60 g tomato ketchup") with { At = new(Day.AddDays(1), "lunch") });
+        Assert.Equal([0, Math.Floor((0.6m * whole / 60) + 0.5m), 0], scheme.PointsOf([lunch, supper, tomorrow]).Select(item => item.Points.Best));
+    }
+
+    [Fact]
+    public void A_packet_may_be_free_up_to_an_amount()
+    {
+        var packet = Bought(Printed("", (LabelNutrient.Energy, "60")));
+        var scheme = Data.HouseScheme with { Coefficients = [new(Measure.Energy, 1m / 60)], Step = 1, Free = [new(packet.Key, 100, Period.Day)] };
+        Assert.Equal((0m, 1m), (scheme.PointsOf(Eat(packet, 100).Helpings[0]).Best, scheme.PointsOf(Eat(packet, 200).Helpings[0]).Best));
     }
 }

@@ -62,6 +62,31 @@ public class PortionProfileTests
             return new[] { Measure.Energy, Measure.NetCarbohydrate, Measure.Sodium, Measure.Alcohol }.All(measure => AreNear(Plainly(day, measure), new Intake(day).Sum(measure)));
         }, iter: 200);
 
+    [Theory]
+    [InlineData("200 ml whole milk or almond milk")]
+    [InlineData("1 tbsp honey or sugar")]
+    [InlineData("1 cup spinach or whole milk")] // lighter and leaner at once
+    [InlineData("2 tbsp tahini, peanut butter or almond butter")]
+    [InlineData("150 g cod or salmon")]
+    public void A_choice_spans_all_that_may_be_meant(string text)
+    {
+        var line = Line(text);
+        var (either, each) = (Portion(2, text), line.Meanings.Select(meaning => Portion(2, line.With(meaning))).ToList());
+        Assert.True(line.HasChoice);
+        foreach (var measure in Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => (Measure)measure))
+        {
+            Assert.Equal(each[0].Total(measure).Best, either.Total(measure).Best, 6);
+            Assert.All(each, one => Assert.True(either.Total(measure).Low <= one.Total(measure).Best + 0.0001m && (either.Total(measure).High is not { } most || one.Total(measure).Best <= most + 0.0001m), $"{measure} of {one.Lines[0].Name}"));
+        }
+    }
+
+    [Fact]
+    public void A_choice_with_something_nobody_knows_may_hold_anything()
+    {
+        var (known, open) = (Portion(1, "100 g whole milk"), Portion(1, "100 g whole milk or moonfruit"));
+        Assert.Equal((0m, known.Total(Measure.Energy).Best, null), (open.Total(Measure.Energy).Low, open.Total(Measure.Energy).Best, open.Total(Measure.Energy).High));
+    }
+
     [Fact]
     public void Twice_the_portions_hold_half_of_everything() =>
         Gen.Select(AnyLines, Gen.Int[1, 9]).Sample((lines, portions) =>

@@ -22,8 +22,23 @@ public class OtherReaderTests(ITestOutputHelper output)
     /// <summary>Their words for our units; a size stands beside the amount with us, and pieces are "each".</summary>
     private static readonly Dictionary<string, string> Ours = new()
     {
-        [""] = "each", ["small"] = "each", ["medium"] = "each", ["large"] = "each", ["piece"] = "each", ["can"] = "tin", ["package"] = "pack",
-        ["gram"] = "g", ["kilogram"] = "kg", ["ounce"] = "oz", ["pound"] = "lb", ["milliliter"] = "ml", ["deciliter"] = "dl", ["liter"] = "l", ["fluid ounce"] = "fl oz", ["tablespoon"] = "tbsp", ["teaspoon"] = "tsp",
+        [""] = "each",
+        ["small"] = "each",
+        ["medium"] = "each",
+        ["large"] = "each",
+        ["piece"] = "each",
+        ["can"] = "tin",
+        ["package"] = "pack",
+        ["gram"] = "g",
+        ["kilogram"] = "kg",
+        ["ounce"] = "oz",
+        ["pound"] = "lb",
+        ["milliliter"] = "ml",
+        ["deciliter"] = "dl",
+        ["liter"] = "l",
+        ["fluid ounce"] = "fl oz",
+        ["tablespoon"] = "tbsp",
+        ["teaspoon"] = "tsp",
     };
 
     private sealed record Reading(decimal? Low, decimal? High, string Unit)

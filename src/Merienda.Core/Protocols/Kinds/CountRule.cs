@@ -50,7 +50,7 @@ public sealed record CountRule : ClassCountRule
     private Estimate Count(Intake intake)
     {
         var meals = intake.Helpings.Select((helping, at) => (helping, over: (object?)helping.At ?? at)).GroupBy(item => item.over, item => item.helping)
-            .Select(meal => new Intake([.. meal]).GramsOf(food => Classes.Any(food.Is))).ToList();
+            .Select(meal => new Intake([.. meal]).GramsOf(line => Classes.Any(line.Food!.Is))).ToList();
         return Estimate.Between(meals.Count(grams => grams.Low >= Grams), meals.Count(grams => grams.Best >= Grams), meals.Count(grams => grams.High is null || grams.High >= Grams));
     }
 }

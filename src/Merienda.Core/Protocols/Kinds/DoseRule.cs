@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Merienda.Core.Foods;
 using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Protocols;
 
@@ -53,16 +54,22 @@ public sealed record DoseRule : BoundedRule
 
     public override Finding Check(Intake intake, RuleContext context)
     {
-        var value = (Counted is { } measure ? intake.Sum(measure, [], IsCounted) : intake.GramsOf(IsCounted)) + Hidden(intake, context);
+        var (doubtful, doubts) = Doubtful(intake);
+        var value = (Counted is { } measure ? intake.Sum(measure, [], IsSurelyCounted) : intake.GramsOf(IsSurelyCounted)) + Hidden(intake, context) + doubtful;
         var contributors = intake.Contributors(OfLine);
         if (NeedsAllowance)
         {
             return Unstated(value, contributors);
         }
 
-        var verdict = Judge(value);
-        return Found(verdict, value, contributors, Reason(verdict, value, contributors, 0, () => string.Join(" and ", intake.UnknownLines.DefaultIfEmpty("an amount").Take(3)))) with
+        var isDoubted = doubts.Count > 0 && Judge(value) is Verdict.TooClose or Verdict.CannotTell;
+        var verdict = isDoubted ? Verdict.CannotTell : Judge(value);
+        var because = isDoubted
+            ? $"{Title}: {string.Join("; ", doubts.Take(3).Select(doubt => doubt.Said))}."
+            : Reason(verdict, value, contributors, 0, () => string.Join(" and ", intake.UnknownLines.DefaultIfEmpty("an amount").Take(3)));
+        return Found(verdict, value, contributors, because) with
         {
+            Doubts = isDoubted ? doubts : [],
             Cure = CureOf(verdict, value, intake, OfLine),
             Notes = BothWays(value, intake),
         };
@@ -89,6 +96,38 @@ public sealed record DoseRule : BoundedRule
 
         return hidden;
     }
+
+    /// <summary>What lines of which nobody can tell may bring: what is only likely understood, leaves a choice, differs by packet, or need not go in.</summary>
+    private (Estimate Brings, IReadOnlyList<LineDoubt> Doubts) Doubtful(Intake intake)
+    {
+        var sum = Estimate.Zero;
+        var doubts = new List<LineDoubt>();
+        foreach (var helping in intake.Helpings)
+        {
+            foreach (var line in helping.Profile.AllLines.Where(line => line.Food is not null || line.Read.IsOutOfNumbers))
+            {
+                var (verdict, doubt, _) = LineDoubts.Of(line, Judge, _ => false);
+                if (verdict == Verdict.Fits || (verdict == Verdict.Breaks && !line.Read.IsOutOfNumbers))
+                {
+                    continue;
+                }
+
+                var brings = (Counted is { } measure ? line.Brings(measure) : line.Grams) * (helping.Size / helping.Profile.Portions);
+                var best = line.Food is { } food && IsCounted(food) ? brings.Best : 0;
+                sum += brings.High is { } high ? Estimate.Between(0, best, high) : Estimate.AtLeast(0, best);
+                doubts.Add(doubt ?? new(DoubtKind.Mentioned, line.Name));
+            }
+        }
+
+        return (sum, [.. doubts.Distinct()]);
+    }
+
+    private LineDoubts.FoodFinding Judge(Food food) =>
+        IsCounted(food) ? new(Verdict.Breaks, food.Name, default)
+        : food.Packet is null && Classes.Any(food.MayHold.Holds) ? new(Verdict.CannotTell, food.Name, DoubtKind.PacketsDiffer)
+        : default;
+
+    private bool IsSurelyCounted(RecipeLine line) => LineDoubts.Of(line, Judge, _ => false).Verdict == Verdict.Breaks;
 
     private bool IsCounted(Food food) => Classes.Any(food.Is);
 

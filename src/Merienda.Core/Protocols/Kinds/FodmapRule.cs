@@ -42,96 +42,39 @@ public sealed record FodmapRule : Rule
 
     public override Finding Check(Intake intake, RuleContext context)
     {
-        var doses = Doses(intake);
-        var verdict = doses.Select(dose => dose.Verdict).Append(intake.UnknownLines.Count > 0 ? Verdict.CannotTell : Verdict.Fits).RollUp();
+        var restricted = Restricted.ToList();
+        var sitting = FodmapSitting.Of(intake, restricted);
+        var doses = sitting.Foods.SelectMany(food => Of(food.Food, food.Grams, restricted)).ToList();
+        var verdict = doses.Select(dose => dose.Verdict).Append(sitting.Doubts.Count > 0 ? Verdict.CannotTell : Verdict.Fits).RollUp();
         var worst = doses.Where(dose => dose.Verdict == verdict).OrderByDescending(dose => dose.OfCutOff).ToList();
-        IReadOnlyList<Contributor> contributors = [.. doses.Where(dose => dose.Verdict != Verdict.Fits).OrderByDescending(dose => dose.Verdict).ThenByDescending(dose => dose.OfCutOff).Select(dose => new Contributor(dose.Food, 0)).DistinctBy(item => item.Name)];
-        return new(Id, Name, verdict, null, null, null, contributors, Because(verdict, worst, intake)) { Cure = Cure(verdict, doses), Notes = [.. LargestPortion(intake, doses), .. Stacking(doses)] };
+        var names = doses.Where(dose => dose.Verdict != Verdict.Fits).OrderByDescending(dose => dose.Verdict).ThenByDescending(dose => dose.OfCutOff).Select(dose => dose.Food).Concat(sitting.Doubts.Select(doubt => doubt.Words)).Distinct();
+        return new(Id, Name, verdict, null, null, null, [.. names.Select(name => new Contributor(name, 0))], Because(verdict, worst, sitting.Doubts))
+        {
+            Cure = Cure(verdict, doses),
+            Doubts = verdict == Verdict.CannotTell ? sitting.Doubts : [],
+            Notes = [.. sitting.Doubts.Count > 0 ? [] : LargestPortion(intake, doses), .. Stacking(doses)],
+        };
     }
 
     public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context)
     {
         var restricted = Restricted.ToList();
-        var worst = portion.Lines.Any(line => line.Food is null) ? Verdict.CannotTell : Verdict.Fits;
-        foreach (var (food, grams) in GramsByFood(portion))
+        var sitting = FodmapSitting.Of(portion, restricted);
+        var worst = sitting.Doubts.Count > 0 ? Verdict.CannotTell : Verdict.Fits;
+        foreach (var (food, grams) in sitting.Foods)
         {
-            var together = Estimate.Zero;
-            var (polyols, areKnown) = (0, true);
-            foreach (var group in restricted)
-            {
-                var (content, cutOff) = food.FodmapContents[(int)group];
-                var dose = DoseOf(content, grams);
-                worst = Max(worst, JudgeDose(dose, cutOff, content.IsKnown));
-                if (group is FodmapGroup.Sorbitol or FodmapGroup.Mannitol)
-                {
-                    (together, polyols, areKnown) = (together + dose, polyols + 1, areKnown && content.IsKnown);
-                }
-            }
-
-            if (polyols == 2)
-            {
-                worst = Max(worst, JudgeDose(together, Fodmaps.PolyolsTogether, areKnown));
-            }
+            var verdict = FodmapSitting.Judge(food, grams, restricted);
+            worst = verdict > worst ? verdict : worst;
         }
 
         return worst;
     }
-
-    private static Verdict Max(Verdict one, Verdict other) => one > other ? one : other;
-
-    private static List<(Food Food, Estimate Grams)> GramsByFood(Intake intake)
-    {
-        var foods = new List<(Food Food, Estimate Grams)>();
-        foreach (var helping in intake.Helpings)
-        {
-            for (var line = 0; line < helping.Profile.Lines.Count; line++)
-            {
-                if (helping.Profile.Lines[line].Food is not { } food)
-                {
-                    continue;
-                }
-
-                var (grams, at) = (helping.GramsOf(line), foods.FindIndex(item => item.Food == food));
-                if (at < 0)
-                {
-                    foods.Add((food, grams));
-                }
-                else
-                {
-                    foods[at] = (food, foods[at].Grams + grams);
-                }
-            }
-        }
-
-        return foods;
-    }
-
-    private static Estimate DoseOf(FodmapContent content, Estimate grams)
-    {
-        var perHundred = content.PerHundredGrams;
-        return perHundred.High == 0 ? Estimate.Zero
-            : perHundred.High is { } most && grams.High is { } high ? Estimate.Between(grams.Low * perHundred.Low / 100, grams.Best * perHundred.Best / 100, high * most / 100)
-            : Estimate.AtLeast(grams.Low * perHundred.Low / 100, grams.Best * perHundred.Best / 100);
-    }
-
-    /// <summary>A dose fits when it is less than the cut-off; unknown content fits only when all of it would.</summary>
-    private static Verdict JudgeDose(Estimate dose, decimal cutOff, bool isKnown) =>
-        dose.High is { } high && high < cutOff ? Verdict.Fits
-        : !isKnown || dose.IsOpen ? Verdict.CannotTell
-        : dose.Low >= cutOff ? Verdict.Breaks
-        : Verdict.TooClose;
 
     private static string KeyOf(FodmapGroup group) => group == FodmapGroup.ExcessFructose ? "excessFructose" : group.ToString().ToLowerInvariant();
 
     private static readonly IReadOnlyDictionary<string, FodmapGroup> ByKey = Fodmaps.Groups.ToDictionary(KeyOf);
 
     private IEnumerable<FodmapGroup> Restricted => Groups.Where(ByKey.ContainsKey).Select(key => ByKey[key]).Order();
-
-    private List<FodmapDose> Doses(Intake intake)
-    {
-        var restricted = Restricted.ToList();
-        return [.. GramsByFood(intake).SelectMany(food => Of(food.Food, food.Grams, restricted))];
-    }
 
     private static IEnumerable<FodmapDose> Of(Food food, Estimate grams, List<FodmapGroup> restricted)
     {
@@ -141,16 +84,16 @@ public sealed record FodmapRule : Rule
         return polyols.Count < 2 ? doses : doses.Append(new FodmapDose(food.Name, FodmapGroup.Sorbitol, "polyols together", polyols[0].Dose + polyols[1].Dose, Fodmaps.PolyolsTogether, polyols.All(dose => dose.IsKnown)) { IsTogether = true, Grams = grams.Best });
     }
 
-    private string Because(Verdict verdict, List<FodmapDose> worst, Intake intake)
+    private string Because(Verdict verdict, List<FodmapDose> worst, IReadOnlyList<LineDoubt> doubts)
     {
         if (verdict == Verdict.Fits)
         {
             return Groups.Count == 0 ? $"{Name}: no sub-group is restricted any more." : $"{Name}: every food stays below its cut-offs.";
         }
 
-        if (worst.Count == 0)
+        if (verdict == Verdict.CannotTell && doubts.Count > 0)
         {
-            return $"{Name}: no food is known for \"{string.Join("\" and \"", intake.UnknownLines.Take(3))}\"; choose one.";
+            return $"{Name}: {string.Join("; ", doubts.Take(3).Select(doubt => doubt.Said))}.";
         }
 
         var named = worst.DistinctBy(dose => dose.Food).Take(2).ToList();
@@ -210,7 +153,7 @@ public sealed record FodmapRule : Rule
         /// <summary>How many times the helping would stay below for certain; a dose must be less than its cut-off, so a thousandth is kept back.</summary>
         public decimal BelowCutOff => Dose.High is > 0 and { } high ? CutOff / high * 0.999m : 0;
 
-        public Verdict Verdict => JudgeDose(Dose, CutOff, IsKnown);
+        public Verdict Verdict => FodmapSitting.Judge(Dose, CutOff, IsKnown);
 
         /// <summary>Words of a packet's statement that bring much in little, in its order; null for what has none.</summary>
         public string? Names { get; init; }
@@ -218,7 +161,7 @@ public sealed record FodmapRule : Rule
         public static FodmapDose Of(Food food, FodmapGroup group, Estimate grams)
         {
             var content = Fodmaps.ContentOf(food, group);
-            return new(food.Name, group, Fodmaps.NameOf(group), DoseOf(content, grams), Fodmaps.CutOff(food, group), content.IsKnown) { Grams = grams.Best, Names = NamedBy(food) };
+            return new(food.Name, group, Fodmaps.NameOf(group), content.PerHundredGrams.In(grams), Fodmaps.CutOff(food, group), content.IsKnown) { Grams = grams.Best, Names = NamedBy(food) };
         }
     }
 }

@@ -52,7 +52,7 @@ public sealed record MealSlotRule : BoundedRule
             return new(Id, Title, Verdict.Fits, null, null, null, [], $"{Title}: this is not {Meal}.");
         }
 
-        var value = intake.Sum(Measure, Free, food => Classes.Any(food.Is));
+        var value = intake.Sum(Measure, Free, line => Classes.Any(line.Food!.Is));
         var contributors = intake.Contributors(OfLine);
         if (NeedsAllowance)
         {
