@@ -17,8 +17,8 @@ public sealed record StoredAcceptance(string What, string Reason, Guid AcceptedB
 /// <summary>What the eater decided about a packet; with the ingredients that were approved.</summary>
 public sealed record StoredOpinion(Guid PacketId, bool IsApproved, string Reason, DateOnly DecidedOn, string Statement)
 {
-    public static PacketOpinions ToRules(IEnumerable<StoredOpinion> opinions, bool countsTraces) =>
-        new([.. opinions.Select(opinion => new PacketOpinion(Packet.KeyOf(opinion.PacketId), opinion.IsApproved, opinion.Reason, opinion.DecidedOn, opinion.Statement))], countsTraces);
+    public static PacketOpinions ToRules(IEnumerable<StoredOpinion> opinions, bool countsTraces, bool trustsRefinedSoybeanOil) =>
+        new([.. opinions.Select(opinion => new PacketOpinion(Packet.KeyOf(opinion.PacketId), opinion.IsApproved, opinion.Reason, opinion.DecidedOn, opinion.Statement))], countsTraces) { TrustsRefinedSoybeanOil = trustsRefinedSoybeanOil };
 }
 
 public sealed record StoredChallenge(string ChallengeId, ChallengeOutcome Outcome);
@@ -43,13 +43,16 @@ public sealed record EaterSettings(Guid Id, string Name, IReadOnlyList<string> P
     /// <summary>Whether a trace low in a statement counts for what protocols leave out.</summary>
     public bool CountsTraces { get; init; } = true;
 
+    /// <summary>Whether soybean oil that the label's law exempts is no soy for an allergy.</summary>
+    public bool TrustsRefinedSoybeanOil { get; init; }
+
     /// <summary>Packets decided on; they are written by the packet, not with the eater.</summary>
     public IReadOnlyList<StoredOpinion> Opinions { get; init; } = [];
 
-    public PacketOpinions PacketOpinions => StoredOpinion.ToRules(Opinions, CountsTraces);
+    public PacketOpinions PacketOpinions => StoredOpinion.ToRules(Opinions, CountsTraces, TrustsRefinedSoybeanOil);
 
     /// <summary>Equal when all lists hold the same, in any order.</summary>
-    public bool IsSameAs(EaterSettings other) => Id == other.Id && Name == other.Name && PortionHabit == other.PortionHabit && CountsTraces == other.CountsTraces && Same(Protocols, other.Protocols) && Same(Allowances, other.Allowances) && Same(Meals, other.Meals)
+    public bool IsSameAs(EaterSettings other) => Id == other.Id && Name == other.Name && PortionHabit == other.PortionHabit && (CountsTraces, TrustsRefinedSoybeanOil) == (other.CountsTraces, other.TrustsRefinedSoybeanOil) && Same(Protocols, other.Protocols) && Same(Allowances, other.Allowances) && Same(Meals, other.Meals)
         && Same(Choices, other.Choices) && Same(Allergies, other.Allergies) && Same(Accepted.Select(item => item.What), other.Accepted.Select(item => item.What)) && Same(Dislikes, other.Dislikes)
         && Same(Phases.Select(Flat), other.Phases.Select(Flat));
 
@@ -67,7 +70,7 @@ internal static class EaterRows
     /// <summary>Statements whose results <see cref="ReadFrom"/> takes in this order, so that a caller can ask more in the same round trip.</summary>
     public const string Select =
         """
-        select id, name, portion_habit, counts_traces from eater order by position, id;
+        select id, name, portion_habit, counts_traces, trusts_refined_soybean_oil from eater order by position, id;
         select eater_id, protocol_id from eater_protocol order by protocol_id;
         select eater_id, protocol_id, rule_id, at_least, at_most, valid_from from allowance order by protocol_id, rule_id, valid_from;
         select eater_id, meal, day_share, is_from_prep from eater_meal;
@@ -88,7 +91,7 @@ internal static class EaterRows
 
     public static async Task<IReadOnlyList<EaterSettings>> ReadFrom(SqlMapper.GridReader rows)
     {
-        var eaters = (await rows.ReadAsync<(Guid Id, string Name, decimal Habit, bool CountsTraces)>()).ToList();
+        var eaters = (await rows.ReadAsync<(Guid Id, string Name, decimal Habit, bool CountsTraces, bool TrustsRefinedSoybeanOil)>()).ToList();
         var protocols = (await rows.ReadAsync<(Guid Eater, string Protocol)>()).ToLookup(row => row.Eater, row => row.Protocol);
         var allowances = (await rows.ReadAsync<(Guid Eater, string Protocol, string Rule, decimal? AtLeast, decimal? AtMost, DateOnly From)>()).ToLookup(row => row.Eater, row => new StatedAllowance(row.Protocol, row.Rule, row.AtLeast, row.AtMost, row.From));
         var meals = (await rows.ReadAsync<(Guid Eater, string Meal, decimal Share, bool FromPrep)>()).ToLookup(row => row.Eater, row => new EaterMeal(row.Meal, row.Share, row.FromPrep));
@@ -103,6 +106,7 @@ internal static class EaterRows
         {
             PortionHabit = eater.Habit,
             CountsTraces = eater.CountsTraces,
+            TrustsRefinedSoybeanOil = eater.TrustsRefinedSoybeanOil,
             Opinions = [.. opinions[eater.Id]],
             Choices = [.. choices[eater.Id]],
             Allergies = [.. allergies[eater.Id]],
@@ -117,13 +121,13 @@ internal static class EaterRows
     {
         using var rows = await connection.QueryMultipleAsync(
             """
-            select name, portion_habit from eater where id = @eaterId;
+            select name, portion_habit, trusts_refined_soybean_oil from eater where id = @eaterId;
             select class_key from eater_allergy where eater_id = @eaterId;
             select what, reason from eater_acceptance where eater_id = @eaterId;
             select packet_id, is_approved, reason, decided_on, statement from packet_opinion where eater_id = @eaterId;
             """, new { eaterId });
-        var (name, habit) = await rows.ReadSingleOrDefaultAsync<(string?, decimal)>();
-        return name is null ? null : new(name, habit, [.. await rows.ReadAsync<string>()], [.. await rows.ReadAsync<Acceptance>()], StoredOpinion.ToRules(await rows.ReadAsync<StoredOpinion>(), true));
+        var (name, habit, trusts) = await rows.ReadSingleOrDefaultAsync<(string?, decimal, bool)>();
+        return name is null ? null : new(name, habit, [.. await rows.ReadAsync<string>()], [.. await rows.ReadAsync<Acceptance>()], StoredOpinion.ToRules(await rows.ReadAsync<StoredOpinion>(), true, trusts));
     }
 
     /// <summary>Seats an eater last.</summary>
@@ -146,7 +150,7 @@ internal static class EaterRows
     {
         await connection.ExecuteAsync(
             """
-            update eater set name = @Name, portion_habit = @PortionHabit, counts_traces = @CountsTraces where id = @Id;
+            update eater set name = @Name, portion_habit = @PortionHabit, counts_traces = @CountsTraces, trusts_refined_soybean_oil = @TrustsRefinedSoybeanOil where id = @Id;
             delete from eater_protocol where eater_id = @Id;
             delete from allowance where eater_id = @Id;
             delete from eater_meal where eater_id = @Id;
@@ -155,7 +159,7 @@ internal static class EaterRows
             delete from eater_acceptance where eater_id = @Id;
             delete from eater_dislike where eater_id = @Id;
             delete from eater_phase where eater_id = @Id;
-            """, new { eater.Id, eater.Name, eater.PortionHabit, eater.CountsTraces });
+            """, new { eater.Id, eater.Name, eater.PortionHabit, eater.CountsTraces, eater.TrustsRefinedSoybeanOil });
         Task Insert<T>(string sql, IEnumerable<T> rows) => connection.ExecuteAsync(sql, rows);
         await Insert("insert into eater_protocol (household_id, eater_id, protocol_id) values (@Household, @Eater, @Protocol)",
             eater.Protocols.Select(protocol => new { tenant.Household, Eater = eater.Id, Protocol = protocol }));

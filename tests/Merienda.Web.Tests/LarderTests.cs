@@ -258,4 +258,25 @@ public class LarderTests(TestDatabase database)
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/personal", new { allergies = Array.Empty<string>(), dislikes = Array.Empty<string>(), portionHabit = 1, countsTraces = false });
         Assert.Equal("fits", await Verdict());
     }
+
+    [Fact]
+    public async Task Whether_refined_soybean_oil_is_soy_is_stated_with_the_eater_and_undone()
+    {
+        var cook = await database.SignUp();
+        var eater = await Eater(cook);
+        object Personal(bool? trusts) => trusts is { } said
+            ? new { allergies = new[] { "soy" }, dislikes = Array.Empty<string>(), portionHabit = 1, countsTraces = true, trustsRefinedSoybeanOil = said }
+            : new { allergies = new[] { "soy-oil" }, dislikes = Array.Empty<string>(), portionHabit = 1, countsTraces = true };
+        async Task<string> Verdict(Guid recipe) => (await cook.Get($"/api/recipes/{recipe}"))["verdicts"]![0]!["verdict"]!.GetValue<string>();
+
+        await Keep(cook, Packet(statement: "Oats, fully refined soybean oil, salt"));
+        var recipe = await cook.AddRecipe("Crackers", 1, "100 g Sea crackers");
+        // The careful answer is the default, and whoever names the oil means soy.
+        await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/personal", Personal(null));
+        Assert.Equal("breaks", await Verdict(recipe));
+        await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/personal", Personal(true));
+        Assert.Equal("fits", await Verdict(recipe));
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Equal("breaks", await Verdict(recipe));
+    }
 }

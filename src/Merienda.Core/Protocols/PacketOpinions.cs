@@ -17,6 +17,9 @@ public sealed record PacketOpinions(IReadOnlyList<PacketOpinion> All, bool Count
 {
     public static readonly PacketOpinions None = new([], true);
 
+    /// <summary>Whether soybean oil that the law of the label's country takes for no allergen is none for this eater; the careful answer is no.</summary>
+    public bool TrustsRefinedSoybeanOil { get; init; }
+
     public PacketOpinion? RejectionOf(Food food) => food.Packet is null ? null : All.FirstOrDefault(item => !item.IsApproved && item.Food == food.Key);
 
     /// <summary>The approval that holds for what is printed on this version; null for none, or for one of other ingredients.</summary>

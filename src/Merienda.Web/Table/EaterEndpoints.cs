@@ -115,6 +115,7 @@ public static class EaterEndpoints
             Dislikes = [.. request.Dislikes.Distinct()],
             PortionHabit = request.PortionHabit,
             CountsTraces = request.CountsTraces,
+            TrustsRefinedSoybeanOil = request.TrustsRefinedSoybeanOil,
         });
 
     private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> Accept(Guid eater, AcceptanceRequest request, CurrentTenant tenant, [AsParameters] Desk desk)

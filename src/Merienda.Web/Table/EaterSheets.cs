@@ -20,6 +20,7 @@ public static class EaterSheets
             [.. settings.Accepted.Select(item => new TableAcceptance(item.What, knowledge.Foods.Latest.WithKey(item.What)?.Name ?? item.What, item.Reason, item.AcceptedAt))],
             [.. settings.Dislikes.Select(key => new NamedKey(key, NameOf(key, knowledge)))],
             settings.CountsTraces,
+            settings.TrustsRefinedSoybeanOil,
             [.. Contradictions.Among(eater.Rules.Rules).Select(item => $"{item.One.Title} and {item.Other.Title}: {item.Reason}.")]);
     }
 

@@ -30,7 +30,7 @@ public sealed record TablePhases(string Protocol, int ShortestDays, int LongestD
 public sealed record TableAcceptance(string What, string Name, string Reason, DateTimeOffset AcceptedAt);
 
 public sealed record TableEater(Guid Id, string Name, decimal PortionHabit, IReadOnlyList<string> Protocols, IReadOnlyList<TableChoice> Choices, IReadOnlyList<TableRule> Rules, IReadOnlyList<TablePhases> Phases,
-    IReadOnlyList<EaterMeal> Meals, IReadOnlyList<string> Allergies, IReadOnlyList<TableAcceptance> Accepted, IReadOnlyList<NamedKey> Dislikes, bool CountsTraces, IReadOnlyList<string> Conflicts);
+    IReadOnlyList<EaterMeal> Meals, IReadOnlyList<string> Allergies, IReadOnlyList<TableAcceptance> Accepted, IReadOnlyList<NamedKey> Dislikes, bool CountsTraces, bool TrustsRefinedSoybeanOil, IReadOnlyList<string> Conflicts);
 
 public sealed record NamedKey(string Key, string Name);
 
@@ -59,7 +59,8 @@ public sealed record AllowanceRequest(string Protocol, string Rule, decimal? AtL
 public sealed record MealsRequest(IReadOnlyList<EaterMeal> Meals);
 
 /// <param name="CountsTraces">Whether a trace low in a packet's statement counts for what protocols leave out.</param>
-public sealed record PersonalRequest(IReadOnlyList<string> Allergies, IReadOnlyList<string> Dislikes, decimal PortionHabit, bool CountsTraces = true);
+/// <param name="TrustsRefinedSoybeanOil">Whether soybean oil that the law of the label's country exempts is no soy for an allergy; the careful answer is no.</param>
+public sealed record PersonalRequest(IReadOnlyList<string> Allergies, IReadOnlyList<string> Dislikes, decimal PortionHabit, bool CountsTraces = true, bool TrustsRefinedSoybeanOil = false);
 
 /// <param name="What">Key of a food, or the words of a line that no food was found for.</param>
 /// <param name="IsAdult">The person who accepts says that they are an adult and read what is printed.</param>

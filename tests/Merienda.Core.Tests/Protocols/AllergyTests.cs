@@ -1,3 +1,4 @@
+using Merienda.Core.Foods.Labels;
 using Merienda.Core.Protocols;
 using static Merienda.Core.Tests.Table;
 
@@ -43,4 +44,25 @@ public class AllergyTests
         var finding = Assert.Single(rules.CheckPortion(Eat(2, "200 g cod", "200 g celeriac"), null));
         Assert.Equal((Verdict.Fits, "Dislikes: Cod fillet and Celeriac."), (finding.Verdict, finding.Because));
     }
+
+    [Theory]
+    [InlineData(LabelCountry.UnitedStates, "Soybean oil, salt", false, Verdict.Breaks)] // the careful answer is the default
+    [InlineData(LabelCountry.UnitedStates, "Soybean oil, salt", true, Verdict.Fits)]
+    [InlineData(LabelCountry.UnitedStates, "Soybean oil, salt. Contains: soy", true, Verdict.Breaks)]
+    [InlineData(LabelCountry.UnitedStates, "Expeller pressed soybean oil", true, Verdict.Breaks)]
+    [InlineData(LabelCountry.UnitedStates, "Soybean oil, soy lecithin", true, Verdict.Breaks)]
+    [InlineData(LabelCountry.EuropeanUnion, "Soybean oil, salt", true, Verdict.Breaks)] // not said to be fully refined
+    [InlineData(LabelCountry.EuropeanUnion, "Fully refined soybean oil, salt", true, Verdict.Fits)]
+    [InlineData(LabelCountry.EuropeanUnion, "Fully refined soya oil, salt", false, Verdict.Breaks)]
+    [InlineData(LabelCountry.UnitedKingdom, "Fully refined soya oil", true, Verdict.Fits)]
+    [InlineData(LabelCountry.Canada, "Fully refined soybean oil", true, Verdict.Breaks)] // no exemption is known here
+    public void Refined_soybean_oil_is_soy_unless_the_eater_trusts_the_law_of_the_label(LabelCountry country, string statement, bool trusts, Verdict verdict)
+    {
+        var context = Context() with { Packets = PacketOpinions.None with { TrustsRefinedSoybeanOil = trusts } };
+        Assert.Equal(verdict, new AllergyRule { Id = "allergy", Classes = ["soy"] }.Check(Eat(Bought(Printed(statement) with { Country = country })), context).Verdict);
+    }
+
+    [Fact]
+    public void A_bottle_without_a_label_is_soy_whatever_is_trusted() =>
+        Assert.Equal(Verdict.Breaks, new AllergyRule { Id = "allergy", Classes = ["soy"] }.Check(Eat(1, "1 tbsp soybean oil"), Context() with { Packets = PacketOpinions.None with { TrustsRefinedSoybeanOil = true } }).Verdict);
 }

@@ -36,6 +36,17 @@ public static class LabelCountries
         _ => null,
     };
 
+    /// <summary>
+    /// Classes of soybean oil that a country's law takes for no allergen: in the US any highly refined oil, which its labels call soybean oil (21 U.S.C. 321(qq)(2), from memory);
+    /// in the EU and the UK what is called fully refined (Regulation 1169/2011 Annex II point 6, from memory). Elsewhere none is taken so here.
+    /// </summary>
+    public static IReadOnlyList<string> ExemptSoybeanOils(LabelCountry country) => country switch
+    {
+        LabelCountry.UnitedStates => ["soy-oil", "soy-oil-refined"],
+        LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom => ["soy-oil-refined"],
+        _ => [],
+    };
+
     /// <summary>Domain.md section 2; where nobody knows, the wider reading of fibre is refused by asking for the basis, so Other has none.</summary>
     public static LabelBasis? BasisOf(LabelCountry country) => country switch
     {

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Labels;
 
 namespace Merienda.Core.Protocols;
 
@@ -58,7 +59,7 @@ public sealed record AllergyRule : Rule
             return default;
         }
 
-        if (Classes.Where(food.Contains).ToList() is { Count: > 0 } held)
+        if (Classes.Where(key => Holds(food, key, context)).ToList() is { Count: > 0 } held)
         {
             return new(Verdict.Breaks, string.Join(", ", held.Select(context.Classes.NameOf)), default);
         }
@@ -66,6 +67,18 @@ public sealed record AllergyRule : Rule
         return food.Packet is null
             ? Classes.Any(food.MayContain) ? new(Verdict.CannotTell, food.Name, DoubtKind.PacketsDiffer) : default
             : context.Packets.ApprovalOf(food) is null && Doubt(food) is { } doubt ? new(Verdict.CannotTell, doubt, DoubtKind.Statement) : default;
+    }
+
+    /// <summary>Whether the food is, or its packet names, an allergen; soybean oil that the label's law exempts only counts for whoever does not trust that.</summary>
+    private static bool Holds(Food food, string allergen, RuleContext context)
+    {
+        if (!context.Packets.TrustsRefinedSoybeanOil || food.Packet is not { } packet || food.Is(allergen))
+        {
+            return food.Contains(allergen);
+        }
+
+        var exempt = LabelCountries.ExemptSoybeanOils(packet.Printed.Country);
+        return packet.Reading.Holds.Keys.Any(key => !exempt.Contains(key) && context.Classes.Upward(key).Contains(allergen));
     }
 
     /// <summary>Why a packet may hold what nobody sees; null when its statement was read through, leaves nothing open and warns of nothing.</summary>

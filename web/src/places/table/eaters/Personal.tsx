@@ -25,6 +25,7 @@ export function Personal({ eater, classes, edit }: { eater: Eater; classes: Food
               dislikes: eater.dislikes.map((one) => one.key),
               portionHabit: eater.portionHabit,
               countsTraces: eater.countsTraces,
+              trustsRefinedSoybeanOil: eater.trustsRefinedSoybeanOil,
               ...change,
             },
           }),
@@ -48,6 +49,20 @@ export function Personal({ eater, classes, edit }: { eater: Eater; classes: Food
             </p>
           )}
         </div>
+        {eater.allergies.some((key) => ['soy', 'legume'].includes(key)) && (
+          <Choice
+            label="Refined soybean oil on a packet"
+            className="mt-1 w-full max-w-72"
+            value={eater.trustsRefinedSoybeanOil ? 'law' : 'soy'}
+            onChange={(value) =>
+              state(`What refined soybean oil is for ${eater.name} is changed.`, { trustsRefinedSoybeanOil: value === 'law' })
+            }
+            options={[
+              ['soy', 'is soy (careful)'],
+              ['law', 'is not soy where the label’s law says so'],
+            ]}
+          />
+        )}
         {eater.allergies.length > 0 && <Accepted eater={eater} edit={edit} />}
       </div>
       <div>
@@ -76,7 +91,7 @@ export function Personal({ eater, classes, edit }: { eater: Eater; classes: Food
       />
       <Choice
         label="Traces low in a packet’s ingredients"
-        className="w-72"
+        className="w-full max-w-72"
         value={eater.countsTraces ? 'yes' : 'no'}
         onChange={(value) => state(`What traces are for ${eater.name} is changed.`, { countsTraces: value === 'yes' })}
         options={[

@@ -5,6 +5,8 @@ type FoodClass = Schemas['TableClass'];
 /** Wheat stands alone on the label rules of the US, where the EU's group is all cereals containing gluten. */
 const onlyInTheUnitedStates = ['wheat'];
 
+const firstWord = (name: string) => name.split(' ')[0];
+
 /** What an allergy may be to: the groups of the label rules first, each named as on labels; then narrower ones, said as narrower; then any other class. */
 export function allergyChoices(classes: FoodClass[]): { key: string; name: string }[] {
   const byKey = new Map(classes.map((one) => [one.key, one]));
@@ -22,7 +24,7 @@ export function allergyChoices(classes: FoodClass[]): { key: string; name: strin
   return [
     ...groups.map((one) => ({
       key: one.key,
-      name: one.allergen === one.name || !one.allergen ? one.name : `${one.allergen} (${one.name})`,
+      name: !one.allergen || firstWord(one.allergen) === firstWord(one.name) ? (one.allergen ?? one.name) : `${one.allergen} (${one.name})`,
     })),
     ...narrower
       .filter((one) => onlyInTheUnitedStates.includes(one.key))
