@@ -37,7 +37,7 @@ public static class LineWeight
             return Packages(line, food, system, amount, size);
         }
 
-        if (unit == Unit.Each && OfSize(line.PieceSize, food) is { } piece)
+        if (unit == Unit.Each && OfSize(line.PieceSize, food, system) is { } piece)
         {
             return (Widen(amount, piece.Grams, line.IsByEye ? ByEye : piece.Width), null);
         }
@@ -52,15 +52,16 @@ public static class LineWeight
             : (Estimate.Unknown, $"No weight yet for {(unit == Unit.Each ? "one" : $"a {unit.Name} of")} {food.Name}; type grams");
     }
 
-    /// <summary>Grams of one piece of the size that is said; the table's own sizes first.</summary>
-    private static (decimal Grams, decimal Width)? OfSize(PieceSize size, Food food)
+    /// <summary>Grams of one piece of the size that is said; the table's own sizes first, and of those the ones that hold where the recipe comes from: a large egg is larger in Europe.</summary>
+    private static (decimal Grams, decimal Width)? OfSize(PieceSize size, Food food, MeasureSystem system)
     {
         if (size == PieceSize.Unsaid)
         {
             return null;
         }
 
-        return food.Measures.TryGetValue(size switch { PieceSize.Small => "small", PieceSize.Large => "large", _ => "medium" }, out var own) ? (own, Counted)
+        var name = size switch { PieceSize.Small => "small", PieceSize.Large => "large", _ => "medium" };
+        return (system != MeasureSystem.UnitedStates && food.Measures.TryGetValue($"{name}.metric", out var own)) || food.Measures.TryGetValue(name, out own) ? (own, Counted)
             : !food.Measures.TryGetValue("each", out var usual) ? null
             : size switch { PieceSize.Small => (usual * SmallShare, 2 * Counted), PieceSize.Large => (usual * LargeShare, 2 * Counted), _ => (usual, Counted) };
     }

@@ -1,5 +1,8 @@
 using System.Globalization;
 using CsvHelper;
+using Merienda.Core.Foods;
+using Merienda.Core.Quantities;
+using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Recipes;
 
@@ -116,4 +119,22 @@ public class IngredientLineTests(ITestOutputHelper output)
     }
 
     private static decimal? Number(string? cell) => string.IsNullOrEmpty(cell) ? null : decimal.Parse(cell, CultureInfo.InvariantCulture);
+
+    [Theory]
+    [InlineData("2 large eggs", MeasureSystem.UnitedStates, 100)]
+    [InlineData("2 large eggs", MeasureSystem.Metric, 120)] // graded larger in Europe
+    [InlineData("2 medium eggs", MeasureSystem.UnitedStates, 88)]
+    [InlineData("2 medium eggs", MeasureSystem.Metric, 102)]
+    [InlineData("2 small eggs", MeasureSystem.Australia, 86)]
+    [InlineData("2 eggs", MeasureSystem.Metric, 100)] // no size said: as the table has one
+    public void Eggs_weigh_by_the_grades_of_where_the_recipe_comes_from(string text, MeasureSystem system, int grams) => Assert.Equal(grams, Line(text, system).Grams.Best);
+
+    [Theory]
+    [InlineData("200 g dried chickpeas, soaked overnight", "chickpeas-soaked")]
+    [InlineData("250 g dried kidney beans soaked overnight and drained", "kidney-beans-soaked")]
+    [InlineData("200 g split peas, soaked for 8 hours", "split-peas-soaked")]
+    [InlineData("200 g dried chickpeas", "chickpeas-dry")]
+    [InlineData("1 cup cashews, soaked for 2 hours", "cashews")] // no row of its own is needed
+    [InlineData("50 g raisins, soaked in rum", "raisins")]
+    public void Pulses_that_were_soaked_are_rows_of_their_own(string text, string food) => Assert.Equal((food, MatchKind.Exact), (Line(text).Food!.Key, Line(text).Match));
 }

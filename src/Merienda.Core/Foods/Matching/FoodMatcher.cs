@@ -90,7 +90,7 @@ public sealed class FoodMatcher
     public string KeyOf(string words) => KeyOf(Words.Of(words));
 
     /// <param name="words">The words that name the food.</param>
-    /// <param name="state">How the line asks for it: "cooked", "dry", "tinned", "frozen"; empty when it does not say.</param>
+    /// <param name="state">How the line asks for it: "cooked", "dry", "soaked", "tinned"; empty when it does not say.</param>
     public FoodMatch Match(string words, string state = "")
     {
         var tokens = Words.Of(words);

@@ -3,7 +3,7 @@ using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Recipes;
 
-/// <summary>How a line asks for its food: weighed cooked, weighed dry, from a tin.</summary>
+/// <summary>How a line asks for its food: weighed cooked, weighed dry, dry and then soaked, from a tin.</summary>
 internal static partial class LineState
 {
     public static string Of(string food, IReadOnlyList<string> notes, Unit? unit)
@@ -12,6 +12,11 @@ internal static partial class LineState
         if (notes.Any(note => Cooked().IsMatch(note)))
         {
             return "cooked";
+        }
+
+        if (notes.Any(note => Soaked().IsMatch(note)))
+        {
+            return "soaked";
         }
 
         if (notes.Any(note => Dry().IsMatch(note)))
@@ -27,6 +32,9 @@ internal static partial class LineState
 
     [GeneratedRegex(@"^(uncooked|dry|dried|dry weight|uncooked weight|weighed dry|raw weight)\b|\b(uncooked|dry weight)$", RegexOptions.IgnoreCase)]
     private static partial Regex Dry();
+
+    [GeneratedRegex(@"^(pre-?)?soaked( overnight| for .*hours?| for \d+ ?h(rs?)?| in (cold |plenty of )?water)*( and (drained|rinsed|boiled|cooked))*$", RegexOptions.IgnoreCase)]
+    private static partial Regex Soaked();
 
     [GeneratedRegex(@"^(tinned|canned|from an? (tin|can|jar)|out of a tin)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Tinned();

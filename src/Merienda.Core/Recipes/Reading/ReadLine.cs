@@ -34,7 +34,7 @@ public sealed record ReadLine(
     /// <summary>Words of the foods that may be meant instead: the "peanut butter" of "tahini or peanut butter".</summary>
     public IReadOnlyList<string> Alternatives { get; init; } = [];
 
-    /// <summary>How it is asked for: "cooked", "dry", "tinned"; empty when the line does not say.</summary>
+    /// <summary>How it is asked for: "cooked", "dry", "soaked", "tinned"; empty when the line does not say.</summary>
     public string State { get; init; } = "";
 
     public PieceSize PieceSize { get; init; }
