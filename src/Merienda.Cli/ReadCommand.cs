@@ -65,6 +65,7 @@ public static class ReadCommand
     {
         var line = RecipeLine.From(text, data.Foods, MeasureSystem.UnitedStates);
         var nearest = line.Meanings[0].IsSure ? [] : data.Foods.Nearest(line.Read.Food, 5).Select(food => food.Name).ToList();
+        var kinds = line.Meanings[0].Kinds?.Foods.Select(kind => kind.Name).ToList() ?? [];
         if (json)
         {
             output.WriteLine(JsonSerializer.Serialize(new
@@ -80,6 +81,7 @@ public static class ReadCommand
                 line.Read.IsOptional,
                 line.Read.IsToServe,
                 line.Doubt,
+                Kinds = kinds,
                 Nearest = nearest,
             }, Json));
             return;
@@ -88,7 +90,7 @@ public static class ReadCommand
         output.WriteLine($"  amount  {(line.Read.AmountInWords.Length == 0 ? "none" : line.Read.AmountInWords)}");
         output.WriteLine($"  food    {(line.Food is { } food ? $"{food.Name} ({line.Match.ToString().ToLowerInvariant()})" : "not known")}");
         output.WriteLine($"  weighs  {(line.Grams.High is { } high ? $"{line.Grams.Best:0.#} g ({line.Grams.Low:0.#} to {high:0.#})" : "not known")}");
-        foreach (var (name, said) in new[] { ("note", line.Read.Note), ("look", line.Doubt ?? ""), ("nearest", string.Join(" · ", nearest)) }.Where(row => row.Item2.Length > 0))
+        foreach (var (name, said) in new[] { ("note", line.Read.Note), ("look", line.Doubt ?? ""), ("kinds", string.Join(" · ", kinds)), ("nearest", string.Join(" · ", nearest)) }.Where(row => row.Item2.Length > 0))
         {
             output.WriteLine($"  {name,-7} {said}");
         }

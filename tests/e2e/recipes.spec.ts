@@ -77,3 +77,40 @@ test('a choice is settled by one click, the nearest food by one key, and the kit
   await page.getByRole('button', { name: /Forget nonna/ }).click();
   await expect(page.getByText('No words yet.')).toBeVisible();
 });
+
+test('a saved recipe asks what its lines leave open, and one press makes its next version', async ({ page }) => {
+  await signUp(page);
+  await page.goto('/recipes/new');
+  await page.getByLabel('Name').fill('Morning bowl');
+  await page.getByLabel('Portions').fill('2');
+  await page.getByLabel('Ingredient 1', { exact: true }).fill('100 g almonds, walnuts, or pecans');
+  await page.getByLabel('Ingredient 1', { exact: true }).press('Enter');
+  await page.getByLabel('Ingredient 2', { exact: true }).fill('1 tbsp oyster sauce');
+  await page.getByLabel('Keeps as').selectOption('cooked');
+  await page.getByRole('button', { name: 'Save' }).click();
+
+  const choice = page.getByRole('group', { name: 'Which one goes in?' });
+  await expect(choice.getByRole('button')).toHaveText(['almonds', 'walnuts', 'pecans']);
+  await expect(page.getByRole('link', { name: 'read yours' })).toBeVisible();
+  await choice.getByRole('button', { name: 'walnuts' }).click();
+  await expect(page.getByRole('cell', { name: '100 g walnuts' })).toBeVisible();
+  await expect(choice).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(choice).toBeVisible();
+});
+
+test('a page without a recipe, a foreign recipe and a thousand lines are refused in words', async ({ page }) => {
+  await signUp(page);
+  await page.goto('/recipes/new');
+  const paste = (text: string) =>
+    page.getByLabel('Paste a recipe as it is written').evaluate((box, written) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', written);
+      box.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+    }, text);
+  await page.getByLabel('Name').fill('Kept');
+  await paste('<!doctype html><html><head><title>My garden</title></head><body><p>Roses in May.</p></body></html>');
+  await expect(page.getByRole('alert')).toContainText('no recipe');
+  await paste('Ensalada de patatas\n4 personas\n500 g de patatas\n2 dientes de ajo picados\n3 cucharadas de aceite de oliva\nsal y pimienta');
+  await expect(page.getByText(/reads English/)).toBeVisible();
+});

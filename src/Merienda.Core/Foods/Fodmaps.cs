@@ -106,4 +106,18 @@ public static class Fodmaps
 
     // The higher cut-off holds when no other sub-group is there; an unknown one may be.
     private static bool IsOnlyExcessFructose(FodmapContent[] contents) => Groups.Where(group => group != FodmapGroup.ExcessFructose).All(group => contents[(int)group].PerHundredGrams.High == 0);
+
+    /// <summary>What one gram of a food brings of the cut-offs of all sub-groups, whichever comes nearest: by these nearly every dose is settled at one look.</summary>
+    /// <param name="Most">At most so much of one; null when nobody knows a bound.</param>
+    /// <param name="Least">At least so much of one whose content is known.</param>
+    internal sealed record OfCutOff(decimal? Most, decimal Least)
+    {
+        public static OfCutOff Of((FodmapContent Content, decimal CutOff)[] groups)
+        {
+            var (sorbitol, mannitol) = (groups[(int)FodmapGroup.Sorbitol].Content, groups[(int)FodmapGroup.Mannitol].Content);
+            var polyols = new FodmapContent(sorbitol.PerHundredGrams + mannitol.PerHundredGrams, sorbitol.IsKnown && mannitol.IsKnown);
+            var shares = groups.Append((Content: polyols, CutOff: PolyolsTogether)).Select(group => (Most: group.Content.PerHundredGrams.High / 100 / group.CutOff, Least: group.Content.IsKnown ? group.Content.PerHundredGrams.Low / 100 / group.CutOff : 0)).ToList();
+            return new(shares.Any(share => share.Most is null) ? null : shares.Max(share => share.Most), shares.Max(share => share.Least));
+        }
+    }
 }

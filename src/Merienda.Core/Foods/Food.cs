@@ -26,6 +26,7 @@ public sealed class Food
 
     private FoodNutrition? _nutrition;
     private (FodmapContent Content, decimal CutOff)[]? _fodmaps;
+    private Foods.Fodmaps.OfCutOff? _ofCutOff;
 
     public required string Key { get; init; }
 
@@ -80,6 +81,9 @@ public sealed class Food
 
     /// <summary>Content and cut-off by FODMAP sub-group, worked out once.</summary>
     internal (FodmapContent Content, decimal CutOff)[] FodmapContents => _fodmaps ??= Foods.Fodmaps.Of(this);
+
+    /// <summary>What one gram brings of the cut-offs, worked out once.</summary>
+    internal Foods.Fodmaps.OfCutOff OfCutOff => _ofCutOff ??= Foods.Fodmaps.OfCutOff.Of(FodmapContents);
 
     /// <summary>What it is: rules that count a food's own grams ask this.</summary>
     public bool Is(string foodClass) => Classes.Contains(foodClass);

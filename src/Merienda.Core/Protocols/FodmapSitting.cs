@@ -26,9 +26,10 @@ internal sealed class FodmapSitting
         var sitting = new FodmapSitting();
         foreach (var helping in restricted.Count == 0 ? [] : intake.Helpings)
         {
+            var share = helping.Size / helping.Profile.Portions;
             foreach (var line in helping.Profile.AllLines)
             {
-                sitting.Add(line, line.Grams * (helping.Size / helping.Profile.Portions), restricted);
+                sitting.Add(line, line.Grams * share, restricted);
             }
         }
 
@@ -38,6 +39,17 @@ internal sealed class FodmapSitting
     /// <summary>The worst verdict of one food's doses. A dose fits when it is less than the cut-off; unknown content fits only when all of it would.</summary>
     public static Verdict Judge(Food food, Estimate grams, IReadOnlyList<FodmapGroup> restricted)
     {
+        // A thousandth is left to the long way for the last digit.
+        if (grams.High is { } most && most * food.OfCutOff.Most < 0.999m)
+        {
+            return Verdict.Fits;
+        }
+
+        if (restricted.Count == Fodmaps.Groups.Count && grams.High is not null && grams.Low * food.OfCutOff.Least > 1.001m)
+        {
+            return Verdict.Breaks;
+        }
+
         var worst = Verdict.Fits;
         var together = Estimate.Zero;
         var (polyols, areKnown) = (0, true);
@@ -87,11 +99,13 @@ internal sealed class FodmapSitting
 
     private void Add(Food food, Estimate grams)
     {
-        var at = _foods.FindIndex(item => item.Food == food);
-        if (at >= 0)
+        for (var at = 0; at < _foods.Count; at++)
         {
-            _foods[at] = (food, _foods[at].Grams + grams);
-            return;
+            if (_foods[at].Food == food)
+            {
+                _foods[at] = (food, _foods[at].Grams + grams);
+                return;
+            }
         }
 
         _foods.Add((food, grams));

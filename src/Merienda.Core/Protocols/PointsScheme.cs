@@ -56,6 +56,11 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
     /// <summary>The counted share of each line of each helping; null when nothing in them is free. A printed 0 is free for the serving it was printed for, once a day; beyond that the formula counts.</summary>
     private decimal[][]? SharesOf(IReadOnlyList<Helping> helpings)
     {
+        if (Free.Count + Typed.Count == 0 && !helpings.Any(helping => helping.Profile.HasPrintedPoints))
+        {
+            return null;
+        }
+
         var nothing = helpings.Where(helping => Typed.Count > 0 || helping.Profile.HasPrintedPoints).SelectMany(helping => helping.Profile.Lines).Select(PrintedFor).OfType<TypedPoints>()
             .Where(printed => printed.Points == 0 && Free.All(item => item.Food != printed.Food)).DistinctBy(printed => printed.Food).Select(printed => new FreeFood(printed.Food, printed.Grams, Period.Day)).ToList();
         return Free.Count + nothing.Count == 0 ? null : FreeAmounts.CountedShares(helpings, [.. Free, .. nothing]);

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Merienda.Core.Foods;
+using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Protocols;
 
@@ -21,6 +22,16 @@ public sealed record RuleContext(PointsScheme? Scheme, FoodClasses Classes, int 
 {
     /// <summary>What the eater decided about packets.</summary>
     public PacketOpinions Packets { get; init; } = PacketOpinions.None;
+}
+
+/// <summary>A rule that judges food by food, whatever goes in beside it and how much: each food of a library need be judged once.</summary>
+internal interface IJudgesFoods
+{
+    /// <summary>The verdict of a food that is meant for certain.</summary>
+    Verdict VerdictOf(Food food, RuleContext context);
+
+    /// <summary>The verdict of a line: what is known of its food, and what its words leave open.</summary>
+    Verdict VerdictOf(RecipeLine line, RuleContext context);
 }
 
 /// <summary>A rule is data; each kind is one class that turns an intake into a finding and describes itself (docs/adding-a-rule.md).</summary>

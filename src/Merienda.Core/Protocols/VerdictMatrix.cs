@@ -58,8 +58,8 @@ public sealed class VerdictMatrix
                 }
 
                 break;
-            case ExclusionRule exclusion:
-                Exclude(exclusion, context, row, from, to);
+            case IJudgesFoods byFood:
+                JudgeFoods(byFood, context, row, from, to);
                 break;
             default:
                 for (var recipe = from; recipe < to; recipe++)
@@ -71,7 +71,7 @@ public sealed class VerdictMatrix
         }
     }
 
-    private void Exclude(ExclusionRule exclusion, RuleContext context, Verdict[] row, int from, int to)
+    private void JudgeFoods(IJudgesFoods rule, RuleContext context, Verdict[] row, int from, int to)
     {
         var known = new Dictionary<Food, Verdict>(ReferenceEqualityComparer.Instance);
         for (var recipe = from; recipe < to; recipe++)
@@ -79,14 +79,14 @@ public sealed class VerdictMatrix
             var worst = Verdict.Fits;
             foreach (var line in _doubtful[recipe])
             {
-                Raise(ref worst, exclusion.JudgeLine(line, context).Verdict);
+                Raise(ref worst, rule.VerdictOf(line, context));
             }
 
             foreach (var food in _foods[recipe])
             {
                 if (!known.TryGetValue(food, out var verdict))
                 {
-                    verdict = exclusion.VerdictOf(food, context);
+                    verdict = rule.VerdictOf(food, context);
                     known.Add(food, verdict);
                 }
 

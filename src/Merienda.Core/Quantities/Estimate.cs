@@ -57,8 +57,8 @@ public readonly record struct Estimate
     /// <summary>What some grams hold of which 100 g hold this. An unknown amount of what holds none still brings none.</summary>
     public Estimate In(Estimate grams) =>
         High == 0 || grams.High == 0 ? Zero
-        : High is { } most && grams.High is { } heaviest ? Between(grams.Low * Low / 100, grams.Best * Best / 100, heaviest * most / 100)
-        : AtLeast(grams.Low * Low / 100, grams.Best * Best / 100);
+        : High is { } most && grams.High is { } heaviest ? Between(grams.Low * Low * 0.01m, grams.Best * Best * 0.01m, heaviest * most * 0.01m)
+        : AtLeast(grams.Low * Low * 0.01m, grams.Best * Best * 0.01m);
 
     /// <summary>Either the one or the other: this one's best, as wide as both.</summary>
     public Estimate Or(Estimate other) => new(Math.Min(Low, other.Low), Best, High is { } high && other.High is { } most ? Math.Max(high, most) : null);

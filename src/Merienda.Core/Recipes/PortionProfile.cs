@@ -27,6 +27,7 @@ public sealed class PortionProfile
 {
     private readonly LineAmount[] _amounts;
     private readonly MeasureSum[] _sums;
+    private Tuple<Estimate>? _weight, _volume;
 
     private PortionProfile(IReadOnlyList<RecipeLine> all, IReadOnlyList<RecipeLine> lines, decimal portions, LineAmount[] amounts)
     {
@@ -67,6 +68,12 @@ public sealed class PortionProfile
         return new(all, eaten, portions, amounts);
     }
 
+    /// <summary>What one portion weighs as served, g; worked out once.</summary>
+    public Estimate ServedWeight => (_weight ??= new(Served(ServedAmount.Weight))).Item1;
+
+    /// <summary>How large one portion is as served, ml; worked out once.</summary>
+    public Estimate ServedVolume => (_volume ??= new(Served(ServedAmount.Volume))).Item1;
+
     /// <summary>One portion's sum over all lines. A size scales it as a whole: the widths of one dish grow with it.</summary>
     public Estimate Total(Measure measure) => _sums[(int)measure].Total;
 
@@ -79,6 +86,17 @@ public sealed class PortionProfile
         {
             tally.AddWidth(source, below * size, above * size);
         }
+    }
+
+    private Estimate Served(Func<RecipeLine, Estimate, Estimate> of)
+    {
+        var tally = new Tally();
+        foreach (var line in Lines)
+        {
+            tally.Add(line, of(line, line.Grams * (1 / Portions)));
+        }
+
+        return tally.Plausible;
     }
 
     private MeasureSum SumOf(Measure measure)

@@ -139,7 +139,7 @@ public sealed class RecipeLine
     private static string? DoubtOf(ReadLine read, IReadOnlyList<LineMeaning> meanings) =>
         read.Second.Length > 0 ? $"A second ingredient, \"{read.Second}\", is not counted; give it a line of its own"
         : meanings.Count > 1 ? $"Which one is meant: {string.Join(" or ", meanings.Select(item => item.Food?.Name ?? item.Words))}? Until you choose, the numbers span them all"
-        : meanings[0].Kinds is { } kinds && meanings[0].Match != MatchKind.Likely ? $"Which kind: {string.Join(", ", kinds.Foods.Select(kind => kind.Name))}? Until you choose, the numbers span them all"
+        : meanings[0].Kinds is { } kinds && meanings[0].Match != MatchKind.Likely ? $"Which kind of {meanings[0].Words.ToLowerInvariant()}? Until you choose, the numbers span all {kinds.Foods.Count}"
         : meanings[0].Match == MatchKind.Likely ? $"Read as {meanings[0].Food!.Name}; confirm or choose another"
         : null;
 }

@@ -20,12 +20,14 @@ public static class RecipeSheets
 
     /// <summary>The kinds that a word leaves open, or the foods nearest to words that name none for certain.</summary>
     private static IEnumerable<Food> Offered(RecipeLine line, bool isChosen, FoodMatcher foods) =>
-        isChosen || line.HasChoice ? [] : line.Meanings[0].Kinds?.Foods.Take(NearestFoods) ?? (line.Meanings[0].IsSure ? [] : foods.Nearest(line.Read.Food, NearestFoods));
+        isChosen || line.HasChoice ? [] : line.Meanings[0].Kinds?.Foods.Take(NearestFoods)
+            // What the words were read as stands first: one press confirms it.
+            ?? (line.Meanings[0].IsSure ? [] : foods.Nearest(line.Read.Food, NearestFoods).Prepend(line.Food).OfType<Food>().Distinct().Take(NearestFoods));
 
     private static string About(Food food)
     {
         Measure[] apart = [Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate];
-        return $"{string.Join(", ", apart.Select(measure => MeasureInfo.Of(measure)).Select(info => $"{info.Show(food.Nutrition[info.Measure].Best)} {info.Unit} {(info.Measure == Measure.Energy ? "" : info.Name.ToLowerInvariant())}".TrimEnd()))} in 100 g";
+        return $"{string.Join(", ", apart.Select(measure => MeasureInfo.Of(measure)).Select(info => $"{info.Show(food.Nutrition[info.Measure].Best)} {info.Unit} {(info.Measure == Measure.Energy ? "" : info.Name.ToLowerInvariant())}".TrimEnd()))}";
     }
 
     /// <summary>Reads a draft's lines and refuses what cannot be a recipe. Lines that nobody can read are kept: they count as unknown.</summary>

@@ -5,7 +5,7 @@ using Merienda.Core.Recipes;
 namespace Merienda.Core.Protocols;
 
 /// <summary>Leaves out classes of food, with named exceptions. A line without a known food can't be told.</summary>
-public sealed record ExclusionRule : Rule
+public sealed record ExclusionRule : Rule, IJudgesFoods
 {
     public static readonly RuleKind Described = new("exclusion", "Exclusion", "Leaves out classes of food, with exceptions that the household chooses.",
         "{name}: no {excludes}; allowed all the same: {except}",
@@ -57,11 +57,11 @@ public sealed record ExclusionRule : Rule
             : Found(Verdict.Fits, [], $"{Name}: nothing in it is left out.");
     }
 
-    /// <summary>The verdict of one line: what is known of its food, and what its words leave open.</summary>
-    public (Verdict Verdict, LineDoubt? Doubt, string Reason) JudgeLine(RecipeLine line, RuleContext context) => LineDoubts.Of(line, food => Judge(food, context), _ => false);
-
-    /// <summary>The verdict of one food alone, without a sentence.</summary>
     public Verdict VerdictOf(Food food, RuleContext context) => Judge(food, context).Verdict;
+
+    public Verdict VerdictOf(RecipeLine line, RuleContext context) => JudgeLine(line, context).Verdict;
+
+    private (Verdict Verdict, LineDoubt? Doubt, string Reason) JudgeLine(RecipeLine line, RuleContext context) => LineDoubts.Of(line, food => Judge(food, context), _ => false);
 
     private LineDoubts.FoodFinding Judge(Food food, RuleContext context)
     {

@@ -64,6 +64,11 @@ public sealed record FodmapRule : Rule
         foreach (var (food, grams) in sitting.Foods)
         {
             var verdict = FodmapSitting.Judge(food, grams, restricted);
+            if (verdict == Verdict.Breaks)
+            {
+                return verdict;
+            }
+
             worst = verdict > worst ? verdict : worst;
         }
 

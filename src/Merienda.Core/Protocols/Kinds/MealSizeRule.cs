@@ -56,6 +56,11 @@ public sealed record MealSizeRule : BoundedRule
 
     private Estimate SizeOf(Intake intake)
     {
+        if (intake.Helpings is [var dish])
+        {
+            return (By == "volume" ? dish.Profile.ServedVolume : dish.Profile.ServedWeight) * dish.Size;
+        }
+
         var tally = new Tally();
         foreach (var helping in intake.Helpings)
         {

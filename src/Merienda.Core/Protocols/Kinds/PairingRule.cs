@@ -45,6 +45,8 @@ public sealed record PairingRule : BoundedRule
         return Found(Verdict.Fits, value, portion.Contributors(Measure, null), $"{Title}: {Scale.ShowWithUnit(value.Best)} {says}.");
     }
 
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => NeedsAllowance ? Verdict.CannotTell : Verdict.Fits;
+
     public override Finding Check(Intake intake, RuleContext context)
     {
         var meals = intake.Helpings.Select((helping, at) => (helping, over: (object?)helping.At ?? at)).GroupBy(item => item.over, item => item.helping)

@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Merienda.Core.Foods;
 using Merienda.Core.Foods.Labels;
+using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Protocols;
 
@@ -12,7 +13,7 @@ public sealed record Acceptance(string What, string Reason);
 /// An allergy is a hard stop: no dose, dilution or tolerance applies, what nobody can read is refused like what is known to hold it, and nothing but an acceptance by name
 /// lets it pass. It belongs to the eater, not to a protocol, so it is no kind that a file can hold.
 /// </summary>
-public sealed record AllergyRule : Rule
+public sealed record AllergyRule : Rule, IJudgesFoods
 {
     /// <summary>Keys of the classes the eater is allergic to.</summary>
     public required IReadOnlyList<string> Classes { get; init; }
@@ -34,7 +35,7 @@ public sealed record AllergyRule : Rule
 
     public override Finding Check(Intake intake, RuleContext context)
     {
-        var lines = intake.AllLines.Select(line => (Line: line, Found: LineDoubts.Of(line, food => Judge(food, context), words => IsAccepted(words.Trim())))).ToList();
+        var lines = intake.AllLines.Select(line => (Line: line, Found: JudgeLine(line, context))).ToList();
         var held = lines.Where(item => item.Found.Verdict == Verdict.Breaks).DistinctBy(item => item.Line.Name).ToList();
         if (held.Count > 0)
         {
@@ -48,8 +49,13 @@ public sealed record AllergyRule : Rule
             : Found(Verdict.Fits, [], $"Allergy: everything in it is known to be without {names}.");
     }
 
-    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) =>
-        portion.AllLines.Select(line => LineDoubts.Of(line, food => Judge(food, context), words => IsAccepted(words.Trim())).Verdict).RollUp();
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => portion.AllLines.Select(line => VerdictOf(line, context)).RollUp();
+
+    public Verdict VerdictOf(Food food, RuleContext context) => Judge(food, context).Verdict;
+
+    public Verdict VerdictOf(RecipeLine line, RuleContext context) => JudgeLine(line, context).Verdict;
+
+    private (Verdict Verdict, LineDoubt? Doubt, string Reason) JudgeLine(RecipeLine line, RuleContext context) => LineDoubts.Of(line, food => Judge(food, context), words => IsAccepted(words.Trim()));
 
     private LineDoubts.FoodFinding Judge(Food food, RuleContext context)
     {
@@ -117,6 +123,8 @@ public sealed record DislikeRule : Rule
 
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
 
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => Verdict.Fits;
+
     public override Finding Check(Intake intake, RuleContext context)
     {
         var disliked = intake.Lines.Select(line => line.Food).OfType<Food>().Distinct().Where(food => Of.Any(key => key == food.Key || food.Is(key))).Select(food => food.Name).ToList();
@@ -147,6 +155,9 @@ public sealed record PacketRule : Rule
     public override string Sentence(FoodClasses classes) => $"Packets: {Opinions.All.Count(item => !item.IsApproved)} rejected, {Opinions.All.Count(item => item.IsApproved)} approved";
 
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
+
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) =>
+        portion.Lines.Any(line => line.Food is { Packet: not null } food && Opinions.RejectionOf(food) is not null) ? Verdict.Breaks : Verdict.Fits;
 
     public override Finding Check(Intake intake, RuleContext context)
     {

@@ -1,11 +1,11 @@
 import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
 import { Plus, X } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
 import { number } from '../../pieces/show';
+import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
 import { useFoods } from './queries';
 
 type Line = Schemas['DraftLine'];
@@ -79,8 +79,6 @@ export function LineEditor({ lines, onChange, read }: { lines: Line[]; onChange:
   );
 }
 
-const small = 'border border-line bg-enamel px-1.5 py-0.5 text-left font-semibold hover:border-rim';
-
 /** How a line was read, and the food to change when it is the wrong one. */
 function Reading({
   line,
@@ -133,55 +131,11 @@ function Reading({
           ))}
         </ComboboxOptions>
       </Combobox>
-      {read.choices.length > 0 && (
-        <fieldset className="mt-1 flex flex-wrap items-center gap-1">
-          <legend className="sr-only">Which one goes in?</legend>
-          <span aria-hidden="true" className="text-steel">
-            Which one goes in?
-          </span>
-          {read.choices.map((choice) => (
-            <button key={choice.line} type="button" className={small} onClick={() => onText(choice.line)}>
-              {choice.words}
-            </button>
-          ))}
-        </fieldset>
-      )}
+      <Choices read={read} onText={onText} />
       {read.choices.length === 0 && read.doubt && <p className="text-steel">{read.doubt.endsWith('?') ? read.doubt : `${read.doubt}.`}</p>}
       {read.match === 'learnt' && <p className="text-steel">Your kitchen’s word for it.</p>}
-      {read.packetsDiffer.length > 0 && (
-        <p className="text-steel">
-          Packets differ in {read.packetsDiffer.join(', ')}:{' '}
-          <Link to="/larder/packet" className="font-semibold text-cobalt hover:underline">
-            read yours
-          </Link>
-        </p>
-      )}
-      {read.nearest.length > 0 && (
-        <ol
-          className="mt-1 flex flex-wrap gap-1 group-focus-within:block group-focus-within:space-y-0.5"
-          aria-label="Foods that come nearest"
-        >
-          {read.nearest.map((food, at) => (
-            <li key={food.key}>
-              <button
-                type="button"
-                className={small}
-                aria-keyshortcuts={`Alt+${at + 1}`}
-                title={food.about}
-                // The list stays while the button is pressed: what is left must not move what is under the finger.
-                onMouseDown={(event) => event.preventDefault()}
-                onClick={() => onFood(food.key)}
-              >
-                {food.name}
-                <span className="hidden font-normal text-steel group-focus-within:inline">
-                  {' '}
-                  {food.about} · Alt+{at + 1}
-                </span>
-              </button>
-            </li>
-          ))}
-        </ol>
-      )}
+      <PacketsDiffer read={read} />
+      <NearestFoods read={read} onFood={onFood} />
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
 import { amount, minutes, number, portions, temperature } from '../../pieces/show';
 import { ExchangeDialog } from './ExchangeDialog';
+import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
 import { Numbers } from './Numbers';
 import { type Sheet, toDraft, useRecipe, useSaveRecipe } from './queries';
 import { Verdicts } from './Verdicts';
@@ -125,7 +126,10 @@ function Lines({ sheet, id }: { sheet: Sheet; id: string }) {
                     line.text
                   )}
                   {line.packetId && <PacketNote line={line} sheet={sheet} id={id} />}
-                  {line.doubt && <span className="block text-xs text-steel">? {line.doubt}.</span>}
+                  {line.choices.length === 0 && line.doubt && (
+                    <span className="block text-xs text-steel">{line.doubt.endsWith('?') ? line.doubt : `${line.doubt}.`}</span>
+                  )}
+                  <Questions line={line} at={at} sheet={sheet} id={id} />
                 </td>
                 <td className="py-1 pl-2 text-right whitespace-nowrap">
                   {line.grams ? `${number(line.grams.best, 0)} g` : <span className="text-steel">unknown</span>}
@@ -143,6 +147,25 @@ function Lines({ sheet, id }: { sheet: Sheet; id: string }) {
           })}
         </tbody>
       </table>
+    </>
+  );
+}
+
+/** What a line leaves open, and the one press that settles it: it makes the recipe's next version. */
+function Questions({ line, at, sheet, id }: { line: Sheet['lines'][number]; at: number; sheet: Sheet; id: string }) {
+  const save = useSaveRecipe(id);
+  const { done, refused } = useNotices();
+  const undo = useUndo();
+  const settle = (change: { text?: string; food?: string }) => {
+    const draft = toDraft(sheet);
+    const lines = draft.lines.map((one, index) => (index === at ? { ...one, ...change } : one));
+    save.mutate({ ...draft, lines }, { onSuccess: () => done(`${sheet.name} is changed.`, () => undo()), onError: refused });
+  };
+  return (
+    <>
+      <Choices read={line} onText={(text) => settle({ text })} />
+      <PacketsDiffer read={line} />
+      <NearestFoods read={line} onFood={(food) => settle({ food })} />
     </>
   );
 }
