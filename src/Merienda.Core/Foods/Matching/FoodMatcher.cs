@@ -163,9 +163,10 @@ public sealed class FoodMatcher
         var effects = Words.EffectsOf(words);
         var asked = words.Where((_, at) => effects[at] is null).DefaultIfEmpty(words.LastOrDefault("")).ToList();
         return [.. Phrases
-            .Select(entry => (entry.Food, Score: Nearness.Of(asked, entry.Words)))
+            .Select(entry => (entry.Food, Score: Math.Max(Nearness.Of(asked, entry.Words), Nearness.Of(words, entry.Words)), entry.Words))
             .Where(entry => entry.Score > 0)
-            .GroupBy(entry => entry.Food).Select(entry => (Food: entry.Key, Score: entry.Max(one => one.Score)))
+            // Of foods equally near, the one that is described alike: black beans in a tin before green ones.
+            .GroupBy(entry => entry.Food).Select(entry => (Food: entry.Key, Score: entry.Max(one => one.Score + (0.01 * one.Words.Count(words.Contains)))))
             .OrderByDescending(entry => entry.Score).ThenBy(entry => entry.Food.Name.Length).ThenBy(entry => entry.Food.Name, StringComparer.Ordinal)
             .Take(most).Select(entry => entry.Food)];
     }

@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text;
 using System.Text.RegularExpressions;
 
 namespace Merienda.Core.Foods;
@@ -144,20 +143,16 @@ public sealed partial class FoodWords
         }
 
         var tokens = new List<string>(6);
-        var letters = Ascii.IsValid(text) ? text : text.Normalize(NormalizationForm.FormD);
+        var letters = Latin.Folded(text);
         Span<char> word = letters.Length <= 512 ? stackalloc char[letters.Length] : new char[letters.Length];
         var length = 0;
         foreach (var letter in letters)
         {
-            if (char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter == '%' || (letter == '.' && length > 0 && char.IsDigit(word[length - 1])))
+            if (char.IsLetterOrDigit(letter) || letter == '%' || (letter == '.' && length > 0 && char.IsDigit(word[length - 1])))
             {
                 word[length++] = letter;
             }
-            else if (char.IsLetterOrDigit(letter))
-            {
-                word[length++] = char.ToLowerInvariant(letter);
-            }
-            else if (letter is not ('\'' or '’') && (char.IsAscii(letter) || char.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark))
+            else if (letter is not ('\'' or '’'))
             {
                 End(word);
             }

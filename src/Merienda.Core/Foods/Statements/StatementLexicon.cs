@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text;
 
 namespace Merienda.Core.Foods.Statements;
@@ -195,11 +194,11 @@ public sealed class StatementLexicon
     internal static string Normal(string words)
     {
         var letters = new StringBuilder(words.Length);
-        foreach (var letter in words.Normalize(NormalizationForm.FormD))
+        foreach (var letter in Latin.Folded(words))
         {
-            if (char.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark && letter is not ('\'' or '’'))
+            if (letter is not ('\'' or '’'))
             {
-                letters.Append(letter == '-' ? ' ' : char.ToLowerInvariant(letter));
+                letters.Append(letter == '-' ? ' ' : letter);
             }
         }
 

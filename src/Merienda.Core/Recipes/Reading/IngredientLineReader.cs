@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Text.RegularExpressions;
 using Merienda.Core.Quantities;
 
@@ -42,7 +43,7 @@ public static partial class IngredientLineReader
         {
             Alternatives = words.Alternatives,
             State = LineState.Of(words.Food, words.Notes, amount?.Unit),
-            Forms = [.. CutWords.Where(word => clean.Contains(word, StringComparison.OrdinalIgnoreCase))],
+            Forms = clean.AsSpan().ContainsAny(AnyCut) ? [.. CutWords.Where(word => clean.Contains(word, StringComparison.OrdinalIgnoreCase))] : [],
             PieceSize = amount?.PieceSize ?? PieceSize.Unsaid,
             Second = words.Second,
         };
@@ -50,6 +51,8 @@ public static partial class IngredientLineReader
 
     /// <summary>How food is cut, as measures by volume tell it apart.</summary>
     private static readonly string[] CutWords = ["sliced", "flaked", "slivered", "grated", "shredded", "shaved", "mashed", "crumbled", "cubed", "diced", "chopped", "minced", "crushed", "halved", "ground", "whole"];
+
+    private static readonly SearchValues<string> AnyCut = SearchValues.Create(CutWords, StringComparison.OrdinalIgnoreCase);
 
     /// <summary>"lamb shoulder, 1.2 kg", "onion x 2", "chicken breast 500 g": the amount stands behind the food.</summary>
     private static MeasuredAmount? Behind(ref LineSegments words, Func<string, bool>? describes)

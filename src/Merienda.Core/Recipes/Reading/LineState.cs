@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Text.RegularExpressions;
 using Merienda.Core.Quantities;
 
@@ -8,6 +9,11 @@ internal static partial class LineState
 {
     public static string Of(string food, IReadOnlyList<string> notes, Unit? unit)
     {
+        if (unit is not { Name: "tin" or "jar" } && !notes.Any(note => note.AsSpan().ContainsAny(Hints)))
+        {
+            return "";
+        }
+
         // "250 g spaghetti, cooked fresh at eating" is weighed dry; "200 g lentils, cooked" is not.
         if (notes.Any(note => Cooked().IsMatch(note)))
         {
@@ -26,6 +32,9 @@ internal static partial class LineState
 
         return unit is { Name: "tin" or "jar" } || notes.Any(note => Tinned().IsMatch(note)) ? "tinned" : "";
     }
+
+    /// <summary>A note without any of these says nothing of a state: most lines are done at one look.</summary>
+    private static readonly SearchValues<string> Hints = SearchValues.Create(["cook", "soak", "dry", "dried", "raw", "tin", "can", "jar"], StringComparison.OrdinalIgnoreCase);
 
     [GeneratedRegex(@"^(already |pre-?|weighed |freshly |leftover )?cooked( weight| and (cooled|drained|chopped|diced|shredded|sliced|crumbled|flaked|peeled|mashed|cubed)|,? (cooled|drained|chopped|diced|shredded|sliced|crumbled|flaked|cubed))*$|^(cooked weight|weighed when cooked)$", RegexOptions.IgnoreCase)]
     private static partial Regex Cooked();

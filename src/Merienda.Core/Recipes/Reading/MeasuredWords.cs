@@ -17,6 +17,9 @@ internal static class MeasuredWords
         "small", "medium", "large", "big", "heaped", "heaping", "level", "rounded", "generous", "scant", "good", "fat", "thick", "thin", "whole", "sized", "medium-sized", "jumbo", "mini", "full", "tiny", "huge", "extra", "standard", "overflowing", "packed", "loosely", "lightly", "firmly", "slightly", "average",
     };
 
+    /// <summary>A spoon or cup that is not level holds what the cook's eye says.</summary>
+    private static readonly HashSet<string> NotLevel = new(StringComparer.OrdinalIgnoreCase) { "heaped", "heaping", "rounded", "generous", "scant", "overflowing" };
+
     public static bool IsAbout(LineTokens tokens, int at) => tokens[at].Is('~') || (tokens[at].Kind == TokenKind.Word && About.Contains(tokens[at].Text) && (tokens[at].Text.Length > 1 || tokens[at + 1].Is('.')));
 
     /// <summary>The amount at a token; null when none stands there.</summary>
@@ -45,7 +48,9 @@ internal static class MeasuredWords
                 : null;
         }
 
-        return Counted(tokens, number.Amount, number.Next, isAlone) is { } read ? read with { IsByEye = isByEye || start > at || number.Amount.IsByEye } : null;
+        return Counted(tokens, number.Amount, number.Next, isAlone) is { } read
+            ? read with { IsByEye = isByEye || start > at || number.Amount.IsByEye || Enumerable.Range(number.Next, Math.Max(0, read.Next - number.Next)).Any(word => NotLevel.Contains(tokens[word].Text)) }
+            : null;
     }
 
     private static MeasuredAmount? Counted(LineTokens tokens, WrittenAmount amount, int at, bool isAlone)
