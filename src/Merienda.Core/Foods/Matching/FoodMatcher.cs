@@ -23,6 +23,8 @@ public sealed class FoodMatcher
     private readonly List<(string[] Words, Food Food)> _phrases = [];
     private readonly Dictionary<string, Food> _byKey = new(StringComparer.Ordinal);
     private readonly Dictionary<string, Food> _learnt = new(StringComparer.Ordinal);
+    // What names amount to whatever the order of their words: nearly every combination of words is told at one look to be no name.
+    private readonly HashSet<long> _sums = [];
     private readonly FoodMatcher? _shared;
     private IReadOnlyList<Food>? _byName;
 
@@ -37,6 +39,7 @@ public sealed class FoodMatcher
             // A word for several kinds is no name of one of them, even where a row is called by it.
             _byPhrase[string.Join(' ', tokens)] = new(meant.Foods[0], meant);
             _byBag[BagOf(tokens)] = new(meant.Foods[0], meant);
+            _sums.Add(SumOf(tokens));
         }
     }
 
@@ -87,7 +90,11 @@ public sealed class FoodMatcher
     public Food? WithKey(string key) => _byKey.GetValueOrDefault(key) ?? _shared?.WithKey(key);
 
     /// <summary>The form in which a household's choice for words is remembered.</summary>
-    public string KeyOf(string words) => KeyOf(Words.Of(words));
+    public string KeyOf(string words)
+    {
+        var tokens = Words.Of(words);
+        return KeyOf(tokens, Words.EffectsOf(tokens));
+    }
 
     /// <param name="words">The words that name the food.</param>
     /// <param name="state">How the line asks for it: "cooked", "dry", "soaked", "tinned"; empty when it does not say.</param>
@@ -99,21 +106,23 @@ public sealed class FoodMatcher
             return default;
         }
 
-        if (_learnt.Count > 0 && LearntFor(KeyOf(tokens)) is { } learnt)
+        var effects = Words.EffectsOf(tokens);
+        if (_learnt.Count > 0 && LearntFor(KeyOf(tokens, effects)) is { } learnt)
         {
             return new(learnt, MatchKind.Learnt);
         }
 
         if (state.Length > 0)
         {
-            var (inState, sure) = Find([state, .. tokens]);
+            IReadOnlyList<string> stated = [state, .. tokens];
+            var (inState, sure) = Find(stated, Words.EffectsOf(stated));
             if (inState is not null && sure)
             {
                 return new(inState.Food, MatchKind.Exact) { Kinds = inState.Kinds };
             }
         }
 
-        var (found, isSure) = Find(tokens);
+        var (found, isSure) = Find(tokens, effects);
         // Asked for cooked, the table has it raw (or the other way round): the food is right and its numbers are not.
         return found is null ? default : new(found.Food, isSure && (state is not "cooked" || IsEatenAs(found.Food)) ? MatchKind.Exact : MatchKind.Likely) { Kinds = found.Kinds };
     }
@@ -128,7 +137,7 @@ public sealed class FoodMatcher
             Food? food = null;
             for (; length > 0; length--)
             {
-                if ((food = Named(string.Join(' ', tokens.GetRange(at, length)))?.Food) is not null)
+                if (MayName(SumOf(tokens, at, length)) && (food = Named(string.Join(' ', tokens.GetRange(at, length)))?.Food) is not null)
                 {
                     break;
                 }
@@ -188,6 +197,7 @@ public sealed class FoodMatcher
         }
 
         _phrases.Add((tokens, food));
+        _sums.Add(SumOf(tokens));
         // Words in another order mean the same food as long as no two foods differ by order alone.
         var bag = BagOf(tokens);
         _byBag[bag] = _byBag.TryGetValue(bag, out var other) && other?.Food != food ? null : meant;
@@ -200,9 +210,8 @@ public sealed class FoodMatcher
     }
 
     /// <summary>Without the words that only describe: what was learnt of "chopped moonfish" holds for moonfish.</summary>
-    private string KeyOf(List<string> tokens)
+    private static string KeyOf(List<string> tokens, WordEffect?[] effects)
     {
-        var effects = Words.EffectsOf(tokens);
         var named = tokens.Where((_, at) => effects[at] != WordEffect.Describes).ToList();
         return string.Join(' ', named.Count > 0 ? named : tokens);
     }
@@ -215,16 +224,32 @@ public sealed class FoodMatcher
 
     private Meant? Bagged(string bag) => _byBag.GetValueOrDefault(bag) ?? _shared?.Bagged(bag);
 
-    private Meant? NamedInAnyOrder(IReadOnlyList<string> tokens) => Named(string.Join(' ', tokens)) ?? (tokens.Count > 1 ? Bagged(BagOf(tokens)) : null);
+    private static long SumOf(IReadOnlyList<string> tokens) => SumOf(tokens, 0, tokens.Count);
 
-    private (Meant? Meant, bool IsSure) Find(IReadOnlyList<string> tokens)
+    private static long SumOf(IReadOnlyList<string> tokens, int from, int count)
+    {
+        long sum = 0;
+        for (var at = from; at < from + count; at++)
+        {
+            sum += HashOf(tokens[at]);
+        }
+
+        return sum;
+    }
+
+    private static long HashOf(string token) => (long)string.GetHashCode(token, StringComparison.Ordinal) * 2_654_435_761;
+
+    private bool MayName(long sum) => _sums.Contains(sum) || _shared?.MayName(sum) == true;
+
+    private Meant? NamedInAnyOrder(IReadOnlyList<string> tokens) => MayName(SumOf(tokens)) ? Named(string.Join(' ', tokens)) ?? (tokens.Count > 1 ? Bagged(BagOf(tokens)) : null) : null;
+
+    private (Meant? Meant, bool IsSure) Find(IReadOnlyList<string> tokens, WordEffect?[] effects)
     {
         if (NamedInAnyOrder(tokens) is { } exact)
         {
             return (exact, true);
         }
 
-        var effects = Words.EffectsOf(tokens);
         return WithoutDescriptions(tokens, effects) is { } described ? (described, true)
             : effects.Contains(WordEffect.Changes) ? (null, false)
             : ((ByFat(tokens, effects) ?? Likely(tokens, effects)) is { } likely ? new Meant(likely) : null, false);
@@ -240,13 +265,26 @@ public sealed class FoodMatcher
         }
 
         // More than eight words that describe are dropped together: no food's name holds so many of them.
-        return droppable.Length > 8
-            ? NamedInAnyOrder([.. tokens.Where((_, at) => !droppable.Contains(at))])
-            : Enumerable.Range(1, (1 << droppable.Length) - 1)
-                .OrderBy(set => System.Numerics.BitOperations.PopCount((uint)set))
-                .Select(set => tokens.Where((_, at) => Array.IndexOf(droppable, at) is var bit && (bit < 0 || (set >> bit & 1) == 0)).ToList())
-                .Where(left => left.Count > 0)
-                .Select(NamedInAnyOrder).FirstOrDefault(meant => meant is not null);
+        if (droppable.Length > 8)
+        {
+            return NamedInAnyOrder([.. tokens.Where((_, at) => !droppable.Contains(at))]);
+        }
+
+        var whole = SumOf(tokens);
+        var hashes = Array.ConvertAll(droppable, at => HashOf(tokens[at]));
+        for (var most = 1; most <= droppable.Length; most++)
+        {
+            for (var set = 1u; set < 1u << droppable.Length; set++)
+            {
+                if (System.Numerics.BitOperations.PopCount(set) == most && most < tokens.Count && MayName(whole - hashes.Where((_, bit) => (set >> bit & 1) == 1).Sum())
+                    && NamedInAnyOrder([.. tokens.Where((_, at) => Array.IndexOf(droppable, at) is var bit && (bit < 0 || (set >> bit & 1) == 0))]) is { } meant)
+                {
+                    return meant;
+                }
+            }
+        }
+
+        return null;
     }
 
     /// <summary>The row of the same name whose fat content is nearest to the typed one.</summary>

@@ -55,7 +55,7 @@ public sealed partial class FoodWords
     public List<string> Of(string text)
     {
         var tokens = Plain(text);
-        if (_same.Count == 0)
+        if (!tokens.Exists(token => _same.ContainsKey(token) || _starts.Contains(token)))
         {
             return tokens;
         }
