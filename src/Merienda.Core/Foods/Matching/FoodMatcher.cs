@@ -237,7 +237,8 @@ public sealed class FoodMatcher
         return sum;
     }
 
-    private static long HashOf(string token) => (long)string.GetHashCode(token, StringComparison.Ordinal) * 2_654_435_761;
+    // Sums of 32-bit values in 64 bits never overflow.
+    private static long HashOf(string token) => string.GetHashCode(token, StringComparison.Ordinal);
 
     private bool MayName(long sum) => _sums.Contains(sum) || _shared?.MayName(sum) == true;
 
