@@ -26,13 +26,14 @@ public sealed record Unit(string Name, string Plural, UnitKind Kind, params stri
     public static readonly Unit Cup = new("cup", "cups", UnitKind.Volume, "c");
     public static readonly Unit Tablespoon = new("tbsp", "tbsp", UnitKind.Volume, "tbsps", "tablespoon", "tablespoons", "tablespoonful", "tbs", "tbl", "tblsp", "tbspn", "tblspn");
     public static readonly Unit Teaspoon = new("tsp", "tsp", UnitKind.Volume, "tsps", "teaspoon", "teaspoons", "teaspoonful", "teaspoonsful", "ts");
+    public static readonly Unit Dessertspoon = new("dessertspoon", "dessertspoons", UnitKind.Volume, "dsp", "dsps", "dstsp", "dessertspoonful");
     public static readonly Unit Pint = new("pint", "pints", UnitKind.Volume, "pt");
     public static readonly Unit Quart = new("quart", "quarts", UnitKind.Volume, "qt");
     public static readonly Unit Each = new("each", "each", UnitKind.Piece, "piece", "pieces", "pcs", "pc", "block", "blocks", "ball", "balls", "nest", "nests", "sheet", "sheets", "fillet of", "loaf", "loaves", "ear", "ears", "round", "rounds");
 
     public static readonly IReadOnlyList<Unit> All =
     [
-        Gram, Kilogram, Milligram, Ounce, Pound, Millilitre, Centilitre, Decilitre, Litre, FluidOunce, Cup, Tablespoon, Teaspoon, Pint, Quart, Each,
+        Gram, Kilogram, Milligram, Ounce, Pound, Millilitre, Centilitre, Decilitre, Litre, FluidOunce, Cup, Tablespoon, Teaspoon, Dessertspoon, Pint, Quart, Each,
         Piece("slice", "slices", "rasher", "rashers"), Piece("tin", "tins", "can", "cans"), Piece("jar", "jars", "bottle", "bottles"), Piece("pack", "packs", "packet", "packets", "package", "packages", "pkg", "pkgs", "pouch", "pouches", "pot", "pots", "tub", "tubs", "carton", "cartons", "punnet", "punnets", "sachet", "sachets", "box", "boxes", "container", "containers", "envelope", "envelopes", "tray", "trays"), Piece("bag", "bags"),
         Piece("bunch", "bunches"), Piece("handful", "handfuls", "handfull", "fistful"), Piece("pinch", "pinches", "grating", "gratings", "grind", "grinds", "few grinds"), Piece("clove", "cloves"), Piece("stick", "sticks", "stalk", "stalks", "rib", "ribs"),
         Piece("sprig", "sprigs"), Piece("head", "heads"), Piece("bulb", "bulbs"), Piece("leaf", "leaves"), Piece("thumb", "thumbs"), Piece("knob", "knobs", "pat", "pats"), Piece("square", "squares"),
@@ -69,6 +70,8 @@ public sealed record Unit(string Name, string Plural, UnitKind Kind, params stri
         "cup" => system == MeasureSystem.UnitedStates ? 236.588m : 250m,
         "tbsp" => system switch { MeasureSystem.UnitedStates => 14.787m, MeasureSystem.Australia => 20m, _ => 15m },
         "tsp" => system == MeasureSystem.UnitedStates ? 4.929m : 5m,
+        // Half way between tea and table: 10 ml in British kitchens [C].
+        "dessertspoon" => 10m,
         "pint" => system == MeasureSystem.UnitedStates ? 473.176m : 568.261m,
         "quart" => system == MeasureSystem.UnitedStates ? 946.353m : 1136.523m,
         _ => throw new InvalidOperationException($"{Name} is not a unit of volume."),

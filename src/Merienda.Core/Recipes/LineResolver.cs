@@ -27,13 +27,9 @@ internal static class LineResolver
             return (read, new($"{read.Food} {read.Note}", called.Food, called.Kind) { Kinds = called.Kinds });
         }
 
-        // "turkey mince (7 % fat)", "milk, skimmed": a remark may say which food it is.
-        foreach (var note in read.Note.Length == 0 ? [] : read.Note.Split(", ").Where(foods.Words.Changes))
+        if (read.Note.Length > 0 && FromNotes(read, match, foods) is { } noted)
         {
-            if (foods.Match($"{read.Food} {note}", read.State) is { IsSure: true, Kinds: null } changed)
-            {
-                return (read, new($"{read.Food} {note}", changed.Food, changed.Kind));
-            }
+            return (read, noted);
         }
 
         if (read.Unit is null or { Name: "each" or "bunch" or "handful" or "pack" or "bag" } && read.Food.LastIndexOf(' ') is > 0 and var cut
@@ -47,6 +43,35 @@ internal static class LineResolver
         // "small" may be part of the name or of the amount.
         return read.Unit == Unit.Each && read.PieceSize == PieceSize.Unsaid && SizeOf(read.Food) is { } size ? (read with { PieceSize = size }, match) : (read, match);
     }
+
+    /// <summary>Remarks that say how a food is bought, not what is done with it at home: "tagliatelle, fresh" is another food than tagliatelle.</summary>
+    private static readonly HashSet<string> Bought = new(StringComparer.OrdinalIgnoreCase) { "fresh", "dried", "ground", "powdered", "smoked", "frozen", "pickled", "candied", "sun-dried", "whites only", "white part only", "white parts only", "greens only", "green part only", "green parts only", "green tops only" };
+
+    /// <summary>The food that the remarks make of the words: "turkey mince (7 % fat)", "milk, skimmed", "tagliatelle, fresh", "mince (beef, 5 %)".</summary>
+    private static LineMeaning? FromNotes(ReadLine read, LineMeaning match, FoodMatcher foods)
+    {
+        var notes = read.Note.Split(", ");
+        foreach (var note in notes)
+        {
+            // What comes from a tin is cooked at home.
+            if (read.State != "tinned" && foods.Words.Changes(note) && foods.Match($"{read.Food} {note}", read.State) is { IsSure: true, Kinds: null } changed)
+            {
+                return new($"{read.Food} {note}", changed.Food, changed.Kind);
+            }
+
+            // Only a name that holds the remark: what merely describes leaves the food what it is.
+            if (Bought.Contains(note) && (foods.NamedWholly($"{note} {read.Food}") ?? foods.NamedWholly($"{read.Food} {PartOf(note)} part")) is { } bought && (bought.Food, bought.Kinds) != (match.Food, match.Kinds))
+            {
+                return new($"{note} {read.Food}", bought.Food, MatchKind.Exact) { Kinds = bought.Kinds };
+            }
+        }
+
+        return match is { Kinds: not null } or { IsSure: false } && notes.Length > 1 && foods.Match($"{string.Join(' ', notes)} {read.Food}", read.State) is { IsSure: true, Kinds: null } together
+            ? new($"{string.Join(' ', notes)} {read.Food}", together.Food, together.Kind)
+            : null;
+    }
+
+    private static string PartOf(string note) => note.StartsWith("white", StringComparison.OrdinalIgnoreCase) ? "white" : note.StartsWith("green", StringComparison.OrdinalIgnoreCase) ? "green" : "";
 
     /// <summary>"kale, spinach or chard": where a comma separates the foods of a choice, what looks like remarks are foods. Remarks that only describe ("smoked or sweet") stay.</summary>
     private static ReadLine WithList(ReadLine read, FoodMatcher foods)

@@ -137,4 +137,30 @@ public class IngredientLineTests(ITestOutputHelper output)
     [InlineData("1 cup cashews, soaked for 2 hours", "cashews")] // no row of its own is needed
     [InlineData("50 g raisins, soaked in rum", "raisins")]
     public void Pulses_that_were_soaked_are_rows_of_their_own(string text, string food) => Assert.Equal((food, MatchKind.Exact), (Line(text).Food!.Key, Line(text).Match));
+
+    [Theory]
+    [InlineData("100 g tagliatelle, fresh", "pasta-fresh")] // has egg in it
+    [InlineData("100 g tagliatelle", "tagliatelle")]
+    [InlineData("1 tbsp ginger, ground", "ginger-ground")]
+    [InlineData("200 g salmon, smoked", "salmon-smoked")]
+    [InlineData("2 tbsp basil, fresh, torn", "basil")]
+    [InlineData("500 g potatoes, mashed", "potato")] // what is done at home makes no bought thing
+    [InlineData("1 tin chickpeas, roasted", "chickpeas-tinned")]
+    [InlineData("6 spring onions (scallions), whites only", "spring-onion-white")]
+    [InlineData("2 spring onions, green parts only, sliced", "spring-onion-green")]
+    [InlineData("500g mince (beef, 5%)", "beef-mince-lean")]
+    [InlineData("80g oats (gf)", "oats-gluten-free")]
+    public void How_it_is_bought_may_stand_behind_the_food(string text, string food) => Assert.Equal(food, Line(text).Food!.Key);
+
+    [Theory]
+    [InlineData("4 no. eggs", "egg", 200)]
+    [InlineData("4 nos eggs", "egg", 200)]
+    [InlineData("1 dsp olive oil", "olive-oil", 9.1)]
+    [InlineData("1 x 200g block halloumi light", "halloumi-light", 200)]
+    [InlineData("1 tsp jeera", "cumin", 2.1)]
+    [InlineData("2-3 Tbsp. EVOO", "olive-oil", 33.75)]
+    public void Words_of_other_kitchens_are_understood(string text, string food, double grams) => Assert.Equal((food, Math.Round((decimal)grams, 1)), (Line(text).Food!.Key, Math.Round(Line(text).Grams.Best, 1)));
+
+    [Fact]
+    public void No_added_sugar_is_no_piece_of_sugar() => Assert.DoesNotContain("sugar", Line("1 no added sugar ketchup").Food?.Key ?? "", StringComparison.Ordinal);
 }

@@ -127,6 +127,9 @@ public sealed class FoodMatcher
         return found is null ? default : new(found.Food, isSure && (state is not "cooked" || IsEatenAs(found.Food)) ? MatchKind.Exact : MatchKind.Likely) { Kinds = found.Kinds };
     }
 
+    /// <summary>The food whose whole name the words are, in any order; null where one of them only describes.</summary>
+    public FoodMatch? NamedWholly(string words) => Words.Of(words) is { Count: > 0 and <= MostWords } tokens && NamedInAnyOrder(tokens) is { } meant ? new(meant.Food, MatchKind.Exact) { Kinds = meant.Kinds } : null;
+
     /// <summary>Foods that some words name in passing: the butter of "brushed with butter". Only whole names count.</summary>
     public IEnumerable<Food> Mentioned(string words)
     {

@@ -61,7 +61,7 @@ internal static class MeasuredWords
             var (package, pieces, behind) = UnitAt(tokens, measured.Next);
             return package is { IsPackage: true }
                 ? new(amount, package, (each.Amount.Best, sized), pieces, false, behind)
-                : new(new(amount.Low * each.Amount.Low, amount.High * each.Amount.High), sized, null, PieceSize.Unsaid, false, measured.Next);
+                : new(new(amount.Low * each.Amount.Low, amount.High * each.Amount.High), sized, null, PieceSize.Unsaid, false, package == Unit.Each ? behind : measured.Next);
         }
 
         at = tokens[at].Is("x") || ((tokens[at].Is("a") || tokens[at].Is("an")) && amount.Best < 1) ? at + 1 : at;
@@ -156,6 +156,12 @@ internal static class MeasuredWords
         if (tokens[word].Is("thumb") && tokens[word + 1].Is('-') && tokens[word + 2].Is("sized"))
         {
             return (Unit.Spelled("thumb"), size, SkipOf(tokens, tokens[word + 3].Is("piece") || tokens[word + 3].Is("knob") ? word + 4 : word + 3));
+        }
+
+        // "4 no. eggs", "4 nos. eggs".
+        if ((tokens[word].Is("no") && tokens[word + 1].Is('.')) || tokens[word].Is("nos"))
+        {
+            return (Unit.Each, size, SkipOf(tokens, tokens[word + 1].Is('.') ? word + 2 : word + 1));
         }
 
         if (Unit.Spelled(tokens[word].Text) is not { } unit)
