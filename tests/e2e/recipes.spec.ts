@@ -108,10 +108,10 @@ test('a page without a recipe and a foreign recipe are refused in words, and wha
     await page.getByRole('button', { name: 'Read it' }).click();
   };
   await paste('<!doctype html><html><head><title>My garden</title></head><body><p>Roses in May.</p></body></html>');
-  await expect(page.getByText(/no recipe is marked in this page/)).toBeVisible();
+  await expect(page.getByText(/No recipe is marked in this page/)).toBeVisible();
   await paste(
     'Ensalada de patatas\n4 personas\n500 g de patatas\n2 dientes de ajo picados\n3 cucharadas de aceite de oliva\nsal y pimienta',
   );
-  await expect(page.getByText(/looks like Spanish; Merienda reads English/)).toBeVisible();
+  await expect(page.getByText(/looks like Spanish; Merienda reads English/i)).toBeVisible();
   await expect(page.getByLabel('Name')).toHaveValue('Kept');
 });
