@@ -141,6 +141,11 @@ public sealed class StatementLexicon
                 // The lexicon knows the numbers that matter to somebody; the rest are additives.
                 found.Add((phrase, new(["additive"], null, [])));
             }
+            else if (IsBareNumber(phrase) && !(at + 1 < tokens.Length && Measures.Contains(tokens[at + 1])))
+            {
+                // Australia and New Zealand print the number without its letter.
+                found.Add((phrase, _meanings.GetValueOrDefault($"e{phrase}") ?? new(["additive"], null, [])));
+            }
             else if (!phrase.All(char.IsDigit))
             {
                 unknown.Add(phrase);
@@ -189,6 +194,11 @@ public sealed class StatementLexicon
     private bool IsPlant(StatedMeaning meaning) => meaning.Classes.Count > 0 && meaning.Classes.All(key => _classes.Upward(key).Any(above => above is "tree-nut" or "legume" or "grain" or "seed" or "coconut" or "cocoa" or "fruit" or "plant-oil" or "tuber"));
 
     private static bool IsENumber(string token) => token.Length is 4 or 5 or 6 && token[0] == 'e' && token[1..4].All(char.IsDigit) && token[4..].All(char.IsAsciiLetterOrDigit);
+
+    private static bool IsBareNumber(string token) => token.Length is 3 or 4 or 5 && token[..3].All(char.IsDigit) && token.TrimEnd('a', 'b', 'c', 'd', 'e', 'f', 'i') is var digits && int.TryParse(digits, out var number) && number is >= 100 and <= 1525;
+
+    /// <summary>Behind these a number is an amount: "made with 130 g of pork".</summary>
+    private static readonly HashSet<string> Measures = ["g", "gram", "kg", "mg", "ml", "l", "kcal", "kj", "iu", "mcg", "oz", "lb", "calorie", "per"];
 
     /// <summary>Lower case, accents and apostrophes gone, plurals to singulars.</summary>
     internal static string Normal(string words)
