@@ -15,7 +15,7 @@ public static partial class StockLine
         var things = new List<string>();
         foreach (var piece in Between().Split(line).Select(piece => piece.Trim()).Where(piece => piece.Length > 0))
         {
-            if (things.Count == 0 || BeginsWithAmount(piece))
+            if (things.Count == 0 || PastedRow.BeginsWithAmount(piece))
             {
                 things.Add(piece);
             }
@@ -31,7 +31,4 @@ public static partial class StockLine
     /// <summary>A comma between digits is a decimal mark.</summary>
     [GeneratedRegex(@"[\r\n;]+|,(?!\d)|(?<!\d),")]
     private static partial Regex Between();
-
-    // "2 tins of …", "half a cabbage", also "-2 eggs", which is refused by itself rather than lost in the thing before it.
-    private static bool BeginsWithAmount(string piece) => AmountReader.Read(piece.TrimStart('-', ' ', '−', '–')) is { } read && read.Tail.Length > 0 && char.IsLetter(read.Tail[0]);
 }

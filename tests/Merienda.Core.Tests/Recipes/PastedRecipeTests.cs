@@ -76,4 +76,36 @@ public class PastedRecipeTests
         Assert.Equal((1, 1), (recipe.Lines.Count, recipe.Steps.Count));
         Assert.Equal("too-many-lines", RecipeTextReader.Read("Many\nServes 2\n" + string.Concat(Enumerable.Repeat("2 eggs\n", 400))).Refusal!.Code);
     }
+
+    [Theory]
+    [InlineData("Mum's dal (serves 4)", "Mum's dal", 4)]
+    [InlineData("Lentil soup - serves 6", "Lentil soup", 6)]
+    [InlineData("Egg boxes, 5 portions", "Egg boxes", 5)]
+    [InlineData("Dinner for 4", "Dinner for 4", null)] // may be its name
+    [InlineData("Two-bean chilli", "Two-bean chilli", null)]
+    public void A_title_may_say_whom_it_serves(string title, string name, int? portions)
+    {
+        var recipe = Read($"{title}\n\n250 g red lentils\n2 onions");
+        Assert.Equal((name, (decimal?)portions), (recipe.Name, recipe.Portions));
+    }
+
+    [Fact]
+    public void A_method_may_say_in_words_whom_it_serves() =>
+        Assert.Equal(4, Read("Soup\n\nIngredients\n250 g red lentils\n\nMethod\nSimmer and blend. Serves four.").Portions);
+
+    [Theory]
+    [InlineData("Each jar:", 1)] // five jars are made, and the lines make one
+    [InlineData("Per portion", 1)]
+    [InlineData("For each bowl:", 1)]
+    [InlineData("Topping:", 5)]
+    public void Lines_that_are_said_of_one_make_one(string part, int portions)
+    {
+        var recipe = Read($"Overnight oats\nMakes 5 jars\n\n{part}\n50 g oats\n150 ml milk\n\nStir and leave overnight.");
+        Assert.Equal(portions, recipe.Portions);
+        Assert.Equal(["Stir and leave overnight."], recipe.Steps);
+    }
+
+    [Fact]
+    public void Where_only_some_lines_are_said_of_one_nobody_can_tell() =>
+        Assert.Null(Read("Oats\nMakes 5 jars\n\nBase:\n250 g oats\n\nEach jar:\n20 g nuts").Portions);
 }

@@ -21,7 +21,7 @@ public static partial class RecipeTextReader
             return new Refusal("recipe-too-long", "text", $"{text.Length:#,0} characters", $"a recipe has at most {MostCharacters:#,0}", "Paste one recipe, not the whole page");
         }
 
-        var rows = text.ReplaceLineEndings("\n").Split('\n').Select(row => row.Trim()).ToList();
+        var rows = text.ReplaceLineEndings("\n").Split('\n').Select(row => PastedRow.FromCells(row)?.Trim()).OfType<string>().ToList();
         if (rows.All(row => row.Length == 0))
         {
             return new Refusal("recipe-empty", "text", "", "there is nothing to read", "Paste or type a recipe, one ingredient a line");
@@ -33,6 +33,7 @@ public static partial class RecipeTextReader
             reading.Take(rows[at], at + 1 < rows.Count ? rows[at + 1] : "");
         }
 
+        reading.End();
         return reading.Lines.Count > MostLines
             ? new Refusal("too-many-lines", "text", $"{reading.Lines.Count} lines", $"a recipe has at most {MostLines} ingredient lines", "Paste one recipe at a time")
             : OtherLanguage.Refuses(reading.Lines.Select(line => line.Text).ToList()) is { } refusal ? refusal
@@ -113,18 +114,26 @@ public static partial class RecipeTextReader
             }
             else if (Name is null && Lines.Count == 0 && _in != Section.Method && IsTitle(bare, next))
             {
-                Name = bare.TrimEnd(':');
+                var (name, portions) = RecipeYield.InTitle(bare.TrimEnd(':'));
+                (Name, Portions) = (name, Portions ?? portions);
             }
             else if (_in == Section.Method)
             {
                 // Some say whom it serves at the end.
-                Portions ??= ServesInText().Match(bare) is { Success: true } serves ? RecipeYield.PortionsIn(serves.Value) : null;
+                Portions ??= RecipeYield.ServedIn(bare);
                 Steps.Add(row);
             }
             else if (_in == Section.Ingredients && !Remark().IsMatch(bare) && !Equipment().IsMatch(bare))
             {
                 TakeIngredient(row, bare);
             }
+        }
+
+        /// <summary>Lines that are all said of one jar make one portion, however many jars are made; where only some are, nobody can tell.</summary>
+        public void End()
+        {
+            var ofOne = Lines.Count(line => OfOne().IsMatch(line.Part));
+            Portions = ofOne == 0 ? Portions : ofOne == Lines.Count ? 1 : null;
         }
 
         private void TakeIngredient(string row, string bare)
@@ -150,7 +159,7 @@ public static partial class RecipeTextReader
             }
             else
             {
-                Lines.Add((_part, row));
+                Lines.AddRange(PastedRow.Things(row).Select(line => (_part, line)));
             }
         }
 
@@ -168,14 +177,14 @@ public static partial class RecipeTextReader
                 return false;
             }
 
-            return bare.EndsWith(':') || PartStart().IsMatch(bare) || (IsMarked(row) && AmountReader.Read(bare) is null) || (!isShouted && IsCapitals(bare));
+            return bare.EndsWith(':') || PartStart().IsMatch(bare) || OfOne().IsMatch(bare) || (IsMarked(row) && AmountReader.Read(bare) is null) || (!isShouted && IsCapitals(bare));
         }
 
         private static bool IsMarked(string row) => row.StartsWith('#') || (row.StartsWith("**", StringComparison.Ordinal) && row.EndsWith("**", StringComparison.Ordinal)) || (row.StartsWith("__", StringComparison.Ordinal) && row.EndsWith("__", StringComparison.Ordinal));
 
         private static bool IsCapitals(string row) => row.Count(char.IsLetter) >= 4 && !row.Any(char.IsLower) && !row.Any(char.IsDigit);
 
-        private static bool IsStep(string bare) => NumberedStep().IsMatch(bare) || (SentenceStart().IsMatch(bare) && bare.Count(letter => letter == ' ') >= 5);
+        private static bool IsStep(string bare) => NumberedStep().IsMatch(bare) || (SentenceStart().IsMatch(bare) && bare.Count(letter => letter == ' ') >= 2);
     }
 
     /// <summary>Without marks of emphasis and headings.</summary>
@@ -204,14 +213,15 @@ public static partial class RecipeTextReader
     [GeneratedRegex(@"^(for (the |your )?\p{L}|to (serve|garnish|finish|assemble|decorate|top)$|(to|for) (serving|garnishing|topping|the table)$)", RegexOptions.IgnoreCase)]
     private static partial Regex PartStart();
 
+    /// <summary>"Each jar", "per portion": what follows is for one.</summary>
+    [GeneratedRegex(@"^(in )?(each|per|every|one|a single) (jar|pot|portion|serving|person|bowl|box|lunch ?box|container|glass|cup|mug|wrap|plate|eater)$", RegexOptions.IgnoreCase)]
+    private static partial Regex OfOne();
+
     [GeneratedRegex(@"^for (the |your )?(?=\p{L})", RegexOptions.IgnoreCase)]
     private static partial Regex PartName();
 
     [GeneratedRegex(@"^(for (the |your )?)?(?<name>[\p{L}][\p{L} '’-]{1,30}):\s+(?<line>\d.*|[½⅓⅔¼¾].*)$", RegexOptions.IgnoreCase)]
     private static partial Regex InlinePart();
-
-    [GeneratedRegex(@"\b(serves|makes)\s+\d+\b", RegexOptions.IgnoreCase)]
-    private static partial Regex ServesInText();
 
     [GeneratedRegex(@"^(step\s*\d+\b|\d{1,2}\s*[.)]\s+(?!\d)\p{L}.{18,})", RegexOptions.IgnoreCase)]
     private static partial Regex NumberedStep();

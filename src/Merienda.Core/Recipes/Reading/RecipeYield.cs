@@ -26,6 +26,13 @@ public static partial class RecipeYield
         return match.Groups["dozen"].Success ? number * 12 : Whole().IsMatch(words) && number == 1 ? null : number;
     }
 
+    /// <summary>Whom a sentence says it serves, among other words; null when it says nothing of that.</summary>
+    public static decimal? ServedIn(string sentence) => ServesInText().Match(sentence) is { Success: true } serves ? PortionsIn(serves.Value) : null;
+
+    /// <summary>A title without what it says of portions: "Dal (serves 4)".</summary>
+    public static (string Name, decimal? Portions) InTitle(string title) =>
+        ServesInTitle().Match(title) is { Success: true, Index: > 0 } serves && PortionsIn(serves.Value) is { } portions ? (title[..serves.Index].TrimEnd(' ', '-', '–', '—', ',', '|', ':'), portions) : (title, null);
+
     private static decimal? AmountOf(string text) =>
         decimal.TryParse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var number) ? number
         : AmountReader.Read($"{text} x") is { } read ? read.Amount.Low : null;
@@ -34,6 +41,12 @@ public static partial class RecipeYield
 
     [GeneratedRegex(@"^(recipe )?(serves|makes|yields?|portions?|servings?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(-?\d|one |two |three |four |five |six |eight |ten |twelve |a )|^" + Number + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|portions?|people)\s*$|^" + Number + @" (loaf|loaves|tray|pie|cake|batch)\b(,?.*\d+ (slices|pieces|servings|portions|squares|bars).*)?$", RegexOptions.IgnoreCase)]
     private static partial Regex Stated();
+
+    [GeneratedRegex(@"\b(serves|makes|feeds)\s+" + Number + @"\b", RegexOptions.IgnoreCase)]
+    private static partial Regex ServesInText();
+
+    [GeneratedRegex(@"[\s,–—|-]*[(\[]?\b((serves|makes|feeds)\s+" + Number + @"( (portions|servings|people|jars|boxes))?|" + Number + @" (portions|servings|people))[)\]]?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex ServesInTitle();
 
     [GeneratedRegex(@"\b(serves|feeds|enough for|serving)\s*:?\s*(about |approx\.? |up to |around )?" + Number, RegexOptions.IgnoreCase)]
     private static partial Regex Serves();

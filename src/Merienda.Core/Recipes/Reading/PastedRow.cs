@@ -1,0 +1,51 @@
+using System.Text.RegularExpressions;
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Recipes;
+
+/// <summary>Rows that are not one ingredient as a recipe writes it: cells of a spreadsheet, and a whole list said in one breath.</summary>
+public static partial class PastedRow
+{
+    private static readonly HashSet<string> Headings = new(StringComparer.OrdinalIgnoreCase) { "ingredient", "ingredients", "item", "food", "qty", "quantity", "amount", "unit", "units", "measure", "grams", "g", "notes", "note" };
+
+    /// <summary>The cells of a spreadsheet's row as a line: "Broccoli ⇥ 1 ⇥ head" is "1 head Broccoli". Null for the row of headings; other rows stay as they are.</summary>
+    public static string? FromCells(string row)
+    {
+        if (!row.Contains('\t', StringComparison.Ordinal))
+        {
+            return row;
+        }
+
+        var cells = row.Split('\t', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).ToList();
+        if (cells.Count > 1 && cells.TrueForAll(Headings.Contains))
+        {
+            return null;
+        }
+
+        var amount = cells.FindIndex(cell => AmountReader.Read($"{cell} x") is { } read && (read.Tail == "x" || Unit.Spelled(read.Tail[..^1].Trim()) is not null));
+        if (amount < 1)
+        {
+            return string.Join(' ', cells);
+        }
+
+        var unit = amount + 1 < cells.Count && Unit.Spelled(cells[amount + 1]) is not null ? cells[amount + 1] : "";
+        var rest = cells.Where((_, at) => at != 0 && at != amount && (unit.Length == 0 || at != amount + 1));
+        return string.Join(", ", rest.Prepend($"{cells[amount]} {unit} {cells[0]}".Replace("  ", " ", StringComparison.Ordinal)));
+    }
+
+    /// <summary>"two tbsp of oil, one onion and 500 g of mince" are three lines. Fewer than three things, or one without its amount, are one line.</summary>
+    public static IReadOnlyList<string> Things(string row)
+    {
+        var things = Between().Split(row).Select(piece => piece.Trim()).Where(piece => piece.Length > 0).ToList();
+        return things.Count > 2 && things.TrueForAll(BeginsWithAmount) ? things : [row];
+    }
+
+    /// <summary>Whether an amount and then a food stand there: "2 tins of …", "half a cabbage"; "200 g each" is a remark.</summary>
+    internal static bool BeginsWithAmount(string piece) => AmountReader.Read(piece.TrimStart('-', ' ', '−', '–')) is { } read && read.Tail.Length > 0 && char.IsLetter(read.Tail[0]) && !Remark().IsMatch(read.Tail);
+
+    [GeneratedRegex(@",(?!\d)|(?<!\d),|\s+and\s+(?=\d|an?\s|one\s|two\s|three\s|four\s|half\s)", RegexOptions.IgnoreCase)]
+    private static partial Regex Between();
+
+    [GeneratedRegex(@"^(\w+\s+)?(each|apiece|total|in total|altogether|approx\w*|or so|or more|per)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Remark();
+}

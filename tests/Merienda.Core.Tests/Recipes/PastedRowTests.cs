@@ -1,0 +1,35 @@
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Tests.Recipes;
+
+public class PastedRowTests
+{
+    [Theory]
+    [InlineData("Chicken breast\t500\tg", "500 g Chicken breast")]
+    [InlineData("Broccoli\t1\thead", "1 head Broccoli")]
+    [InlineData("Eggs\t4", "4 Eggs")]
+    [InlineData("Feta\t100 g\tcrumbled", "100 g Feta, crumbled")]
+    [InlineData("500\tg\tChicken breast", "500 g Chicken breast")]
+    [InlineData("Salt\tto taste", "Salt to taste")]
+    [InlineData("200 g rice", "200 g rice")] // no cells
+    [InlineData("Ingredient\tQty\tUnit", null)] // headings
+    public void Cells_of_a_spreadsheet_become_a_line(string row, string? line) => Assert.Equal(line, PastedRow.FromCells(row));
+
+    [Theory]
+    [InlineData("two tablespoons of olive oil, one onion, three cloves of garlic and 500 grams of beef mince", 4)]
+    [InlineData("500 g red lentils, 2 tins chopped tomatoes, 6 eggs", 3)]
+    [InlineData("1,5 l stock, 2 leeks, 1 potato", 3)] // a decimal comma parts nothing
+    [InlineData("2 chicken breasts, about 8 oz each", 1)]
+    [InlineData("4 fillets, 200 g each, 800 g total", 1)]
+    [InlineData("1 onion, 2 carrots", 1)] // two may be one thing with a remark: they stay as typed
+    [InlineData("1 onion, peeled, chopped and fried", 1)]
+    public void A_list_in_one_breath_is_several_lines(string row, int lines) => Assert.Equal(lines, PastedRow.Things(row).Count);
+
+    [Fact]
+    public void A_table_is_read_without_its_headings()
+    {
+        var recipe = RecipeTextReader.Read("Tray of chicken\n\nIngredient\tQty\tUnit\nChicken breast\t500\tg\nBroccoli\t1\thead").Value;
+        Assert.Equal("Tray of chicken", recipe.Name);
+        Assert.Equal(["500 g Chicken breast", "1 head Broccoli"], recipe.Lines.Select(line => line.Text));
+    }
+}
