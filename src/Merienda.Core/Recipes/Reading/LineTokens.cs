@@ -73,7 +73,7 @@ internal sealed class LineTokens
     public static string Clean(string text)
     {
         var decoded = text.Contains('&', StringComparison.Ordinal) ? WebUtility.HtmlDecode(text) : text;
-        if (Ascii.IsValid(decoded) && !decoded.AsSpan().ContainsAny(Odd))
+        if (Ascii.IsValid(decoded) && !decoded.AsSpan().ContainsAny(Odd) && !decoded.Contains("  ", StringComparison.Ordinal))
         {
             // Nothing but plain letters: only what stands before the line can be odd.
             return Unlisted(decoded.Trim());
