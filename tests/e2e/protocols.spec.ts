@@ -166,6 +166,35 @@ test('a change of the points scheme shows its effect on the library before it is
   await expect(page.getByText('scheme.step')).toBeVisible();
 });
 
+test('a food and a packet are free up to an amount, each by its own name', async ({ page }) => {
+  await signUp(page);
+  await page.goto('/larder/packet');
+  await page.getByLabel('Name').fill('Harbour sauce');
+  await page.getByLabel('Country of the label').selectOption('europeanUnion');
+  await page.getByLabel('Values are for').fill('100 g');
+  await page.getByLabel('Energy', { exact: true }).fill('40');
+  await page.getByRole('button', { name: 'Keep this packet' }).click();
+  await expect(page.getByRole('heading', { name: 'Harbour sauce', level: 1 })).toBeVisible();
+  await table(page);
+  await page.getByLabel('Points', { exact: true }).check();
+  await page.getByRole('link', { name: 'Protocols' }).click();
+  await page.getByRole('link', { name: 'Points', exact: true }).click();
+  await page.getByRole('button', { name: 'Copy and change' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Copy it' }).click();
+  for (const [typed, name] of [
+    ['harbour', 'Harbour sauce'],
+    ['cucumber', 'Cucumber'],
+  ] as const) {
+    await page.getByRole('combobox', { name: 'Another free food' }).last().fill(typed);
+    await page.getByRole('option', { name: new RegExp(`^${name}`) }).first().click();
+    await expect(page.getByText(name, { exact: true }).last()).toBeVisible();
+  }
+  await expect(page.getByText(/packet-/)).toHaveCount(0);
+  await page.getByLabel('free up to, ', { exact: false }).last().fill('60');
+  await page.getByRole('button', { name: 'Save as version 2' }).click();
+  await expect(page.getByText(/saved as version 2/)).toBeVisible();
+});
+
 test('the kitchen is written down, and its days are those of the week', async ({ page }) => {
   await signUp(page);
   await table(page);

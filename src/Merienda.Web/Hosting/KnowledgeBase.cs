@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Packets;
 using Merienda.Core.Foods.Statements;
 using Merienda.Core.Protocols;
 using Merienda.Formats;
@@ -47,7 +48,10 @@ public sealed class KnowledgeBase(Database database)
     public Protocol? Shipped(string id, int version) => _shipped.TryGetValue((id, version), out var json) ? Read(json) : null;
 
     /// <summary>Documents never change, so each is read once. Null for one that cannot be read any more.</summary>
-    public Protocol? Read(string json) => _read.GetOrAdd(json, text => ProtocolFile.Read(text, Classes, Knows) is { IsRefused: false } read ? read.Value : null);
+    public Protocol? Read(string json) => _read.GetOrAdd(json, text => ProtocolFile.Read(text, Classes, MayBeNamed) is { IsRefused: false } read ? read.Value : null);
 
     public bool Knows(string food) => Foods.Latest.WithKey(food) is not null;
+
+    /// <summary>What a protocol may name: a food of the table, or a packet; one of another household means nothing here and does no harm.</summary>
+    public bool MayBeNamed(string food) => Knows(food) || Packet.IdOf(food) is not null;
 }

@@ -120,7 +120,7 @@ public static class ProtocolEndpoints
         Phases = [.. eater.Phases.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
     };
 
-    private static Result<Protocol> Read(string document, Desk desk) => ProtocolFile.Read(document, desk.Knowledge.Classes, desk.Knowledge.Knows);
+    private static Result<Protocol> Read(string document, Desk desk) => ProtocolFile.Read(document, desk.Knowledge.Classes, desk.Knowledge.MayBeNamed);
 
     private static Refusal? WrongName(string name, Diners diners, string? self) => name.Trim().Length is 0 or > 80
         ? new("name-length", "name", name, "a protocol's name has 1 to 80 characters", "Type a short name")

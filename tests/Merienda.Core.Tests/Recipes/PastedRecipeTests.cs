@@ -108,4 +108,14 @@ public class PastedRecipeTests
     [Fact]
     public void Where_only_some_lines_are_said_of_one_nobody_can_tell() =>
         Assert.Null(Read("Oats\nMakes 5 jars\n\nBase:\n250 g oats\n\nEach jar:\n20 g nuts").Portions);
+
+    [Theory]
+    [InlineData("• 2 onions", "2 onions")]
+    [InlineData("- 2 onions", "2 onions")]
+    [InlineData("☐ 2 onions", "2 onions")]
+    [InlineData("[ ] 2 onions", "2 onions")]
+    [InlineData("– • 2 onions", "2 onions")]
+    [InlineData("-2 onions", "-2 onions")] // a minus is kept, and asked about
+    [InlineData("½ onion", "½ onion")]
+    public void What_stands_before_a_row_of_a_list_goes(string row, string line) => Assert.Equal(line, Read($"Soup\n\n250 g red lentils\n{row}").Lines[1].Text);
 }

@@ -21,7 +21,7 @@ public static partial class RecipeTextReader
             return new Refusal("recipe-too-long", "text", $"{text.Length:#,0} characters", $"a recipe has at most {MostCharacters:#,0}", "Paste one recipe, not the whole page");
         }
 
-        var rows = text.ReplaceLineEndings("\n").Split('\n').Select(row => PastedRow.FromCells(row)?.Trim()).OfType<string>().ToList();
+        var rows = text.ReplaceLineEndings("\n").Split('\n').Select(row => PastedRow.FromCells(row)).OfType<string>().Select(row => Bullet().Replace(row.Trim(), "")).ToList();
         if (rows.All(row => row.Length == 0))
         {
             return new Refusal("recipe-empty", "text", "", "there is nothing to read", "Paste or type a recipe, one ingredient a line");
@@ -189,6 +189,10 @@ public static partial class RecipeTextReader
 
     /// <summary>Without marks of emphasis and headings.</summary>
     private static string Bare(string row) => Marks().Replace(row, "").Trim();
+
+    /// <summary>What stands before a row of a list; a minus stands before its number.</summary>
+    [GeneratedRegex(@"^([•▪▫◦‣●○■□☐☑✓✔·]\s*|[-–—*+]\s+|\[[ xX]?\]\s*)+(?=\S)")]
+    private static partial Regex Bullet();
 
     [GeneratedRegex(@"^#+\s*|\*\*|__|^_|_$|[\u200b\ufeff]")]
     private static partial Regex Marks();

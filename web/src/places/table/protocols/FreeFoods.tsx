@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { KeyPicker } from '../../../pieces/KeyPicker';
 import type { FreeFood } from './document';
+import { FoodName } from './FoodName';
 import { NumberInput } from './NumberInput';
 
 /** Foods that are not counted, each wholly or up to an amount over a portion, a meal or a day. */
@@ -10,7 +11,7 @@ export function FreeFoods({ free, onChange }: { free: FreeFood[]; onChange: (fre
     <span className="inline-flex flex-wrap items-center gap-2 text-rim">
       {free.map((one, at) => (
         <span key={one.food} className="inline-flex items-center gap-1 rounded-sm border border-line bg-tray px-1.5 py-0.5">
-          {one.food}
+          <FoodName of={one.food} />
           <NumberInput
             label={`free up to, ${one.food}`}
             unit="g"
@@ -45,6 +46,7 @@ export function FreeFoods({ free, onChange }: { free: FreeFood[]; onChange: (fre
       <KeyPicker
         label="Another free food"
         withFoods
+        withPackets
         picked={[]}
         classes={[]}
         onChange={(picked) => picked[0] && !free.some((one) => one.food === picked[0]?.key) && onChange([...free, { food: picked[0].key }])}

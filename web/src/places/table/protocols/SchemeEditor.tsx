@@ -3,6 +3,7 @@ import type { Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { KeyPicker, type Named } from '../../../pieces/KeyPicker';
 import type { Coefficient, Scheme } from './document';
+import { FoodName } from './FoodName';
 import { FreeFoods } from './FreeFoods';
 import { NumberInput } from './NumberInput';
 
@@ -142,7 +143,9 @@ export function SchemeEditor({
         <ul>
           {scheme.typed.map((one, at) => (
             <li key={one.food} className="flex flex-wrap items-center gap-1.5 py-0.5">
-              <b>{one.food}</b>
+              <b>
+                <FoodName of={one.food} />
+              </b>
               <NumberInput
                 label={`points of ${one.food}`}
                 unit="points"
@@ -176,6 +179,7 @@ export function SchemeEditor({
         <KeyPicker
           label="A food with printed points"
           withFoods
+          withPackets
           picked={[]}
           classes={[]}
           onChange={(picked) =>
