@@ -155,6 +155,9 @@ public class IngredientLineTests(ITestOutputHelper output)
     [Theory]
     [InlineData("4 no. eggs", "egg", 200)]
     [InlineData("4 nos eggs", "egg", 200)]
+    [InlineData("3 lg. eggs, beaten", "egg", 150)]
+    [InlineData("2 sm. eggs", "egg", 76)]
+    [InlineData("1 medium leek white and light green parts only", "leek", 130)]
     [InlineData("Zest  and  juice of 1  lemon", "lemon", 85)] // spaces as they come
     [InlineData("1 dsp olive oil", "olive-oil", 9.1)]
     [InlineData("1 x 200g block halloumi light", "halloumi-light", 200)]

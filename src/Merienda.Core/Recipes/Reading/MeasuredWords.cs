@@ -14,7 +14,7 @@ internal static class MeasuredWords
 
     private static readonly HashSet<string> Sizes = new(StringComparer.OrdinalIgnoreCase)
     {
-        "small", "medium", "large", "big", "heaped", "heaping", "level", "rounded", "generous", "scant", "good", "fat", "thick", "thin", "whole", "sized", "medium-sized", "jumbo", "mini", "full", "tiny", "huge", "extra", "standard", "overflowing", "packed", "loosely", "lightly", "firmly", "slightly", "average",
+        "small", "medium", "large", "big", "heaped", "heaping", "level", "rounded", "generous", "scant", "good", "fat", "thick", "thin", "whole", "sized", "medium-sized", "jumbo", "mini", "full", "tiny", "huge", "extra", "standard", "overflowing", "packed", "loosely", "lightly", "firmly", "slightly", "average", "lg", "lge", "lrg", "med", "sm", "sml",
     };
 
     /// <summary>A spoon or cup that is not level holds what the cook's eye says.</summary>
@@ -137,9 +137,9 @@ internal static class MeasuredWords
         var size = PieceSize.Unsaid;
         while (tokens[word].Kind == TokenKind.Word && Sizes.Contains(tokens[word].Text))
         {
-            size = tokens[word].Text.ToUpperInvariant() switch { "SMALL" or "MINI" => PieceSize.Small, "MEDIUM" => PieceSize.Medium, "LARGE" or "BIG" or "JUMBO" => PieceSize.Large, _ => size };
+            size = tokens[word].Text.ToUpperInvariant() switch { "SMALL" or "MINI" or "SM" or "SML" => PieceSize.Small, "MEDIUM" or "MED" => PieceSize.Medium, "LARGE" or "BIG" or "JUMBO" or "LG" or "LGE" or "LRG" => PieceSize.Large, _ => size };
             word++;
-            word = tokens[word].Is('-') || tokens[word].Is("sized") ? word + 1 : word;
+            word = tokens[word].Is('-') || tokens[word].Is('.') || tokens[word].Is("sized") ? word + 1 : word;
         }
 
         if (tokens[word].Kind != TokenKind.Word)
