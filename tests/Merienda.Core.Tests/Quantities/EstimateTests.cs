@@ -75,4 +75,30 @@ public class EstimateTests
         Assert.Equal(2.236m, twenty.Plausible.High!.Value, 3);
         Assert.Equal(10, twenty.WorstCase.High!.Value, 6);
     }
+
+    [Fact]
+    public void What_some_grams_hold_lies_between_what_the_fewest_and_the_most_hold() =>
+        Gen.Select(AnyEstimate, AnyEstimate).Sample((perHundred, grams) =>
+        {
+            var held = perHundred.In(grams);
+            return IsOrdered(held) && held.Low == perHundred.Low * grams.Low * 0.01m && held.Best == perHundred.Best * grams.Best * 0.01m && held.High == perHundred.High * grams.High * 0.01m;
+        });
+
+    [Fact]
+    public void An_unknown_amount_of_what_holds_none_brings_none_and_of_anything_else_is_open()
+    {
+        Assert.Equal(Estimate.Zero, Estimate.Zero.In(Estimate.Unknown));
+        Assert.Equal(Estimate.Zero, Estimate.Unknown.In(Estimate.Zero));
+        Assert.True(Estimate.Exactly(5).In(Estimate.Unknown).IsOpen);
+        Assert.True(Estimate.Unknown.In(Estimate.Exactly(100)).IsOpen);
+        Assert.Equal((2.5m, 5m, true), (Estimate.AtLeast(5, 10).In(Estimate.Exactly(50)).Low, Estimate.AtLeast(5, 10).In(Estimate.Exactly(50)).Best, Estimate.AtLeast(5, 10).In(Estimate.Exactly(50)).IsOpen));
+    }
+
+    [Fact]
+    public void Either_of_two_keeps_the_first_best_and_holds_both() =>
+        Gen.Select(AnyEstimate, AnyEstimate).Sample((one, other) =>
+        {
+            var either = one.Or(other);
+            return IsOrdered(either) && either.Best == one.Best && either.Low <= other.Low && either.High >= other.High && one.Or(Estimate.Unknown) is { Low: 0, IsOpen: true } && one.Or(one) == one;
+        });
 }
