@@ -14,17 +14,9 @@ public sealed class FoodMatcher
     /// <summary>Most words of a name that are looked at; longer ones are prose.</summary>
     private const int MostWords = 14;
 
-    /// <summary>What a name stands for: a food, and every kind where the name leaves that open.</summary>
-    private sealed record Meant(Food Food, FoodKinds? Kinds = null);
-
-    private readonly Dictionary<string, Meant> _byPhrase = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, Meant?> _byBag = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, List<(string[] Words, Food Food)>> _byWord = new(StringComparer.Ordinal);
-    private readonly List<(string[] Words, Food Food)> _phrases = [];
     private readonly Dictionary<string, Food> _byKey = new(StringComparer.Ordinal);
     private readonly Dictionary<string, Food> _learnt = new(StringComparer.Ordinal);
-    // What names amount to whatever the order of their words: nearly every combination of words is told at one look to be no name.
-    private readonly HashSet<long> _sums = [];
+    private readonly FoodNames _names;
     private readonly FoodMatcher? _shared;
     private IReadOnlyList<Food>? _byName;
 
@@ -35,24 +27,20 @@ public sealed class FoodMatcher
         foreach (var (phrase, keys) in kinds)
         {
             var meant = new FoodKinds([.. keys.Select(key => WithKey(key) ?? throw new ArgumentException($"\"{phrase}\" may mean {key}, which is no food."))]);
-            var tokens = Words.Of(phrase);
-            // A word for several kinds is no name of one of them, even where a row is called by it.
-            _byPhrase[string.Join(' ', tokens)] = new(meant.Foods[0], meant);
-            _byBag[BagOf(tokens)] = new(meant.Foods[0], meant);
-            _sums.Add(SumOf(tokens));
+            _names.Open(Words.Of(phrase), meant);
         }
     }
 
     private FoodMatcher(IEnumerable<Food> foods, FoodWords words, FoodMatcher? shared)
     {
-        (Words, _shared) = (words, shared);
+        (Words, _shared, _names) = (words, shared, new(shared?._names));
         var twice = new List<string>();
         foreach (var food in foods)
         {
             _byKey.Add(food.Key, food);
             foreach (var tokens in food.Synonyms.Append(food.Name).Select(words.Of))
             {
-                if (Add(string.Join(' ', tokens), [.. tokens], food) is { } other && shared is null)
+                if (_names.Add([.. tokens], food) is { } other && shared is null)
                 {
                     twice.Add($"\"{string.Join(' ', tokens)}\" names both {other.Key} and {food.Key}");
                 }
@@ -128,7 +116,7 @@ public sealed class FoodMatcher
     }
 
     /// <summary>The food whose whole name the words are, in any order; null where one of them only describes.</summary>
-    public FoodMatch? NamedWholly(string words) => Words.Of(words) is { Count: > 0 and <= MostWords } tokens && NamedInAnyOrder(tokens) is { } meant ? new(meant.Food, MatchKind.Exact) { Kinds = meant.Kinds } : null;
+    public FoodMatch? NamedWholly(string words) => Words.Of(words) is { Count: > 0 and <= MostWords } tokens && _names.InAnyOrder(tokens) is { } meant ? new(meant.Food, MatchKind.Exact) { Kinds = meant.Kinds } : null;
 
     /// <summary>Foods that some words name in passing: the butter of "brushed with butter". Only whole names count.</summary>
     public IEnumerable<Food> Mentioned(string words)
@@ -140,7 +128,7 @@ public sealed class FoodMatcher
             Food? food = null;
             for (; length > 0; length--)
             {
-                if (MayName(SumOf(tokens, at, length)) && (food = Named(string.Join(' ', tokens.GetRange(at, length)))?.Food) is not null)
+                if ((food = _names.InOrder(tokens, at, length)?.Food) is not null)
                 {
                     break;
                 }
@@ -162,7 +150,7 @@ public sealed class FoodMatcher
         var words = Words.Of(typed);
         return words.Count == 0
             ? []
-            : Phrases
+            : _names.All
                 .Where(entry => words.All(word => entry.Words.Any(held => held.StartsWith(word, StringComparison.Ordinal))))
                 .OrderBy(entry => entry.Words.Length).ThenBy(entry => entry.Food.Name, StringComparer.Ordinal)
                 .Select(entry => entry.Food).Distinct().Take(most);
@@ -174,42 +162,13 @@ public sealed class FoodMatcher
         var words = Words.Of(typed);
         var effects = Words.EffectsOf(words);
         var asked = words.Where((_, at) => effects[at] is null).DefaultIfEmpty(words.LastOrDefault("")).ToList();
-        return [.. Phrases
+        return [.. _names.All
             .Select(entry => (entry.Food, Score: Math.Max(Nearness.Of(asked, entry.Words), Nearness.Of(words, entry.Words)), entry.Words))
             .Where(entry => entry.Score > 0)
             // Of foods equally near, the one that is described alike: black beans in a tin before green ones.
             .GroupBy(entry => entry.Food).Select(entry => (Food: entry.Key, Score: entry.Max(one => one.Score + (0.01 * one.Words.Count(words.Contains)))))
             .OrderByDescending(entry => entry.Score).ThenBy(entry => entry.Food.Name.Length).ThenBy(entry => entry.Food.Name, StringComparer.Ordinal)
             .Take(most).Select(entry => entry.Food)];
-    }
-
-    private IEnumerable<(string[] Words, Food Food)> Phrases => _shared is null ? _phrases : _phrases.Concat(_shared.Phrases);
-
-    /// <summary>Adds a name; the food that has it already, or null.</summary>
-    private Food? Add(string phrase, string[] tokens, Food food)
-    {
-        if (tokens.Length == 0)
-        {
-            return null;
-        }
-
-        var meant = new Meant(food);
-        if (!_byPhrase.TryAdd(phrase, meant))
-        {
-            return _byPhrase[phrase].Food == food ? null : _byPhrase[phrase].Food;
-        }
-
-        _phrases.Add((tokens, food));
-        _sums.Add(SumOf(tokens));
-        // Words in another order mean the same food as long as no two foods differ by order alone.
-        var bag = BagOf(tokens);
-        _byBag[bag] = _byBag.TryGetValue(bag, out var other) && other?.Food != food ? null : meant;
-        foreach (var word in tokens.Distinct())
-        {
-            (_byWord.TryGetValue(word, out var held) ? held : _byWord[word] = []).Add((tokens, food));
-        }
-
-        return null;
     }
 
     /// <summary>Without the words that only describe: what was learnt of "chopped moonfish" holds for moonfish.</summary>
@@ -219,37 +178,11 @@ public sealed class FoodMatcher
         return string.Join(' ', named.Count > 0 ? named : tokens);
     }
 
-    private static string BagOf(IEnumerable<string> tokens) => string.Join(' ', tokens.Order(StringComparer.Ordinal));
-
     private Food? LearntFor(string phrase) => _learnt.GetValueOrDefault(phrase) ?? _shared?.LearntFor(phrase);
-
-    private Meant? Named(string phrase) => _byPhrase.GetValueOrDefault(phrase) ?? _shared?.Named(phrase);
-
-    private Meant? Bagged(string bag) => _byBag.GetValueOrDefault(bag) ?? _shared?.Bagged(bag);
-
-    private static long SumOf(IReadOnlyList<string> tokens) => SumOf(tokens, 0, tokens.Count);
-
-    private static long SumOf(IReadOnlyList<string> tokens, int from, int count)
-    {
-        long sum = 0;
-        for (var at = from; at < from + count; at++)
-        {
-            sum += HashOf(tokens[at]);
-        }
-
-        return sum;
-    }
-
-    // Sums of 32-bit values in 64 bits never overflow.
-    private static long HashOf(string token) => string.GetHashCode(token, StringComparison.Ordinal);
-
-    private bool MayName(long sum) => _sums.Contains(sum) || _shared?.MayName(sum) == true;
-
-    private Meant? NamedInAnyOrder(IReadOnlyList<string> tokens) => MayName(SumOf(tokens)) ? Named(string.Join(' ', tokens)) ?? (tokens.Count > 1 ? Bagged(BagOf(tokens)) : null) : null;
 
     private (Meant? Meant, bool IsSure) Find(IReadOnlyList<string> tokens, WordEffect?[] effects)
     {
-        if (NamedInAnyOrder(tokens) is { } exact)
+        if (_names.InAnyOrder(tokens) is { } exact)
         {
             return (exact, true);
         }
@@ -271,17 +204,17 @@ public sealed class FoodMatcher
         // More than eight words that describe are dropped together: no food's name holds so many of them.
         if (droppable.Length > 8)
         {
-            return NamedInAnyOrder([.. tokens.Where((_, at) => !droppable.Contains(at))]);
+            return _names.InAnyOrder([.. tokens.Where((_, at) => !droppable.Contains(at))]);
         }
 
-        var whole = SumOf(tokens);
-        var hashes = Array.ConvertAll(droppable, at => HashOf(tokens[at]));
+        var whole = FoodNames.SumOf(tokens);
+        var hashes = Array.ConvertAll(droppable, at => FoodNames.HashOf(tokens[at]));
         for (var most = 1; most <= droppable.Length; most++)
         {
             for (var set = 1u; set < 1u << droppable.Length; set++)
             {
-                if (System.Numerics.BitOperations.PopCount(set) == most && most < tokens.Count && MayName(whole - hashes.Where((_, bit) => (set >> bit & 1) == 1).Sum())
-                    && NamedInAnyOrder([.. tokens.Where((_, at) => Array.IndexOf(droppable, at) is var bit && (bit < 0 || (set >> bit & 1) == 0))]) is { } meant)
+                if (System.Numerics.BitOperations.PopCount(set) == most && most < tokens.Count && _names.MayName(whole - hashes.Where((_, bit) => (set >> bit & 1) == 1).Sum())
+                    && _names.InAnyOrder([.. tokens.Where((_, at) => Array.IndexOf(droppable, at) is var bit && (bit < 0 || (set >> bit & 1) == 0))]) is { } meant)
                 {
                     return meant;
                 }
@@ -301,7 +234,7 @@ public sealed class FoodMatcher
         }
 
         var name = tokens.Where((token, at) => token != fat && effects[at] is null).ToHashSet();
-        return name.Count == 0 ? null : Holding(name.Last())
+        return name.Count == 0 ? null : _names.Holding(name.Last())
             .Select(entry => (entry.Food, Name: entry.Words.Where(word => !word.EndsWith('%')).ToHashSet(), Fat: entry.Words.FirstOrDefault(word => word.EndsWith('%'))))
             .Where(entry => entry.Fat is not null && entry.Name.SetEquals(name) && decimal.TryParse(entry.Fat[..^1], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out _))
             .Select(entry => (entry.Food, Distance: Math.Abs(decimal.Parse(entry.Fat![..^1], CultureInfo.InvariantCulture) - asked)))
@@ -321,7 +254,7 @@ public sealed class FoodMatcher
         }
 
         var head = asked[^1];
-        var held = Holding(head)
+        var held = _names.Holding(head)
             .Where(entry => entry.Words.All(tokens.Contains) ? entry.Words[^1] == head && !names.Except(entry.Words).Any(IsPartOfAName) : asked.All(entry.Words.Contains) && entry.Words.Length <= asked.Count + 1)
             .Select(entry => (entry.Food, Shared: (double)entry.Words.Intersect(names).Count() / entry.Words.Union(names).Count()))
             .OrderByDescending(entry => entry.Shared)
@@ -330,9 +263,7 @@ public sealed class FoodMatcher
         return held.Count > 0 && held[0].Shared >= 0.33 && held.All(entry => entry.Food == held[0].Food || entry.Shared < held[0].Shared) ? held[0].Food : null;
     }
 
-    private IEnumerable<(string[] Words, Food Food)> Holding(string word) => (_byWord.GetValueOrDefault(word) ?? []).Concat(_shared?.Holding(word) ?? []);
-
-    private bool IsPartOfAName(string word) => Holding(word).Any();
+    private bool IsPartOfAName(string word) => _names.Holding(word).Any();
 
     /// <summary>Whether a row stands for the food as it is eaten, so that "cooked" adds nothing: what needs no cooking, or was cooked already.</summary>
     private static bool IsEatenAs(Food food) => food.Yields.Count == 0 && !food.Name.Contains("raw", StringComparison.OrdinalIgnoreCase) && !food.Name.Contains("dry", StringComparison.OrdinalIgnoreCase) && food.Keeping?.Key is not ("raw-poultry" or "raw-mince" or "raw-fish" or "raw-cut");
