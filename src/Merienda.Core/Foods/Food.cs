@@ -120,13 +120,18 @@ public sealed class Food
         var volume = unit.VolumeIn(system);
         // The measure nearest in size describes the food best: a spoon of oats packs otherwise than a cup of them.
         var form = forms?.FirstOrDefault(word => VolumeMeasures.Any(measure => Measures.ContainsKey($"{measure.Name}.{word}")));
-        var known = VolumeMeasures
-            .Select(measure => (measure, Name: form is null ? measure.Name : $"{measure.Name}.{form}"))
-            .Where(named => Measures.ContainsKey(named.Name))
-            .Select(named => (Volume: named.measure.VolumeIn(MeasureSystem.UnitedStates), Grams: Measures[named.Name]))
-            .OrderBy(measure => measure.Volume / volume is var ratio && ratio >= 1 ? ratio : 1 / ratio)
-            .ToList();
-        return known.Count == 0 ? Density is { } density ? new Mass(density * volume.Millilitres) : null : new Mass(known[0].Grams * (volume / known[0].Volume));
+        (Mass Weight, decimal Apart)? nearest = null;
+        foreach (var measure in VolumeMeasures)
+        {
+            if (Measures.TryGetValue(form is null ? measure.Name : $"{measure.Name}.{form}", out var held))
+            {
+                var times = volume / measure.VolumeIn(MeasureSystem.UnitedStates);
+                var apart = times >= 1 ? times : 1 / times;
+                nearest = nearest is { } other && other.Apart <= apart ? other : (new(held * times), apart);
+            }
+        }
+
+        return nearest?.Weight ?? (Density is { } density ? new Mass(density * volume.Millilitres) : null);
     }
 
     private bool IsVegetable => Classes.Contains("vegetable") && !Classes.Contains("tuber");

@@ -52,7 +52,7 @@ public static class RecipeEndpoints
         var tasks = TaskReader.Read(written.Steps).Take(RecipeSheets.MostTasks).Select(RecipeSheets.ToTask);
         return written.Portions is <= 0 or > 1000
             ? new Refusal("portions-out-of-range", "portions", $"{written.Portions}", "a recipe makes between 0.25 and 1000 portions", "Write for example: Serves 4").ToProblem()
-            : TypedResults.Ok(new RecipeDraft(written.Name[..Math.Min(120, written.Name.Length)], written.Portions, null, "", "", "", MeasureSystem.Metric, [.. written.Lines.Select(line => new DraftLine(line.Part, line.Text, null))], [.. tasks], null));
+            : TypedResults.Ok(new RecipeDraft(written.Name[..Math.Min(120, written.Name.Length)], written.Portions, null, "", "", "", MeasureSystem.Metric, [.. written.Lines.Select(line => new DraftLine(line.Part, RecipeTextReader.WithoutBullet(line.Text), null))], [.. tasks], null));
     }
 
     private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Check(RecipeDraft draft, CurrentTenant tenant, DinersReader diners, PacketStore packets, KnowledgeBase knowledge)

@@ -117,5 +117,10 @@ public class PastedRecipeTests
     [InlineData("– • 2 onions", "2 onions")]
     [InlineData("-2 onions", "-2 onions")] // a minus is kept, and asked about
     [InlineData("½ onion", "½ onion")]
-    public void What_stands_before_a_row_of_a_list_goes(string row, string line) => Assert.Equal(line, Read($"Soup\n\n250 g red lentils\n{row}").Lines[1].Text);
+    public void What_stands_before_a_row_of_a_list_is_kept_as_typed_and_left_out_where_it_is_shown(string row, string line)
+    {
+        var typed = Read($"Soup\n\n250 g red lentils\n{row}").Lines[1].Text;
+        Assert.Equal(row, typed);
+        Assert.Equal(line, RecipeTextReader.WithoutBullet(typed));
+    }
 }

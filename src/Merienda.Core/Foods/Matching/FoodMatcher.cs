@@ -174,8 +174,9 @@ public sealed class FoodMatcher
     /// <summary>Without the words that only describe: what was learnt of "chopped moonfish" holds for moonfish.</summary>
     private static string KeyOf(List<string> tokens, WordEffect?[] effects)
     {
-        var named = tokens.Where((_, at) => effects[at] != WordEffect.Describes).ToList();
-        return string.Join(' ', named.Count > 0 ? named : tokens);
+        return !effects.Contains(WordEffect.Describes) || Array.TrueForAll(effects, effect => effect == WordEffect.Describes)
+            ? string.Join(' ', tokens)
+            : string.Join(' ', tokens.Where((_, at) => effects[at] != WordEffect.Describes));
     }
 
     private Food? LearntFor(string phrase) => _learnt.GetValueOrDefault(phrase) ?? _shared?.LearntFor(phrase);
@@ -213,7 +214,7 @@ public sealed class FoodMatcher
         {
             for (var set = 1u; set < 1u << droppable.Length; set++)
             {
-                if (System.Numerics.BitOperations.PopCount(set) == most && most < tokens.Count && _names.MayName(whole - hashes.Where((_, bit) => (set >> bit & 1) == 1).Sum())
+                if (System.Numerics.BitOperations.PopCount(set) == most && most < tokens.Count && _names.MayName(whole - SumOf(hashes, set))
                     && _names.InAnyOrder([.. tokens.Where((_, at) => Array.IndexOf(droppable, at) is var bit && (bit < 0 || (set >> bit & 1) == 0))]) is { } meant)
                 {
                     return meant;
@@ -222,6 +223,17 @@ public sealed class FoodMatcher
         }
 
         return null;
+    }
+
+    private static long SumOf(long[] hashes, uint set)
+    {
+        long sum = 0;
+        for (var bit = 0; bit < hashes.Length; bit++)
+        {
+            sum += (set >> bit & 1) * hashes[bit];
+        }
+
+        return sum;
     }
 
     /// <summary>The row of the same name whose fat content is nearest to the typed one.</summary>

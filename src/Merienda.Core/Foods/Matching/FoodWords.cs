@@ -22,9 +22,11 @@ public enum WordEffect
 /// </summary>
 public sealed partial class FoodWords
 {
-    private readonly Dictionary<string, WordEffect> _effects = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, string[]> _same = new(StringComparer.Ordinal);
-    private readonly HashSet<string> _starts = new(StringComparer.Ordinal);
+    private readonly Phrases<WordEffect> _effects = new();
+    private readonly Phrases<string[]> _same = new();
+
+    // Last words of what describes: words that end otherwise are told at one look not only to describe.
+    private readonly HashSet<string> _describing = new(StringComparer.Ordinal);
 
     public static readonly FoodWords None = new([]);
 
@@ -33,20 +35,17 @@ public sealed partial class FoodWords
     {
         foreach (var (phrase, effect, to) in words)
         {
-            var tokens = Plain(phrase);
-            var key = string.Join(' ', tokens);
+            string[] tokens = [.. Plain(phrase)];
             if (effect == WordEffect.Same)
             {
-                _same[key] = [.. Plain(to)];
-            }
-            else
-            {
-                _effects[key] = effect;
+                _same.Add(tokens, [.. Plain(to)]);
+                continue;
             }
 
-            for (var length = 1; length < tokens.Count; length++)
+            _effects.Add(tokens, effect);
+            if (effect == WordEffect.Describes)
             {
-                _starts.Add(string.Join(' ', tokens.Take(length)));
+                _describing.Add(tokens[^1]);
             }
         }
     }
@@ -55,20 +54,17 @@ public sealed partial class FoodWords
     public List<string> Of(string text)
     {
         var tokens = Plain(text);
-        if (!tokens.Exists(token => _same.ContainsKey(token) || _starts.Contains(token)))
+        for (var at = 0; at < tokens.Count; at++)
         {
-            return tokens;
+            if (_same.Longest(tokens, at) is { Length: > 0 } same)
+            {
+                tokens.RemoveRange(at, same.Length);
+                tokens.InsertRange(at, same.Means!);
+                at += same.Means!.Length - 1;
+            }
         }
 
-        var written = new List<string>(tokens.Count);
-        for (var at = 0; at < tokens.Count;)
-        {
-            var (length, key) = Longest(tokens, at, _same);
-            written.AddRange(length == 0 ? [tokens[at]] : _same[key]);
-            at += Math.Max(1, length);
-        }
-
-        return written;
+        return tokens;
     }
 
     /// <summary>What each word does; null for one that is part of a name or not known.</summary>
@@ -77,12 +73,8 @@ public sealed partial class FoodWords
         var effects = new WordEffect?[tokens.Count];
         for (var at = 0; at < tokens.Count;)
         {
-            var (length, key) = Longest(tokens, at, _effects);
-            for (var word = at; word < at + length; word++)
-            {
-                effects[word] = _effects[key];
-            }
-
+            var (length, effect) = _effects.Longest(tokens, at);
+            Array.Fill(effects, effect, at, length);
             at += Math.Max(1, length);
         }
 
@@ -90,7 +82,7 @@ public sealed partial class FoodWords
     }
 
     /// <summary>Whether every word only describes.</summary>
-    public bool OnlyDescribes(string text) => Of(text) is { Count: > 0 } tokens && EffectsOf(tokens).All(effect => effect == WordEffect.Describes);
+    public bool OnlyDescribes(string text) => Of(text) is { Count: > 0 } tokens && _describing.Contains(tokens[^1]) && Array.TrueForAll(EffectsOf(tokens), effect => effect == WordEffect.Describes);
 
     /// <summary>Whether the words only say which food it is: at least one that makes it another, or a fat content, and none that is part of a name.</summary>
     public bool Changes(string text)
@@ -116,30 +108,18 @@ public sealed partial class FoodWords
         return hasChange;
     }
 
-    private (int Length, string Key) Longest<T>(IReadOnlyList<string> tokens, int at, Dictionary<string, T> phrases)
-    {
-        var (found, key, length) = (0, "", 1);
-        for (var phrase = tokens[at]; ; phrase = $"{phrase} {tokens[at + length++]}")
-        {
-            if (phrases.ContainsKey(phrase))
-            {
-                (found, key) = (length, phrase);
-            }
-
-            if (at + length >= tokens.Count || !_starts.Contains(phrase))
-            {
-                return (found, key);
-            }
-        }
-    }
-
     private static List<string> Plain(string text)
     {
-        if (text.Contains('%', StringComparison.Ordinal) || text.Contains('/', StringComparison.Ordinal))
+        if (text.Contains('/', StringComparison.Ordinal))
         {
             text = LeanByFat().Replace(text, match => $" {match.Groups["fat"].Value}% ");
-            text = Lean().Replace(text, match => $" {(100 - decimal.Parse(match.Groups["lean"].Value, CultureInfo.InvariantCulture)).ToString("0.##", CultureInfo.InvariantCulture)}% ");
-            text = Fat().Replace(text, match => $" {match.Groups["fat"].Value}% ");
+        }
+
+        if (text.Contains('%', StringComparison.Ordinal))
+        {
+            text = Percent().Replace(text, match => match.Groups["lean"].Success
+                ? $" {(100 - decimal.Parse(match.Groups["share"].ValueSpan, CultureInfo.InvariantCulture)).ToString("0.##", CultureInfo.InvariantCulture)}% "
+                : $" {match.Groups["share"].ValueSpan}% ");
         }
 
         var tokens = new List<string>(6);
@@ -187,9 +167,6 @@ public sealed partial class FoodWords
     [GeneratedRegex(@"\b(?<lean>\d{2})\s*/\s*(?<fat>\d{1,2})\b(?!\s*(cup|tsp|tbsp|inch))", RegexOptions.IgnoreCase)]
     private static partial Regex LeanByFat();
 
-    [GeneratedRegex(@"(?<lean>\d{2}(\.\d+)?)\s*%\s*(extra\s+)?lean\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Lean();
-
-    [GeneratedRegex(@"(?<fat>\d{1,2}(\.\d+)?)\s*%(\s*(milk\s*)?fat\b)?", RegexOptions.IgnoreCase)]
-    private static partial Regex Fat();
+    [GeneratedRegex(@"(?<share>\d{1,2}(\.\d+)?)\s*%\s*((?<lean>(extra\s+)?lean)\b|(milk\s*)?fat\b)?", RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture)]
+    private static partial Regex Percent();
 }

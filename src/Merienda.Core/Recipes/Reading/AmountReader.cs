@@ -101,7 +101,7 @@ public static class AmountReader
 
         for (var length = LongestPhrase; length > 0; length--)
         {
-            if (tokens[at + length - 1].Kind == TokenKind.Word && at + length < tokens.Count && Words.TryGetValue(string.Join(' ', Enumerable.Range(at, length).Select(word => tokens[word].Text)), out var amount))
+            if (tokens[at + length - 1].Kind == TokenKind.Word && at + length < tokens.Count && Words.TryGetValue(tokens.Between(at, at + length), out var amount))
             {
                 // "three or four carrots".
                 return (tokens[at + length].Is("or") || tokens[at + length].Is("to")) && at + length + 2 < tokens.Count && Words.TryGetValue(tokens[at + length + 1].Text, out var most) && most.Best > amount.Best

@@ -1,4 +1,3 @@
-using System.Buffers;
 using System.Text.RegularExpressions;
 using Merienda.Core.Quantities;
 
@@ -22,11 +21,20 @@ public static partial class IngredientLineReader
             return new(text, null, null, null, null, clean, "", false, false, false);
         }
 
-        var isOptional = (clean.Contains("option", StringComparison.OrdinalIgnoreCase) || clean.Contains("if ", StringComparison.OrdinalIgnoreCase)) && OptionalWord().IsMatch(clean);
-        var line = isOptional ? OptionalWord().Replace(clean, "").Replace("()", "", StringComparison.Ordinal) : clean;
-        var partOf = line.Contains(" of ", StringComparison.OrdinalIgnoreCase) || line.Contains(" from ", StringComparison.OrdinalIgnoreCase) ? PartOf().Match(line) : Match.Empty;
-        var part = partOf.Success ? partOf.Groups["part"].Value : null;
-        var tokens = new LineTokens(part is null ? line : line[partOf.Length..]);
+        var tokens = new LineTokens(clean);
+        var isToServe = (tokens.Has("to") || tokens.Has("for")) && ToServe().IsMatch(clean);
+        var isOptional = (tokens.Has("optional") || tokens.Has("optionally") || tokens.Has("if")) && OptionalWord().IsMatch(clean);
+        if (isOptional)
+        {
+            tokens = new(OptionalWord().Replace(clean, "").Replace("()", "", StringComparison.Ordinal));
+        }
+
+        var part = (tokens.Has("of") || tokens.Has("from")) && PartOf().Match(tokens.Text) is { Success: true } partOf ? partOf.Groups["part"].Value : null;
+        if (part is not null)
+        {
+            tokens = new(PartOf().Replace(tokens.Text, ""));
+        }
+
         var amount = MeasuredWords.Read(tokens, 0);
         var words = LineSegments.Of(tokens, amount?.Next ?? 0, describes);
         if (Repeated(words.Food, tokens, amount) is { } sum)
@@ -38,27 +46,31 @@ public static partial class IngredientLineReader
         var (unit, size, mass) = Weighed(words, amount);
         var food = words.Food;
         (food, unit) = part is null ? (food, unit) : ApplyPart(part, food, unit);
-        return new(text, amount?.Amount, amount is null ? null : unit ?? Unit.Each, size, mass, food.Trim(' ', '.', ':', ';', '-'), string.Join(", ", words.Notes), isOptional, (clean.Contains("to ", StringComparison.OrdinalIgnoreCase) || clean.Contains("for ", StringComparison.OrdinalIgnoreCase)) && ToServe().IsMatch(clean),
+        return new(text, amount?.Amount, amount is null ? null : unit ?? Unit.Each, size, mass, food.Trim(' ', '.', ':', ';', '-'), string.Join(", ", words.Notes), isOptional, isToServe,
             amount is { } read && (read.IsByEye || read.Unit is { IsByEye: true }))
         {
             Alternatives = words.Alternatives,
-            State = LineState.Of(words.Food, words.Notes, amount?.Unit),
-            Forms = clean.AsSpan().ContainsAny(AnyCut) ? [.. CutWords.Where(word => clean.Contains(word, StringComparison.OrdinalIgnoreCase))] : [],
+            State = LineState.Of(words.Notes, amount?.Unit),
+            // How it is cut changes what a cup of it weighs, and nothing else.
+            Forms = unit is { Kind: UnitKind.Volume } ? tokens.WordsAmong(CutWords) : [],
             PieceSize = amount?.PieceSize ?? PieceSize.Unsaid,
             Second = words.Second,
         };
     }
 
     /// <summary>How food is cut, as measures by volume tell it apart.</summary>
-    private static readonly string[] CutWords = ["sliced", "flaked", "slivered", "grated", "shredded", "shaved", "mashed", "crumbled", "cubed", "diced", "chopped", "minced", "crushed", "halved", "ground", "whole"];
-
-    private static readonly SearchValues<string> AnyCut = SearchValues.Create(CutWords, StringComparison.OrdinalIgnoreCase);
+    private static readonly HashSet<string> CutWords = new(StringComparer.OrdinalIgnoreCase) { "sliced", "flaked", "slivered", "grated", "shredded", "shaved", "mashed", "crumbled", "cubed", "diced", "chopped", "minced", "crushed", "halved", "ground", "whole" };
 
     /// <summary>"lamb shoulder, 1.2 kg", "onion x 2", "chicken breast 500 g": the amount stands behind the food.</summary>
     private static MeasuredAmount? Behind(ref LineSegments words, Func<string, bool>? describes)
     {
         for (var at = 0; at < words.Notes.Count; at++)
         {
+            if (!LineTokens.HasNumber(words.Notes[at]))
+            {
+                continue;
+            }
+
             var tokens = new LineTokens(words.Notes[at]);
             if (tokens[MeasuredWords.IsAbout(tokens, 0) ? 1 : 0].Kind == TokenKind.Number && MeasuredWords.Read(tokens, 0, isAlone: true) is { } measured
                 && (measured.Unit is not null || measured.Next >= tokens.Count || describes?.Invoke(tokens.Between(measured.Next, tokens.Count)) == true))
@@ -70,6 +82,11 @@ public static partial class IngredientLineReader
         }
 
         var food = words.Food;
+        if (!LineTokens.HasNumber(food))
+        {
+            return null;
+        }
+
         if (TrailingTimes().Match(food) is { Success: true } times && AmountReader.Read(times.Groups["n"].Value) is { } count)
         {
             words = words with { Food = food[..times.Index].Trim(' ', '-', ':', ',') };
@@ -109,7 +126,7 @@ public static partial class IngredientLineReader
             return of.Kind == UnitKind.Mass ? (unit, null, of.Mass * (apiece * amount!.Value.Amount.Best)) : (unit, size, null);
         }
 
-        foreach (var note in words.Notes)
+        foreach (var note in words.Notes.Where(LineTokens.HasNumber))
         {
             var tokens = new LineTokens(note);
             var start = 0;

@@ -1,13 +1,17 @@
+using System.Text.RegularExpressions;
+
 namespace Merienda.Core.Recipes;
 
 /// <summary>What stands behind the amount: the words that name the food, notes, alternatives, a second ingredient.</summary>
-internal sealed record LineSegments(string Food, IReadOnlyList<string> Notes, IReadOnlyList<string> Alternatives, string Second)
+internal sealed partial record LineSegments(string Food, IReadOnlyList<string> Notes, IReadOnlyList<string> Alternatives, string Second)
 {
     /// <summary>Words that end the name of a food: what follows is what is done with it.</summary>
-    private static readonly HashSet<string> Stops = new(StringComparer.OrdinalIgnoreCase) { "to", "for", "cut", "such", "at", "as", "if", "plus", "mixed", "until", "preferably", "depending", "weighing", "i", "we", "you", "about", "approx", "approximately", "brushed", "tossed", "dissolved", "from", "with", "without", "then", "but", "like", "soaked", "left", "made", "reserved", "divided", "minus", "like" };
+    private static readonly HashSet<string> Stops = new(StringComparer.OrdinalIgnoreCase) { "to", "for", "cut", "such", "at", "as", "if", "plus", "mixed", "until", "preferably", "depending", "weighing", "i", "we", "you", "about", "approx", "approximately", "brushed", "tossed", "dissolved", "from", "with", "without", "then", "but", "like", "soaked", "left", "made", "reserved", "divided", "minus" };
 
     /// <summary>Words behind "or" that name no other food.</summary>
-    private static readonly HashSet<string> NoFood = new(StringComparer.OrdinalIgnoreCase) { "to", "more", "less", "as", "so", "until", "if", "about", "until" };
+    private static readonly HashSet<string> NoFood = new(StringComparer.OrdinalIgnoreCase) { "to", "more", "less", "as", "so", "until", "if", "about" };
+
+    private static readonly HashSet<string>.AlternateLookup<ReadOnlySpan<char>> StopWords = Stops.GetAlternateLookup<ReadOnlySpan<char>>(), NoFoodWords = NoFood.GetAlternateLookup<ReadOnlySpan<char>>();
 
     public static LineSegments Of(LineTokens tokens, int from, Func<string, bool>? describes)
     {
@@ -52,8 +56,8 @@ internal sealed record LineSegments(string Food, IReadOnlyList<string> Notes, IR
     private static List<string> Pieces(LineTokens tokens, int from, List<string> notes, List<string> alternatives)
     {
         var pieces = new List<string>();
-        var text = new System.Text.StringBuilder();
-        var last = -1;
+        // The text of a piece before a bracket in it; what stands behind the last one begins at a token of its own.
+        var (before, start) = ("", from);
         for (var at = from; at < tokens.Count; at++)
         {
             var token = tokens[at];
@@ -81,57 +85,51 @@ internal sealed record LineSegments(string Food, IReadOnlyList<string> Notes, IR
                     }
                 }
 
-                at = close;
+                (before, start, at) = (Joined(before, tokens.Between(start, at)), close + 1, close);
                 continue;
             }
 
             var isDash = (token.Is('-') || token.Is('–') || token.Is('—')) && token.Start > 0 && tokens.Text[token.Start - 1] == ' ' && token.End < tokens.Text.Length && tokens.Text[token.End] == ' ';
             if (token.Is(',') || token.Is(';') || isDash)
             {
-                pieces.Add(text.ToString().Trim());
-                text.Clear();
-                last = -1;
-                continue;
+                pieces.Add(Joined(before, tokens.Between(start, at)));
+                (before, start) = ("", at + 1);
             }
-
-            if (token.Is(')') || token.Is(']'))
+            else if (token.Is(')') || token.Is(']'))
             {
-                continue;
+                // It closes nothing.
+                (before, start) = (Joined(before, tokens.Between(start, at)), at + 1);
             }
-
-            if (text.Length > 0 && (last < 0 || token.Start > last))
-            {
-                text.Append(' ');
-            }
-
-            text.Append(token.Text);
-            last = token.End;
         }
 
-        pieces.Add(text.ToString().Trim());
+        pieces.Add(Joined(before, tokens.Between(start, tokens.Count)));
         return pieces;
     }
+
+    private static string Joined(string one, string other) => one.Length == 0 ? other : other.Length == 0 ? one : $"{one} {other}";
 
     /// <summary>"olive oil for frying": the name, then what is done with it; "eggs plus 4 egg whites": the name, then a second ingredient.</summary>
     private static (string Name, string Note, string Second) Trailing(string food)
     {
-        var words = food.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        for (var at = 1; at < words.Length; at++)
+        for (var space = food.IndexOf(' ', StringComparison.Ordinal); space > 0; space = food.IndexOf(' ', space + 1))
         {
-            var isAmount = words[at] is "+" || words[at].Equals("plus", StringComparison.OrdinalIgnoreCase);
-            if (isAmount && at + 1 < words.Length && Plus($"plus {string.Join(' ', words[(at + 1)..])}") is { } second)
+            var word = WordAt(food, space + 1);
+            var behind = Math.Min(food.Length, space + 2 + word.Length);
+            if ((word is "+" || word.Equals("plus", StringComparison.OrdinalIgnoreCase)) && Plus($"plus {food[behind..]}") is { } second)
             {
-                return (string.Join(' ', words[..at]), "", second);
+                return (food[..space], "", second);
             }
 
-            if (Stops.Contains(words[at]) || (words[at].Equals("or", StringComparison.OrdinalIgnoreCase) && at + 1 < words.Length && NoFood.Contains(words[at + 1])))
+            if (StopWords.Contains(word) || (word.Equals("or", StringComparison.OrdinalIgnoreCase) && NoFoodWords.Contains(WordAt(food, behind))))
             {
-                return (string.Join(' ', words[..at]), string.Join(' ', words[at..]), "");
+                return (food[..space], food[(space + 1)..], "");
             }
         }
 
         return (food, "", "");
     }
+
+    private static ReadOnlySpan<char> WordAt(string text, int from) => text.AsSpan(from) is var rest && rest.IndexOf(' ') is >= 0 and var end ? rest[..end] : rest;
 
     /// <summary>The foods of "tahini or peanut butter", "soy sauce/tamari".</summary>
     private static (string First, IReadOnlyList<string> Others) Split(string name)
@@ -141,7 +139,7 @@ internal sealed record LineSegments(string Food, IReadOnlyList<string> Notes, IR
             return (name, []);
         }
 
-        var parts = System.Text.RegularExpressions.Regex.Split(name, @"\s+(?:and/or|or|OR|Or)\s+|(?<=\p{L}{3})\s*/\s*(?=\p{L}{3})").Select(part => part.Trim()).Where(part => part.Length > 0).ToList();
+        var parts = Choice().Split(name).Select(part => part.Trim()).Where(part => part.Length > 0).ToList();
         return parts.Count == 0 ? (name, []) : (parts[0], [.. parts.Skip(1).Select(Bare)]);
     }
 
@@ -152,17 +150,20 @@ internal sealed record LineSegments(string Food, IReadOnlyList<string> Notes, IR
     private static string? Plus(string piece)
     {
         var rest = piece.StartsWith("plus ", StringComparison.OrdinalIgnoreCase) ? piece[5..] : piece.StartsWith('+') ? piece[1..].Trim() : null;
-        return rest is not null && new LineTokens(rest) is var tokens && tokens[0].Kind == TokenKind.Number && MeasuredWords.Read(tokens, 0) is { } more
+        return rest is not null && LineTokens.HasNumber(rest) && new LineTokens(rest) is var tokens && tokens[0].Kind == TokenKind.Number && MeasuredWords.Read(tokens, 0) is { } more
             && tokens[more.Next].Kind == TokenKind.Word && !tokens[more.Next].Is("for") && !tokens[more.Next].Is("to") && !tokens[more.Next].Is("extra") && !tokens[more.Next].Is("more") ? rest : null;
     }
 
     /// <summary>An alternative without an amount of its own.</summary>
     private static string Bare(string alternative)
     {
-        var tokens = new LineTokens(alternative);
+        var tokens = new LineTokens(LineTokens.HasNumber(alternative) ? alternative : "");
         var bare = tokens[0].Kind == TokenKind.Number && MeasuredWords.Read(tokens, 0) is { } measured && measured.Next < tokens.Count ? tokens.Between(measured.Next, tokens.Count) : alternative;
         var words = bare.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var stop = Array.FindIndex(words, 1, word => Stops.Contains(word));
         return stop > 0 ? string.Join(' ', words[..stop]) : bare;
     }
+
+    [GeneratedRegex(@"\s+(?:and/or|or|OR|Or)\s+|(?<=\p{L}{3})\s*/\s*(?=\p{L}{3})")]
+    private static partial Regex Choice();
 }

@@ -7,11 +7,12 @@ namespace Merienda.Core.Recipes;
 /// <summary>How a line asks for its food: weighed cooked, weighed dry, dry and then soaked, from a tin.</summary>
 internal static partial class LineState
 {
-    public static string Of(string food, IReadOnlyList<string> notes, Unit? unit)
+    public static string Of(IReadOnlyList<string> notes, Unit? unit)
     {
-        if (unit is not { Name: "tin" or "jar" } && !notes.Any(note => note.AsSpan().ContainsAny(Hints)))
+        var isTin = unit is { Name: "tin" or "jar" };
+        if (!notes.Any(note => note.AsSpan().ContainsAny(Hints)))
         {
-            return "";
+            return isTin ? "tinned" : "";
         }
 
         // "250 g spaghetti, cooked fresh at eating" is weighed dry; "200 g lentils, cooked" is not.
@@ -30,7 +31,7 @@ internal static partial class LineState
             return "dry";
         }
 
-        return unit is { Name: "tin" or "jar" } || notes.Any(note => Tinned().IsMatch(note)) ? "tinned" : "";
+        return isTin || notes.Any(note => Tinned().IsMatch(note)) ? "tinned" : "";
     }
 
     /// <summary>A note without any of these says nothing of a state: most lines are done at one look.</summary>

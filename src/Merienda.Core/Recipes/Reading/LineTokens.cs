@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Globalization;
 using System.Net;
 using System.Text;
@@ -46,7 +47,9 @@ internal sealed class LineTokens
         ['⅒'] = 0.1m,
     };
 
-    private static readonly System.Buffers.SearchValues<char> Odd = System.Buffers.SearchValues.Create("\t\n\r\0*");
+    private static readonly SearchValues<char> Odd = SearchValues.Create("\t\n\r\0*");
+
+    private static readonly SearchValues<char> Digits = SearchValues.Create(['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', .. Fractions.Keys]);
 
     private readonly List<LineToken> _tokens = new(12);
 
@@ -56,7 +59,7 @@ internal sealed class LineTokens
         Text = text;
         for (var at = 0; at < text.Length;)
         {
-            at = char.IsAsciiDigit(text[at]) ? Number(at) : Fractions.ContainsKey(text[at]) ? Fraction(at) : char.IsLetter(text[at]) ? Word(at) : Mark(at);
+            at = text[at] == ' ' ? at + 1 : char.IsLetter(text[at]) ? Word(at) : char.IsAsciiDigit(text[at]) ? Number(at) : Fractions.ContainsKey(text[at]) ? Fraction(at) : Mark(at);
         }
     }
 
@@ -68,6 +71,37 @@ internal sealed class LineTokens
 
     /// <summary>The text from one token on, up to another.</summary>
     public string Between(int from, int to) => from >= to || from >= Count ? "" : Text[this[from].Start..this[to - 1].End];
+
+    public bool Has(string word)
+    {
+        foreach (var token in _tokens)
+        {
+            if (token.Is(word))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /// <summary>The words that are among some, as these are written.</summary>
+    public IReadOnlyList<string> WordsAmong(HashSet<string> words)
+    {
+        List<string>? among = null;
+        foreach (var token in _tokens)
+        {
+            if (token.Kind == TokenKind.Word && words.TryGetValue(token.Text, out var word))
+            {
+                (among ??= []).Add(word);
+            }
+        }
+
+        return among ?? (IReadOnlyList<string>)[];
+    }
+
+    /// <summary>Whether digits stand in a text: without any no measure does.</summary>
+    public static bool HasNumber(string text) => text.AsSpan().ContainsAny(Digits);
 
     /// <summary>Entities, odd spaces, bullets, tick boxes, pictures, list numbers and bold marks gone.</summary>
     public static string Clean(string text)
@@ -167,11 +201,7 @@ internal sealed class LineTokens
 
     private int Mark(int at)
     {
-        if (Text[at] != ' ')
-        {
-            _tokens.Add(new(TokenKind.Mark, Text.Substring(at, 1), at, 0, false));
-        }
-
+        _tokens.Add(new(TokenKind.Mark, Text.Substring(at, 1), at, 0, false));
         return at + 1;
     }
 }

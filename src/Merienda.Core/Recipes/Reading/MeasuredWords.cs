@@ -49,8 +49,21 @@ internal static class MeasuredWords
         }
 
         return Counted(tokens, number.Amount, number.Next, isAlone) is { } read
-            ? read with { IsByEye = isByEye || start > at || number.Amount.IsByEye || Enumerable.Range(number.Next, Math.Max(0, read.Next - number.Next)).Any(word => NotLevel.Contains(tokens[word].Text)) }
+            ? read with { IsByEye = isByEye || start > at || number.Amount.IsByEye || IsNotLevel(tokens, number.Next, read.Next) }
             : null;
+    }
+
+    private static bool IsNotLevel(LineTokens tokens, int from, int to)
+    {
+        for (var at = from; at < to; at++)
+        {
+            if (NotLevel.Contains(tokens[at].Text))
+            {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static MeasuredAmount? Counted(LineTokens tokens, WrittenAmount amount, int at, bool isAlone)

@@ -5,7 +5,7 @@ namespace Merienda.Core.Recipes;
 
 /// <summary>A recipe as somebody wrote it: lines and steps still words.</summary>
 /// <param name="Portions">As written, or null when the text does not say.</param>
-/// <param name="Lines">Ingredient lines with the part of the dish they stand under; empty for a dish of one part.</param>
+/// <param name="Lines">Ingredient lines as typed, bullets too, with the part of the dish they stand under; empty for a dish of one part.</param>
 public sealed record WrittenRecipe(string Name, decimal? Portions, IReadOnlyList<(string Part, string Text)> Lines, IReadOnlyList<string> Steps);
 
 /// <summary>Takes pasted text apart: the title, what it makes, the ingredients with their parts and the method, with or without headings.</summary>
@@ -21,7 +21,7 @@ public static partial class RecipeTextReader
             return new Refusal("recipe-too-long", "text", $"{text.Length:#,0} characters", $"a recipe has at most {MostCharacters:#,0}", "Paste one recipe, not the whole page");
         }
 
-        var rows = text.ReplaceLineEndings("\n").Split('\n').Select(row => PastedRow.FromCells(row)).OfType<string>().Select(row => Bullet().Replace(row.Trim(), "")).ToList();
+        var rows = text.ReplaceLineEndings("\n").Split('\n').Select(row => PastedRow.FromCells(row)).OfType<string>().Select(row => row.Trim()).ToList();
         if (rows.All(row => row.Length == 0))
         {
             return new Refusal("recipe-empty", "text", "", "there is nothing to read", "Paste or type a recipe, one ingredient a line");
@@ -30,7 +30,7 @@ public static partial class RecipeTextReader
         var reading = new Reading(rows);
         for (var at = 0; at < rows.Count; at++)
         {
-            reading.Take(rows[at], at + 1 < rows.Count ? rows[at + 1] : "");
+            reading.Take(rows[at], at + 1 < rows.Count ? WithoutBullet(rows[at + 1]) : "");
         }
 
         reading.End();
@@ -39,6 +39,9 @@ public static partial class RecipeTextReader
             : OtherLanguage.Refuses(reading.Lines.Select(line => line.Text).ToList()) is { } refusal ? refusal
             : new WrittenRecipe(reading.Name ?? "Untitled", reading.Portions, reading.Lines, reading.Steps);
     }
+
+    /// <summary>A row without what stands before the rows of a list.</summary>
+    public static string WithoutBullet(string row) => Bullet().Replace(row.Trim(), "");
 
     /// <summary>Ingredient lines that came as a list, with the headings among them taken for parts.</summary>
     public static IReadOnlyList<(string Part, string Text)> InParts(IEnumerable<string> lines)
@@ -76,7 +79,7 @@ public static partial class RecipeTextReader
 
         public Reading(IReadOnlyList<string> rows)
         {
-            _in = rows.Any(row => IngredientsHeading().IsMatch(Bare(row))) ? Section.Before : Section.Ingredients;
+            _in = rows.Any(row => IngredientsHeading().IsMatch(Bare(WithoutBullet(row)))) ? Section.Before : Section.Ingredients;
             _isShouted = rows.Count(IsCapitals) * 2 > rows.Count(row => row.Length > 0);
         }
 
@@ -88,8 +91,9 @@ public static partial class RecipeTextReader
 
         public List<string> Steps { get; } = [];
 
-        public void Take(string row, string next)
+        public void Take(string typed, string next)
         {
+            var row = WithoutBullet(typed);
             var bare = Bare(row);
             if (bare.Length == 0)
             {
@@ -125,7 +129,7 @@ public static partial class RecipeTextReader
             }
             else if (_in == Section.Ingredients && !Remark().IsMatch(bare) && !Equipment().IsMatch(bare))
             {
-                TakeIngredient(row, bare);
+                TakeIngredient(typed, row, bare);
             }
         }
 
@@ -136,7 +140,7 @@ public static partial class RecipeTextReader
             Portions = ofOne == 0 ? Portions : ofOne == Lines.Count ? 1 : null;
         }
 
-        private void TakeIngredient(string row, string bare)
+        private void TakeIngredient(string typed, string row, string bare)
         {
             if (IsPart(row, bare, _isShouted))
             {
@@ -159,7 +163,7 @@ public static partial class RecipeTextReader
             }
             else
             {
-                Lines.AddRange(PastedRow.Things(row).Select(line => (_part, line)));
+                Lines.AddRange(PastedRow.Things(row) is { Count: > 1 } things ? things.Select(thing => (_part, thing)) : [(_part, typed)]);
             }
         }
 
