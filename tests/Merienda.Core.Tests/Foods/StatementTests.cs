@@ -50,6 +50,17 @@ public class StatementTests
         Assert.StartsWith("Chicken breast (86%), water, potato starch", Assert.Single(wrong), StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("Free from milk and egg. Ingredients: rice flour, water, salt", "")]
+    [InlineData("Rice flour, water, salt. Free from gluten, milk and egg.", "")]
+    [InlineData("Free from milk and egg", "eggs milk")] // all that is said: looked at, not believed
+    [InlineData("Free from artificial colours, contains milk. Rice", "milk")]
+    [InlineData("Free from gluten: milk, rice. Salt", "cereals containing gluten milk")] // safe, if not true
+    [InlineData("Free from nuts but made with egg. Rice", "eggs nuts")]
+    [InlineData("Free range egg. Rice", "eggs")]
+    public void A_sentence_of_what_is_left_out_holds_none_of_it(string statement, string holds) =>
+        Assert.Equal(holds, string.Join(' ', Table.Data.Classes.AllergensOf(Lexicon.Read(statement).Holds.Keys).Order()));
+
     [Fact]
     public void Statements_seen_while_the_reader_was_made_are_read_as_meant()
     {

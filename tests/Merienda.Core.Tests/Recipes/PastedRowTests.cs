@@ -25,6 +25,15 @@ public class PastedRowTests
     [InlineData("1 onion, peeled, chopped and fried", 1)]
     public void A_list_in_one_breath_is_several_lines(string row, int lines) => Assert.Equal(lines, PastedRow.Things(row).Count);
 
+    [Theory]
+    [InlineData("1 tsp each cumin, coriander and paprika", "1 tsp cumin|1 tsp coriander|1 tsp paprika")]
+    [InlineData("¼ tsp each salt and pepper", "¼ tsp salt|¼ tsp pepper")]
+    [InlineData("1 tbsp each of soy sauce, honey, & peanut butter", "1 tbsp soy sauce|1 tbsp honey|1 tbsp peanut butter")]
+    [InlineData("1/2 tsp each: cumin and coriander, ground", "1/2 tsp cumin, ground|1/2 tsp coriander, ground")] // a remark is said of each
+    [InlineData("2 chicken breasts, 200 g each, skinned and boned", "2 chicken breasts, 200 g each, skinned and boned")] // of one food
+    [InlineData("4 fillets (150 g each) cod and chips", "4 fillets (150 g each) cod and chips")]
+    public void An_amount_of_each_is_said_of_every_food(string row, string lines) => Assert.Equal(lines, string.Join('|', PastedRow.Things(row)));
+
     [Fact]
     public void A_table_is_read_without_its_headings()
     {

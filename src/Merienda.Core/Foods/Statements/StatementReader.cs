@@ -16,7 +16,9 @@ public static partial class StatementReader
     {
         var ingredients = new List<StatedIngredient>();
         var mayContain = new List<StatedIngredient>();
-        foreach (var sentence in Sentences(text[..Math.Min(text.Length, Longest)]))
+        var sentences = Sentences(text[..Math.Min(text.Length, Longest)]).ToList();
+        // "Free from milk and egg." says what is not in it; where it is all that is said, it stays a thing to look at.
+        foreach (var sentence in sentences.TrueForAll(FreeFrom().IsMatch) ? sentences : sentences.Where(sentence => !FreeFrom().IsMatch(sentence)))
         {
             var warning = Warning().Match(sentence);
             if (warning.Success)
@@ -151,6 +153,10 @@ public static partial class StatementReader
 
     [GeneratedRegex(@"\b((same |shared |dedicated )?(factory|facility|facilities|kitchen|bakery|plant|site|environment|equipment|machinery|lines?|area)( (that|which|where))?|(is|are) (also )?(handled|used|processed|present|stored|packed)|that|which|also|handles?|uses?|processe?s?|processing|free (from|of)|allergy sufferers|(people|those|anyone) with|an?|allergy|allergies)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Handled();
+
+    /// <summary>A sentence of nothing but what is left out: one that goes on to say what is in it is read whole.</summary>
+    [GeneratedRegex(@"^\s*(100 ?% )?free (from|of)\b(?!.*(\b(contain\w*|includ\w*|made|traces?|with\w*|may|but|except\w*|is|are|has|ingredients?)\b|:))", RegexOptions.IgnoreCase | RegexOptions.Singleline)]
+    private static partial Regex FreeFrom();
 
     [GeneratedRegex(@"\s+(and|or|&|/)\s+", RegexOptions.IgnoreCase)]
     private static partial Regex Together();

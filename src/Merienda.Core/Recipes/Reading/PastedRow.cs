@@ -33,9 +33,16 @@ public static partial class PastedRow
         return string.Join(", ", rest.Prepend($"{cells[amount]} {unit} {cells[0]}".Replace("  ", " ", StringComparison.Ordinal)));
     }
 
-    /// <summary>"two tbsp of oil, one onion and 500 g of mince" are three lines. Fewer than three things, or one without its amount, are one line.</summary>
+    /// <summary>
+    /// "two tbsp of oil, one onion and 500 g of mince" are three lines, "1 tsp each cumin and coriander" two. Fewer than three things, or one without its amount, are one line.
+    /// </summary>
     public static IReadOnlyList<string> Things(string row)
     {
+        if (OfEach().Match(row) is { Success: true } each)
+        {
+            return [.. each.Groups["food"].Captures.Select(food => $"{each.Groups["amount"].Value} {food.Value.Trim()}{each.Groups["note"].Value}")];
+        }
+
         var things = Between().Split(row).Select(piece => piece.Trim()).Where(piece => piece.Length > 0).ToList();
         return things.Count > 2 && things.TrueForAll(BeginsWithAmount) ? things : [row];
     }
@@ -45,6 +52,10 @@ public static partial class PastedRow
 
     [GeneratedRegex(@",(?!\d)|(?<!\d),|\s+and\s+(?=\d|an?\s|one\s|two\s|three\s|four\s|half\s)", RegexOptions.IgnoreCase)]
     private static partial Regex Between();
+
+    /// <summary>An amount said of each of some foods; a remark behind the last one is said of each too.</summary>
+    [GeneratedRegex(@"^(?<amount>[\d½⅓⅔¼¾⅛][^,()]{0,14}?)\s+each(\s+of)?\s*:?\s+(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))*,?\s+(and|&)\s+(?<food>\p{L}[\p{L} '’-]*)(?<note>(,|\s*\().*)?$", RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture)]
+    private static partial Regex OfEach();
 
     [GeneratedRegex(@"^(\w+\s+)?(each|apiece|total|in total|altogether|approx\w*|or so|or more|per)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Remark();
