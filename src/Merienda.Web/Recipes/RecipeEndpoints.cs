@@ -1,6 +1,7 @@
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
 using Merienda.Formats;
 using Merienda.Storage;
