@@ -37,6 +37,27 @@ test('a paste of two megabytes is refused in words and what was typed stays', as
   await expect(page.getByLabel('Name')).toHaveValue('Kept');
 });
 
+test('a recipe left unsaved is there again until it is saved or started afresh', async ({ page }) => {
+  await signUp(page);
+  await page.goto('/recipes/new');
+  await page.getByLabel('Name').fill('Half a curry');
+  await page.getByLabel('Portions').fill('3');
+  await page.getByLabel('Ingredient 1', { exact: true }).fill('1 tbsp oyster sauce');
+  await page.getByRole('link', { name: 'read yours' }).click();
+  await page.getByLabel('Name').fill('Sauce of oysters');
+  await page.goBack();
+  await expect(page.getByLabel('Name')).toHaveValue('Half a curry');
+  await expect(page.getByLabel('Portions')).toHaveValue('3');
+  await page.reload();
+  await expect(page.getByLabel('Ingredient 1', { exact: true })).toHaveValue('1 tbsp oyster sauce');
+  await page.getByRole('button', { name: 'Start afresh' }).click();
+  await expect(page.getByLabel('Name')).toHaveValue('');
+  await expect(page.getByText('You left this unsaved')).toHaveCount(0);
+  // The packet that was begun meanwhile waits too.
+  await page.goto('/larder/packet');
+  await expect(page.getByLabel('Name')).toHaveValue('Sauce of oysters');
+});
+
 test('a recipe put away comes back with undo', async ({ page }) => {
   await signUp(page);
   await page.goto('/recipes/new');

@@ -20,6 +20,7 @@ import { Palette } from './Palette';
 import { useNotices } from './pieces/Notice';
 import { SheetDialog } from './pieces/Sheet';
 import { addDays, dayMonth, weekStart } from './pieces/show';
+import { forgetUnsaved } from './pieces/useUnsaved';
 import { shortcutsOf } from './shortcuts';
 
 const weekly = ['week', 'shop', 'session', 'shelf'];
@@ -154,6 +155,7 @@ function PersonMenu({ person }: { person: Schemas['PersonState'] }) {
   const { refused } = useNotices();
   const signOut = () =>
     take(api.POST('/api/account/sign-out')).then(() => {
+      forgetUnsaved();
       navigate('/');
       return forget();
     }, refused);

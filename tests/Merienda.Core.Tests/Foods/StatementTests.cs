@@ -61,6 +61,20 @@ public class StatementTests
     public void A_sentence_of_what_is_left_out_holds_none_of_it(string statement, string holds) =>
         Assert.Equal(holds, string.Join(' ', Table.Data.Classes.AllergensOf(Lexicon.Read(statement).Holds.Keys).Order()));
 
+    [Theory]
+    [InlineData("Sugar, soya lecithin (E322)", "soybeans", "")]
+    [InlineData("Emulsifier (E322 soya lecithin)", "soybeans", "")]
+    [InlineData("Sugar, emulsifier: soy lecithin (322)", "soybeans", "")]
+    [InlineData("Sugar, emulsifier: sunflower lecithin (322)", "", "")]
+    [InlineData("Sugar, emulsifier (E322)", "", "lecithin")]
+    [InlineData("Sugar, lecithin (E322)", "", "lecithin")] // of what?
+    [InlineData("Soya lecithin, E322", "soybeans", "lecithin")] // another one
+    public void What_a_number_leaves_open_may_be_said_by_name_beside_it(string statement, string holds, string cannotTell)
+    {
+        var read = Lexicon.Read(statement);
+        Assert.Equal((holds, cannotTell), (string.Join(' ', Table.Data.Classes.AllergensOf(read.Holds.Keys)), string.Join(' ', read.CannotTell)));
+    }
+
     [Fact]
     public void Statements_seen_while_the_reader_was_made_are_read_as_meant()
     {

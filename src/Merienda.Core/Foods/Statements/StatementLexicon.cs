@@ -65,7 +65,8 @@ public sealed class StatementLexicon
 
         public List<StatedPhrase> Phrases { get; } = [];
 
-        public void Add(StatedIngredient item, decimal share)
+        /// <param name="beside">Words that stand beside the bracket which the ingredient is in.</param>
+        public void Add(StatedIngredient item, decimal share, string beside = "")
         {
             var isListed = IsListed(item);
             foreach (var (words, meaning) in lexicon.Meanings(item.Words))
@@ -81,7 +82,7 @@ public sealed class StatementLexicon
                 }
 
                 // A list of parts says what the word before it leaves open; what a substance was made from is said by one name.
-                var isSettled = isListed || (item.Parts.Count > 0 && meaning is { Kind: StatedKind.Source });
+                var isSettled = isListed || (item.Parts.Count > 0 && meaning is { Kind: StatedKind.Source }) || IsNamed(words, meaning, $"{beside} {item.Words}");
                 IReadOnlyList<string> mayHold = isSettled ? [] : meaning?.MayHold ?? [];
                 foreach (var key in mayHold)
                 {
@@ -98,9 +99,14 @@ public sealed class StatementLexicon
 
             foreach (var part in item.Parts)
             {
-                Add(part, share);
+                Add(part, share, item.Words);
             }
         }
+
+        /// <summary>"Soya lecithin (E322)": what a number leaves open is said by name beside it.</summary>
+        private bool IsNamed(string words, StatedMeaning? meaning, string beside) =>
+            meaning?.CannotTell is { } open && IsNumber(words)
+            && lexicon.Meanings(beside).Any(other => other.Meaning is { CannotTell: null, Kind: not StatedKind.Source } && other.Words.Contains($" {open}", StringComparison.Ordinal));
 
         /// <summary>Whether the brackets list what is in it, rather than point out an allergen: "cheese (milk)", "flavouring (contains nuts)".</summary>
         private bool IsListed(StatedIngredient item) => item.Parts.Count > 0 && !item.NamesOnlySome && !item.Parts.All(lexicon.PointsOut);
@@ -192,6 +198,8 @@ public sealed class StatementLexicon
         : null;
 
     private bool IsPlant(StatedMeaning meaning) => meaning.Classes.Count > 0 && meaning.Classes.All(key => _classes.Upward(key).Any(above => above is "tree-nut" or "legume" or "grain" or "seed" or "coconut" or "cocoa" or "fruit" or "plant-oil" or "tuber"));
+
+    private static bool IsNumber(string token) => IsENumber(token) || IsBareNumber(token);
 
     private static bool IsENumber(string token) => token.Length is 4 or 5 or 6 && token[0] == 'e' && token[1..4].All(char.IsDigit) && token[4..].All(char.IsAsciiLetterOrDigit);
 

@@ -107,15 +107,20 @@ public static partial class StatementReader
         }
 
         var colon = level < Deepest ? own.IndexOf(':', StringComparison.Ordinal) : -1;
+        var behind = "";
+        if (colon >= 0)
+        {
+            // "Emulsifier: soya lecithin (E322)" says what it is for and what it is; the bracket belongs to what it is.
+            (own, behind, inner, after) = (text[..colon], text[(colon + 1)..], "", "");
+        }
+
         var percent = Percentage().Match($"{own} {after}");
         var parts = new List<StatedIngredient>();
         // "Spices (contain celery)" names one thing and leaves the others open.
         var isPartial = Contains().IsMatch(inner);
-        if (colon >= 0)
+        if (behind.Length > 0)
         {
-            // "Emulsifier: soya lecithin" says what it is for and what it is.
-            parts.AddRange(Items(own[(colon + 1)..], level + 1, isTrace));
-            own = own[..colon];
+            parts.AddRange(Items(behind, level + 1, isTrace));
         }
 
         if (!string.IsNullOrWhiteSpace(inner))

@@ -5,6 +5,8 @@ import { api, Problem, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
+import { TakenUp } from '../../pieces/TakenUp';
+import { useUnsaved } from '../../pieces/useUnsaved';
 import { PacketFields } from './PacketFields';
 import { PacketSays } from './PacketSays';
 import { PacketValues } from './PacketValues';
@@ -14,16 +16,21 @@ import { type Draft, emptyPacket, useFood, useLarderEdit } from './queries';
 export function PacketPage() {
   const { key = '' } = useParams();
   const food = useFood(key);
-  if (key === '') return <PacketForm initial={emptyPacket} />;
+  const [round, setRound] = useState(0);
+  const onAfresh = () => setRound(round + 1);
+  if (key === '') return <PacketForm key={`new ${round}`} initial={emptyPacket} onAfresh={onAfresh} />;
   return (
     <Asked of={food}>
-      {(sheet) => (sheet.packet ? <PacketForm key={sheet.packet.version} initial={sheet.packet.printed} id={sheet.packet.id} /> : null)}
+      {({ packet }) =>
+        packet ? <PacketForm key={`${packet.version} ${round}`} initial={packet.printed} id={packet.id} onAfresh={onAfresh} /> : null
+      }
     </Asked>
   );
 }
 
-function PacketForm({ initial, id }: { initial: Draft; id?: string }) {
-  const [draft, setDraft] = useState(initial);
+function PacketForm({ initial, id, onAfresh }: { initial: Draft; id?: string; onAfresh: () => void }) {
+  const unsaved = useUnsaved(`packet ${id ?? 'new'}`, initial);
+  const { value: draft, setValue: setDraft } = unsaved;
   const [servings, setServings] = useState('1');
   const navigate = useNavigate();
   const edit = useLarderEdit();
@@ -41,6 +48,7 @@ function PacketForm({ initial, id }: { initial: Draft; id?: string }) {
             ? api.PUT('/api/larder/packets/{id}', { params: { path: { id } }, body: draft })
             : api.POST('/api/larder/packets', { body: draft }),
         );
+        unsaved.forget();
         // Before everything is asked anew: a newer version would take this form away.
         await navigate(`/larder/foods/${key}`);
       },
@@ -58,6 +66,7 @@ function PacketForm({ initial, id }: { initial: Draft; id?: string }) {
           Larder
         </Link>
         <h1 className="mb-3 text-xl">{id ? `${initial.name}, printed anew` : 'Read a packet'}</h1>
+        <TakenUp of={unsaved} onAfresh={onAfresh} />
         <PacketFields draft={draft} set={set} problem={unread ?? refused} servings={servings} setServings={setServings} />
         <PacketValues
           typed={draft.values}

@@ -3,7 +3,7 @@ import type { Schemas } from '../../api/client';
 
 type Read = Schemas['SheetLine'];
 
-const small = 'border border-line bg-enamel px-1.5 py-0.5 text-left font-semibold hover:border-rim';
+const small = 'border border-line bg-enamel px-1.5 py-0.5 max-sm:py-2 text-left font-semibold hover:border-rim';
 
 /** Which of several foods a line means: one press rewrites the line. */
 export function Choices({ read, onText }: { read: Read; onText: (text: string) => void }) {

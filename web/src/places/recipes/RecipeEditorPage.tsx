@@ -7,6 +7,8 @@ import { Button } from '../../pieces/Button';
 import { Choice, Field, inputLook } from '../../pieces/Field';
 import { useNotices } from '../../pieces/Notice';
 import { countsInOunces } from '../../pieces/show';
+import { TakenUp } from '../../pieces/TakenUp';
+import { useUnsaved } from '../../pieces/useUnsaved';
 import { LineEditor } from './LineEditor';
 import { Numbers } from './Numbers';
 import { type Draft, toDraft, useChecked, useKeepingClasses, useRecipe, useSaveRecipe } from './queries';
@@ -30,8 +32,10 @@ const empty = (): Draft => ({
 export function RecipeEditorPage() {
   const { id } = useParams();
   const recipe = useRecipe(id);
-  if (!id) return <Editor key="new" id={undefined} start={empty()} />;
-  return <Asked of={recipe}>{(sheet) => <Editor key={id} id={id} start={toDraft(sheet)} />}</Asked>;
+  const [round, setRound] = useState(0);
+  const onAfresh = () => setRound(round + 1);
+  if (!id) return <Editor key={`new ${round}`} id={undefined} start={empty()} onAfresh={onAfresh} />;
+  return <Asked of={recipe}>{(sheet) => <Editor key={`${id} ${round}`} id={id} start={toDraft(sheet)} onAfresh={onAfresh} />}</Asked>;
 }
 
 /** The draft as it was a moment ago, so that not every letter asks the server. */
@@ -44,16 +48,17 @@ function useSettled<T>(value: T, milliseconds: number): T {
   return settled;
 }
 
-function Editor({ id, start }: { id: string | undefined; start: Draft }) {
+function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft; onAfresh: () => void }) {
   const navigate = useNavigate();
   const { done, refused } = useNotices();
   const keeping = useKeepingClasses();
-  const [draft, setDraft] = useState(start);
+  const unsaved = useUnsaved(`recipe ${id ?? 'new'}`, start);
+  const { value: draft, setValue: setDraft } = unsaved;
   const set = (change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change }));
   const checked = useChecked(useSettled(draft, 250));
   const save = useSaveRecipe(id);
   const suggested = checked.data?.suggestedKeeping ?? null;
-  const [portionsTyped, setPortionsTyped] = useState(start.portions === null ? '' : String(start.portions));
+  const [portionsTyped, setPortionsTyped] = useState(draft.portions === null ? '' : String(draft.portions));
   const portionsMissing = portionsTyped.trim() === '';
   const portionsWrong = !(Number(portionsTyped.replace(',', '.')) >= 0.25 && Number(portionsTyped.replace(',', '.')) <= 1000);
 
@@ -69,6 +74,7 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
       { ...draft, lines: draft.lines.filter((line) => line.text.trim()) },
       {
         onSuccess: (sheet) => {
+          unsaved.forget();
           navigate(`/recipes/${sheet.id}`);
           done(`${sheet.name} is saved as version ${sheet.number}.`);
         },
@@ -88,7 +94,14 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
       >
         <div className="flex items-center gap-3">
           <h1 className="flex-1 text-2xl">{id ? 'Change recipe' : 'New recipe'}</h1>
-          <Button onClick={() => navigate(-1)}>Cancel</Button>
+          <Button
+            onClick={() => {
+              unsaved.forget();
+              navigate(-1);
+            }}
+          >
+            Cancel
+          </Button>
           <Button
             type="submit"
             look="main"
@@ -99,6 +112,7 @@ function Editor({ id, start }: { id: string | undefined; start: Draft }) {
             Save
           </Button>
         </div>
+        <TakenUp of={unsaved} onAfresh={onAfresh} />
         {!id && (
           <PasteBox
             onRead={(read) => {
