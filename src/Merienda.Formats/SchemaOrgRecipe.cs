@@ -12,7 +12,12 @@ public static partial class SchemaOrgRecipe
     /// <summary>Members of a page's data in which a recipe may stand.</summary>
     private static readonly string[] Nests = ["@graph", "mainEntity", "mainEntityOfPage", "itemListElement", "item"];
 
-    public static bool LooksLikeJson(string text) => text.AsSpan().TrimStart() is ['{' or '[', ..];
+    public static bool LooksLikeJson(string text)
+    {
+        var start = text.AsSpan().TrimStart();
+        // "[10:32] Ilse: …" is a chat.
+        return start is ['{', ..] || (start is ['[', ..] && start[1..].TrimStart() is ['{' or '[' or '"' or ']', ..]);
+    }
 
     public static Result<WrittenRecipe> Read(string text)
     {

@@ -109,7 +109,26 @@ public class PastedRecipeTests
     public void Where_only_some_lines_are_said_of_one_nobody_can_tell() =>
         Assert.Null(Read("Oats\nMakes 5 jars\n\nBase:\n250 g oats\n\nEach jar:\n20 g nuts").Portions);
 
+    [Fact]
+    public void A_recipe_from_a_chat_is_read_without_when_and_by_whom()
+    {
+        var recipe = Read("[10:31] Ilse: Mince pot\n[10:32] Ilse: 500g mince\n[10:32] Ilse: 1 onion, 2 carrots, 1 tin tomatoes\n12/11/2026, 10:33 - Teun: 1 tsp each salt and cumin");
+        Assert.Equal(["500g mince", "1 onion", "2 carrots", "1 tin tomatoes", "1 tsp salt", "1 tsp cumin"], recipe.Lines.Select(line => line.Text));
+        Assert.Equal("Mince pot", recipe.Name);
+    }
+
     [Theory]
+    [InlineData("Soup\nINGREDIENTS (SERVES 4)\n2 leeks")]
+    [InlineData("Soup\nIngredients: (4 portions)\n2 leeks")]
+    [InlineData("Soup (4 jars)\n2 leeks")]
+    [InlineData("Soup in 4 bowls\n2 leeks")]
+    public void Whom_it_serves_may_stand_in_the_title_or_the_heading(string text) => Assert.Equal(4, Read(text).Portions);
+
+    [Theory]
+    [InlineData("1) 2 onions", "2 onions")]
+    [InlineData("2. ½ leek", "½ leek")]
+    [InlineData("3. flour", "3. flour")] // may be either
+    [InlineData("2 leeks,", "2 leeks")]
     [InlineData("• 2 onions", "2 onions")]
     [InlineData("- 2 onions", "2 onions")]
     [InlineData("☐ 2 onions", "2 onions")]

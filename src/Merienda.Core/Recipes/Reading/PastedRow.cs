@@ -33,6 +33,9 @@ public static partial class PastedRow
         return string.Join(", ", rest.Prepend($"{cells[amount]} {unit} {cells[0]}".Replace("  ", " ", StringComparison.Ordinal)));
     }
 
+    /// <summary>What was said, without when and by whom: "[10:32] Ilse: 500 g mince" is "500 g mince".</summary>
+    public static string FromChat(string row) => Said().Replace(row, "");
+
     /// <summary>
     /// "two tbsp of oil, one onion and 500 g of mince" are three lines, "1 tsp each cumin and coriander" two. Fewer than three things, or one without its amount, are one line.
     /// </summary>
@@ -52,6 +55,9 @@ public static partial class PastedRow
 
     [GeneratedRegex(@",(?!\d)|(?<!\d),|\s+and\s+(?=\d|an?\s|one\s|two\s|three\s|four\s|half\s)", RegexOptions.IgnoreCase)]
     private static partial Regex Between();
+
+    [GeneratedRegex(@"^(\[[^\]]{0,20}\d{1,2}:\d{2}[^\]]{0,6}\]|\d[\d/.-]{4,9},? \d{1,2}:\d{2}( ?[ap]m)?)[\s-]*\p{L}[\p{L} ]{0,30}:\s+", RegexOptions.IgnoreCase)]
+    private static partial Regex Said();
 
     /// <summary>An amount said of each of some foods; a remark behind the last one is said of each too.</summary>
     [GeneratedRegex(@"^(?<amount>[\d½⅓⅔¼¾⅛][^,()]{0,14}?)\s+each(\s+of)?\s*:?\s+(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))*,?\s+(and|&)\s+(?<food>\p{L}[\p{L} '’-]*)(?<note>(,|\s*\().*)?$", RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture)]

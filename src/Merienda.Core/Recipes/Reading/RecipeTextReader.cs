@@ -21,7 +21,7 @@ public static partial class RecipeTextReader
             return new Refusal("recipe-too-long", "text", $"{text.Length:#,0} characters", $"a recipe has at most {MostCharacters:#,0}", "Paste one recipe, not the whole page");
         }
 
-        var rows = text.ReplaceLineEndings("\n").Split('\n').Select(row => PastedRow.FromCells(row)).OfType<string>().Select(row => row.Trim()).ToList();
+        var rows = text.ReplaceLineEndings("\n").Split('\n').Select(row => PastedRow.FromCells(row)).OfType<string>().Select(row => PastedRow.FromChat(row.Trim())).ToList();
         if (rows.All(row => row.Length == 0))
         {
             return new Refusal("recipe-empty", "text", "", "there is nothing to read", "Paste or type a recipe, one ingredient a line");
@@ -40,8 +40,8 @@ public static partial class RecipeTextReader
             : new WrittenRecipe(reading.Name ?? "Untitled", reading.Portions, reading.Lines, reading.Steps);
     }
 
-    /// <summary>A row without what stands before the rows of a list.</summary>
-    public static string WithoutBullet(string row) => Bullet().Replace(row.Trim(), "");
+    /// <summary>A row without what stands before the rows of a list, and the comma behind.</summary>
+    public static string WithoutBullet(string row) => Bullet().Replace(row.Trim(), "").TrimEnd(',', ';');
 
     /// <summary>Ingredient lines that came as a list, with the headings among them taken for parts.</summary>
     public static IReadOnlyList<(string Part, string Text)> InParts(IEnumerable<string> lines)
@@ -56,12 +56,15 @@ public static partial class RecipeTextReader
             }
             else if (bare.Length > 0 && !Equipment().IsMatch(bare))
             {
-                found.Add((part, line));
+                found.AddRange(Things(part, line));
             }
         }
 
         return found;
     }
+
+    private static IEnumerable<(string Part, string Text)> Things(string part, string typed) =>
+        PastedRow.Things(WithoutBullet(typed)) is { Count: > 1 } things ? things.Select(thing => (part, thing)) : [(part, typed)];
 
     private enum Section
     {
@@ -102,7 +105,8 @@ public static partial class RecipeTextReader
 
             if (IngredientsHeading().IsMatch(bare))
             {
-                (_in, _part) = (Section.Ingredients, "");
+                // "Ingredients (serves 4)".
+                (_in, _part, Portions) = (Section.Ingredients, "", Portions ?? RecipeYield.InTitle(bare.TrimEnd(':')).Portions);
             }
             else if (MethodHeading().IsMatch(bare))
             {
@@ -163,7 +167,7 @@ public static partial class RecipeTextReader
             }
             else
             {
-                Lines.AddRange(PastedRow.Things(row) is { Count: > 1 } things ? things.Select(thing => (_part, thing)) : [(_part, typed)]);
+                Lines.AddRange(Things(_part, typed));
             }
         }
 
@@ -194,14 +198,14 @@ public static partial class RecipeTextReader
     /// <summary>Without marks of emphasis and headings.</summary>
     private static string Bare(string row) => Marks().Replace(row, "").Trim();
 
-    /// <summary>What stands before a row of a list; a minus stands before its number.</summary>
-    [GeneratedRegex(@"^([•▪▫◦‣●○■□☐☑✓✔·]\s*|[-–—*+]\s+|\[[ xX]?\]\s*)+(?=\S)")]
+    /// <summary>What stands before a row of a list; a minus stands before its number, and a number is the list's only where an amount follows.</summary>
+    [GeneratedRegex(@"^([•▪▫◦‣●○■□☐☑✓✔·]\s*|[-–—*+]\s+|\[[ xX]?\]\s*|\d{1,2}[.)]\s+(?=[\d½⅓⅔¼¾⅛]))+(?=\S)")]
     private static partial Regex Bullet();
 
     [GeneratedRegex(@"^#+\s*|\*\*|__|^_|_$|[\u200b\ufeff]")]
     private static partial Regex Marks();
 
-    [GeneratedRegex(@"^(the\s+)?(ingredients|ingredient list|you need|you will need|you'll need|what you need|shopping list)\s*(\([^)]*\))?\s*:?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(the\s+)?(ingredients?|ingredient list|you need|you will need|you'll need|what you need|shopping list)\s*:?\s*(\([^)]*\))?\s*:?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex IngredientsHeading();
 
     [GeneratedRegex(@"^(the\s+)?(method|instructions?|directions?|preparation|steps|how to( make( it)?| cook)?|cooking instructions|to make|what to do|procedure)\s*:?\s*$", RegexOptions.IgnoreCase)]

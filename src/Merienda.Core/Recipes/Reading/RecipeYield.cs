@@ -45,7 +45,7 @@ public static partial class RecipeYield
     [GeneratedRegex(@"\b(serves|makes|feeds)\s+" + Number + @"\b", RegexOptions.IgnoreCase)]
     private static partial Regex ServesInText();
 
-    [GeneratedRegex(@"[\s,–—|-]*[(\[]?\b((serves|makes|feeds)\s+" + Number + @"( (portions|servings|people|jars|boxes))?|" + Number + @" (portions|servings|people))[)\]]?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"[\s,–—|-]*[(\[]?\b((serves|makes|feeds)\s+" + Number + @"( (portions|servings|people|jars|boxes))?|" + Number + @" (portions|servings|people|jars|pots|boxes|bowls))[)\]]?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex ServesInTitle();
 
     [GeneratedRegex(@"\b(serves|feeds|enough for|serving)\s*:?\s*(about |approx\.? |up to |around )?" + Number, RegexOptions.IgnoreCase)]

@@ -231,8 +231,8 @@ function PasteBox({ onRead }: { onRead: (draft: Draft) => void }) {
         onChange={(event) => setText(event.target.value)}
         onPaste={(event) => {
           const pasted = event.clipboardData.getData('text/plain');
-          // A whole recipe is read at once; a word or two is only typed in.
-          if (pasted.includes('\n')) read.mutate(pasted);
+          // A whole recipe or page is read at once; a word or two is only typed in.
+          if (pasted.includes('\n') || pasted.length > 200) read.mutate(pasted);
         }}
         placeholder={'Name\nServes 4\n2 onions, sliced\n400 g tin chickpeas, drained\n…'}
         className={`${inputLook} mt-1 w-full font-sans`}
