@@ -58,6 +58,24 @@ test('a recipe left unsaved is there again until it is saved or started afresh',
   await expect(page.getByLabel('Name')).toHaveValue('Sauce of oysters');
 });
 
+test('a hasty double click saves one recipe, and without a network saving says so', async ({ page, context }) => {
+  await signUp(page);
+  await page.goto('/recipes/new');
+  await page.getByLabel('Name').fill('Hasty');
+  await page.getByLabel('Portions').fill('2');
+  await page.getByLabel('Ingredient 1', { exact: true }).fill('2 eggs');
+  await page.getByLabel('Keeps as').selectOption('cooked');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('The kitchen’s server cannot be reached.').first()).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByLabel('Name')).toHaveValue('Hasty');
+  await page.getByRole('button', { name: 'Save' }).dblclick();
+  await expect(page.getByRole('heading', { name: 'Hasty', level: 1 })).toBeVisible();
+  await page.getByRole('link', { name: 'Recipes' }).click();
+  await expect(page.getByRole('link', { name: 'Hasty' })).toHaveCount(1);
+});
+
 test('a recipe put away comes back with undo', async ({ page }) => {
   await signUp(page);
   await page.goto('/recipes/new');

@@ -8,7 +8,15 @@ import { NoticeBoard } from './pieces/Notice';
 import './index.css';
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { staleTime: 5_000, retry: (tries, error) => tries < 2 && !(error instanceof Problem && error.status > 0) } },
+  defaultOptions: {
+    // Without a network an edit is refused in words: one that waits unseen for its return would be taken for done.
+    mutations: { networkMode: 'always' },
+    queries: {
+      networkMode: 'always',
+      staleTime: 5_000,
+      retry: (tries, error) => tries < 2 && !(error instanceof Problem && error.status > 0),
+    },
+  },
 });
 
 const root = document.getElementById('root');

@@ -14,6 +14,8 @@ export function Button({
   return (
     <button
       type="button"
+      // A double click sends a form once: the second click comes before the first has dimmed the button.
+      onClick={(event) => rest.type === 'submit' && event.detail > 1 && event.preventDefault()}
       className={`inline-flex min-h-9 items-center justify-center gap-1.5 rounded-sm px-3 py-1 text-sm font-semibold whitespace-nowrap transition duration-150 disabled:opacity-50 ${looks[look]} ${className}`}
       {...rest}
     />
