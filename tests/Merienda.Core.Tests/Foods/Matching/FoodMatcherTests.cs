@@ -63,6 +63,7 @@ public class FoodMatcherTests
     [InlineData("brown rice", "cooked", "rice-brown-cooked", MatchKind.Exact)]
     [InlineData("chicken breast", "cooked", "chicken-breast-cooked", MatchKind.Exact)]
     [InlineData("beef shin", "cooked", "beef-shin", MatchKind.Likely)] // the table has it raw: right food, other numbers
+    [InlineData("90% dark chocolate", "", "dark-chocolate-90", MatchKind.Exact)] // the other row is of 70 to 85 % cocoa
     [InlineData("beef shin", "", "beef-shin", MatchKind.Exact)]
     public void The_state_that_is_asked_for_chooses_the_row(string words, string state, string key, MatchKind kind) => Assert.Equal((key, kind), (Matcher.Match(words, state).Food?.Key, Matcher.Match(words, state).Kind));
 
