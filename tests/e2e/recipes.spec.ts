@@ -127,6 +127,8 @@ test('a saved recipe asks what its lines leave open, and one press makes its nex
   await page.getByLabel('Ingredient 2', { exact: true }).fill('1 tbsp oyster sauce');
   await page.getByLabel('Keeps as').selectOption('cooked');
   await page.getByRole('button', { name: 'Save' }).click();
+  // The editor asks the same: only the saved sheet's question is meant.
+  await expect(page.getByRole('heading', { name: 'Morning bowl', level: 1 })).toBeVisible();
 
   const choice = page.getByRole('group', { name: 'Which one goes in?' });
   await expect(choice.getByRole('button')).toHaveText(['almonds', 'walnuts', 'pecans']);
