@@ -36,6 +36,8 @@ xunit() {
   if [ -n "$total" ]; then count "$1" "$log" "$((total - failed))" "$((failed + errors))"; else count "$1" "$log"; fi
 }
 
+in_root() { (cd "$ROOT" && "$@"); }
+
 front_end() { (cd "$ROOT/web" && "$@"); }
 
 vitest() {
@@ -61,7 +63,8 @@ run_tests() {
 
   say "C#: build with warnings as errors, format, tests"
   step "build" dotnet build "$ROOT/Merienda.slnx" -c Release -v quiet
-  step "format" dotnet format whitespace "$ROOT/Merienda.slnx" --verify-no-changes --no-restore
+  (cd "$ROOT" && dotnet csharpier --version > /dev/null 2>&1) || step "get the formatter" dotnet tool restore --tool-manifest "$ROOT/.config/dotnet-tools.json"
+  step "format" in_root dotnet csharpier check .
   start_cluster test fast
   for old in $(sql test postgres "select datname from pg_database where datname like 'test\_%'"); do sql test postgres "drop database $old with (force)"; done
   export MERIENDA_TEST_OWNER MERIENDA_TEST_APP

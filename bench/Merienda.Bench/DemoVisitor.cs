@@ -25,7 +25,10 @@ public static class DemoVisitor
         using var answer = await client.GetAsync(new Uri("/api/account", UriKind.Relative));
         Remember(client, answer);
         client.DefaultRequestHeaders.Remove("X-Antiforgery");
-        client.DefaultRequestHeaders.Add("X-Antiforgery", (await answer.Content.ReadFromJsonAsync<JsonNode>())!["antiforgery"]!.GetValue<string>());
+        client.DefaultRequestHeaders.Add(
+            "X-Antiforgery",
+            (await answer.Content.ReadFromJsonAsync<JsonNode>())!["antiforgery"]!.GetValue<string>()
+        );
     }
 
     private static void Remember(HttpClient client, HttpResponseMessage answer)

@@ -3,7 +3,10 @@ using Merienda.Bench;
 
 if (args is ["load", var address, .. var rest])
 {
-    await WeekLoad.Run(new Uri(address), rest is [var users, ..] ? int.Parse(users, System.Globalization.CultureInfo.InvariantCulture) : 50);
+    await WeekLoad.Run(
+        new Uri(address),
+        rest is [var users, ..] ? int.Parse(users, System.Globalization.CultureInfo.InvariantCulture) : 50
+    );
     return;
 }
 

@@ -28,7 +28,8 @@ public class StatementBenchmarks
     }
 
     [Benchmark]
-    public int TwoThousandStatements() => Enumerable.Range(0, 2_000).Sum(at => _lexicon.Read(Statements[at % Statements.Length]).Holds.Count);
+    public int TwoThousandStatements() =>
+        Enumerable.Range(0, 2_000).Sum(at => _lexicon.Read(Statements[at % Statements.Length]).Holds.Count);
 
     [Benchmark]
     public int OneSearch() => _foods.Search("chick", 60).Count();

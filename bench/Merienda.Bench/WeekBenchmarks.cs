@@ -8,14 +8,27 @@ using Merienda.Formats;
 
 namespace Merienda.Bench;
 
-/// <summary>A week of two eaters and 28 meals each, on five dishes of ten lines; targets: a full check under 1 ms, one changed portion under 0.1 ms.</summary>
+/// <summary>
+/// A week of two eaters and 28 meals each, on five dishes of ten lines; targets: a full check under 1 ms, one changed portion under 0.1 ms.
+/// </summary>
 [MemoryDiagnoser]
 public class WeekBenchmarks
 {
     private static readonly string[] Meals = ["breakfast", "lunch", "merienda", "supper"];
 
     private static readonly string[] Dish =
-        ["400 g cod", "2 onions", "3 carrots", "2 tbsp olive oil", "400 g tin chopped tomatoes", "150 g red lentils", "1 tsp salt", "1 bunch of parsley", "2 tsp sugar", "200 ml white wine"];
+    [
+        "400 g cod",
+        "2 onions",
+        "3 carrots",
+        "2 tbsp olive oil",
+        "400 g tin chopped tomatoes",
+        "150 g red lentils",
+        "1 tsp salt",
+        "1 bunch of parsley",
+        "2 tsp sugar",
+        "200 ml white wine",
+    ];
 
     private readonly List<(Cell Cell, Helping Helping)> _placed = [];
     private IReadOnlyList<DateOnly> _days = [];
@@ -26,21 +39,44 @@ public class WeekBenchmarks
     public void SetUp()
     {
         var data = DataFiles.Load(DataFiles.Find());
-        EaterRules Rules(string protocol, params Allowance[] allowances) => new([new(data.Protocol(protocol)!, new Dictionary<string, string>())], allowances, PersonalLimits.None, data.HouseScheme, data.Classes, default);
-        Eater Eater(string name, EaterRules rules) => new(Guid.NewGuid(), name, rules, Meals.ToDictionary(meal => meal, _ => 0.25m), Meals.ToHashSet());
+        EaterRules Rules(string protocol, params Allowance[] allowances) =>
+            new(
+                [new(data.Protocol(protocol)!, new Dictionary<string, string>())],
+                allowances,
+                PersonalLimits.None,
+                data.HouseScheme,
+                data.Classes,
+                default
+            );
+        Eater Eater(string name, EaterRules rules) =>
+            new(Guid.NewGuid(), name, rules, Meals.ToDictionary(meal => meal, _ => 0.25m), Meals.ToHashSet());
         _eaters =
         [
             Eater("Odalys", Rules("points", new Allowance("points", "points", null, 24))),
-            Eater("Ilse", Rules("calories-macros", new("calories-macros", "energy", null, 1700), new("calories-macros", "protein", 90, null), new("calories-macros", "fat", null, 70), new("calories-macros", "carbohydrate", null, 200))),
+            Eater(
+                "Ilse",
+                Rules(
+                    "calories-macros",
+                    new("calories-macros", "energy", null, 1700),
+                    new("calories-macros", "protein", 90, null),
+                    new("calories-macros", "fat", null, 70),
+                    new("calories-macros", "carbohydrate", null, 200)
+                )
+            ),
         ];
         _days = [.. Enumerable.Range(0, 7).Select(new DateOnly(2026, 11, 22).AddDays)];
-        var dishes = Enumerable.Range(0, 5).Select(at => PortionProfile.Of(Dish.Select(line => RecipeLine.From(line, data.Foods, MeasureSystem.Metric)), 4 + at)).ToList();
+        var dishes = Enumerable
+            .Range(0, 5)
+            .Select(at => PortionProfile.Of(Dish.Select(line => RecipeLine.From(line, data.Foods, MeasureSystem.Metric)), 4 + at))
+            .ToList();
         var next = 0;
         foreach (var day in _days)
         {
             foreach (var meal in Meals)
             {
-                _placed.AddRange(_eaters.Select(eater => (new Cell(day, meal, eater.Id), new Helping($"dish {next % 5}", dishes[next++ % 5], 1))));
+                _placed.AddRange(
+                    _eaters.Select(eater => (new Cell(day, meal, eater.Id), new Helping($"dish {next % 5}", dishes[next++ % 5], 1)))
+                );
             }
         }
 
@@ -57,20 +93,42 @@ public class WeekBenchmarks
     public Verdict ChangedPortionFourMacros() => new EaterDay(_days[2], _eaters[1], _oneDay).Verdict;
 }
 
-/// <summary>Reading and matching a thousand ingredient lines against the whole table and five hundred words that a household taught; target: under 10 ms.</summary>
+/// <summary>
+/// Reading and matching a thousand ingredient lines against the whole table and five hundred words that a household taught; target: under
+/// 10 ms.
+/// </summary>
 [MemoryDiagnoser]
 public class ReadingBenchmarks
 {
     private static readonly string[] Lines =
     [
-        "1 1/2 cups red lentils, rinsed", "400 g tin chickpeas, drained", "2 large eggs", "3–4 carrots, peeled and sliced", "salt and pepper to taste", "juice of 1 lemon", "2 x 400 g tins chopped tomatoes", "vine-ripened tomatoes, 500 g", "a handful of spinach", "1 firkin of moonfruit",
-        "4 (6 oz) boneless, skinless chicken breasts", "1 (28-ounce) can crushed tomatoes", "2 tbsp tahini or peanut butter", "1.5 lbs ground turkey (93% lean)", "½ cup freshly grated parmesan", "1 cup Aunt Odalys' wonder mix", "500g/1lb 2oz beef mince", "1 bunch fresh cilantro, chopped", "soured cream, to serve", "250 g spaghetti, cooked fresh at eating",
+        "1 1/2 cups red lentils, rinsed",
+        "400 g tin chickpeas, drained",
+        "2 large eggs",
+        "3–4 carrots, peeled and sliced",
+        "salt and pepper to taste",
+        "juice of 1 lemon",
+        "2 x 400 g tins chopped tomatoes",
+        "vine-ripened tomatoes, 500 g",
+        "a handful of spinach",
+        "1 firkin of moonfruit",
+        "4 (6 oz) boneless, skinless chicken breasts",
+        "1 (28-ounce) can crushed tomatoes",
+        "2 tbsp tahini or peanut butter",
+        "1.5 lbs ground turkey (93% lean)",
+        "½ cup freshly grated parmesan",
+        "1 cup Aunt Odalys' wonder mix",
+        "500g/1lb 2oz beef mince",
+        "1 bunch fresh cilantro, chopped",
+        "soured cream, to serve",
+        "250 g spaghetti, cooked fresh at eating",
     ];
 
     private FoodMatcher _foods = null!;
 
     [GlobalSetup]
-    public void SetUp() => _foods = DataFiles.Load(DataFiles.Find()).Foods.With([], Enumerable.Range(0, 500).Select(at => ($"wonder mix {at}", "carrot")));
+    public void SetUp() =>
+        _foods = DataFiles.Load(DataFiles.Find()).Foods.With([], Enumerable.Range(0, 500).Select(at => ($"wonder mix {at}", "carrot")));
 
     [Benchmark]
     public int ThousandLines()

@@ -4,7 +4,9 @@ using System.Text.Json.Nodes;
 
 namespace Merienda.Bench;
 
-/// <summary>Fifty people on one server: each reads the week and edits it in turn, first without any pause, then with the pause a hand needs.</summary>
+/// <summary>
+/// Fifty people on one server: each reads the week and edits it in turn, first without any pause, then with the pause a hand needs.
+/// </summary>
 public static class WeekLoad
 {
     private static readonly TimeSpan Duration = TimeSpan.FromSeconds(15);
@@ -30,13 +32,22 @@ public static class WeekLoad
     private static void Report(string title, List<Person> people)
     {
         Console.WriteLine(title);
-        foreach (var kind in people.SelectMany(person => person.Times).GroupBy(time => time.Kind).OrderBy(group => group.Key, StringComparer.Ordinal))
+        foreach (
+            var kind in people
+                .SelectMany(person => person.Times)
+                .GroupBy(time => time.Kind)
+                .OrderBy(group => group.Key, StringComparer.Ordinal)
+        )
         {
             var sorted = kind.Select(time => time.Milliseconds).Order().ToList();
-            Console.WriteLine($"  {kind.Key,-14} {sorted.Count,6} requests  p50 {sorted[sorted.Count / 2],6:0.0} ms  p95 {sorted[sorted.Count * 95 / 100],6:0.0} ms  p99 {sorted[sorted.Count * 99 / 100],6:0.0} ms");
+            Console.WriteLine(
+                $"  {kind.Key, -14} {sorted.Count, 6} requests  p50 {sorted[sorted.Count / 2], 6:0.0} ms  p95 {sorted[sorted.Count * 95 / 100], 6:0.0} ms  p99 {sorted[sorted.Count * 99 / 100], 6:0.0} ms"
+            );
         }
 
-        Console.WriteLine($"  failed: {people.Sum(person => person.Failed)}, requests a second: {people.Sum(person => person.Times.Count) / Duration.TotalSeconds:0}");
+        Console.WriteLine(
+            $"  failed: {people.Sum(person => person.Failed)}, requests a second: {people.Sum(person => person.Times.Count) / Duration.TotalSeconds:0}"
+        );
     }
 
     private sealed class Person(HttpClient client, string week, IReadOnlyList<(string Id, decimal Portions)> batches)
@@ -51,7 +62,15 @@ public static class WeekLoad
             var today = DateOnly.FromDateTime(DateTime.UtcNow);
             var week = $"/api/weeks/{today.AddDays(-(int)today.DayOfWeek):yyyy-MM-dd}";
             var board = await client.GetFromJsonAsync<JsonNode>(week);
-            return new(client, week, [.. board!["batches"]!.AsArray().Select(batch => (batch!["id"]!.GetValue<string>(), batch["portions"]!.GetValue<decimal>()))]);
+            return new(
+                client,
+                week,
+                [
+                    .. board!["batches"]!
+                        .AsArray()
+                        .Select(batch => (batch!["id"]!.GetValue<string>(), batch["portions"]!.GetValue<decimal>())),
+                ]
+            );
         }
 
         public void Forget() => (Times, Failed) = ([], 0);

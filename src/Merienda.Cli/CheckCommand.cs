@@ -10,7 +10,10 @@ namespace Merienda.Cli;
 /// <summary>merienda check: a recipe file or a folder of them against a protocol or an eater, without a database.</summary>
 public static class CheckCommand
 {
-    public const int Fits = 0, Breaks = 1, BadInput = 2, Undecided = 3;
+    public const int Fits = 0,
+        Breaks = 1,
+        BadInput = 2,
+        Undecided = 3;
 
     public static int Run(IEnumerable<string> words, TextWriter output, TextWriter errors)
     {
@@ -37,14 +40,21 @@ public static class CheckCommand
             return Refuse(wrongJudge, errors);
         }
 
-        var files = Directory.Exists(asked.Value.File) ? [.. Directory.EnumerateFiles(asked.Value.File).Order(StringComparer.Ordinal)] : new List<string> { asked.Value.File! };
+        var files = Directory.Exists(asked.Value.File)
+            ? [.. Directory.EnumerateFiles(asked.Value.File).Order(StringComparer.Ordinal)]
+            : new List<string> { asked.Value.File! };
         if (files.Count == 0)
         {
-            return Refuse(new("empty-folder", "file", asked.Value.File!, "there is no file in it", "Name a folder that holds recipes"), errors);
+            return Refuse(
+                new("empty-folder", "file", asked.Value.File!, "there is no file in it", "Name a folder that holds recipes"),
+                errors
+            );
         }
 
         // The worst of a folder: bad input, then a broken rule, then what is open.
-        return new[] { BadInput, Breaks, Undecided, Fits }.First(files.Select(file => One(file, asked.Value, judge.Value, data, output, errors)).ToHashSet().Contains);
+        return new[] { BadInput, Breaks, Undecided, Fits }.First(
+            files.Select(file => One(file, asked.Value, judge.Value, data, output, errors)).ToHashSet().Contains
+        );
     }
 
     private sealed record Judge(EaterRules Rules, decimal Portion);
@@ -58,7 +68,12 @@ public static class CheckCommand
         }
 
         CheckReport.Write(check.Value, asked.Json, output);
-        return check.Value.Verdict switch { Verdict.Fits => Fits, Verdict.Breaks => Breaks, _ => Undecided };
+        return check.Value.Verdict switch
+        {
+            Verdict.Fits => Fits,
+            Verdict.Breaks => Breaks,
+            _ => Undecided,
+        };
     }
 
     private static Result<Judge> JudgeOf(CheckArguments asked, DataFiles data)
@@ -78,8 +93,20 @@ public static class CheckCommand
 
         var protocol = asked.Protocol is null ? null : data.Protocol(asked.Protocol);
         return asked.Protocol is not null && protocol is null
-            ? new Refusal("unknown-protocol", "--protocol", asked.Protocol, "there is no such protocol", $"Use one of {string.Join(", ", data.Protocols.Select(item => item.Id))}")
-            : new Judge(new(RulesOf([.. protocol?.RulesWith(new Dictionary<string, string>()) ?? []], asked.Limits), new(protocol?.Scheme ?? data.HouseScheme, data.Classes)), 1);
+            ? new Refusal(
+                "unknown-protocol",
+                "--protocol",
+                asked.Protocol,
+                "there is no such protocol",
+                $"Use one of {string.Join(", ", data.Protocols.Select(item => item.Id))}"
+            )
+            : new Judge(
+                new(
+                    RulesOf([.. protocol?.RulesWith(new Dictionary<string, string>()) ?? []], asked.Limits),
+                    new(protocol?.Scheme ?? data.HouseScheme, data.Classes)
+                ),
+                1
+            );
     }
 
     private static Result<CheckedRecipe> Check(string file, CheckArguments asked, Judge judge, DataFiles data)
@@ -97,20 +124,33 @@ public static class CheckCommand
 
         if (portions is < 0.25m or > 1000)
         {
-            return new Refusal("bad-portions", "portions", $"{portions}", "a recipe makes 0.25 to 1000 portions", "Mend the recipe's yield or add --portions N");
+            return new Refusal(
+                "bad-portions",
+                "portions",
+                $"{portions}",
+                "a recipe makes 0.25 to 1000 portions",
+                "Mend the recipe's yield or add --portions N"
+            );
         }
 
-        var lines = written.Value.Lines.Select(line => RecipeLine.From(line.Text, data.Foods, MeasureSystem.UnitedStates, line.Part)).ToList();
+        var lines = written
+            .Value.Lines.Select(line => RecipeLine.From(line.Text, data.Foods, MeasureSystem.UnitedStates, line.Part))
+            .ToList();
         return lines.Count == 0
-            ? new Refusal("no-ingredients", "file", file, "no ingredient line was found", "Write one ingredient a line, or give a schema.org Recipe")
+            ? new Refusal(
+                "no-ingredients",
+                "file",
+                file,
+                "no ingredient line was found",
+                "Write one ingredient a line, or give a schema.org Recipe"
+            )
             : CheckedRecipe.Of(written.Value.Name, portions, lines, judge.Rules, judge.Portion);
     }
 
     private static Result<WrittenRecipe> ReadFile(string path)
     {
         var text = ReadText(path);
-        return text.Refusal is { } refusal ? refusal
-            : RecipeFile.Read(text.Value);
+        return text.Refusal is { } refusal ? refusal : RecipeFile.Read(text.Value);
     }
 
     private static Result<string> ReadText(string path)
@@ -128,20 +168,37 @@ public static class CheckCommand
     /// <summary>A typed limit fills the allowance that the protocol asks for; one that it does not ask for is a rule of its own.</summary>
     private static List<Rule> RulesOf(IReadOnlyList<Rule> followed, IReadOnlyList<TypedLimit> limits)
     {
-        bool Fills(TypedLimit typed, Rule rule) => rule switch
-        {
-            LimitRule limit => typed.Measure == limit.Measure && typed.Per == limit.Per,
-            PointsBudgetRule => typed is { Measure: Measure.Points, Per: Period.Day },
-            _ => false,
-        };
-        var rules = followed.Select(rule => rule is BoundedRule bounded ? limits.Where(typed => Fills(typed, rule)).Aggregate(bounded, Fill) : rule).ToList();
+        bool Fills(TypedLimit typed, Rule rule) =>
+            rule switch
+            {
+                LimitRule limit => typed.Measure == limit.Measure && typed.Per == limit.Per,
+                PointsBudgetRule => typed is { Measure: Measure.Points, Per: Period.Day },
+                _ => false,
+            };
+        var rules = followed
+            .Select(rule => rule is BoundedRule bounded ? limits.Where(typed => Fills(typed, rule)).Aggregate(bounded, Fill) : rule)
+            .ToList();
         var own = limits.Where(typed => !rules.Any(rule => Fills(typed, rule)));
-        rules.AddRange(own.GroupBy(typed => (typed.Measure, typed.Per)).Select(same =>
-            same.Aggregate((BoundedRule)new LimitRule { Id = $"{MeasureInfo.Of(same.Key.Measure).Key}-{same.Key.Per}".ToLowerInvariant(), Measure = same.Key.Measure, Per = same.Key.Per }, Fill)));
+        rules.AddRange(
+            own.GroupBy(typed => (typed.Measure, typed.Per))
+                .Select(same =>
+                    same.Aggregate(
+                        (BoundedRule)
+                            new LimitRule
+                            {
+                                Id = $"{MeasureInfo.Of(same.Key.Measure).Key}-{same.Key.Per}".ToLowerInvariant(),
+                                Measure = same.Key.Measure,
+                                Per = same.Key.Per,
+                            },
+                        Fill
+                    )
+                )
+        );
         return rules;
     }
 
-    private static BoundedRule Fill(BoundedRule rule, TypedLimit typed) => typed.IsCeiling ? rule with { AtMost = typed.Bound } : rule with { AtLeast = typed.Bound };
+    private static BoundedRule Fill(BoundedRule rule, TypedLimit typed) =>
+        typed.IsCeiling ? rule with { AtMost = typed.Bound } : rule with { AtLeast = typed.Bound };
 
     private static int Refuse(Refusal refusal, TextWriter errors)
     {

@@ -11,7 +11,8 @@ public sealed record CheckedRecipe(
     decimal Portions,
     IReadOnlyList<RecipeLine> Lines,
     IReadOnlyList<(MeasureInfo Measure, Estimate Value)> PerPortion,
-    IReadOnlyList<Finding> Findings)
+    IReadOnlyList<Finding> Findings
+)
 {
     public Verdict Verdict => Findings.Select(finding => finding.Verdict).RollUp();
 
@@ -19,6 +20,12 @@ public sealed record CheckedRecipe(
     public static CheckedRecipe Of(string name, decimal portions, IReadOnlyList<RecipeLine> lines, EaterRules rules, decimal size)
     {
         var portion = Intake.Of(new Helping(name, PortionProfile.Of(lines, portions), size));
-        return new(name, portions, lines, [.. MeasureInfo.All.Select(info => (info, portion.Value(info.Measure, rules.Context.Scheme)))], rules.CheckPortion(portion, null));
+        return new(
+            name,
+            portions,
+            lines,
+            [.. MeasureInfo.All.Select(info => (info, portion.Value(info.Measure, rules.Context.Scheme)))],
+            rules.CheckPortion(portion, null)
+        );
     }
 }

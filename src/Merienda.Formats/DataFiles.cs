@@ -33,8 +33,26 @@ public sealed record DataFiles(FoodMatcher Foods, FoodClasses Classes, IReadOnly
     public static DataFiles Load(string folder)
     {
         var classes = FoodTable.ReadClasses(Path.Combine(folder, "food-classes.csv"));
-        var foods = new FoodMatcher(FoodTable.Read(Path.Combine(folder, "foods.csv"), Path.Combine(folder, "fodmaps.csv"), Path.Combine(folder, "yields.csv"), classes), LineWords.Load(Path.Combine(folder, "line-words.csv")), LineWords.LoadKinds(Path.Combine(folder, "kinds.csv")));
-        return new(foods, classes, [.. Directory.EnumerateFiles(Path.Combine(folder, "protocols"), "*.json").Order(StringComparer.Ordinal).Select(path => ReadProtocol(path, classes, foods))]);
+        var foods = new FoodMatcher(
+            FoodTable.Read(
+                Path.Combine(folder, "foods.csv"),
+                Path.Combine(folder, "fodmaps.csv"),
+                Path.Combine(folder, "yields.csv"),
+                classes
+            ),
+            LineWords.Load(Path.Combine(folder, "line-words.csv")),
+            LineWords.LoadKinds(Path.Combine(folder, "kinds.csv"))
+        );
+        return new(
+            foods,
+            classes,
+            [
+                .. Directory
+                    .EnumerateFiles(Path.Combine(folder, "protocols"), "*.json")
+                    .Order(StringComparer.Ordinal)
+                    .Select(path => ReadProtocol(path, classes, foods)),
+            ]
+        );
     }
 
     /// <summary>The data folder: beside the program when it is published, else upwards from it in a source tree.</summary>
@@ -64,7 +82,11 @@ public sealed record DataFiles(FoodMatcher Foods, FoodClasses Classes, IReadOnly
     {
         if (type.Type == typeof(Rule))
         {
-            type.PolymorphismOptions = new() { TypeDiscriminatorPropertyName = "kind", UnknownDerivedTypeHandling = JsonUnknownDerivedTypeHandling.FailSerialization };
+            type.PolymorphismOptions = new()
+            {
+                TypeDiscriminatorPropertyName = "kind",
+                UnknownDerivedTypeHandling = JsonUnknownDerivedTypeHandling.FailSerialization,
+            };
             foreach (var kind in RuleKinds.All)
             {
                 type.PolymorphismOptions.DerivedTypes.Add(new(kind.Type, kind.Key));

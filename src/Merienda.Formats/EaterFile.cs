@@ -5,9 +5,19 @@ using Merienda.Core.Protocols;
 
 namespace Merienda.Formats;
 
-/// <summary>An eater as a JSON document for the command line: followed protocols with their choices, allowances, allergies, dislikes.</summary>
+/// <summary>
+/// An eater as a JSON document for the command line: followed protocols with their choices, allowances, allergies, dislikes.
+/// </summary>
 /// <param name="Portion">Portions the eater usually takes of a dish.</param>
-public sealed record EaterFile(string Name, IReadOnlyList<EaterFile.Followed> Protocols, IReadOnlyList<EaterFile.Stated>? Allowances, IReadOnlyList<string>? Allergies, IReadOnlyList<Acceptance>? Accepted, IReadOnlyList<string>? Dislikes, decimal? Portion)
+public sealed record EaterFile(
+    string Name,
+    IReadOnlyList<EaterFile.Followed> Protocols,
+    IReadOnlyList<EaterFile.Stated>? Allowances,
+    IReadOnlyList<string>? Allergies,
+    IReadOnlyList<Acceptance>? Accepted,
+    IReadOnlyList<string>? Dislikes,
+    decimal? Portion
+)
 {
     public sealed record Followed(string Id, IReadOnlyList<Chosen>? Choices);
 
@@ -19,7 +29,13 @@ public sealed record EaterFile(string Name, IReadOnlyList<EaterFile.Followed> Pr
     {
         if (text.Length > ProtocolFile.Longest)
         {
-            return new Refusal("document-too-long", "document", $"{text.Length:#,0} characters", $"an eater has at most {ProtocolFile.Longest:#,0} characters", "Send one eater");
+            return new Refusal(
+                "document-too-long",
+                "document",
+                $"{text.Length:#,0} characters",
+                $"an eater has at most {ProtocolFile.Longest:#,0} characters",
+                "Send one eater"
+            );
         }
 
         try
@@ -29,15 +45,29 @@ public sealed record EaterFile(string Name, IReadOnlyList<EaterFile.Followed> Pr
         }
         catch (Exception error) when (error is JsonException or ArgumentException)
         {
-            return new Refusal("document-unreadable", (error as JsonException)?.LineNumber is { } line ? $"line {line + 1}" : "document", text[..Math.Min(40, text.Length)], "this is not a JSON document", "See docs/eater.example.json");
+            return new Refusal(
+                "document-unreadable",
+                (error as JsonException)?.LineNumber is { } line ? $"line {line + 1}" : "document",
+                text[..Math.Min(40, text.Length)],
+                "this is not a JSON document",
+                "See docs/eater.example.json"
+            );
         }
     }
 
     /// <summary>The rules that hold for this eater.</summary>
-    public EaterRules RulesFrom(DataFiles data) => new(
-        Protocols.Select(item => new FollowedProtocol(data.Protocol(item.Id)!, (item.Choices ?? []).ToDictionary(chosen => chosen.Choice, chosen => chosen.Option))),
-        (Allowances ?? []).Select(item => new Allowance(item.Protocol, item.Rule, item.AtLeast, item.AtMost)),
-        new(Allergies ?? [], Accepted ?? [], Dislikes ?? []), data.HouseScheme, data.Classes, default);
+    public EaterRules RulesFrom(DataFiles data) =>
+        new(
+            Protocols.Select(item => new FollowedProtocol(
+                data.Protocol(item.Id)!,
+                (item.Choices ?? []).ToDictionary(chosen => chosen.Choice, chosen => chosen.Option)
+            )),
+            (Allowances ?? []).Select(item => new Allowance(item.Protocol, item.Rule, item.AtLeast, item.AtMost)),
+            new(Allergies ?? [], Accepted ?? [], Dislikes ?? []),
+            data.HouseScheme,
+            data.Classes,
+            default
+        );
 
     private static Result<EaterFile> Complete(EaterFile eater, DataFiles data)
     {
@@ -48,7 +78,13 @@ public sealed record EaterFile(string Name, IReadOnlyList<EaterFile.Followed> Pr
                 var choice = data.Protocol(followed.Id)!.Choices.FirstOrDefault(item => item.Id == chosen.Choice);
                 if (choice?.Options.Any(option => option.Id == chosen.Option) != true)
                 {
-                    return new Refusal("unknown-option", $"protocols[{at}].choices", $"{chosen.Choice}: {chosen.Option}", $"{followed.Id} offers no such choice", $"Use {string.Join("; ", data.Protocol(followed.Id)!.Choices.Select(item => $"{item.Id}: {string.Join(", ", item.Options.Select(option => option.Id))}"))}");
+                    return new Refusal(
+                        "unknown-option",
+                        $"protocols[{at}].choices",
+                        $"{chosen.Choice}: {chosen.Option}",
+                        $"{followed.Id} offers no such choice",
+                        $"Use {string.Join("; ", data.Protocol(followed.Id)!.Choices.Select(item => $"{item.Id}: {string.Join(", ", item.Options.Select(option => option.Id))}"))}"
+                    );
                 }
             }
         }
@@ -57,17 +93,35 @@ public sealed record EaterFile(string Name, IReadOnlyList<EaterFile.Followed> Pr
         {
             if (data.Protocol(stated.Protocol)!.AllRules.OfType<BoundedRule>().All(rule => rule.Id != stated.Rule))
             {
-                return new Refusal("unknown-rule", $"allowances[{at}].rule", stated.Rule, $"{stated.Protocol} has no such limit", $"Use {string.Join(", ", data.Protocol(stated.Protocol)!.AllRules.OfType<BoundedRule>().Select(rule => rule.Id).Distinct())}");
+                return new Refusal(
+                    "unknown-rule",
+                    $"allowances[{at}].rule",
+                    stated.Rule,
+                    $"{stated.Protocol} has no such limit",
+                    $"Use {string.Join(", ", data.Protocol(stated.Protocol)!.AllRules.OfType<BoundedRule>().Select(rule => rule.Id).Distinct())}"
+                );
             }
 
             if (stated.AtLeast > stated.AtMost)
             {
-                return new Refusal("floor-above-ceiling", $"allowances[{at}].atLeast", $"{stated.AtLeast}", $"the floor is above the ceiling of {stated.AtMost}", "Lower the floor or raise the ceiling");
+                return new Refusal(
+                    "floor-above-ceiling",
+                    $"allowances[{at}].atLeast",
+                    $"{stated.AtLeast}",
+                    $"the floor is above the ceiling of {stated.AtMost}",
+                    "Lower the floor or raise the ceiling"
+                );
             }
         }
 
         return Contradictions.Among(eater.RulesFrom(data).Rules).FirstOrDefault() is { } impossible
-            ? new Refusal("rules-exclude-each-other", $"allowances: {impossible.One.Id}, {impossible.Other.Id}", impossible.One.Title, $"two rules can never hold together: {impossible.Reason}", "Change one of the two")
+            ? new Refusal(
+                "rules-exclude-each-other",
+                $"allowances: {impossible.One.Id}, {impossible.Other.Id}",
+                impossible.One.Title,
+                $"two rules can never hold together: {impossible.Reason}",
+                "Change one of the two"
+            )
             : eater;
     }
 
@@ -75,15 +129,78 @@ public sealed record EaterFile(string Name, IReadOnlyList<EaterFile.Followed> Pr
     {
         var protocol = new KeyShape("Id of a protocol.", "protocol", id => data.Protocol(id) is not null);
         var foodClass = new KeyShape("Key of a food class.", "food class", data.Classes.Knows);
-        var classOrFood = new KeyShape("Key of a food class or a food.", "food class or food", key => data.Classes.Knows(key) || data.Foods.WithKey(key) is not null);
+        var classOrFood = new KeyShape(
+            "Key of a food class or a food.",
+            "food class or food",
+            key => data.Classes.Knows(key) || data.Foods.WithKey(key) is not null
+        );
         var bound = new NumberShape("In the rule's unit.", 0, RuleField.LargestBound);
-        return new("An eater.", [
-            new("name", new TextShape("What the eater is called.", 40), true),
-            new("protocols", new ListShape("Followed protocols.", new ObjectShape("A followed protocol.", [new("id", protocol, true), new("choices", new ListShape("Chosen options.", new ObjectShape("An option.", [new("choice", new TextShape("Id of the choice.", 60), true), new("option", new TextShape("Id of the option.", 60), true)]), 20))]), 14), true),
-            new("allowances", new ListShape("Stated numbers.", new ObjectShape("A stated number.", [new("protocol", protocol, true), new("rule", new TextShape("Id of the rule.", 60), true), new("atLeast", bound), new("atMost", bound)]), 60)),
-            new("allergies", new ListShape("Hard stops.", foodClass, 40)),
-            new("accepted", new ListShape("Accepted by name.", new ObjectShape("An acceptance.", [new("what", new TextShape("Key of the food or words of the line.", 200), true), new("reason", new TextShape("Why.", 200), true)]), 200)),
-            new("dislikes", new ListShape("Said, never a verdict.", classOrFood, 100)),
-            new("portion", new NumberShape("Portions usually taken.", 0.25m, 4))]);
+        return new(
+            "An eater.",
+            [
+                new("name", new TextShape("What the eater is called.", 40), true),
+                new(
+                    "protocols",
+                    new ListShape(
+                        "Followed protocols.",
+                        new ObjectShape(
+                            "A followed protocol.",
+                            [
+                                new("id", protocol, true),
+                                new(
+                                    "choices",
+                                    new ListShape(
+                                        "Chosen options.",
+                                        new ObjectShape(
+                                            "An option.",
+                                            [
+                                                new("choice", new TextShape("Id of the choice.", 60), true),
+                                                new("option", new TextShape("Id of the option.", 60), true),
+                                            ]
+                                        ),
+                                        20
+                                    )
+                                ),
+                            ]
+                        ),
+                        14
+                    ),
+                    true
+                ),
+                new(
+                    "allowances",
+                    new ListShape(
+                        "Stated numbers.",
+                        new ObjectShape(
+                            "A stated number.",
+                            [
+                                new("protocol", protocol, true),
+                                new("rule", new TextShape("Id of the rule.", 60), true),
+                                new("atLeast", bound),
+                                new("atMost", bound),
+                            ]
+                        ),
+                        60
+                    )
+                ),
+                new("allergies", new ListShape("Hard stops.", foodClass, 40)),
+                new(
+                    "accepted",
+                    new ListShape(
+                        "Accepted by name.",
+                        new ObjectShape(
+                            "An acceptance.",
+                            [
+                                new("what", new TextShape("Key of the food or words of the line.", 200), true),
+                                new("reason", new TextShape("Why.", 200), true),
+                            ]
+                        ),
+                        200
+                    )
+                ),
+                new("dislikes", new ListShape("Said, never a verdict.", classOrFood, 100)),
+                new("portion", new NumberShape("Portions usually taken.", 0.25m, 4)),
+            ]
+        );
     }
 }

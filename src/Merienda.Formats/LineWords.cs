@@ -7,7 +7,8 @@ namespace Merienda.Formats;
 /// <summary>Reads data/line-words.csv: words beside the names of foods, and what they do.</summary>
 public static class LineWords
 {
-    /// <exception cref="InvalidDataException">An effect is not known, or a word that is the same as another names none; row and value are named.</exception>
+    /// <exception cref="InvalidDataException">An effect is not known, or a word that is the same as another names none; row and value are
+    /// named.</exception>
     public static FoodWords Load(string path)
     {
         using var csv = new CsvReader(new StreamReader(path), CultureInfo.InvariantCulture);
@@ -19,7 +20,9 @@ public static class LineWords
             var (effect, to) = (csv["effect"]!, csv["to"]!);
             if (!Enum.TryParse<WordEffect>(effect, ignoreCase: true, out var known) || known == WordEffect.Same != to.Length > 0)
             {
-                throw new InvalidDataException($"{Path.GetFileName(path)}, row {csv.Parser.Row}, effect \"{effect}\": use describes, changes, or same with what it is written as.");
+                throw new InvalidDataException(
+                    $"{Path.GetFileName(path)}, row {csv.Parser.Row}, effect \"{effect}\": use describes, changes, or same with what it is written as."
+                );
             }
 
             words.Add((csv["words"]!, known, to));
@@ -41,7 +44,9 @@ public static class LineWords
             var keys = csv["foods"]!.Split(' ', StringSplitOptions.RemoveEmptyEntries);
             if (keys.Length < 2)
             {
-                throw new InvalidDataException($"{Path.GetFileName(path)}, row {csv.Parser.Row}, foods \"{csv["foods"]}\": name at least two.");
+                throw new InvalidDataException(
+                    $"{Path.GetFileName(path)}, row {csv.Parser.Row}, foods \"{csv["foods"]}\": name at least two."
+                );
             }
 
             kinds.AddRange(csv["words"]!.Split(';', StringSplitOptions.TrimEntries).Select(words => (words, (IReadOnlyList<string>)keys)));

@@ -19,7 +19,8 @@ public sealed record FileRow(PrintedPacket? Packet, FileProblem? Problem);
 public sealed record OpenedFile(IEnumerable<FileRow> Rows);
 
 /// <summary>
-/// Packets as CSV, one a row, everything as printed. UTF-8; commas or semicolons part the cells; either decimal mark is taken. An empty cell is not printed, never zero.
+/// Packets as CSV, one a row, everything as printed. UTF-8; commas or semicolons part the cells; either decimal mark is taken. An empty
+/// cell is not printed, never zero.
 /// </summary>
 public static class PacketFile
 {
@@ -28,21 +29,56 @@ public static class PacketFile
 
     private static readonly (LabelNutrient Nutrient, string Column)[] Values =
     [
-        (LabelNutrient.Energy, "energy"), (LabelNutrient.Fat, "fat"), (LabelNutrient.SaturatedFat, "saturated_fat"), (LabelNutrient.Carbohydrate, "carbohydrate"), (LabelNutrient.Fibre, "fibre"), (LabelNutrient.Sugars, "sugars"),
-        (LabelNutrient.AddedSugars, "added_sugars"), (LabelNutrient.Polyols, "polyols"), (LabelNutrient.Allulose, "allulose"), (LabelNutrient.Protein, "protein"), (LabelNutrient.Sodium, "sodium"), (LabelNutrient.Salt, "salt"),
+        (LabelNutrient.Energy, "energy"),
+        (LabelNutrient.Fat, "fat"),
+        (LabelNutrient.SaturatedFat, "saturated_fat"),
+        (LabelNutrient.Carbohydrate, "carbohydrate"),
+        (LabelNutrient.Fibre, "fibre"),
+        (LabelNutrient.Sugars, "sugars"),
+        (LabelNutrient.AddedSugars, "added_sugars"),
+        (LabelNutrient.Polyols, "polyols"),
+        (LabelNutrient.Allulose, "allulose"),
+        (LabelNutrient.Protein, "protein"),
+        (LabelNutrient.Sodium, "sodium"),
+        (LabelNutrient.Salt, "salt"),
     ];
 
     private static readonly (LabelCountry Country, string Code)[] Countries =
     [
-        (LabelCountry.UnitedStates, "US"), (LabelCountry.Canada, "CA"), (LabelCountry.EuropeanUnion, "EU"), (LabelCountry.UnitedKingdom, "UK"), (LabelCountry.Australia, "AU"), (LabelCountry.NewZealand, "NZ"), (LabelCountry.Other, "other"),
+        (LabelCountry.UnitedStates, "US"),
+        (LabelCountry.Canada, "CA"),
+        (LabelCountry.EuropeanUnion, "EU"),
+        (LabelCountry.UnitedKingdom, "UK"),
+        (LabelCountry.Australia, "AU"),
+        (LabelCountry.NewZealand, "NZ"),
+        (LabelCountry.Other, "other"),
     ];
 
-    private static readonly (LabelBasis Basis, string Word)[] Bases = [(LabelBasis.Total, "total"), (LabelBasis.Available, "available"), (LabelBasis.AvailableWithoutPolyols, "available-without-polyols")];
+    private static readonly (LabelBasis Basis, string Word)[] Bases =
+    [
+        (LabelBasis.Total, "total"),
+        (LabelBasis.Available, "available"),
+        (LabelBasis.AvailableWithoutPolyols, "available-without-polyols"),
+    ];
 
     private static readonly string[] Required = ["name", "country", "serving"];
 
     public static readonly IReadOnlyList<string> Columns =
-        ["name", "country", "basis", "serving", .. Values.Select(value => value.Column), "ingredients", "may_contain", "pack", "price", "points", "opened_days", "classes", "aisle"];
+    [
+        "name",
+        "country",
+        "basis",
+        "serving",
+        .. Values.Select(value => value.Column),
+        "ingredients",
+        "may_contain",
+        "pack",
+        "price",
+        "points",
+        "opened_days",
+        "classes",
+        "aisle",
+    ];
 
     public static string Write(IEnumerable<PrintedPacket> packets)
     {
@@ -52,11 +88,24 @@ public static class PacketFile
             Row(csv, Columns);
             foreach (var packet in packets)
             {
-                Row(csv,
-                [
-                    packet.Name, Countries.Single(item => item.Country == packet.Country).Code, packet.Basis is { } basis ? Bases.Single(item => item.Basis == basis).Word : "", packet.Serving,
-                    .. Values.Select(value => packet.Values.GetValueOrDefault(value.Nutrient, "")), packet.Statement, packet.MayContain, packet.Pack, Number(packet.Price), Number(packet.Points), $"{packet.OpenedDays}", string.Join(' ', packet.Classes), packet.Aisle,
-                ]);
+                Row(
+                    csv,
+                    [
+                        packet.Name,
+                        Countries.Single(item => item.Country == packet.Country).Code,
+                        packet.Basis is { } basis ? Bases.Single(item => item.Basis == basis).Word : "",
+                        packet.Serving,
+                        .. Values.Select(value => packet.Values.GetValueOrDefault(value.Nutrient, "")),
+                        packet.Statement,
+                        packet.MayContain,
+                        packet.Pack,
+                        Number(packet.Price),
+                        Number(packet.Points),
+                        $"{packet.OpenedDays}",
+                        string.Join(' ', packet.Classes),
+                        packet.Aisle,
+                    ]
+                );
             }
         }
 
@@ -74,36 +123,69 @@ public static class PacketFile
         catch (DecoderFallbackException wrong)
         {
             var row = 1 + file.Span[..Math.Min(file.Length, Math.Max(0, wrong.Index))].Count((byte)'\n');
-            return new Refusal("not-utf8", "file", $"row {row}", "the file is not UTF-8 text, so its letters would come in wrong", "Save it again as \"CSV UTF-8\" and bring that in");
+            return new Refusal(
+                "not-utf8",
+                "file",
+                $"row {row}",
+                "the file is not UTF-8 text, so its letters would come in wrong",
+                "Save it again as \"CSV UTF-8\" and bring that in"
+            );
         }
 
         if (text.Contains('\0', StringComparison.Ordinal))
         {
-            return new Refusal("not-utf8", "file", "row 1", "the file is not UTF-8 text, so its letters would come in wrong", "Save it again as \"CSV UTF-8\" and bring that in");
+            return new Refusal(
+                "not-utf8",
+                "file",
+                "row 1",
+                "the file is not UTF-8 text, so its letters would come in wrong",
+                "Save it again as \"CSV UTF-8\" and bring that in"
+            );
         }
 
         var header = text.Split('\n', 2)[0];
-        var csv = new CsvReader(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            Delimiter = header.Count(letter => letter == ';') > header.Count(letter => letter == ',') ? ";" : ",",
-            TrimOptions = TrimOptions.Trim,
-            MissingFieldFound = null,
-            BadDataFound = null,
-        });
+        var csv = new CsvReader(
+            new StringReader(text),
+            new CsvConfiguration(CultureInfo.InvariantCulture)
+            {
+                Delimiter = header.Count(letter => letter == ';') > header.Count(letter => letter == ',') ? ";" : ",",
+                TrimOptions = TrimOptions.Trim,
+                MissingFieldFound = null,
+                BadDataFound = null,
+            }
+        );
         if (!csv.Read() || !csv.ReadHeader())
         {
-            return new Refusal("no-header", "file", "empty", "there is nothing in the file", $"Begin with a row of column names: {string.Join(", ", Columns)}");
+            return new Refusal(
+                "no-header",
+                "file",
+                "empty",
+                "there is nothing in the file",
+                $"Begin with a row of column names: {string.Join(", ", Columns)}"
+            );
         }
 
         var names = csv.HeaderRecord!.Select(name => name.ToLowerInvariant()).ToArray();
         if (Required.FirstOrDefault(column => !names.Contains(column)) is { } missing)
         {
-            return new Refusal("column-missing", "file", missing, $"row 1 has no column \"{missing}\"", $"Name the columns {string.Join(", ", Required)}, and of the others those you have: {string.Join(", ", Columns.Except(Required))}");
+            return new Refusal(
+                "column-missing",
+                "file",
+                missing,
+                $"row 1 has no column \"{missing}\"",
+                $"Name the columns {string.Join(", ", Required)}, and of the others those you have: {string.Join(", ", Columns.Except(Required))}"
+            );
         }
 
         if (names.FirstOrDefault(name => !Columns.Contains(name)) is { } unknown)
         {
-            return new Refusal("column-unknown", "file", unknown, $"row 1 has a column \"{unknown}\" that is not one of ours", $"Take it out, or name it one of {string.Join(", ", Columns)}");
+            return new Refusal(
+                "column-unknown",
+                "file",
+                unknown,
+                $"row 1 has a column \"{unknown}\" that is not one of ours",
+                $"Take it out, or name it one of {string.Join(", ", Columns)}"
+            );
         }
 
         return new OpenedFile(Rows(csv, names, classes));
@@ -127,7 +209,16 @@ public static class PacketFile
             var read = Packet(row, Cell, classes);
             yield return read.Packet is not { } packet || seen.TryAdd(packet.Name.Trim(), row)
                 ? read
-                : new(null, new(row, "name", packet.Name, $"row {seen[packet.Name.Trim()]} has a packet of this name already", "Give each packet a name of its own, for example with its size"));
+                : new(
+                    null,
+                    new(
+                        row,
+                        "name",
+                        packet.Name,
+                        $"row {seen[packet.Name.Trim()]} has a packet of this name already",
+                        "Give each packet a name of its own, for example with its size"
+                    )
+                );
         }
     }
 
@@ -136,37 +227,78 @@ public static class PacketFile
         FileProblem Wrong(string column, string reason, string cure) => new(row, column, Short(cell(column)), reason, cure);
         if (CountryOf(cell("country")) is not { } country)
         {
-            return new(null, Wrong("country", "this is no country of a label", $"Use one of {string.Join(", ", Countries.Select(item => item.Code))}"));
+            return new(
+                null,
+                Wrong("country", "this is no country of a label", $"Use one of {string.Join(", ", Countries.Select(item => item.Code))}")
+            );
         }
 
-        var basis = Bases.Where(item => item.Word.Equals(cell("basis"), StringComparison.OrdinalIgnoreCase)).Select(item => (LabelBasis?)item.Basis).FirstOrDefault();
+        var basis = Bases
+            .Where(item => item.Word.Equals(cell("basis"), StringComparison.OrdinalIgnoreCase))
+            .Select(item => (LabelBasis?)item.Basis)
+            .FirstOrDefault();
         if (cell("basis").Length > 0 && basis is null)
         {
-            return new(null, Wrong("basis", "this says nothing of what carbohydrate holds", $"Leave it empty, or use one of {string.Join(", ", Bases.Select(item => item.Word))}"));
+            return new(
+                null,
+                Wrong(
+                    "basis",
+                    "this says nothing of what carbohydrate holds",
+                    $"Leave it empty, or use one of {string.Join(", ", Bases.Select(item => item.Word))}"
+                )
+            );
         }
 
         foreach (var column in (ReadOnlySpan<string>)["price", "points", "opened_days"])
         {
-            if (cell(column).Length > 0 && (NumberIn(cell(column)) is not { } number || (column == "opened_days" && number != Math.Floor(number))))
+            if (
+                cell(column).Length > 0
+                && (NumberIn(cell(column)) is not { } number || (column == "opened_days" && number != Math.Floor(number)))
+            )
             {
                 return new(null, Wrong(column, "this is no number", column == "opened_days" ? "Type whole days" : "Type for example 2.49"));
             }
         }
 
-        var packet = new PrintedPacket(cell("name"), country, basis, cell("serving"),
-            Values.Where(value => cell(value.Column).Length > 0).ToDictionary(value => value.Nutrient, value => cell(value.Column)), cell("ingredients"), cell("may_contain"), cell("pack"),
-            NumberIn(cell("price")), NumberIn(cell("points")), (int?)NumberIn(cell("opened_days")), cell("classes").Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries), cell("aisle"));
+        var packet = new PrintedPacket(
+            cell("name"),
+            country,
+            basis,
+            cell("serving"),
+            Values.Where(value => cell(value.Column).Length > 0).ToDictionary(value => value.Nutrient, value => cell(value.Column)),
+            cell("ingredients"),
+            cell("may_contain"),
+            cell("pack"),
+            NumberIn(cell("price")),
+            NumberIn(cell("points")),
+            (int?)NumberIn(cell("opened_days")),
+            cell("classes").Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries),
+            cell("aisle")
+        );
         return packet.Read(classes).Refusal is { } refusal
             ? new(null, new(row, ColumnOf(refusal.Field), Short(refusal.Value), refusal.Reason, refusal.Cure))
             : new(packet, null);
     }
 
-    private static LabelCountry? CountryOf(string cell) => Countries.FirstOrDefault(item => item.Code.Equals(cell, StringComparison.OrdinalIgnoreCase) || LabelCountries.NameOf(item.Country).Equals(cell, StringComparison.OrdinalIgnoreCase)) is { Code: not null } found ? found.Country : null;
+    private static LabelCountry? CountryOf(string cell) =>
+        Countries.FirstOrDefault(item =>
+            item.Code.Equals(cell, StringComparison.OrdinalIgnoreCase)
+            || LabelCountries.NameOf(item.Country).Equals(cell, StringComparison.OrdinalIgnoreCase)
+        )
+            is { Code: not null } found
+            ? found.Country
+            : null;
 
     /// <summary>The column of a refusal's field: "saturatedFat" is saturated_fat.</summary>
-    private static string ColumnOf(string field) => field == "statement" ? "ingredients" : string.Concat(field.Select(letter => char.IsUpper(letter) ? $"_{char.ToLowerInvariant(letter)}" : $"{letter}"));
+    private static string ColumnOf(string field) =>
+        field == "statement"
+            ? "ingredients"
+            : string.Concat(field.Select(letter => char.IsUpper(letter) ? $"_{char.ToLowerInvariant(letter)}" : $"{letter}"));
 
-    private static decimal? NumberIn(string cell) => decimal.TryParse(cell.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number) ? number : null;
+    private static decimal? NumberIn(string cell) =>
+        decimal.TryParse(cell.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number)
+            ? number
+            : null;
 
     private static string Number(decimal? value) => value?.ToString(CultureInfo.InvariantCulture) ?? "";
 

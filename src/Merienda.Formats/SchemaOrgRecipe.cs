@@ -23,31 +23,73 @@ public static partial class SchemaOrgRecipe
     {
         if (text.Length > RecipeTextReader.MostCharacters * 4)
         {
-            return new Refusal("recipe-too-long", "file", $"{text.Length:#,0} characters", "a recipe file is far smaller", "Give one recipe a file");
+            return new Refusal(
+                "recipe-too-long",
+                "file",
+                $"{text.Length:#,0} characters",
+                "a recipe file is far smaller",
+                "Give one recipe a file"
+            );
         }
 
         try
         {
-            using var document = JsonDocument.Parse(text, new JsonDocumentOptions { AllowTrailingCommas = true, CommentHandling = JsonCommentHandling.Skip });
-            return FindRecipe(document.RootElement) is { } recipe ? Read(recipe) : new Refusal("no-recipe", "file", "@type", "no object of type Recipe stands in the file", "Give a schema.org Recipe with recipeIngredient and recipeYield");
+            using var document = JsonDocument.Parse(
+                text,
+                new JsonDocumentOptions { AllowTrailingCommas = true, CommentHandling = JsonCommentHandling.Skip }
+            );
+            return FindRecipe(document.RootElement) is { } recipe
+                ? Read(recipe)
+                : new Refusal(
+                    "no-recipe",
+                    "file",
+                    "@type",
+                    "no object of type Recipe stands in the file",
+                    "Give a schema.org Recipe with recipeIngredient and recipeYield"
+                );
         }
         catch (JsonException error)
         {
-            return new Refusal("bad-json", "file", $"line {error.LineNumber + 1}", "it is not well-formed JSON there", "Mend the file or give the recipe as plain text");
+            return new Refusal(
+                "bad-json",
+                "file",
+                $"line {error.LineNumber + 1}",
+                "it is not well-formed JSON there",
+                "Mend the file or give the recipe as plain text"
+            );
         }
     }
 
     private static Result<WrittenRecipe> Read(JsonElement recipe)
     {
-        var ingredients = recipe.TryGetProperty("recipeIngredient", out var list) || recipe.TryGetProperty("ingredients", out list) ? Strings(list).SelectMany(line => Plain(line).Split('\n')).Select(line => line.Trim()).Where(line => line.Length > 0).ToList() : [];
+        var ingredients =
+            recipe.TryGetProperty("recipeIngredient", out var list) || recipe.TryGetProperty("ingredients", out list)
+                ? Strings(list)
+                    .SelectMany(line => Plain(line).Split('\n'))
+                    .Select(line => line.Trim())
+                    .Where(line => line.Length > 0)
+                    .ToList()
+                : [];
         if (ingredients.Count is 0 or > RecipeTextReader.MostLines)
         {
-            return new Refusal("no-ingredients", "recipeIngredient", $"{ingredients.Count} lines", $"a recipe has between 1 and {RecipeTextReader.MostLines}", "Give recipeIngredient as a list of strings");
+            return new Refusal(
+                "no-ingredients",
+                "recipeIngredient",
+                $"{ingredients.Count} lines",
+                $"a recipe has between 1 and {RecipeTextReader.MostLines}",
+                "Give recipeIngredient as a list of strings"
+            );
         }
 
-        var name = recipe.TryGetProperty("name", out var title) ? Strings(title).Select(Plain).FirstOrDefault(text => text.Length > 0) : null;
-        var steps = recipe.TryGetProperty("recipeInstructions", out var instructions) ? Strings(instructions).SelectMany(step => Plain(step).Split('\n')).Where(step => !string.IsNullOrWhiteSpace(step)) : [];
-        return OtherLanguage.Refuses(ingredients) is { } refusal ? refusal : new WrittenRecipe(name ?? "Untitled", Portions(recipe), RecipeTextReader.InParts(ingredients), [.. steps]);
+        var name = recipe.TryGetProperty("name", out var title)
+            ? Strings(title).Select(Plain).FirstOrDefault(text => text.Length > 0)
+            : null;
+        var steps = recipe.TryGetProperty("recipeInstructions", out var instructions)
+            ? Strings(instructions).SelectMany(step => Plain(step).Split('\n')).Where(step => !string.IsNullOrWhiteSpace(step))
+            : [];
+        return OtherLanguage.Refuses(ingredients) is { } refusal
+            ? refusal
+            : new WrittenRecipe(name ?? "Untitled", Portions(recipe), RecipeTextReader.InParts(ingredients), [.. steps]);
     }
 
     private static decimal? Portions(JsonElement recipe)
@@ -58,37 +100,49 @@ public static partial class SchemaOrgRecipe
         }
 
         var candidates = made.ValueKind == JsonValueKind.Array ? made.EnumerateArray().ToList() : [made];
-        return candidates.Select(one => one.ValueKind switch
-        {
-            JsonValueKind.Number => one.TryGetDecimal(out var number) ? number : null,
-            JsonValueKind.String => RecipeYield.PortionsIn(one.GetString()!),
-            JsonValueKind.Object when one.TryGetProperty("value", out var value) => value.ValueKind == JsonValueKind.Number && value.TryGetDecimal(out var number) ? number : RecipeYield.PortionsIn(value.ToString()),
-            _ => null,
-        }).FirstOrDefault(portions => portions is not null);
+        return candidates
+            .Select(one =>
+                one.ValueKind switch
+                {
+                    JsonValueKind.Number => one.TryGetDecimal(out var number) ? number : null,
+                    JsonValueKind.String => RecipeYield.PortionsIn(one.GetString()!),
+                    JsonValueKind.Object when one.TryGetProperty("value", out var value) => value.ValueKind == JsonValueKind.Number
+                    && value.TryGetDecimal(out var number)
+                        ? number
+                        : RecipeYield.PortionsIn(value.ToString()),
+                    _ => null,
+                }
+            )
+            .FirstOrDefault(portions => portions is not null);
     }
 
     /// <summary>Strings as they stand, the text of HowToStep objects, and those inside sections.</summary>
-    private static IEnumerable<string> Strings(JsonElement element) => element.ValueKind switch
-    {
-        JsonValueKind.String => [element.GetString()!],
-        JsonValueKind.Array => element.EnumerateArray().SelectMany(Strings),
-        JsonValueKind.Object when element.TryGetProperty("itemListElement", out var items) => Strings(items),
-        JsonValueKind.Object when element.TryGetProperty("text", out var text) => Strings(text),
-        _ => [],
-    };
+    private static IEnumerable<string> Strings(JsonElement element) =>
+        element.ValueKind switch
+        {
+            JsonValueKind.String => [element.GetString()!],
+            JsonValueKind.Array => element.EnumerateArray().SelectMany(Strings),
+            JsonValueKind.Object when element.TryGetProperty("itemListElement", out var items) => Strings(items),
+            JsonValueKind.Object when element.TryGetProperty("text", out var text) => Strings(text),
+            _ => [],
+        };
 
-    private static JsonElement? FindRecipe(JsonElement element) => element.ValueKind switch
-    {
-        JsonValueKind.Object when IsRecipe(element) => element,
-        JsonValueKind.Object => Nests.Select(name => element.TryGetProperty(name, out var inner) ? FindRecipe(inner) : null).FirstOrDefault(found => found is not null),
-        JsonValueKind.Array => element.EnumerateArray().Select(FindRecipe).FirstOrDefault(found => found is not null),
-        _ => null,
-    };
+    private static JsonElement? FindRecipe(JsonElement element) =>
+        element.ValueKind switch
+        {
+            JsonValueKind.Object when IsRecipe(element) => element,
+            JsonValueKind.Object => Nests
+                .Select(name => element.TryGetProperty(name, out var inner) ? FindRecipe(inner) : null)
+                .FirstOrDefault(found => found is not null),
+            JsonValueKind.Array => element.EnumerateArray().Select(FindRecipe).FirstOrDefault(found => found is not null),
+            _ => null,
+        };
 
     /// <summary>Text without tags and entities; breaks and list ends stay line ends.</summary>
-    private static string Plain(string text) => text.Contains('<', StringComparison.Ordinal) || text.Contains('&', StringComparison.Ordinal)
-        ? WebUtility.HtmlDecode(Tags().Replace(Breaks().Replace(text, "\n"), "")).Trim()
-        : text.Trim();
+    private static string Plain(string text) =>
+        text.Contains('<', StringComparison.Ordinal) || text.Contains('&', StringComparison.Ordinal)
+            ? WebUtility.HtmlDecode(Tags().Replace(Breaks().Replace(text, "\n"), "")).Trim()
+            : text.Trim();
 
     [GeneratedRegex(@"<\s*(br|/p|/li|/div)\s*/?>", RegexOptions.IgnoreCase)]
     private static partial Regex Breaks();
@@ -97,7 +151,8 @@ public static partial class SchemaOrgRecipe
     private static partial Regex Tags();
 
     // A file without any @type that lists ingredients is meant as a recipe all the same.
-    private static bool IsRecipe(JsonElement element) => element.TryGetProperty("@type", out var type)
-        ? Strings(type).Any(name => name is "Recipe" or "schema:Recipe" or "http://schema.org/Recipe" or "https://schema.org/Recipe")
-        : element.TryGetProperty("recipeIngredient", out _);
+    private static bool IsRecipe(JsonElement element) =>
+        element.TryGetProperty("@type", out var type)
+            ? Strings(type).Any(name => name is "Recipe" or "schema:Recipe" or "http://schema.org/Recipe" or "https://schema.org/Recipe")
+            : element.TryGetProperty("recipeIngredient", out _);
 }

@@ -29,14 +29,21 @@ public static class StatementWords
                 _ when After("without:") is { } absent => (null, StatedKind.Without, Known("reading", absent)),
                 _ => throw Wrong("reading", reading, "use nothing, ignore, source, describes, without:classes or cannot-tell"),
             };
-            meanings.AddRange(csv["words"]!.Split(';', StringSplitOptions.TrimEntries).Select(words => KeyValuePair.Create(words, new StatedMeaning(without, cannotTell, may, kind))));
+            meanings.AddRange(
+                csv["words"]!
+                    .Split(';', StringSplitOptions.TrimEntries)
+                    .Select(words => KeyValuePair.Create(words, new StatedMeaning(without, cannotTell, may, kind)))
+            );
 
             string? After(string start) => reading.StartsWith(start, StringComparison.Ordinal) ? reading[start.Length..] : null;
             string[] Classes(string column) => Known(column, csv[column]!);
-            string[] Known(string column, string cell) => cell.Split(' ', StringSplitOptions.RemoveEmptyEntries) is var keys && keys.FirstOrDefault(key => !classes.Knows(key)) is { } unknown
-                ? throw Wrong(column, unknown, "no such food class")
-                : keys;
-            InvalidDataException Wrong(string column, string value, string reason) => new($"{Path.GetFileName(path)}, row {csv.Parser.Row}, {column} \"{value}\": {reason}.");
+            string[] Known(string column, string cell) =>
+                cell.Split(' ', StringSplitOptions.RemoveEmptyEntries) is var keys
+                && keys.FirstOrDefault(key => !classes.Knows(key)) is { } unknown
+                    ? throw Wrong(column, unknown, "no such food class")
+                    : keys;
+            InvalidDataException Wrong(string column, string value, string reason) =>
+                new($"{Path.GetFileName(path)}, row {csv.Parser.Row}, {column} \"{value}\": {reason}.");
         }
 
         return new(meanings, classes);

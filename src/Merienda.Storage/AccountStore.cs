@@ -26,30 +26,45 @@ public sealed class Account
 }
 
 /// <summary>Keeps accounts for ASP.NET Core Identity's managers, which do the hashing, the lockout and the stamps.</summary>
-public sealed class AccountStore(Database database) : IUserPasswordStore<Account>, IUserEmailStore<Account>, IUserLockoutStore<Account>, IUserSecurityStampStore<Account>
+public sealed class AccountStore(Database database)
+    : IUserPasswordStore<Account>,
+        IUserEmailStore<Account>,
+        IUserLockoutStore<Account>,
+        IUserSecurityStampStore<Account>
 {
-    private const string Columns = "id, email, normalized_email, display_name, password_hash, security_stamp, lockout_end, access_failed_count, is_demo";
+    private const string Columns =
+        "id, email, normalized_email, display_name, password_hash, security_stamp, lockout_end, access_failed_count, is_demo";
 
     public async Task<IdentityResult> CreateAsync(Account user, CancellationToken cancellationToken)
     {
-        var added = await database.Unscoped(connection => connection.ExecuteAsync(
-            $"""
-            insert into account ({Columns})
-            values (@Id, @Email, @NormalizedEmail, @DisplayName, @PasswordHash, @SecurityStamp, @LockoutEnd, @AccessFailedCount, @IsDemo)
-            on conflict on constraint account_email_unique do nothing
-            """, user));
-        return added == 1 ? IdentityResult.Success : IdentityResult.Failed(new IdentityError { Code = "DuplicateEmail", Description = "An account with this address exists." });
+        var added = await database.Unscoped(connection =>
+            connection.ExecuteAsync(
+                $"""
+                insert into account ({Columns})
+                values (@Id, @Email, @NormalizedEmail, @DisplayName, @PasswordHash, @SecurityStamp, @LockoutEnd, @AccessFailedCount, @IsDemo)
+                on conflict on constraint account_email_unique do nothing
+                """,
+                user
+            )
+        );
+        return added == 1
+            ? IdentityResult.Success
+            : IdentityResult.Failed(new IdentityError { Code = "DuplicateEmail", Description = "An account with this address exists." });
     }
 
     public async Task<IdentityResult> UpdateAsync(Account user, CancellationToken cancellationToken)
     {
-        await database.Unscoped(connection => connection.ExecuteAsync(
-            """
-            update account
-            set email = @Email, normalized_email = @NormalizedEmail, display_name = @DisplayName, password_hash = @PasswordHash,
-                security_stamp = @SecurityStamp, lockout_end = @LockoutEnd, access_failed_count = @AccessFailedCount
-            where id = @Id
-            """, user));
+        await database.Unscoped(connection =>
+            connection.ExecuteAsync(
+                """
+                update account
+                set email = @Email, normalized_email = @NormalizedEmail, display_name = @DisplayName, password_hash = @PasswordHash,
+                    security_stamp = @SecurityStamp, lockout_end = @LockoutEnd, access_failed_count = @AccessFailedCount
+                where id = @Id
+                """,
+                user
+            )
+        );
         return IdentityResult.Success;
     }
 
@@ -60,60 +75,84 @@ public sealed class AccountStore(Database database) : IUserPasswordStore<Account
     }
 
     public Task<Account?> FindByIdAsync(string userId, CancellationToken cancellationToken) =>
-        database.Unscoped(connection => connection.QuerySingleOrDefaultAsync<Account>($"select {Columns} from account where id = @id", new { id = Guid.Parse(userId) }));
+        database.Unscoped(connection =>
+            connection.QuerySingleOrDefaultAsync<Account>($"select {Columns} from account where id = @id", new { id = Guid.Parse(userId) })
+        );
 
     public Task<Account?> FindByEmailAsync(string normalizedEmail, CancellationToken cancellationToken) =>
-        database.Unscoped(connection => connection.QuerySingleOrDefaultAsync<Account>($"select {Columns} from account where normalized_email = @normalizedEmail", new { normalizedEmail }));
+        database.Unscoped(connection =>
+            connection.QuerySingleOrDefaultAsync<Account>(
+                $"select {Columns} from account where normalized_email = @normalizedEmail",
+                new { normalizedEmail }
+            )
+        );
 
     /// <summary>People of the demo scenario, in the order they were seeded.</summary>
     public Task<IReadOnlyList<Account>> DemoPeople() =>
-        database.Unscoped<IReadOnlyList<Account>>(async connection => [.. await connection.QueryAsync<Account>($"select {Columns} from account where is_demo order by id")]);
+        database.Unscoped<IReadOnlyList<Account>>(async connection =>
+            [.. await connection.QueryAsync<Account>($"select {Columns} from account where is_demo order by id")]
+        );
 
     // The address is the name people sign in with.
-    public Task<Account?> FindByNameAsync(string normalizedUserName, CancellationToken cancellationToken) => FindByEmailAsync(normalizedUserName, cancellationToken);
+    public Task<Account?> FindByNameAsync(string normalizedUserName, CancellationToken cancellationToken) =>
+        FindByEmailAsync(normalizedUserName, cancellationToken);
 
     public Task<string> GetUserIdAsync(Account user, CancellationToken cancellationToken) => Task.FromResult(user.Id.ToString());
 
     public Task<string?> GetUserNameAsync(Account user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.Email);
 
-    public Task SetUserNameAsync(Account user, string? userName, CancellationToken cancellationToken) => SetEmailAsync(user, userName, cancellationToken);
+    public Task SetUserNameAsync(Account user, string? userName, CancellationToken cancellationToken) =>
+        SetEmailAsync(user, userName, cancellationToken);
 
-    public Task<string?> GetNormalizedUserNameAsync(Account user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.NormalizedEmail);
+    public Task<string?> GetNormalizedUserNameAsync(Account user, CancellationToken cancellationToken) =>
+        Task.FromResult<string?>(user.NormalizedEmail);
 
-    public Task SetNormalizedUserNameAsync(Account user, string? normalizedName, CancellationToken cancellationToken) => SetNormalizedEmailAsync(user, normalizedName, cancellationToken);
+    public Task SetNormalizedUserNameAsync(Account user, string? normalizedName, CancellationToken cancellationToken) =>
+        SetNormalizedEmailAsync(user, normalizedName, cancellationToken);
 
     public Task<string?> GetEmailAsync(Account user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.Email);
 
-    public Task SetEmailAsync(Account user, string? email, CancellationToken cancellationToken) => Task.FromResult(user.Email = email ?? "");
+    public Task SetEmailAsync(Account user, string? email, CancellationToken cancellationToken) =>
+        Task.FromResult(user.Email = email ?? "");
 
     // No mail is sent yet, so nothing waits for a confirmation.
     public Task<bool> GetEmailConfirmedAsync(Account user, CancellationToken cancellationToken) => Task.FromResult(true);
 
     public Task SetEmailConfirmedAsync(Account user, bool confirmed, CancellationToken cancellationToken) => Task.CompletedTask;
 
-    public Task<string?> GetNormalizedEmailAsync(Account user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.NormalizedEmail);
+    public Task<string?> GetNormalizedEmailAsync(Account user, CancellationToken cancellationToken) =>
+        Task.FromResult<string?>(user.NormalizedEmail);
 
-    public Task SetNormalizedEmailAsync(Account user, string? normalizedEmail, CancellationToken cancellationToken) => Task.FromResult(user.NormalizedEmail = normalizedEmail ?? "");
+    public Task SetNormalizedEmailAsync(Account user, string? normalizedEmail, CancellationToken cancellationToken) =>
+        Task.FromResult(user.NormalizedEmail = normalizedEmail ?? "");
 
-    public Task SetPasswordHashAsync(Account user, string? passwordHash, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash = passwordHash);
+    public Task SetPasswordHashAsync(Account user, string? passwordHash, CancellationToken cancellationToken) =>
+        Task.FromResult(user.PasswordHash = passwordHash);
 
     public Task<string?> GetPasswordHashAsync(Account user, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash);
 
     public Task<bool> HasPasswordAsync(Account user, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash is not null);
 
-    public Task SetSecurityStampAsync(Account user, string stamp, CancellationToken cancellationToken) => Task.FromResult(user.SecurityStamp = stamp);
+    public Task SetSecurityStampAsync(Account user, string stamp, CancellationToken cancellationToken) =>
+        Task.FromResult(user.SecurityStamp = stamp);
 
-    public Task<string?> GetSecurityStampAsync(Account user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.SecurityStamp);
+    public Task<string?> GetSecurityStampAsync(Account user, CancellationToken cancellationToken) =>
+        Task.FromResult<string?>(user.SecurityStamp);
 
-    public Task<DateTimeOffset?> GetLockoutEndDateAsync(Account user, CancellationToken cancellationToken) => Task.FromResult(user.LockoutEnd);
+    public Task<DateTimeOffset?> GetLockoutEndDateAsync(Account user, CancellationToken cancellationToken) =>
+        Task.FromResult(user.LockoutEnd);
 
-    public Task SetLockoutEndDateAsync(Account user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken) => Task.FromResult(user.LockoutEnd = lockoutEnd);
+    public Task SetLockoutEndDateAsync(Account user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken) =>
+        Task.FromResult(user.LockoutEnd = lockoutEnd);
 
-    public Task<int> IncrementAccessFailedCountAsync(Account user, CancellationToken cancellationToken) => Task.FromResult(++user.AccessFailedCount);
+    public Task<int> IncrementAccessFailedCountAsync(Account user, CancellationToken cancellationToken) =>
+        Task.FromResult(++user.AccessFailedCount);
 
-    public Task ResetAccessFailedCountAsync(Account user, CancellationToken cancellationToken) => Task.FromResult(user.AccessFailedCount = 0);
+    public Task ResetAccessFailedCountAsync(Account user, CancellationToken cancellationToken) =>
+        Task.FromResult(user.AccessFailedCount = 0);
 
-    public Task<int> GetAccessFailedCountAsync(Account user, CancellationToken cancellationToken) => Task.FromResult(user.AccessFailedCount);
+    public Task<int> GetAccessFailedCountAsync(Account user, CancellationToken cancellationToken) =>
+        Task.FromResult(user.AccessFailedCount);
 
     public Task<bool> GetLockoutEnabledAsync(Account user, CancellationToken cancellationToken) => Task.FromResult(true);
 

@@ -16,7 +16,9 @@ internal static class BatchRows
     private const string SelectContainer =
         "select container.id, container.batch_id, container.number, container.size, serving.eaten_on, serving.meal, serving.eater_id from container left join serving on serving.household_id = container.household_id and serving.id = container.serving_id";
 
-    /// <summary>Batches cooked for the week, from the evening before it to its last day but one, and older ones that are still eaten in it.</summary>
+    /// <summary>
+    /// Batches cooked for the week, from the evening before it to its last day but one, and older ones that are still eaten in it.
+    /// </summary>
     public static async Task<IReadOnlyList<StoredBatch>> OfWeek(NpgsqlConnection connection, DateOnly start)
     {
         const string inWeek = """
@@ -29,7 +31,14 @@ internal static class BatchRows
             """;
         using var rows = await connection.QueryMultipleAsync(
             $"{SelectBatch} {inWeek} order by session.cooked_on, length(batch.letter), batch.letter; {SelectContainer} join batch on batch.household_id = container.household_id and batch.id = container.batch_id {inWeek} order by container.number",
-            new { first = start.AddDays(-1), last = start.AddDays(5), start, end = start.AddDays(6) });
+            new
+            {
+                first = start.AddDays(-1),
+                last = start.AddDays(5),
+                start,
+                end = start.AddDays(6),
+            }
+        );
         return await Assemble(rows);
     }
 
@@ -37,7 +46,10 @@ internal static class BatchRows
     public static async Task<StoredBatch?> Locked(NpgsqlConnection connection, Guid id)
     {
         // The containers are read by a statement of their own after the lock is held, so that they are as the last edit left them.
-        using var rows = await connection.QueryMultipleAsync($"{SelectBatch} where batch.id = @id for update of batch; {SelectContainer} where container.batch_id = @id order by container.number", new { id });
+        using var rows = await connection.QueryMultipleAsync(
+            $"{SelectBatch} where batch.id = @id for update of batch; {SelectContainer} where container.batch_id = @id order by container.number",
+            new { id }
+        );
         return (await Assemble(rows)).SingleOrDefault();
     }
 
@@ -48,14 +60,36 @@ internal static class BatchRows
             insert into prep_session (household_id, id, cooked_on) values (@Household, @id, @Cooked)
             on conflict on constraint prep_session_date_unique do update set cooked_on = excluded.cooked_on
             returning id
-            """, new { tenant.Household, id = Guid.CreateVersion7(), batch.Cooked });
+            """,
+            new
+            {
+                tenant.Household,
+                id = Guid.CreateVersion7(),
+                batch.Cooked,
+            }
+        );
         await connection.ExecuteAsync(
             "insert into batch (household_id, id, session_id, recipe_version_id, letter, portions) values (@Household, @Id, @session, @RecipeVersionId, @Letter, @Portions)",
-            new { tenant.Household, batch.Id, session, batch.RecipeVersionId, batch.Letter, batch.Portions });
+            new
+            {
+                tenant.Household,
+                batch.Id,
+                session,
+                batch.RecipeVersionId,
+                batch.Letter,
+                batch.Portions,
+            }
+        );
     }
 
     /// <summary>Writes what differs between two lists of containers of one batch.</summary>
-    public static async Task WriteContainers(NpgsqlConnection connection, Tenant tenant, Guid batchId, IReadOnlyList<ContainerImage> before, IReadOnlyList<ContainerImage> after)
+    public static async Task WriteContainers(
+        NpgsqlConnection connection,
+        Tenant tenant,
+        Guid batchId,
+        IReadOnlyList<ContainerImage> before,
+        IReadOnlyList<ContainerImage> after
+    )
     {
         var (old, now) = (before.ToDictionary(box => box.Id), after.ToDictionary(box => box.Id));
         if (old.Keys.Except(now.Keys).ToArray() is { Length: > 0 } gone)
@@ -70,26 +104,58 @@ internal static class BatchRows
                 """
                 insert into container (household_id, id, batch_id, number, size, serving_id) values (@Household, @Id, @batchId, @Number, @Size, @serving)
                 on conflict on constraint container_key do update set number = excluded.number, size = excluded.size, serving_id = excluded.serving_id
-                """, new { tenant.Household, box.Id, batchId, box.Number, box.Size, serving });
+                """,
+                new
+                {
+                    tenant.Household,
+                    box.Id,
+                    batchId,
+                    box.Number,
+                    box.Size,
+                    serving,
+                }
+            );
         }
     }
 
-    public static IReadOnlyList<ContainerImage> Images(Batch batch) => [.. batch.Containers.Select(box => new ContainerImage(box.Id, box.Number, box.Size, box.Place))];
+    public static IReadOnlyList<ContainerImage> Images(Batch batch) =>
+        [.. batch.Containers.Select(box => new ContainerImage(box.Id, box.Number, box.Size, box.Place))];
 
-    public static BatchImage Image(StoredBatch stored) => new(stored.Batch.Id, stored.RecipeVersionId, stored.Batch.Letter, stored.Batch.Cooked, stored.Batch.Portions);
+    public static BatchImage Image(StoredBatch stored) =>
+        new(stored.Batch.Id, stored.RecipeVersionId, stored.Batch.Letter, stored.Batch.Cooked, stored.Batch.Portions);
 
-    private static Task<Guid> Serving(NpgsqlConnection connection, Tenant tenant, Cell place) => connection.QuerySingleAsync<Guid>(
-        """
-        insert into serving (household_id, id, eaten_on, meal, eater_id) values (@Household, @id, @Date, @Meal, @Eater)
-        on conflict on constraint serving_place_unique do update set meal = excluded.meal
-        returning id
-        """, new { tenant.Household, id = Guid.CreateVersion7(), place.Date, place.Meal, place.Eater });
+    private static Task<Guid> Serving(NpgsqlConnection connection, Tenant tenant, Cell place) =>
+        connection.QuerySingleAsync<Guid>(
+            """
+            insert into serving (household_id, id, eaten_on, meal, eater_id) values (@Household, @id, @Date, @Meal, @Eater)
+            on conflict on constraint serving_place_unique do update set meal = excluded.meal
+            returning id
+            """,
+            new
+            {
+                tenant.Household,
+                id = Guid.CreateVersion7(),
+                place.Date,
+                place.Meal,
+                place.Eater,
+            }
+        );
 
     private static async Task<IReadOnlyList<StoredBatch>> Assemble(SqlMapper.GridReader rows)
     {
         var batches = (await rows.ReadAsync<(Guid Id, Guid Version, string Letter, decimal Portions, DateOnly Cooked)>()).ToList();
-        var boxes = (await rows.ReadAsync<(Guid Id, Guid Batch, int Number, decimal Size, DateOnly? Date, string? Meal, Guid? Eater)>())
-            .ToLookup(row => row.Batch, row => new Container(row.Id, row.Number, row.Size, row.Date is { } date ? new Cell(date, row.Meal!, row.Eater!.Value) : null));
-        return [.. batches.Select(row => new StoredBatch(new Batch(row.Id, row.Letter, row.Cooked, row.Portions, [.. boxes[row.Id]]), row.Version))];
+        var boxes = (
+            await rows.ReadAsync<(Guid Id, Guid Batch, int Number, decimal Size, DateOnly? Date, string? Meal, Guid? Eater)>()
+        ).ToLookup(
+            row => row.Batch,
+            row => new Container(row.Id, row.Number, row.Size, row.Date is { } date ? new Cell(date, row.Meal!, row.Eater!.Value) : null)
+        );
+        return
+        [
+            .. batches.Select(row => new StoredBatch(
+                new Batch(row.Id, row.Letter, row.Cooked, row.Portions, [.. boxes[row.Id]]),
+                row.Version
+            )),
+        ];
     }
 }

@@ -5,7 +5,9 @@ using Npgsql;
 
 namespace Merienda.Storage;
 
-/// <summary>Data protection keys in the database, so that any instance reads any cookie. The framework's interface is synchronous.</summary>
+/// <summary>
+/// Data protection keys in the database, so that any instance reads any cookie. The framework's interface is synchronous.
+/// </summary>
 public sealed class DataProtectionKeys(NpgsqlDataSource source) : IXmlRepository
 {
     public IReadOnlyCollection<XElement> GetAllElements()
@@ -19,6 +21,7 @@ public sealed class DataProtectionKeys(NpgsqlDataSource source) : IXmlRepository
         using var connection = source.OpenConnection();
         connection.Execute(
             "insert into data_protection_key (friendly_name, xml) values (@friendlyName, @xml)",
-            new { friendlyName, xml = element.ToString(SaveOptions.DisableFormatting) });
+            new { friendlyName, xml = element.ToString(SaveOptions.DisableFormatting) }
+        );
     }
 }

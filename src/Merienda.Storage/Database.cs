@@ -24,17 +24,22 @@ public sealed class Database(NpgsqlDataSource source)
         await using var transaction = await connection.BeginTransactionAsync();
         await connection.ExecuteAsync(
             "select set_config('app.account_id', @account, true), set_config('app.household_id', @household, true)",
-            new { account = tenant.Account.ToString(), household = tenant.Household == Guid.Empty ? "" : tenant.Household.ToString() });
+            new { account = tenant.Account.ToString(), household = tenant.Household == Guid.Empty ? "" : tenant.Household.ToString() }
+        );
         var result = await work(connection);
         await transaction.CommitAsync();
         return result;
     }
 
-    public Task As(Tenant tenant, Func<NpgsqlConnection, Task> work) => As(tenant, async connection =>
-    {
-        await work(connection);
-        return true;
-    });
+    public Task As(Tenant tenant, Func<NpgsqlConnection, Task> work) =>
+        As(
+            tenant,
+            async connection =>
+            {
+                await work(connection);
+                return true;
+            }
+        );
 
     /// <summary>Work on tables that belong to no household: accounts, keys, shipped foods.</summary>
     public async Task<T> Unscoped<T>(Func<NpgsqlConnection, Task<T>> work)
@@ -66,7 +71,8 @@ public sealed class Database(NpgsqlDataSource source)
 
     private sealed class DateTimeOffsetHandler : SqlMapper.TypeHandler<DateTimeOffset>
     {
-        public override DateTimeOffset Parse(object value) => value is DateTimeOffset at ? at : new DateTimeOffset(DateTime.SpecifyKind((DateTime)value, DateTimeKind.Utc));
+        public override DateTimeOffset Parse(object value) =>
+            value is DateTimeOffset at ? at : new DateTimeOffset(DateTime.SpecifyKind((DateTime)value, DateTimeKind.Utc));
 
         public override void SetValue(IDbDataParameter parameter, DateTimeOffset value) => parameter.Value = value.ToUniversalTime();
     }

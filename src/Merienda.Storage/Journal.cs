@@ -12,7 +12,13 @@ public sealed record ContainerImage(Guid Id, int Number, decimal Size, Cell? Pla
 public sealed record BatchImage(Guid Id, Guid RecipeVersionId, string Letter, DateOnly Cooked, decimal Portions);
 
 /// <summary>The rows of one batch that an edit touched, before and after it; null where a row was not there.</summary>
-public sealed record BatchChange(Guid BatchId, BatchImage? Before, BatchImage? After, IReadOnlyList<ContainerImage> ContainersBefore, IReadOnlyList<ContainerImage> ContainersAfter);
+public sealed record BatchChange(
+    Guid BatchId,
+    BatchImage? Before,
+    BatchImage? After,
+    IReadOnlyList<ContainerImage> ContainersBefore,
+    IReadOnlyList<ContainerImage> ContainersAfter
+);
 
 /// <summary>A changed eater; without a before one who came to the table, without an after one who left it.</summary>
 public sealed record EaterChange(EaterSettings? Before, EaterSettings? After);
@@ -32,12 +38,34 @@ public sealed record Undoable(long Sequence, string Summary);
 /// <summary>Who changed what, with the rows before and after; written in the transaction of the change itself.</summary>
 public static class Journal
 {
-    public const string Batch = "batch", Eater = "eater", Recipe = "recipe", Protocol = "protocol", Kitchen = "kitchen", Packet = "packet", PacketFile = "packet-file", Opinion = "opinion", Stock = "stock", StockList = "stock-list", Word = "word";
+    public const string Batch = "batch",
+        Eater = "eater",
+        Recipe = "recipe",
+        Protocol = "protocol",
+        Kitchen = "kitchen",
+        Packet = "packet",
+        PacketFile = "packet-file",
+        Opinion = "opinion",
+        Stock = "stock",
+        StockList = "stock-list",
+        Word = "word";
 
-    public static Task Write<T>(NpgsqlConnection connection, Tenant tenant, string kind, string summary, T change) => connection.ExecuteAsync(
-        "insert into journal (household_id, account_id, at, kind, summary, change) values (@Household, @Account, now(), @kind, @summary, @change::jsonb)",
-        new { tenant.Household, tenant.Account, kind, summary, change = JsonSerializer.Serialize(change) });
+    public static Task Write<T>(NpgsqlConnection connection, Tenant tenant, string kind, string summary, T change) =>
+        connection.ExecuteAsync(
+            "insert into journal (household_id, account_id, at, kind, summary, change) values (@Household, @Account, now(), @kind, @summary, @change::jsonb)",
+            new
+            {
+                tenant.Household,
+                tenant.Account,
+                kind,
+                summary,
+                change = JsonSerializer.Serialize(change),
+            }
+        );
 
-    public static Task<Undoable?> Newest(NpgsqlConnection connection, Tenant tenant) => connection.QueryFirstOrDefaultAsync<Undoable>(
-        "select sequence, summary from journal where account_id = @Account and not is_undone order by sequence desc limit 1", new { tenant.Account });
+    public static Task<Undoable?> Newest(NpgsqlConnection connection, Tenant tenant) =>
+        connection.QueryFirstOrDefaultAsync<Undoable>(
+            "select sequence, summary from journal where account_id = @Account and not is_undone order by sequence desc limit 1",
+            new { tenant.Account }
+        );
 }

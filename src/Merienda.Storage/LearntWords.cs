@@ -18,7 +18,12 @@ internal static class LearntWords
         [.. await connection.QueryAsync<LearntWord>("select words, food_key, learnt_at from learnt_word order by words")];
 
     /// <summary>Remembers choices and says what changed; a choice that stood already changes nothing.</summary>
-    public static async Task<IReadOnlyList<WordChange>> Learn(NpgsqlConnection connection, Tenant tenant, IReadOnlyList<(string Words, string FoodKey)> choices, DateTimeOffset at)
+    public static async Task<IReadOnlyList<WordChange>> Learn(
+        NpgsqlConnection connection,
+        Tenant tenant,
+        IReadOnlyList<(string Words, string FoodKey)> choices,
+        DateTimeOffset at
+    )
     {
         if (choices.Count == 0)
         {
@@ -26,8 +31,11 @@ internal static class LearntWords
         }
 
         var known = (await All(connection)).ToDictionary(word => word.Words, word => word.FoodKey);
-        var changes = choices.DistinctBy(choice => choice.Words).Where(choice => known.GetValueOrDefault(choice.Words) != choice.FoodKey)
-            .Select(choice => new WordChange(choice.Words, known.GetValueOrDefault(choice.Words), choice.FoodKey)).ToList();
+        var changes = choices
+            .DistinctBy(choice => choice.Words)
+            .Where(choice => known.GetValueOrDefault(choice.Words) != choice.FoodKey)
+            .Select(choice => new WordChange(choice.Words, known.GetValueOrDefault(choice.Words), choice.FoodKey))
+            .ToList();
         await Apply(connection, tenant, changes, at);
         return changes;
     }
@@ -47,12 +55,21 @@ internal static class LearntWords
                 change.After is null
                     ? "delete from learnt_word where words = @Words"
                     : """
-                      insert into learnt_word (household_id, words, food_key, learnt_at, learnt_by) values (@Household, @Words, @After, @at, @Account)
-                      on conflict (household_id, words) do update set food_key = excluded.food_key, learnt_at = excluded.learnt_at, learnt_by = excluded.learnt_by
-                      """,
-                new { tenant.Household, tenant.Account, change.Words, change.After, at });
+                    insert into learnt_word (household_id, words, food_key, learnt_at, learnt_by) values (@Household, @Words, @After, @at, @Account)
+                    on conflict (household_id, words) do update set food_key = excluded.food_key, learnt_at = excluded.learnt_at, learnt_by = excluded.learnt_by
+                    """,
+                new
+                {
+                    tenant.Household,
+                    tenant.Account,
+                    change.Words,
+                    change.After,
+                    at,
+                }
+            );
         }
     }
 
-    public static IReadOnlyList<WordChange> Reversed(IReadOnlyList<WordChange> changes) => [.. changes.Select(change => new WordChange(change.Words, change.After, change.Before))];
+    public static IReadOnlyList<WordChange> Reversed(IReadOnlyList<WordChange> changes) =>
+        [.. changes.Select(change => new WordChange(change.Words, change.After, change.Before))];
 }

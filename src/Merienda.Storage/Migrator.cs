@@ -18,7 +18,8 @@ public static class Migrator
         Execute(connection, $"select pg_advisory_lock({StartLock})");
         try
         {
-            var result = DeployChanges.To.PostgresqlDatabase(ownerConnectionString)
+            var result = DeployChanges
+                .To.PostgresqlDatabase(ownerConnectionString)
                 .WithScriptsEmbeddedInAssembly(typeof(Migrator).Assembly)
                 .WithTransactionPerScript()
                 .WithVariablesDisabled()

@@ -20,27 +20,74 @@ public static class Table
 
     public static Food Food(string key) => Foods.WithKey(key) ?? throw new ArgumentException($"No food {key}.");
 
-    public static readonly StatementLexicon Lexicon = StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), Data.Classes);
+    public static readonly StatementLexicon Lexicon = StatementWords.Load(
+        Path.Combine(DataFiles.Find(), "statement-words.csv"),
+        Data.Classes
+    );
 
     /// <summary>A packet with next to nothing printed on it; tests say with "with" what theirs has.</summary>
     public static PrintedPacket Printed(string statement = "", params (LabelNutrient Nutrient, string Value)[] values) =>
-        new("Sea crackers", LabelCountry.EuropeanUnion, null, "100 g", values.ToDictionary(value => value.Nutrient, value => value.Value), statement, "", "", null, null, null, [], "bakery");
+        new(
+            "Sea crackers",
+            LabelCountry.EuropeanUnion,
+            null,
+            "100 g",
+            values.ToDictionary(value => value.Nutrient, value => value.Value),
+            statement,
+            "",
+            "",
+            null,
+            null,
+            null,
+            [],
+            "bakery"
+        );
 
     public static Food Bought(PrintedPacket printed, bool countsTolerances = false, int version = 1) =>
-        Packet.ToFood(new Guid("00000000-0000-0000-0000-0000000000aa"), version, printed, printed.Read(Data.Classes).Value, countsTolerances, Lexicon, Data.Classes);
+        Packet.ToFood(
+            new Guid("00000000-0000-0000-0000-0000000000aa"),
+            version,
+            printed,
+            printed.Read(Data.Classes).Value,
+            countsTolerances,
+            Lexicon,
+            Data.Classes
+        );
 
     /// <summary>One portion of some grams of one food.</summary>
-    public static Intake Eat(Food food, decimal grams = 100, decimal portions = 1) => Intake.Of(new Helping("dish", PortionProfile.Of([RecipeLine.From($"{grams} g", Foods, MeasureSystem.Metric, chosenFood: food)], portions), 1));
+    public static Intake Eat(Food food, decimal grams = 100, decimal portions = 1) =>
+        Intake.Of(
+            new Helping(
+                "dish",
+                PortionProfile.Of([RecipeLine.From($"{grams} g", Foods, MeasureSystem.Metric, chosenFood: food)], portions),
+                1
+            )
+        );
 
     public static RecipeLine Line(string text, MeasureSystem system = MeasureSystem.UnitedStates) => RecipeLine.From(text, Foods, system);
 
-    public static PortionProfile Portion(decimal portions, params string[] lines) => PortionProfile.Of(lines.Select(text => Line(text)), portions);
+    public static PortionProfile Portion(decimal portions, params string[] lines) =>
+        PortionProfile.Of(lines.Select(text => Line(text)), portions);
 
     public static Intake Eat(decimal portions, params string[] lines) => Intake.Of(new Helping("dish", Portion(portions, lines), 1));
 
     public static RuleContext Context(int openMeals = 0) => new(Data.HouseScheme, Data.Classes, openMeals);
 
-    public static LimitRule AtMost(Measure measure, decimal most, Period per = Period.Day) => new() { Id = "limit", Measure = measure, Per = per, AtMost = most };
+    public static LimitRule AtMost(Measure measure, decimal most, Period per = Period.Day) =>
+        new()
+        {
+            Id = "limit",
+            Measure = measure,
+            Per = per,
+            AtMost = most,
+        };
 
-    public static LimitRule AtLeast(Measure measure, decimal least, Period per = Period.Day) => new() { Id = "limit", Measure = measure, Per = per, AtLeast = least };
+    public static LimitRule AtLeast(Measure measure, decimal least, Period per = Period.Day) =>
+        new()
+        {
+            Id = "limit",
+            Measure = measure,
+            Per = per,
+            AtLeast = least,
+        };
 }

@@ -18,16 +18,19 @@ public sealed class CheckCommandTests : IDisposable
         return (exit, output.ToString(), errors.ToString());
     }
 
-    private const string Soup = """{"@context":"https://schema.org","@type":"Recipe","name":"Soup","recipeYield":"4 servings","recipeIngredient":["350 g red lentils, rinsed","2 carrots","1 firkin of moonfruit (optional)"]}""";
+    private const string Soup =
+        """{"@context":"https://schema.org","@type":"Recipe","name":"Soup","recipeYield":"4 servings","recipeIngredient":["350 g red lentils, rinsed","2 carrots","1 firkin of moonfruit (optional)"]}""";
 
     [Theory]
     [InlineData("netCarbohydrate<=60/day", CheckCommand.Fits)]
     [InlineData("netCarbohydrate<=25/day", CheckCommand.Breaks)]
     [InlineData("netCarbohydrate<=47.5/day", CheckCommand.Undecided)]
-    public void The_exit_code_says_the_verdict(string limit, int exit) => Assert.Equal(exit, Check(Soup, "--protocol", "low-carb", "--limit", limit).Exit);
+    public void The_exit_code_says_the_verdict(string limit, int exit) =>
+        Assert.Equal(exit, Check(Soup, "--protocol", "low-carb", "--limit", limit).Exit);
 
     [Fact]
-    public void A_limit_that_nobody_states_cannot_be_told() => Assert.Equal(CheckCommand.Undecided, Check(Soup, "--protocol", "low-carb").Exit);
+    public void A_limit_that_nobody_states_cannot_be_told() =>
+        Assert.Equal(CheckCommand.Undecided, Check(Soup, "--protocol", "low-carb").Exit);
 
     public static TheoryData<string> Protocols => [.. DataFiles.Load(DataFiles.Find()).Protocols.Select(protocol => protocol.Id)];
 
@@ -76,14 +79,29 @@ public sealed class CheckCommandTests : IDisposable
     [Fact]
     public void Json_names_recipe_lines_numbers_and_findings()
     {
-        var (exit, output, _) = Check(Soup, "--protocol", "low-carb", "--limit", "netCarbohydrate<=25/day", "--limit", "protein>=10/portion", "--json");
+        var (exit, output, _) = Check(
+            Soup,
+            "--protocol",
+            "low-carb",
+            "--limit",
+            "netCarbohydrate<=25/day",
+            "--limit",
+            "protein>=10/portion",
+            "--json"
+        );
         Assert.Equal(CheckCommand.Breaks, exit);
         var json = JsonNode.Parse(output)!;
-        Assert.Equal(("Soup", 4m, "breaks"), (json["recipe"]!.GetValue<string>(), json["portions"]!.GetValue<decimal>(), json["verdict"]!.GetValue<string>()));
+        Assert.Equal(
+            ("Soup", 4m, "breaks"),
+            (json["recipe"]!.GetValue<string>(), json["portions"]!.GetValue<decimal>(), json["verdict"]!.GetValue<string>())
+        );
         Assert.Equal(["exact", "exact", "none"], json["lines"]!.AsArray().Select(line => line!["match"]!.GetValue<string>()));
         Assert.Equal(350, json["lines"]![0]!["grams"]!.GetValue<decimal>());
         var net = json["perPortion"]!["netCarbohydrate"]!;
-        Assert.True(net["low"]!.GetValue<decimal>() < net["best"]!.GetValue<decimal>() && net["best"]!.GetValue<decimal>() < net["high"]!.GetValue<decimal>());
+        Assert.True(
+            net["low"]!.GetValue<decimal>() < net["best"]!.GetValue<decimal>()
+                && net["best"]!.GetValue<decimal>() < net["high"]!.GetValue<decimal>()
+        );
         Assert.Equal("g", net["unit"]!.GetValue<string>());
         Assert.Equal("points", json["perPortion"]!["points"]!["unit"]!.GetValue<string>());
         var findings = json["findings"]!.AsArray();
@@ -104,7 +122,12 @@ public sealed class CheckCommandTests : IDisposable
     [Fact]
     public void An_unknown_line_makes_an_exclusion_untold_and_numbers_open()
     {
-        var (exit, output, _) = Check("""{"@type":"Recipe","name":"Odd","recipeYield":2,"recipeIngredient":["2 carrots","100 g moonfruit"]}""", "--protocol", "vegan", "--json");
+        var (exit, output, _) = Check(
+            """{"@type":"Recipe","name":"Odd","recipeYield":2,"recipeIngredient":["2 carrots","100 g moonfruit"]}""",
+            "--protocol",
+            "vegan",
+            "--json"
+        );
         Assert.Equal(CheckCommand.Undecided, exit);
         Assert.Null(JsonNode.Parse(output)!["perPortion"]!["energy"]!["high"]);
     }

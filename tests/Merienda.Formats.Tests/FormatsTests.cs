@@ -8,7 +8,10 @@ public class FormatsTests
     [InlineData("""{"@type":"Recipe","name":"A","recipeYield":6,"recipeIngredient":["1 egg"]}""", 6)]
     [InlineData("""{"@type":"Recipe","name":"A","recipeYield":"Serves 4 to 6","recipeIngredient":["1 egg"]}""", 4)]
     [InlineData("""{"@type":["Thing","Recipe"],"name":"A","recipeYield":["3","3 bowls"],"recipeIngredient":"1 egg"}""", 3)]
-    [InlineData("""[{"@type":"WebPage"},{"@type":"Recipe","name":"A","recipeYield":{"@type":"QuantitativeValue","value":5},"recipeIngredient":["1 egg"]}]""", 5)]
+    [InlineData(
+        """[{"@type":"WebPage"},{"@type":"Recipe","name":"A","recipeYield":{"@type":"QuantitativeValue","value":5},"recipeIngredient":["1 egg"]}]""",
+        5
+    )]
     [InlineData("""{"@graph":[{"@type":"Person"},{"@type":"Recipe","name":"A","recipeYield":"2","recipeIngredient":["1 egg"]}]}""", 2)]
     [InlineData("""{"name":"A","recipeYield":2,"recipeIngredient":["1 egg"],}""", 2)]
     public void A_recipe_is_found_wherever_it_stands(string json, int portions)
@@ -20,12 +23,23 @@ public class FormatsTests
 
     [Fact]
     public void Steps_come_from_strings_objects_and_sections() =>
-        Assert.Equal(["Cut.", "Cook.", "Eat."], SchemaOrgRecipe.Read("""{"@type":"Recipe","recipeIngredient":["1 egg"],"recipeInstructions":["Cut.",{"@type":"HowToStep","text":"Cook."},{"@type":"HowToSection","itemListElement":[{"text":"Eat."}]}]}""").Value.Steps);
+        Assert.Equal(
+            ["Cut.", "Cook.", "Eat."],
+            SchemaOrgRecipe
+                .Read(
+                    """{"@type":"Recipe","recipeIngredient":["1 egg"],"recipeInstructions":["Cut.",{"@type":"HowToStep","text":"Cook."},{"@type":"HowToSection","itemListElement":[{"text":"Eat."}]}]}"""
+                )
+                .Value.Steps
+        );
 
     [Fact]
     public void Pasted_text_is_taken_apart_into_title_portions_parts_and_method()
     {
-        var recipe = RecipeTextReader.Read("# Bean pot\n\nServes 4\n\nIngredients\nFor the stew:\n2 tins beans\nFor the dressing:\n2 tbsp oil\n\nMethod\n1. Stir.\n2. Eat.").Value;
+        var recipe = RecipeTextReader
+            .Read(
+                "# Bean pot\n\nServes 4\n\nIngredients\nFor the stew:\n2 tins beans\nFor the dressing:\n2 tbsp oil\n\nMethod\n1. Stir.\n2. Eat."
+            )
+            .Value;
         Assert.Equal(("Bean pot", 4m), (recipe.Name, recipe.Portions));
         Assert.Equal([("stew", "2 tins beans"), ("dressing", "2 tbsp oil")], recipe.Lines);
         Assert.Equal(2, recipe.Steps.Count);
@@ -38,7 +52,10 @@ public class FormatsTests
         foreach (var protocol in data.Protocols)
         {
             var written = ProtocolFile.Write(protocol);
-            Assert.Equal(written, ProtocolFile.Write(ProtocolFile.Read(written, data.Classes, key => data.Foods.WithKey(key) is not null).Value));
+            Assert.Equal(
+                written,
+                ProtocolFile.Write(ProtocolFile.Read(written, data.Classes, key => data.Foods.WithKey(key) is not null).Value)
+            );
         }
     }
 
@@ -56,10 +73,25 @@ public class FormatsTests
     {
         var path = Path.GetTempFileName();
         var header = File.ReadLines(Path.Combine(DataFiles.Find(), "foods.csv")).First();
-        var right = new Dictionary<string, string> { ["key"] = "x", ["name"] = "X", ["aisle"] = "a", ["basis"] = "total", ["source"] = "s", ["mark"] = "M" };
+        var right = new Dictionary<string, string>
+        {
+            ["key"] = "x",
+            ["name"] = "X",
+            ["aisle"] = "a",
+            ["basis"] = "total",
+            ["source"] = "s",
+            ["mark"] = "M",
+        };
         var row = string.Join(',', header.Split(',').Select(name => name == column ? wrong : right.GetValueOrDefault(name, "")));
         File.WriteAllText(path, $"{header}\n{row}\n");
-        var error = Assert.Throws<InvalidDataException>(() => FoodTable.Read(path, Path.Combine(DataFiles.Find(), "fodmaps.csv"), Path.Combine(DataFiles.Find(), "yields.csv"), DataFiles.Load(DataFiles.Find()).Classes));
+        var error = Assert.Throws<InvalidDataException>(() =>
+            FoodTable.Read(
+                path,
+                Path.Combine(DataFiles.Find(), "fodmaps.csv"),
+                Path.Combine(DataFiles.Find(), "yields.csv"),
+                DataFiles.Load(DataFiles.Find()).Classes
+            )
+        );
         Assert.Contains($"row 2 (x), {column}", error.Message, StringComparison.Ordinal);
         File.Delete(path);
     }

@@ -12,30 +12,71 @@ public class PacketFileTests
 
     private static List<FileRow> Rows(string text) => [.. PacketFile.Read(Encoding.UTF8.GetBytes(text), Classes).Value.Rows];
 
-    private static readonly Gen<PrintedPacket> Packets = Gen.Select(Gen.Int[1, 1_000_000], Gen.Int[0, 5], Gen.Int[1, 400], Gen.Int[0, 999], Gen.String[Gen.Char[" ,;\"'\nabéß%()0123456789"], 0, 80], Gen.Bool).Select((name, country, serving, tenths, text, isFull) => new PrintedPacket(
-        $"Packet {name}, \"{(isFull ? "big; new" : "x")}\"", (LabelCountry)country, isFull ? LabelBasis.Total : null, $"2 pieces or {serving} g",
-        isFull ? new Dictionary<LabelNutrient, string> { [LabelNutrient.Energy] = $"{tenths} kJ", [LabelNutrient.Fat] = "<0.5", [LabelNutrient.Salt] = $"{tenths / 1000m}".Replace(',', '.') } : [],
-        text.Trim(), isFull ? "nuts" : "", isFull ? $"{serving} g" : "", isFull ? tenths / 100m : null, isFull ? 2.5m : null, isFull ? 3 : null, isFull ? ["rye", "seed"] : [], isFull ? "bakery" : ""));
+    private static readonly Gen<PrintedPacket> Packets = Gen.Select(
+            Gen.Int[1, 1_000_000],
+            Gen.Int[0, 5],
+            Gen.Int[1, 400],
+            Gen.Int[0, 999],
+            Gen.String[Gen.Char[" ,;\"'\nabéß%()0123456789"], 0, 80],
+            Gen.Bool
+        )
+        .Select(
+            (name, country, serving, tenths, text, isFull) =>
+                new PrintedPacket(
+                    $"Packet {name}, \"{(isFull ? "big; new" : "x")}\"",
+                    (LabelCountry)country,
+                    isFull ? LabelBasis.Total : null,
+                    $"2 pieces or {serving} g",
+                    isFull
+                        ? new Dictionary<LabelNutrient, string>
+                        {
+                            [LabelNutrient.Energy] = $"{tenths} kJ",
+                            [LabelNutrient.Fat] = "<0.5",
+                            [LabelNutrient.Salt] = $"{tenths / 1000m}".Replace(',', '.'),
+                        }
+                        : [],
+                    text.Trim(),
+                    isFull ? "nuts" : "",
+                    isFull ? $"{serving} g" : "",
+                    isFull ? tenths / 100m : null,
+                    isFull ? 2.5m : null,
+                    isFull ? 3 : null,
+                    isFull ? ["rye", "seed"] : [],
+                    isFull ? "bakery" : ""
+                )
+        );
 
     [Fact]
-    public void What_is_written_is_read_back_as_it_was() => Packets.Array[1, 12].Sample(packets =>
-    {
-        var distinct = packets.DistinctBy(packet => packet.Name).ToList();
-        var read = Rows(PacketFile.Write(distinct));
-        Assert.Equal(distinct.Count, read.Count);
-        foreach (var (packet, row) in distinct.Zip(read))
-        {
-            Assert.Null(row.Problem);
-            Assert.True(packet.IsSameAs(row.Packet!), $"{packet} came back as {row.Packet}");
-        }
-    }, iter: 300);
+    public void What_is_written_is_read_back_as_it_was() =>
+        Packets
+            .Array[1, 12]
+            .Sample(
+                packets =>
+                {
+                    var distinct = packets.DistinctBy(packet => packet.Name).ToList();
+                    var read = Rows(PacketFile.Write(distinct));
+                    Assert.Equal(distinct.Count, read.Count);
+                    foreach (var (packet, row) in distinct.Zip(read))
+                    {
+                        Assert.Null(row.Problem);
+                        Assert.True(packet.IsSameAs(row.Packet!), $"{packet} came back as {row.Packet}");
+                    }
+                },
+                iter: 300
+            );
 
     [Fact]
-    public void Any_bytes_are_read_or_refused_and_never_throw() => Gen.Byte.Array[0, 400].Sample(bytes =>
-    {
-        var file = PacketFile.Read(bytes, Classes);
-        Assert.True(file.IsRefused || file.Value.Rows.Count() >= 0);
-    }, iter: 2000);
+    public void Any_bytes_are_read_or_refused_and_never_throw() =>
+        Gen
+            .Byte.Array[0, 400]
+            .Sample(
+                bytes =>
+                {
+                    var file = PacketFile.Read(bytes, Classes);
+                    Assert.True(file.IsRefused || file.Value.Rows.Count() >= 0);
+                },
+                iter: 2000
+            );
 
     [Theory]
     [InlineData("name;country;serving;fat\nx;EU;100 g;1,6", "1,6")]
@@ -66,7 +107,9 @@ public class PacketFileTests
     [Fact]
     public void More_rows_than_a_file_may_have_end_with_a_problem_and_nothing_more_is_read()
     {
-        var rows = Rows("name,country,serving\n" + string.Concat(Enumerable.Range(0, PacketFile.MostRows + 5).Select(at => $"p{at},EU,100 g\n")));
+        var rows = Rows(
+            "name,country,serving\n" + string.Concat(Enumerable.Range(0, PacketFile.MostRows + 5).Select(at => $"p{at},EU,100 g\n"))
+        );
         Assert.Equal(PacketFile.MostRows + 1, rows.Count);
         Assert.Contains("at most 20,000 rows", rows[^1].Problem!.Reason, StringComparison.Ordinal);
     }

@@ -7,7 +7,8 @@ public class ProtocolFileTests
 {
     private static readonly DataFiles Data = DataFiles.Load(DataFiles.Find());
 
-    private static Core.Outcomes.Result<Protocol> Read(string text) => ProtocolFile.Read(text, Data.Classes, key => Data.Foods.WithKey(key) is not null);
+    private static Core.Outcomes.Result<Protocol> Read(string text) =>
+        ProtocolFile.Read(text, Data.Classes, key => Data.Foods.WithKey(key) is not null);
 
     public static TheoryData<string> Protocols => [.. Data.Protocols.Select(protocol => protocol.Id)];
 
@@ -32,9 +33,17 @@ public class ProtocolFileTests
     [InlineData("name", "\"\"", "", "name", "\"\"")]
     [InlineData("colour", "\"red\"", "", "colour", "\"red\"")]
     [InlineData("cautions", "7", "", "cautions", "7")]
-    public void A_wrong_field_is_refused_with_its_path_its_value_and_a_cure(string path, string value, string parent, string key, string json)
+    public void A_wrong_field_is_refused_with_its_path_its_value_and_a_cure(
+        string path,
+        string value,
+        string parent,
+        string key,
+        string json
+    )
     {
-        var root = JsonNode.Parse("""{"id":"x","name":"X","summary":"s","source":"s","rules":[{"kind":"limit","id":"a","measure":"energy","per":"day","atMost":1500}],"choices":[],"cautions":[]}""")!;
+        var root = JsonNode.Parse(
+            """{"id":"x","name":"X","summary":"s","source":"s","rules":[{"kind":"limit","id":"a","measure":"energy","per":"day","atMost":1500}],"choices":[],"cautions":[]}"""
+        )!;
         Assert.Null(Read(root.ToJsonString()).Refusal);
         (parent.Length == 0 ? root : root[parent]![0]!)[key] = JsonNode.Parse(json);
         var refusal = Read(root.ToJsonString()).Refusal!;
@@ -48,17 +57,24 @@ public class ProtocolFileTests
     [InlineData("", "line 1")]
     [InlineData("null", "")]
     [InlineData("{\"id\":1,\"id\":2}", "document")]
-    public void What_is_no_document_is_refused_and_never_thrown(string text, string where) => Assert.Equal(where, Read(text).Refusal!.Field);
+    public void What_is_no_document_is_refused_and_never_thrown(string text, string where) =>
+        Assert.Equal(where, Read(text).Refusal!.Field);
 
     [Fact]
-    public void Five_megabytes_are_refused_before_they_are_read() => Assert.Equal("document-too-long", Read(new string('[', 5_000_000)).Refusal!.Code);
+    public void Five_megabytes_are_refused_before_they_are_read() =>
+        Assert.Equal("document-too-long", Read(new string('[', 5_000_000)).Refusal!.Code);
 
     [Theory]
     [InlineData("vegan", "\"honey\"", "\"moon\"", "rules[0].excludes[7]")]
     [InlineData("points", "\"step\": 0.5", "\"step\": -0.5", "scheme.step")]
     [InlineData("points", "\"step\": 0.5", "\"step\": 0", "scheme.step")]
     [InlineData("low-fodmap", "\"longestDays\": 42", "\"longestDays\": 3", "phases.longestDays")]
-    [InlineData("low-fodmap", "\"allows\": [\n          \"lactose\"", "\"allows\": [\n          \"moon\"", "phases.challenges[0].allows[0]")]
+    [InlineData(
+        "low-fodmap",
+        "\"allows\": [\n          \"lactose\"",
+        "\"allows\": [\n          \"moon\"",
+        "phases.challenges[0].allows[0]"
+    )]
     public void A_shipped_protocol_with_one_thing_wrong_is_refused_there(string id, string old, string changed, string? path)
     {
         var text = ProtocolFile.Write(Data.Protocol(id)!).Replace(old, changed, StringComparison.Ordinal);
@@ -85,7 +101,8 @@ public class ProtocolFileTests
     {
         var text = File.ReadAllText(Path.Combine(DataFiles.Find(), "..", "docs", "eater.example.json"));
         Assert.Equal("Rune", EaterFile.Read(text, Data).Value.Name);
-        string? Path1(string old, string changed) => EaterFile.Read(text.Replace(old, changed, StringComparison.Ordinal), Data).Refusal?.Field;
+        string? Path1(string old, string changed) =>
+            EaterFile.Read(text.Replace(old, changed, StringComparison.Ordinal), Data).Refusal?.Field;
         Assert.Equal("protocols[0].id", Path1("\"low-fodmap\"", "\"moon\""));
         Assert.Equal("protocols[1].choices", Path1("\"none\"", "\"some\""));
         Assert.Equal("allowances[0].rule", Path1("\"energy\"", "\"moon\""));
@@ -95,10 +112,11 @@ public class ProtocolFileTests
         Assert.Equal("line 1", EaterFile.Read("nonsense", Data).Refusal?.Field);
     }
 
-    private static JsonNode? Reversed(JsonNode? node) => node switch
-    {
-        JsonObject held => new JsonObject(held.Reverse().Select(pair => KeyValuePair.Create(pair.Key, Reversed(pair.Value)))),
-        JsonArray list => new JsonArray([.. list.Select(Reversed)]),
-        _ => node?.DeepClone(),
-    };
+    private static JsonNode? Reversed(JsonNode? node) =>
+        node switch
+        {
+            JsonObject held => new JsonObject(held.Reverse().Select(pair => KeyValuePair.Create(pair.Key, Reversed(pair.Value)))),
+            JsonArray list => new JsonArray([.. list.Select(Reversed)]),
+            _ => node?.DeepClone(),
+        };
 }

@@ -5,7 +5,14 @@ namespace Merienda.Web.Tests;
 public class AccountTests(TestDatabase database)
 {
     private static object Form(string email, string password = "a long enough one", string name = "Farah", string zone = "Europe/Lisbon") =>
-        new { name, email, password, householdName = "Quillon", timeZone = zone };
+        new
+        {
+            name,
+            email,
+            password,
+            householdName = "Quillon",
+            timeZone = zone,
+        };
 
     [Fact]
     public async Task Signing_up_makes_a_household_with_one_eater_and_no_assumed_allowance()
@@ -41,11 +48,20 @@ public class AccountTests(TestDatabase database)
         var other = database.Visit();
         for (var attempt = 0; attempt < 4; attempt++)
         {
-            Assert.Equal(HttpStatusCode.Unauthorized, (await other.Send(HttpMethod.Post, "/api/account/sign-in", new { email, password = "wrong" })).Status);
+            Assert.Equal(
+                HttpStatusCode.Unauthorized,
+                (await other.Send(HttpMethod.Post, "/api/account/sign-in", new { email, password = "wrong" })).Status
+            );
         }
 
-        Assert.Equal(HttpStatusCode.TooManyRequests, (await other.Send(HttpMethod.Post, "/api/account/sign-in", new { email, password = "wrong" })).Status);
-        Assert.Equal(HttpStatusCode.TooManyRequests, (await other.Send(HttpMethod.Post, "/api/account/sign-in", new { email, password = "a long enough one" })).Status);
+        Assert.Equal(
+            HttpStatusCode.TooManyRequests,
+            (await other.Send(HttpMethod.Post, "/api/account/sign-in", new { email, password = "wrong" })).Status
+        );
+        Assert.Equal(
+            HttpStatusCode.TooManyRequests,
+            (await other.Send(HttpMethod.Post, "/api/account/sign-in", new { email, password = "a long enough one" })).Status
+        );
     }
 
     [Fact]
@@ -56,7 +72,11 @@ public class AccountTests(TestDatabase database)
         var answers = new List<HttpStatusCode>();
         for (var attempt = 0; attempt < 5; attempt++)
         {
-            answers.Add((await visitor.Send(HttpMethod.Post, "/api/account/sign-in", new { email = "nobody@port-ansel.example", password = "x" })).Status);
+            answers.Add(
+                (
+                    await visitor.Send(HttpMethod.Post, "/api/account/sign-in", new { email = "nobody@port-ansel.example", password = "x" })
+                ).Status
+            );
         }
 
         Assert.Equal([401, 401, 401, 429, 429], answers.Select(status => (int)status));
@@ -66,13 +86,30 @@ public class AccountTests(TestDatabase database)
     public async Task Sign_up_refuses_what_is_wrong_and_names_the_field()
     {
         var visitor = database.Visit();
-        await visitor.Refused(HttpStatusCode.UnprocessableEntity, "weak-password", HttpMethod.Post, "/api/account/sign-up", Form($"{Guid.NewGuid():N}@port-ansel.example", "short"));
+        await visitor.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "weak-password",
+            HttpMethod.Post,
+            "/api/account/sign-up",
+            Form($"{Guid.NewGuid():N}@port-ansel.example", "short")
+        );
         await visitor.Refused(HttpStatusCode.UnprocessableEntity, "bad-email", HttpMethod.Post, "/api/account/sign-up", Form("no address"));
-        await visitor.Refused(HttpStatusCode.UnprocessableEntity, "unknown-time-zone", HttpMethod.Post, "/api/account/sign-up", Form("a@port-ansel.example", zone: "Atlantis/Bay"));
+        await visitor.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "unknown-time-zone",
+            HttpMethod.Post,
+            "/api/account/sign-up",
+            Form("a@port-ansel.example", zone: "Atlantis/Bay")
+        );
         var taken = $"{Guid.NewGuid():N}@port-ansel.example";
         await visitor.Must(HttpMethod.Post, "/api/account/sign-up", Form(taken));
         var second = database.Visit();
-        Assert.Equal("email", (await second.Refused(HttpStatusCode.UnprocessableEntity, "email-taken", HttpMethod.Post, "/api/account/sign-up", Form(taken)))["field"]!.GetValue<string>());
+        Assert.Equal(
+            "email",
+            (await second.Refused(HttpStatusCode.UnprocessableEntity, "email-taken", HttpMethod.Post, "/api/account/sign-up", Form(taken)))[
+                "field"
+            ]!.GetValue<string>()
+        );
     }
 
     [Fact]
@@ -80,7 +117,11 @@ public class AccountTests(TestDatabase database)
     {
         var visitor = await database.SignUp();
         using var content = new StringContent("""{"name":"Intruder"}""", System.Text.Encoding.UTF8, "application/json");
-        using var answer = await visitor.Client.PostAsync(new Uri("/api/table/eaters", UriKind.Relative), content, TestContext.Current.CancellationToken);
+        using var answer = await visitor.Client.PostAsync(
+            new Uri("/api/table/eaters", UriKind.Relative),
+            content,
+            TestContext.Current.CancellationToken
+        );
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
         Assert.Single((await visitor.Get("/api/table"))["eaters"]!.AsArray());
     }
@@ -92,9 +133,16 @@ public class AccountTests(TestDatabase database)
         await visitor.Refresh();
         using var request = new HttpRequestMessage(HttpMethod.Get, "/api/account");
         using var answer = await visitor.Client.SendAsync(request, TestContext.Current.CancellationToken);
-        Assert.Contains("script-src 'self'; style-src 'self'", answer.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
+        Assert.Contains(
+            "script-src 'self'; style-src 'self'",
+            answer.Headers.GetValues("Content-Security-Policy").Single(),
+            StringComparison.Ordinal
+        );
         var demo = (await visitor.Get("/api/account"))["demoPeople"]![0]!["id"]!.GetValue<Guid>();
-        using var enter = new HttpRequestMessage(HttpMethod.Post, "/api/account/demo") { Content = System.Net.Http.Json.JsonContent.Create(new { id = demo }) };
+        using var enter = new HttpRequestMessage(HttpMethod.Post, "/api/account/demo")
+        {
+            Content = System.Net.Http.Json.JsonContent.Create(new { id = demo }),
+        };
         enter.Headers.Add("X-Antiforgery", (await visitor.Get("/api/account"))["antiforgery"]!.GetValue<string>());
         using var entered = await visitor.Client.SendAsync(enter, TestContext.Current.CancellationToken);
         var cookie = entered.Headers.GetValues("Set-Cookie").Single(value => value.StartsWith("merienda=", StringComparison.Ordinal));
@@ -104,11 +152,17 @@ public class AccountTests(TestDatabase database)
     [Fact]
     public async Task Instances_that_start_together_on_one_database_seed_and_load_once()
     {
-        var before = await TestDatabase.Ask<long>(database.Owner, "select count(*) + (select count(*) from account where is_demo) from food_version");
+        var before = await TestDatabase.Ask<long>(
+            database.Owner,
+            "select count(*) + (select count(*) from account where is_demo) from food_version"
+        );
         await using var one = database.WithWebHostBuilder(_ => { });
         await using var two = database.WithWebHostBuilder(_ => { });
         await Task.WhenAll(Task.Run(() => one.Services), Task.Run(() => two.Services));
-        Assert.Equal(before, await TestDatabase.Ask<long>(database.Owner, "select count(*) + (select count(*) from account where is_demo) from food_version"));
+        Assert.Equal(
+            before,
+            await TestDatabase.Ask<long>(database.Owner, "select count(*) + (select count(*) from account where is_demo) from food_version")
+        );
     }
 
     [Fact]

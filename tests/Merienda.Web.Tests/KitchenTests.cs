@@ -4,16 +4,52 @@ namespace Merienda.Web.Tests;
 
 public class KitchenTests(TestDatabase database)
 {
-    public static object Kitchen(string prepDay = "saturday", string? secondDay = "wednesday", string units = "metric", int count = 1, int volume = 900, decimal? fill = 0.67m, string kind = "pressure-cooker", decimal? freezer = 40) => new
-    {
-        units,
-        numberFormat = "point",
-        prepDay,
-        secondDay,
-        freezerLitres = freezer,
-        items = new[] { new { id = Guid.CreateVersion7(), kind, name = "Cooker", count, capacityMl = 6000, fillShare = fill, widthMm = (int?)null, lengthMm = (int?)null } },
-        containers = new[] { new { id = Guid.CreateVersion7(), name = "Lunch box", volumeMl = volume, count = 8, material = "glass", mayHeat = true, mayFreeze = true, mayFillHot = true } },
-    };
+    public static object Kitchen(
+        string prepDay = "saturday",
+        string? secondDay = "wednesday",
+        string units = "metric",
+        int count = 1,
+        int volume = 900,
+        decimal? fill = 0.67m,
+        string kind = "pressure-cooker",
+        decimal? freezer = 40
+    ) =>
+        new
+        {
+            units,
+            numberFormat = "point",
+            prepDay,
+            secondDay,
+            freezerLitres = freezer,
+            items = new[]
+            {
+                new
+                {
+                    id = Guid.CreateVersion7(),
+                    kind,
+                    name = "Cooker",
+                    count,
+                    capacityMl = 6000,
+                    fillShare = fill,
+                    widthMm = (int?)null,
+                    lengthMm = (int?)null,
+                },
+            },
+            containers = new[]
+            {
+                new
+                {
+                    id = Guid.CreateVersion7(),
+                    name = "Lunch box",
+                    volumeMl = volume,
+                    count = 8,
+                    material = "glass",
+                    mayHeat = true,
+                    mayFreeze = true,
+                    mayFillHot = true,
+                },
+            },
+        };
 
     [Fact]
     public async Task The_kitchen_is_kept_as_typed_and_taken_back_by_undo()
@@ -21,7 +57,15 @@ public class KitchenTests(TestDatabase database)
         var cook = await database.SignUp();
         await cook.Must(HttpMethod.Put, "/api/table/kitchen", Kitchen("sunday", null, "us"));
         var kitchen = (await cook.Get("/api/table/kitchen"))["kitchen"]!;
-        Assert.Equal(("sunday", "us", 0.67m, 900), (kitchen["prepDay"]!.GetValue<string>(), kitchen["units"]!.GetValue<string>(), kitchen["items"]![0]!["fillShare"]!.GetValue<decimal>(), kitchen["containers"]![0]!["volumeMl"]!.GetValue<int>()));
+        Assert.Equal(
+            ("sunday", "us", 0.67m, 900),
+            (
+                kitchen["prepDay"]!.GetValue<string>(),
+                kitchen["units"]!.GetValue<string>(),
+                kitchen["items"]![0]!["fillShare"]!.GetValue<decimal>(),
+                kitchen["containers"]![0]!["volumeMl"]!.GetValue<int>()
+            )
+        );
         var board = await cook.Get("/api/weeks/2026-11-24");
         Assert.Equal(["2026-11-22"], board["sessionDays"]!.AsArray().Select(day => day!.GetValue<string>()));
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
@@ -32,11 +76,18 @@ public class KitchenTests(TestDatabase database)
     public async Task What_no_kitchen_has_is_refused_with_the_field()
     {
         var cook = await database.SignUp();
-        foreach (var (kitchen, code) in new[]
-        {
-            (Kitchen(secondDay: "saturday"), "two-prep-days"), (Kitchen(units: "stone"), "unknown-units"), (Kitchen(count: 0), "count-out-of-range"), (Kitchen(volume: 0), "volume-out-of-range"),
-            (Kitchen(fill: 1.1m), "fill-out-of-range"), (Kitchen(kind: "kiln"), "unknown-kind"), (Kitchen(freezer: -1), "freezer-out-of-range"),
-        })
+        foreach (
+            var (kitchen, code) in new[]
+            {
+                (Kitchen(secondDay: "saturday"), "two-prep-days"),
+                (Kitchen(units: "stone"), "unknown-units"),
+                (Kitchen(count: 0), "count-out-of-range"),
+                (Kitchen(volume: 0), "volume-out-of-range"),
+                (Kitchen(fill: 1.1m), "fill-out-of-range"),
+                (Kitchen(kind: "kiln"), "unknown-kind"),
+                (Kitchen(freezer: -1), "freezer-out-of-range"),
+            }
+        )
         {
             await cook.Refused(HttpStatusCode.UnprocessableEntity, code, HttpMethod.Put, "/api/table/kitchen", kitchen);
         }

@@ -6,27 +6,38 @@ namespace Merienda.Web.Tests;
 public class LarderTests(TestDatabase database)
 {
     /// <summary>A packet as the form sends it.</summary>
-    public static object Packet(string name = "Sea crackers", string statement = "Oats, salt", string country = "europeanUnion", string serving = "100 g", string mayContain = "", int? basedOn = null, string[]? classes = null, params (string Nutrient, string Printed)[] values) => new
-    {
-        name,
-        country,
-        basis = (string?)null,
-        serving,
-        values = values.Select(value => new { nutrient = value.Nutrient, printed = value.Printed }),
-        statement,
-        mayContain,
-        pack = "250 g",
-        price = (decimal?)1.5m,
-        points = (decimal?)null,
-        openedDays = (int?)3,
-        classes = classes ?? [],
-        aisle = "bakery",
-        basedOn,
-    };
+    public static object Packet(
+        string name = "Sea crackers",
+        string statement = "Oats, salt",
+        string country = "europeanUnion",
+        string serving = "100 g",
+        string mayContain = "",
+        int? basedOn = null,
+        string[]? classes = null,
+        params (string Nutrient, string Printed)[] values
+    ) =>
+        new
+        {
+            name,
+            country,
+            basis = (string?)null,
+            serving,
+            values = values.Select(value => new { nutrient = value.Nutrient, printed = value.Printed }),
+            statement,
+            mayContain,
+            pack = "250 g",
+            price = (decimal?)1.5m,
+            points = (decimal?)null,
+            openedDays = (int?)3,
+            classes = classes ?? [],
+            aisle = "bakery",
+            basedOn,
+        };
 
     private static object Reading(object packet, decimal servings = 14) => new { packet, servings };
 
-    private static async Task<string> Keep(Visitor cook, object packet) => (await cook.Must(HttpMethod.Post, "/api/larder/packets", packet)).GetValue<string>();
+    private static async Task<string> Keep(Visitor cook, object packet) =>
+        (await cook.Must(HttpMethod.Post, "/api/larder/packets", packet)).GetValue<string>();
 
     private static Guid IdOf(string key) => Core.Foods.Packets.Packet.IdOf(key)!.Value;
 
@@ -37,15 +48,36 @@ public class LarderTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{await Eater(cook)}/protocols", new { protocols = new[] { "vegan" } });
-        var answer = await cook.Must(HttpMethod.Post, "/api/larder/packet", Reading(Packet("", "Sugar, whey powder", "unitedStates", "2 pieces or 93 g", values: [("carbohydrate", "10"), ("fibre", "7"), ("fat", "0")])));
+        var answer = await cook.Must(
+            HttpMethod.Post,
+            "/api/larder/packet",
+            Reading(
+                Packet(
+                    "",
+                    "Sugar, whey powder",
+                    "unitedStates",
+                    "2 pieces or 93 g",
+                    values: [("carbohydrate", "10"), ("fibre", "7"), ("fat", "0")]
+                )
+            )
+        );
         Assert.Equal((93m, "1 piece is 46.5 g"), (answer["servingGrams"]!.GetValue<decimal>(), answer["measure"]!.GetValue<string>()));
         Assert.Equal(3.23m, answer["netCarbs"]!["best"]!.GetValue<decimal>());
         var fat = answer["values"]!.AsArray().Single(value => value!["nutrient"]!.GetValue<string>() == "fat")!;
         Assert.Equal((0.5m, 7m), (fat["served"]!["high"]!.GetValue<decimal>(), fat["batch"]!["high"]!.GetValue<decimal>()));
         var verdict = answer["verdicts"]![0]!;
-        Assert.Equal(("breaks", "Animal foods: This packet (\"whey powder\", milk) is left out."), (verdict["verdict"]!.GetValue<string>(), verdict["findings"]![0]!["because"]!.GetValue<string>()));
+        Assert.Equal(
+            ("breaks", "Animal foods: This packet (\"whey powder\", milk) is left out."),
+            (verdict["verdict"]!.GetValue<string>(), verdict["findings"]![0]!["because"]!.GetValue<string>())
+        );
         var mark = answer["statement"]!["marks"]!.AsArray().Single(one => one!["kind"]!.GetValue<string>() == "leftOut")!;
-        Assert.Equal(("whey powder", "milk"), ("Sugar, whey powder".Substring(mark["start"]!.GetValue<int>(), mark["length"]!.GetValue<int>()), mark["says"]!.GetValue<string>()));
+        Assert.Equal(
+            ("whey powder", "milk"),
+            (
+                "Sugar, whey powder".Substring(mark["start"]!.GetValue<int>(), mark["length"]!.GetValue<int>()),
+                mark["says"]!.GetValue<string>()
+            )
+        );
     }
 
     [Fact]
@@ -53,14 +85,28 @@ public class LarderTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         var european = await Keep(cook, Packet("Ours", values: [("carbohydrate", "3.0"), ("fibre", "7.0"), ("energy", "1046 kJ")]));
-        var american = await Keep(cook, Packet("Theirs", country: "unitedStates", serving: "1 cup (100 g)", values: [("carbohydrate", "10"), ("fibre", "7"), ("energy", "320")]));
+        var american = await Keep(
+            cook,
+            Packet(
+                "Theirs",
+                country: "unitedStates",
+                serving: "1 cup (100 g)",
+                values: [("carbohydrate", "10"), ("fibre", "7"), ("energy", "320")]
+            )
+        );
         var compared = await cook.Get($"/api/larder/compare?left={european}&right={american}&eater={await Eater(cook)}");
         JsonNode Of(string key) => compared["measures"]!.AsArray().Single(measure => measure!["key"]!.GetValue<string>() == key)!;
-        Assert.Equal((3m, 3m), (Of("netCarbohydrate")["left"]!["best"]!.GetValue<decimal>(), Of("netCarbohydrate")["right"]!["best"]!.GetValue<decimal>()));
+        Assert.Equal(
+            (3m, 3m),
+            (Of("netCarbohydrate")["left"]!["best"]!.GetValue<decimal>(), Of("netCarbohydrate")["right"]!["best"]!.GetValue<decimal>())
+        );
         Assert.Null(Of("netCarbohydrate")["morePerHundredGrams"]);
         Assert.Equal("right", Of("energy")["morePerHundredGrams"]!.GetValue<string>());
         Assert.Equal("0.60 a 100 g", compared["left"]!["price"]!.GetValue<string>());
-        Assert.Equal(HttpStatusCode.NotFound, (await cook.Send(HttpMethod.Get, $"/api/larder/compare?left={european}&right=no-such")).Status);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await cook.Send(HttpMethod.Get, $"/api/larder/compare?left={european}&right=no-such")).Status
+        );
     }
 
     [Fact]
@@ -68,12 +114,20 @@ public class LarderTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         await Keep(cook, Packet("Taken"));
-        foreach (var (packet, code) in new[]
-        {
-            (Packet(serving: "0 g"), "serving-out-of-range"), (Packet(serving: "2 pieces"), "serving-without-weight"), (Packet(country: "other"), "basis-unknown"), (Packet(values: [("fat", "lots")]), "unreadable-value"),
-            (Packet(country: "unitedStates", values: [("carbohydrate", "3"), ("fibre", "7")]), "fibre-above-carbohydrate"), (Packet(statement: new string('a', 100_000)), "statement-too-long"),
-            (Packet(" "), "packet-name-length"), (Packet("  TAKEN "), "packet-name-taken"), (Packet(classes: ["moon"]), "unknown-class"),
-        })
+        foreach (
+            var (packet, code) in new[]
+            {
+                (Packet(serving: "0 g"), "serving-out-of-range"),
+                (Packet(serving: "2 pieces"), "serving-without-weight"),
+                (Packet(country: "other"), "basis-unknown"),
+                (Packet(values: [("fat", "lots")]), "unreadable-value"),
+                (Packet(country: "unitedStates", values: [("carbohydrate", "3"), ("fibre", "7")]), "fibre-above-carbohydrate"),
+                (Packet(statement: new string('a', 100_000)), "statement-too-long"),
+                (Packet(" "), "packet-name-length"),
+                (Packet("  TAKEN "), "packet-name-taken"),
+                (Packet(classes: ["moon"]), "unknown-class"),
+            }
+        )
         {
             await cook.Refused(HttpStatusCode.UnprocessableEntity, code, HttpMethod.Post, "/api/larder/packets", packet);
         }
@@ -86,7 +140,11 @@ public class LarderTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         var packet = Packet(values: [("energy", "400"), ("fat", "1.0"), ("carbohydrate", "10"), ("protein", "5.0")]);
-        Assert.StartsWith("400 kcal in 100 g are declared, the macros make 69", (await cook.Must(HttpMethod.Post, "/api/larder/packet", Reading(packet)))["energyQuery"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.StartsWith(
+            "400 kcal in 100 g are declared, the macros make 69",
+            (await cook.Must(HttpMethod.Post, "/api/larder/packet", Reading(packet)))["energyQuery"]!.GetValue<string>(),
+            StringComparison.Ordinal
+        );
         await Keep(cook, packet);
     }
 
@@ -99,13 +157,28 @@ public class LarderTests(TestDatabase database)
         async Task<(decimal Net, bool Newer)> Now()
         {
             var sheet = await cook.Get($"/api/recipes/{recipe}");
-            return (sheet["perPortion"]!.AsArray().Single(one => one!["key"]!.GetValue<string>() == "netCarbohydrate")!["value"]!["best"]!.GetValue<decimal>(), sheet["lines"]![0]!["hasNewerPacket"]!.GetValue<bool>());
+            return (
+                sheet["perPortion"]!.AsArray().Single(one => one!["key"]!.GetValue<string>() == "netCarbohydrate")!["value"]![
+                    "best"
+                ]!.GetValue<decimal>(),
+                sheet["lines"]![0]!["hasNewerPacket"]!.GetValue<bool>()
+            );
         }
 
         Assert.Equal((60m, false), await Now());
-        await cook.Must(HttpMethod.Put, $"/api/larder/packets/{IdOf(key)}", Packet(basedOn: 1, values: [("carbohydrate", "50"), ("fibre", "10")]));
+        await cook.Must(
+            HttpMethod.Put,
+            $"/api/larder/packets/{IdOf(key)}",
+            Packet(basedOn: 1, values: [("carbohydrate", "50"), ("fibre", "10")])
+        );
         Assert.Equal((60m, true), await Now());
-        await cook.Refused(HttpStatusCode.Conflict, "packet-changed", HttpMethod.Put, $"/api/larder/packets/{IdOf(key)}", Packet(basedOn: 1));
+        await cook.Refused(
+            HttpStatusCode.Conflict,
+            "packet-changed",
+            HttpMethod.Put,
+            $"/api/larder/packets/{IdOf(key)}",
+            Packet(basedOn: 1)
+        );
         await cook.Must(HttpMethod.Put, $"/api/recipes/{recipe}", Visitor.Draft("Crackers", 1, ["100 g Sea crackers"], 1));
         Assert.Equal((50m, false), await Now());
         var sheet = await cook.Get($"/api/larder/foods/{key}");
@@ -117,7 +190,12 @@ public class LarderTests(TestDatabase database)
     public async Task Keeping_changing_and_putting_a_packet_away_can_be_taken_back()
     {
         var cook = await database.SignUp();
-        async Task<JsonArray> Names() => new([.. (await cook.Get("/api/larder/foods?query=&foodClass=&kind=packets"))["foods"]!.AsArray().Select(food => JsonValue.Create(food!["name"]!.GetValue<string>()))]);
+        async Task<JsonArray> Names() =>
+            new([
+                .. (await cook.Get("/api/larder/foods?query=&foodClass=&kind=packets"))["foods"]!
+                    .AsArray()
+                    .Select(food => JsonValue.Create(food!["name"]!.GetValue<string>())),
+            ]);
         async Task Undo() => await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         var id = IdOf(await Keep(cook, Packet("First")));
         await cook.Must(HttpMethod.Put, $"/api/larder/packets/{id}", Packet("Second", basedOn: 1));
@@ -141,21 +219,65 @@ public class LarderTests(TestDatabase database)
     public async Task A_rejected_packet_is_met_again_in_a_recipe_and_in_an_exchange_and_in_shop()
     {
         var cook = await database.SignUp();
-        var (eater, key) = (await Eater(cook), await Keep(cook, Packet(values: [("energy", "400"), ("fat", "1.0"), ("carbohydrate", "60"), ("protein", "10")])));
+        var (eater, key) = (
+            await Eater(cook),
+            await Keep(cook, Packet(values: [("energy", "400"), ("fat", "1.0"), ("carbohydrate", "60"), ("protein", "10")]))
+        );
         var recipe = await cook.AddRecipe("Crackers", 1, "100 g Sea crackers");
         var path = $"/api/larder/packets/{IdOf(key)}/opinions/{eater}";
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "reason-length", HttpMethod.Put, path, new { isApproved = false, reason = " ", isAdult = false });
-        await cook.Must(HttpMethod.Put, path, new { isApproved = false, reason = "too salty", isAdult = false });
-        Assert.Contains("rejected on", (await cook.Get($"/api/recipes/{recipe}"))["verdicts"]![0]!["findings"]!.ToJsonString(), StringComparison.Ordinal);
-        Assert.Contains("too salty", (await cook.Get($"/api/table/exchange?from=oats&grams=40&to={key}&equal=energy"))["rejected"]!.ToJsonString(), StringComparison.Ordinal);
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "reason-length",
+            HttpMethod.Put,
+            path,
+            new
+            {
+                isApproved = false,
+                reason = " ",
+                isAdult = false,
+            }
+        );
+        await cook.Must(
+            HttpMethod.Put,
+            path,
+            new
+            {
+                isApproved = false,
+                reason = "too salty",
+                isAdult = false,
+            }
+        );
+        Assert.Contains(
+            "rejected on",
+            (await cook.Get($"/api/recipes/{recipe}"))["verdicts"]![0]!["findings"]!.ToJsonString(),
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "too salty",
+            (await cook.Get($"/api/table/exchange?from=oats&grams=40&to={key}&equal=energy"))["rejected"]!.ToJsonString(),
+            StringComparison.Ordinal
+        );
         var week = (await cook.Get("/api/account"))["person"]!["today"]!.GetValue<string>();
-        await cook.Must(HttpMethod.Post, $"/api/weeks/{week}/batches", new { recipeId = recipe, cookedOn = Sunday(week), portions = 1 });
+        await cook.Must(
+            HttpMethod.Post,
+            $"/api/weeks/{week}/batches",
+            new
+            {
+                recipeId = recipe,
+                cookedOn = Sunday(week),
+                portions = 1,
+            }
+        );
         Assert.Contains("too salty", (await cook.Get($"/api/weeks/{week}/shop"))["aisles"]!.ToJsonString(), StringComparison.Ordinal);
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         await cook.Must(HttpMethod.Delete, path);
         Assert.DoesNotContain("too salty", (await cook.Get($"/api/recipes/{recipe}")).ToJsonString(), StringComparison.Ordinal);
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
-        Assert.Contains("too salty", (await cook.Get($"/api/larder/foods/{key}"))["packet"]!["opinions"]!.ToJsonString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "too salty",
+            (await cook.Get($"/api/larder/foods/{key}"))["packet"]!["opinions"]!.ToJsonString(),
+            StringComparison.Ordinal
+        );
     }
 
     private static string Sunday(string date)
@@ -169,23 +291,86 @@ public class LarderTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         var eater = await Eater(cook);
-        await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/personal", new { allergies = new[] { "milk" }, dislikes = Array.Empty<string>(), portionHabit = 1 });
+        await cook.Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/personal",
+            new
+            {
+                allergies = new[] { "milk" },
+                dislikes = Array.Empty<string>(),
+                portionHabit = 1,
+            }
+        );
         var id = IdOf(await Keep(cook, Packet(mayContain: "milk")));
         var recipe = await cook.AddRecipe("Crackers", 2, "100 g Sea crackers");
         var today = (await cook.Get("/api/account"))["person"]!["today"]!.GetValue<string>();
-        var batch = (await cook.Must(HttpMethod.Post, $"/api/weeks/{today}/batches", new { recipeId = recipe, cookedOn = Sunday(today), portions = 2 }))["batches"]![0]!["id"]!.GetValue<Guid>();
-        var place = new { to = new { date = today, meal = "supper", eaterId = eater } };
+        var batch = (
+            await cook.Must(
+                HttpMethod.Post,
+                $"/api/weeks/{today}/batches",
+                new
+                {
+                    recipeId = recipe,
+                    cookedOn = Sunday(today),
+                    portions = 2,
+                }
+            )
+        )["batches"]![0]!["id"]!.GetValue<Guid>();
+        var place = new
+        {
+            to = new
+            {
+                date = today,
+                meal = "supper",
+                eaterId = eater,
+            },
+        };
         await cook.Refused(HttpStatusCode.Conflict, "allergy", HttpMethod.Post, $"/api/weeks/{today}/batches/{batch}/place", place);
         var path = $"/api/larder/packets/{id}/opinions/{eater}";
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "adult-needed", HttpMethod.Put, path, new { isApproved = true, reason = "the maker was asked", isAdult = false });
-        await cook.Must(HttpMethod.Put, path, new { isApproved = true, reason = "the maker was asked", isAdult = true });
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "adult-needed",
+            HttpMethod.Put,
+            path,
+            new
+            {
+                isApproved = true,
+                reason = "the maker was asked",
+                isAdult = false,
+            }
+        );
+        await cook.Must(
+            HttpMethod.Put,
+            path,
+            new
+            {
+                isApproved = true,
+                reason = "the maker was asked",
+                isAdult = true,
+            }
+        );
         await cook.Must(HttpMethod.Post, $"/api/weeks/{today}/batches/{batch}/place", place);
 
         // Other ingredients are another packet to decide on; one that names the allergen cannot be approved at all.
         await cook.Must(HttpMethod.Put, $"/api/larder/packets/{id}", Packet(statement: "Oats, salt, flavouring", basedOn: 1));
-        Assert.False((await cook.Get($"/api/larder/foods/{Core.Foods.Packets.Packet.KeyOf(id)}"))["packet"]!["opinions"]![0]!["holds"]!.GetValue<bool>());
+        Assert.False(
+            (await cook.Get($"/api/larder/foods/{Core.Foods.Packets.Packet.KeyOf(id)}"))["packet"]!["opinions"]![0]![
+                "holds"
+            ]!.GetValue<bool>()
+        );
         await cook.Must(HttpMethod.Put, $"/api/larder/packets/{id}", Packet(statement: "Oats, whey powder", basedOn: 2));
-        await cook.Refused(HttpStatusCode.Conflict, "allergy", HttpMethod.Put, path, new { isApproved = true, reason = "no", isAdult = true });
+        await cook.Refused(
+            HttpStatusCode.Conflict,
+            "allergy",
+            HttpMethod.Put,
+            path,
+            new
+            {
+                isApproved = true,
+                reason = "no",
+                isAdult = true,
+            }
+        );
     }
 
     [Fact]
@@ -194,13 +379,17 @@ public class LarderTests(TestDatabase database)
         var cook = await database.SignUp();
         var eater = await Eater(cook);
         await Keep(cook, Packet("Zucchini crisps", "Courgette, sunflower oil, salt"));
-        async Task<JsonNode> Find(string query, string foodClass = "", string rest = "kind=") => await cook.Get($"/api/larder/foods?query={query}&foodClass={foodClass}&{rest}");
+        async Task<JsonNode> Find(string query, string foodClass = "", string rest = "kind=") =>
+            await cook.Get($"/api/larder/foods?query={query}&foodClass={foodClass}&{rest}");
         static IEnumerable<string> Names(JsonNode page) => page["foods"]!.AsArray().Select(food => food!["name"]!.GetValue<string>());
         Assert.InRange((await Find(""))["total"]!.GetValue<int>(), 420, 10_000);
         Assert.Equal(["Courgette", "Zucchini crisps"], Names(await Find("zucchini")).Order());
         Assert.Equal(["Zucchini crisps"], Names(await Find("zucchini", rest: "kind=packets")));
         Assert.Equal(["Courgette"], Names(await Find("zucchini", rest: "kind=foods")));
-        Assert.All((await Find("", "crustacean"))["foods"]!.AsArray(), food => Assert.Contains("crustaceans", food!["classes"]!.ToJsonString(), StringComparison.Ordinal));
+        Assert.All(
+            (await Find("", "crustacean"))["foods"]!.AsArray(),
+            food => Assert.Contains("crustaceans", food!["classes"]!.ToJsonString(), StringComparison.Ordinal)
+        );
         Assert.Equal(0, (await Find("zzzz"))["total"]!.GetValue<int>());
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/protocols", new { protocols = new[] { "vegan" } });
         Assert.DoesNotContain("Cheddar", Names(await Find("ched", rest: $"kind=&eater={eater}&verdict=fits")));
@@ -214,7 +403,8 @@ public class LarderTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         await Keep(cook, Packet("Zucchini crisps"));
-        async Task<IEnumerable<string>> Found(string rest) => (await cook.Get($"/api/foods?query=zucchini{rest}")).AsArray().Select(food => food!["name"]!.GetValue<string>());
+        async Task<IEnumerable<string>> Found(string rest) =>
+            (await cook.Get($"/api/foods?query=zucchini{rest}")).AsArray().Select(food => food!["name"]!.GetValue<string>());
         Assert.Equal(["Courgette", "Zucchini crisps"], (await Found("")).Order());
         Assert.Equal(["Courgette"], await Found("&packets=false"));
     }
@@ -235,7 +425,10 @@ public class LarderTests(TestDatabase database)
         var cook = await database.SignUp();
         await Keep(cook, Packet(values: [("protein", "20")]));
         var recipe = await cook.AddRecipe("Crackers", 1, "100 g Sea crackers");
-        async Task<decimal> High() => (await cook.Get($"/api/recipes/{recipe}"))["perPortion"]!.AsArray().Single(one => one!["key"]!.GetValue<string>() == "protein")!["value"]!["high"]!.GetValue<decimal>();
+        async Task<decimal> High() =>
+            (await cook.Get($"/api/recipes/{recipe}"))["perPortion"]!
+                .AsArray()
+                .Single(one => one!["key"]!.GetValue<string>() == "protein")!["value"]!["high"]!.GetValue<decimal>();
         Assert.Equal(20.5m, await High());
         var kitchen = System.Text.Json.JsonSerializer.SerializeToNode(KitchenTests.Kitchen(), System.Text.Json.JsonSerializerOptions.Web)!;
         kitchen["countsTolerances"] = true;
@@ -255,7 +448,17 @@ public class LarderTests(TestDatabase database)
         var recipe = await cook.AddRecipe("Crackers", 1, "100 g Sea crackers");
         async Task<string> Verdict() => (await cook.Get($"/api/recipes/{recipe}"))["verdicts"]![0]!["verdict"]!.GetValue<string>();
         Assert.Equal("breaks", await Verdict());
-        await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/personal", new { allergies = Array.Empty<string>(), dislikes = Array.Empty<string>(), portionHabit = 1, countsTraces = false });
+        await cook.Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/personal",
+            new
+            {
+                allergies = Array.Empty<string>(),
+                dislikes = Array.Empty<string>(),
+                portionHabit = 1,
+                countsTraces = false,
+            }
+        );
         Assert.Equal("fits", await Verdict());
     }
 
@@ -264,10 +467,25 @@ public class LarderTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         var eater = await Eater(cook);
-        object Personal(bool? trusts) => trusts is { } said
-            ? new { allergies = new[] { "soy" }, dislikes = Array.Empty<string>(), portionHabit = 1, countsTraces = true, trustsRefinedSoybeanOil = said }
-            : new { allergies = new[] { "soy-oil" }, dislikes = Array.Empty<string>(), portionHabit = 1, countsTraces = true };
-        async Task<string> Verdict(Guid recipe) => (await cook.Get($"/api/recipes/{recipe}"))["verdicts"]![0]!["verdict"]!.GetValue<string>();
+        object Personal(bool? trusts) =>
+            trusts is { } said
+                ? new
+                {
+                    allergies = new[] { "soy" },
+                    dislikes = Array.Empty<string>(),
+                    portionHabit = 1,
+                    countsTraces = true,
+                    trustsRefinedSoybeanOil = said,
+                }
+                : new
+                {
+                    allergies = new[] { "soy-oil" },
+                    dislikes = Array.Empty<string>(),
+                    portionHabit = 1,
+                    countsTraces = true,
+                };
+        async Task<string> Verdict(Guid recipe) =>
+            (await cook.Get($"/api/recipes/{recipe}"))["verdicts"]![0]!["verdict"]!.GetValue<string>();
 
         await Keep(cook, Packet(statement: "Oats, fully refined soybean oil, salt"));
         var recipe = await cook.AddRecipe("Crackers", 1, "100 g Sea crackers");

@@ -13,7 +13,8 @@ public class LearntWordTests(TestDatabase database)
         return body;
     }
 
-    private static async Task<JsonNode> Checked(Visitor cook, string line) => (await cook.Must(HttpMethod.Post, "/api/recipes/check", Draft(line, null)))["lines"]![0]!;
+    private static async Task<JsonNode> Checked(Visitor cook, string line) =>
+        (await cook.Must(HttpMethod.Post, "/api/recipes/check", Draft(line, null)))["lines"]![0]!;
 
     [Fact]
     public async Task A_food_chosen_for_words_is_remembered_with_the_recipe_used_from_then_on_and_forgotten()
@@ -60,19 +61,29 @@ public class LearntWordTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         var line = await Checked(cook, "2 tbsp tahini or peanut butter, stirred");
-        Assert.Equal(["2 tbsp tahini, stirred", "2 tbsp peanut butter, stirred"], line["choices"]!.AsArray().Select(choice => choice!["line"]!.GetValue<string>()));
+        Assert.Equal(
+            ["2 tbsp tahini, stirred", "2 tbsp peanut butter, stirred"],
+            line["choices"]!.AsArray().Select(choice => choice!["line"]!.GetValue<string>())
+        );
         var unknown = await Checked(cook, "200 g salmn filet");
         Assert.Equal(5, unknown["nearest"]!.AsArray().Count);
         Assert.Equal("salmon", unknown["nearest"]![0]!["key"]!.GetValue<string>());
         Assert.Contains("kcal", unknown["nearest"]![0]!["about"]!.GetValue<string>(), StringComparison.Ordinal);
-        Assert.Contains("cereals containing gluten", (await Checked(cook, "1 tbsp oyster sauce"))["packetsDiffer"]!.AsArray().Select(name => name!.GetValue<string>()));
+        Assert.Contains(
+            "cereals containing gluten",
+            (await Checked(cook, "1 tbsp oyster sauce"))["packetsDiffer"]!.AsArray().Select(name => name!.GetValue<string>())
+        );
     }
 
     [Fact]
     public async Task Portions_and_keeping_that_the_text_does_not_say_are_asked_for()
     {
         var cook = await database.SignUp();
-        var draft = await cook.Must(HttpMethod.Post, "/api/recipes/read-text", new { text = "Cod supper\n\n400 g cod\n2 carrots\n\nMethod\nBake for 20 minutes." });
+        var draft = await cook.Must(
+            HttpMethod.Post,
+            "/api/recipes/read-text",
+            new { text = "Cod supper\n\n400 g cod\n2 carrots\n\nMethod\nBake for 20 minutes." }
+        );
         Assert.Null(draft["portions"]);
         var check = await cook.Must(HttpMethod.Post, "/api/recipes/check", draft);
         Assert.Equal("cooked-fish", check["suggestedKeeping"]!["key"]!.GetValue<string>());

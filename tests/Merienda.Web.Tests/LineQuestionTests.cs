@@ -10,7 +10,8 @@ public class LineQuestionTests(TestDatabase database)
     private static async Task<JsonNode> Checked(Visitor cook, string line, decimal portions = 2) =>
         (await cook.Must(HttpMethod.Post, "/api/recipes/check", Visitor.Draft("Pot", portions, [line])))["lines"]![0]!;
 
-    private static IEnumerable<string> Texts(JsonNode node, string list, string field) => node[list]!.AsArray().Select(item => item![field]!.GetValue<string>());
+    private static IEnumerable<string> Texts(JsonNode node, string list, string field) =>
+        node[list]!.AsArray().Select(item => item![field]!.GetValue<string>());
 
     [Fact]
     public async Task A_choice_comes_with_the_line_that_each_answer_makes()
@@ -43,7 +44,10 @@ public class LineQuestionTests(TestDatabase database)
     public async Task What_packets_differ_by_is_said_by_the_names_of_the_label_rules()
     {
         var cook = await database.SignUp();
-        Assert.Equal(["cereals containing gluten", "soybeans"], (await Checked(cook, "1 tbsp oyster sauce"))["packetsDiffer"]!.AsArray().Select(name => name!.GetValue<string>()));
+        Assert.Equal(
+            ["cereals containing gluten", "soybeans"],
+            (await Checked(cook, "1 tbsp oyster sauce"))["packetsDiffer"]!.AsArray().Select(name => name!.GetValue<string>())
+        );
         Assert.Empty((await Checked(cook, "200 g cod"))["packetsDiffer"]!.AsArray());
     }
 
@@ -53,11 +57,17 @@ public class LineQuestionTests(TestDatabase database)
         var cook = await database.SignUp();
         async Task<(decimal Low, decimal Best, decimal High)> Energy(string line)
         {
-            var value = (await Checked(cook, line))["perPortion"]!.AsArray().Single(one => one!["key"]!.GetValue<string>() == "energy")!["value"]!;
+            var value = (await Checked(cook, line))["perPortion"]!.AsArray().Single(one => one!["key"]!.GetValue<string>() == "energy")![
+                "value"
+            ]!;
             return (value["low"]!.GetValue<decimal>(), value["best"]!.GetValue<decimal>(), value["high"]!.GetValue<decimal>());
         }
 
-        var (either, yoghurt, oil) = (await Energy("2 tbsp olive oil or plain yoghurt"), await Energy("2 tbsp plain yoghurt"), await Energy("2 tbsp olive oil"));
+        var (either, yoghurt, oil) = (
+            await Energy("2 tbsp olive oil or plain yoghurt"),
+            await Energy("2 tbsp plain yoghurt"),
+            await Energy("2 tbsp olive oil")
+        );
         Assert.Equal(oil.Best, either.Best);
         Assert.True(either.Low <= yoghurt.Best && oil.Best <= either.High);
     }
@@ -71,7 +81,11 @@ public class LineQuestionTests(TestDatabase database)
     }
 
     [Theory]
-    [InlineData("Tray (serves 4)\nIngredient\tQty\tUnit\nChicken breast\t500\tg\nBroccoli\t1\thead", 4, "500 g Chicken breast|1 head Broccoli")]
+    [InlineData(
+        "Tray (serves 4)\nIngredient\tQty\tUnit\nChicken breast\t500\tg\nBroccoli\t1\thead",
+        4,
+        "500 g Chicken breast|1 head Broccoli"
+    )]
     [InlineData("Oats\nMakes 5 jars\n\nEach jar:\n50 g oats\n150 ml milk", 1, "50 g oats|150 ml milk")]
     [InlineData("Soup\nServes 2\n• 2 leeks\n☐ 500 ml stock", 2, "2 leeks|500 ml stock")]
     [InlineData("{\"@type\":\"Recipe\",\"name\":\"Soup\",\"recipeYield\":\"3\",\"recipeIngredient\":[\"2 leeks\"]}", 3, "2 leeks")]
@@ -106,8 +120,26 @@ public class LineQuestionTests(TestDatabase database)
         }
 
         var packet = $"packet-{Guid.CreateVersion7():N}";
-        await cook.Must(HttpMethod.Post, "/api/table/protocols/points/effect", new { document = With(packet), basedOn = 1, includesThisWeek = false });
-        var (status, answer) = await cook.Send(HttpMethod.Post, "/api/table/protocols/points/effect", new { document = With("no-such-food"), basedOn = 1, includesThisWeek = false });
+        await cook.Must(
+            HttpMethod.Post,
+            "/api/table/protocols/points/effect",
+            new
+            {
+                document = With(packet),
+                basedOn = 1,
+                includesThisWeek = false,
+            }
+        );
+        var (status, answer) = await cook.Send(
+            HttpMethod.Post,
+            "/api/table/protocols/points/effect",
+            new
+            {
+                document = With("no-such-food"),
+                basedOn = 1,
+                includesThisWeek = false,
+            }
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("no-such-food", answer!.ToJsonString(), StringComparison.Ordinal);
     }

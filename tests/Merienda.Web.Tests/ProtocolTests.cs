@@ -7,7 +7,8 @@ public class ProtocolTests(TestDatabase database)
 {
     private static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.UtcNow);
 
-    private static string Week => Today.AddDays(-(int)Today.DayOfWeek).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+    private static string Week =>
+        Today.AddDays(-(int)Today.DayOfWeek).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
 
     private static async Task<Guid> Follow(Visitor cook, params string[] protocols)
     {
@@ -17,9 +18,22 @@ public class ProtocolTests(TestDatabase database)
     }
 
     private static Task<JsonNode> State(Visitor cook, Guid eater, string protocol, string rule, decimal? atMost, string? from = null) =>
-        cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/allowance", new { protocol, rule, atLeast = (decimal?)null, atMost, from, clinicalTeam = false });
+        cook.Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/allowance",
+            new
+            {
+                protocol,
+                rule,
+                atLeast = (decimal?)null,
+                atMost,
+                from,
+                clinicalTeam = false,
+            }
+        );
 
-    private static async Task<string> VerdictOf(Visitor cook, Guid recipe) => (await cook.Get($"/api/recipes/{recipe}"))["verdicts"]![0]!["verdict"]!.GetValue<string>();
+    private static async Task<string> VerdictOf(Visitor cook, Guid recipe) =>
+        (await cook.Get($"/api/recipes/{recipe}"))["verdicts"]![0]!["verdict"]!.GetValue<string>();
 
     [Fact]
     public async Task An_allowance_answers_with_the_verdicts_it_turns()
@@ -28,7 +42,10 @@ public class ProtocolTests(TestDatabase database)
         var eater = await Follow(cook, "low-carb");
         await cook.AddRecipe("Sweet", 1, "40 g sugar");
         var effects = (await State(cook, eater, "low-carb", "net-carbs", 25))["changes"]!.AsArray();
-        Assert.Equal(("Sweet", "cannotTell", "breaks"), (effects[0]!["what"]!.GetValue<string>(), effects[0]!["from"]!.GetValue<string>(), effects[0]!["to"]!.GetValue<string>()));
+        Assert.Equal(
+            ("Sweet", "cannotTell", "breaks"),
+            (effects[0]!["what"]!.GetValue<string>(), effects[0]!["from"]!.GetValue<string>(), effects[0]!["to"]!.GetValue<string>())
+        );
         Assert.Single((await State(cook, eater, "low-carb", "net-carbs", 60))["changes"]!.AsArray());
         Assert.Empty((await State(cook, eater, "low-carb", "net-carbs", 61))["changes"]!.AsArray());
     }
@@ -39,15 +56,51 @@ public class ProtocolTests(TestDatabase database)
         var cook = await database.SignUp();
         var eater = await Follow(cook, "whole-food");
         var recipe = await cook.AddRecipe("Rice bowl", 2, "200 g white rice");
-        var board = await cook.Must(HttpMethod.Post, $"/api/weeks/{Week}/batches", new { recipeId = recipe, cookedOn = Week, portions = 2 });
+        var board = await cook.Must(
+            HttpMethod.Post,
+            $"/api/weeks/{Week}/batches",
+            new
+            {
+                recipeId = recipe,
+                cookedOn = Week,
+                portions = 2,
+            }
+        );
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
-        await cook.Must(HttpMethod.Post, $"/api/weeks/{Week}/batches/{batch}/place", new { to = new { date = Week, meal = "supper", eaterId = eater } });
-        var id = (await cook.Must(HttpMethod.Post, "/api/table/protocols/whole-food/copy", new { name = "Ours, with rice", followers = new[] { eater } }))["id"]!.GetValue<string>();
+        await cook.Must(
+            HttpMethod.Post,
+            $"/api/weeks/{Week}/batches/{batch}/place",
+            new
+            {
+                to = new
+                {
+                    date = Week,
+                    meal = "supper",
+                    eaterId = eater,
+                },
+            }
+        );
+        var id = (
+            await cook.Must(
+                HttpMethod.Post,
+                "/api/table/protocols/whole-food/copy",
+                new { name = "Ours, with rice", followers = new[] { eater } }
+            )
+        )["id"]!.GetValue<string>();
         Assert.Equal("own-ours-with-rice", id);
         Assert.Equal("breaks", await VerdictOf(cook, recipe));
 
         // The copy is pinned by the next batch; then its change leaves the week as planned until it is taken over.
-        await cook.Must(HttpMethod.Post, $"/api/weeks/{Week}/batches", new { recipeId = recipe, cookedOn = Week, portions = 1 });
+        await cook.Must(
+            HttpMethod.Post,
+            $"/api/weeks/{Week}/batches",
+            new
+            {
+                recipeId = recipe,
+                cookedOn = Week,
+                portions = 1,
+            }
+        );
         var document = JsonNode.Parse((await cook.Get($"/api/table/protocols/{id}"))["document"]!.GetValue<string>())!;
         foreach (var option in document["choices"]![0]!["options"]!.AsArray())
         {
@@ -56,9 +109,21 @@ public class ProtocolTests(TestDatabase database)
 
         var draft = new { document = document.ToJsonString() };
         var effect = await cook.Must(HttpMethod.Post, $"/api/table/protocols/{id}/effect", draft);
-        Assert.Contains(effect["changes"]!.AsArray(), change => change!["what"]!.GetValue<string>() == "Rice bowl" && change["to"]!.GetValue<string>() == "fits");
+        Assert.Contains(
+            effect["changes"]!.AsArray(),
+            change => change!["what"]!.GetValue<string>() == "Rice bowl" && change["to"]!.GetValue<string>() == "fits"
+        );
         Assert.Contains(effect["changes"]!.AsArray(), change => change!["isDay"]!.GetValue<bool>());
-        await cook.Must(HttpMethod.Put, $"/api/table/protocols/{id}", new { draft.document, basedOn = 1, includesThisWeek = false });
+        await cook.Must(
+            HttpMethod.Put,
+            $"/api/table/protocols/{id}",
+            new
+            {
+                draft.document,
+                basedOn = 1,
+                includesThisWeek = false,
+            }
+        );
         Assert.Equal("fits", await VerdictOf(cook, recipe));
         var kept = await cook.Get($"/api/weeks/{Week}");
         Assert.Equal(["Ours, with rice"], kept["outdated"]!.AsArray().Select(name => name!.GetValue<string>()));
@@ -67,9 +132,31 @@ public class ProtocolTests(TestDatabase database)
         Assert.Empty(renewed["outdated"]!.AsArray());
         Assert.DoesNotContain(renewed["ledger"]!.AsArray(), day => day!["verdict"]!.GetValue<string>() == "breaks");
 
-        await cook.Refused(HttpStatusCode.Conflict, "changed-meanwhile", HttpMethod.Put, $"/api/table/protocols/{id}", new { draft.document, basedOn = 1, includesThisWeek = false });
+        await cook.Refused(
+            HttpStatusCode.Conflict,
+            "changed-meanwhile",
+            HttpMethod.Put,
+            $"/api/table/protocols/{id}",
+            new
+            {
+                draft.document,
+                basedOn = 1,
+                includesThisWeek = false,
+            }
+        );
         await cook.Refused(HttpStatusCode.Conflict, "still-followed", HttpMethod.Delete, $"/api/table/protocols/{id}");
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "shipped-protocol", HttpMethod.Put, "/api/table/protocols/whole-food", new { draft.document, basedOn = 1, includesThisWeek = false });
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "shipped-protocol",
+            HttpMethod.Put,
+            "/api/table/protocols/whole-food",
+            new
+            {
+                draft.document,
+                basedOn = 1,
+                includesThisWeek = false,
+            }
+        );
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         Assert.Equal("breaks", await VerdictOf(cook, recipe));
     }
@@ -79,16 +166,36 @@ public class ProtocolTests(TestDatabase database)
     {
         var (one, other) = (await database.SignUp("One"), await database.SignUp("Other"));
         var exported = await one.Client.GetStringAsync("/api/table/protocols/points/export", TestContext.Current.CancellationToken);
-        await other.Refused(HttpStatusCode.UnprocessableEntity, "name-taken", HttpMethod.Post, "/api/table/protocols/import", new { document = exported });
+        await other.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "name-taken",
+            HttpMethod.Post,
+            "/api/table/protocols/import",
+            new { document = exported }
+        );
         var document = JsonNode.Parse(exported)!;
         document["name"] = "Their points";
-        var id = (await other.Must(HttpMethod.Post, "/api/table/protocols/import", new { document = document.ToJsonString() }))["id"]!.GetValue<string>();
+        var id = (await other.Must(HttpMethod.Post, "/api/table/protocols/import", new { document = document.ToJsonString() }))[
+            "id"
+        ]!.GetValue<string>();
         Assert.Equal("own-their-points", id);
         document["scheme"]!["step"] = -0.5;
-        var refused = await other.Refused(HttpStatusCode.UnprocessableEntity, "document-wrong", HttpMethod.Post, "/api/table/protocols/import", new { document = document.ToJsonString() });
+        var refused = await other.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "document-wrong",
+            HttpMethod.Post,
+            "/api/table/protocols/import",
+            new { document = document.ToJsonString() }
+        );
         Assert.Equal(("scheme.step", "-0.5"), (refused["field"]!.GetValue<string>(), refused["value"]!.GetValue<string>()));
         // The server itself stops reading a body of this size; behind it the document has a limit of its own.
-        await other.Refused(HttpStatusCode.UnprocessableEntity, "document-too-long", HttpMethod.Post, "/api/table/protocols/import", new { document = new string('x', 5_000_000) });
+        await other.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "document-too-long",
+            HttpMethod.Post,
+            "/api/table/protocols/import",
+            new { document = new string('x', 5_000_000) }
+        );
         Assert.Equal(HttpStatusCode.NotFound, (await one.Send(HttpMethod.Get, $"/api/table/protocols/{id}")).Status);
     }
 
@@ -98,22 +205,75 @@ public class ProtocolTests(TestDatabase database)
         var cook = await database.SignUp();
         var eater = await Follow(cook);
         var path = $"/api/table/eaters/{eater}";
-        await cook.Must(HttpMethod.Put, $"{path}/personal", new { allergies = new[] { "fish" }, dislikes = Array.Empty<string>(), portionHabit = 1.5 });
+        await cook.Must(
+            HttpMethod.Put,
+            $"{path}/personal",
+            new
+            {
+                allergies = new[] { "fish" },
+                dislikes = Array.Empty<string>(),
+                portionHabit = 1.5,
+            }
+        );
         async Task<(HttpStatusCode, JsonNode?)> Place(string name, string line)
         {
-            var board = await cook.Must(HttpMethod.Post, $"/api/weeks/{Week}/batches", new { recipeId = await cook.AddRecipe(name, 4, line), cookedOn = Week, portions = 4 });
-            return await cook.Send(HttpMethod.Post, $"/api/weeks/{Week}/batches/{board["batches"]!.AsArray().Last()!["id"]}/place", new { to = new { date = Week, meal = "supper", eaterId = eater } });
+            var board = await cook.Must(
+                HttpMethod.Post,
+                $"/api/weeks/{Week}/batches",
+                new
+                {
+                    recipeId = await cook.AddRecipe(name, 4, line),
+                    cookedOn = Week,
+                    portions = 4,
+                }
+            );
+            return await cook.Send(
+                HttpMethod.Post,
+                $"/api/weeks/{Week}/batches/{board["batches"]!.AsArray().Last()!["id"]}/place",
+                new
+                {
+                    to = new
+                    {
+                        date = Week,
+                        meal = "supper",
+                        eaterId = eater,
+                    },
+                }
+            );
         }
 
         var (status, answer) = await Place("Cod", "400 g cod");
         Assert.Equal((HttpStatusCode.Conflict, "allergy"), (status, answer!["code"]!.GetValue<string>()));
         Assert.Equal(HttpStatusCode.Conflict, (await Place("Unread", "400 g moonfish")).Item1);
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "adult-only", HttpMethod.Post, $"{path}/accepted", new { what = "moonfish", reason = "It is a plant", isAdult = false });
-        await cook.Must(HttpMethod.Post, $"{path}/accepted", new { what = "moonfish", reason = "It is a plant, says the packet", isAdult = true });
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "adult-only",
+            HttpMethod.Post,
+            $"{path}/accepted",
+            new
+            {
+                what = "moonfish",
+                reason = "It is a plant",
+                isAdult = false,
+            }
+        );
+        await cook.Must(
+            HttpMethod.Post,
+            $"{path}/accepted",
+            new
+            {
+                what = "moonfish",
+                reason = "It is a plant, says the packet",
+                isAdult = true,
+            }
+        );
         var (accepted, board) = await Place("Accepted", "400 g moonfish");
         Assert.Equal(HttpStatusCode.OK, accepted);
         // What the eater usually takes is what is placed.
-        Assert.Contains(board!["batches"]!.AsArray().Last()!["containers"]!.AsArray(), box => box!["place"] is not null && box["size"]!.GetValue<decimal>() == 1.5m);
+        Assert.Contains(
+            board!["batches"]!.AsArray().Last()!["containers"]!.AsArray(),
+            box => box!["place"] is not null && box["size"]!.GetValue<decimal>() == 1.5m
+        );
         await cook.Must(HttpMethod.Post, $"{path}/accepted/withdraw", new { what = "moonfish" });
         Assert.Equal(HttpStatusCode.Conflict, (await Place("Withdrawn", "400 g moonfish")).Item1);
     }
@@ -124,24 +284,84 @@ public class ProtocolTests(TestDatabase database)
         var cook = await database.SignUp();
         var eater = await Follow(cook, "after-bariatric", "low-fodmap");
         await State(cook, eater, "after-bariatric", "meal-size", 150);
-        await State(cook, eater, "after-bariatric", "meal-size", 250, Today.AddDays(30).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture));
-        var rule = (await cook.Get("/api/table"))["eaters"]![0]!["rules"]!.AsArray().Single(item => item!["rule"]!.GetValue<string>() == "meal-size")!;
+        await State(
+            cook,
+            eater,
+            "after-bariatric",
+            "meal-size",
+            250,
+            Today.AddDays(30).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)
+        );
+        var rule = (await cook.Get("/api/table"))["eaters"]![0]!["rules"]!
+            .AsArray()
+            .Single(item => item!["rule"]!.GetValue<string>() == "meal-size")!;
         Assert.Equal("Size of a meal by weight: at most 150 g", rule["sentence"]!.GetValue<string>());
         Assert.Equal(2, rule["stages"]!.AsArray().Count);
 
-        object Plan(int start, int end, params string[] order) => new { protocol = "low-fodmap", start = Today.AddDays(start), restrictionEnds = Today.AddDays(end), order };
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "phase-backwards", HttpMethod.Put, $"/api/table/eaters/{eater}/phases", Plan(0, -1, "lactose"));
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "phase-length", HttpMethod.Put, $"/api/table/eaters/{eater}/phases", Plan(0, 5, "lactose"));
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "unknown-challenge", HttpMethod.Put, $"/api/table/eaters/{eater}/phases", Plan(-30, -3, "moon"));
+        object Plan(int start, int end, params string[] order) =>
+            new
+            {
+                protocol = "low-fodmap",
+                start = Today.AddDays(start),
+                restrictionEnds = Today.AddDays(end),
+                order,
+            };
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "phase-backwards",
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/phases",
+            Plan(0, -1, "lactose")
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "phase-length",
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/phases",
+            Plan(0, 5, "lactose")
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "unknown-challenge",
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/phases",
+            Plan(-30, -3, "moon")
+        );
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/phases", Plan(-30, -3, "lactose", "mannitol"));
         var milk = await cook.AddRecipe("Milk", 1, "250 ml whole milk");
-        Assert.StartsWith("Today: try lactose, 3rd day", (await cook.Get("/api/table"))["eaters"]![0]!["phases"]![0]!["today"]!.GetValue<string>(), StringComparison.Ordinal);
-        var fodmap = (await cook.Get($"/api/recipes/{milk}"))["verdicts"]![0]!["findings"]!.AsArray().Single(item => item!["rule"]!.GetValue<string>() == "fodmaps")!;
+        Assert.StartsWith(
+            "Today: try lactose, 3rd day",
+            (await cook.Get("/api/table"))["eaters"]![0]!["phases"]![0]!["today"]!.GetValue<string>(),
+            StringComparison.Ordinal
+        );
+        var fodmap = (await cook.Get($"/api/recipes/{milk}"))["verdicts"]![0]!["findings"]!
+            .AsArray()
+            .Single(item => item!["rule"]!.GetValue<string>() == "fodmaps")!;
         Assert.Equal("fits", fodmap["verdict"]!.GetValue<string>());
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/phases", Plan(-10, 10, "lactose"));
         Assert.Equal("breaks", await VerdictOf(cook, milk));
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "diary-ahead", HttpMethod.Post, $"/api/table/eaters/{eater}/diary", new { protocol = "low-fodmap", notedOn = Today.AddDays(2), text = "x" });
-        await cook.Must(HttpMethod.Post, $"/api/table/eaters/{eater}/diary", new { protocol = "low-fodmap", notedOn = Today.AddDays(-1), text = "A glass, nothing" });
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "diary-ahead",
+            HttpMethod.Post,
+            $"/api/table/eaters/{eater}/diary",
+            new
+            {
+                protocol = "low-fodmap",
+                notedOn = Today.AddDays(2),
+                text = "x",
+            }
+        );
+        await cook.Must(
+            HttpMethod.Post,
+            $"/api/table/eaters/{eater}/diary",
+            new
+            {
+                protocol = "low-fodmap",
+                notedOn = Today.AddDays(-1),
+                text = "A glass, nothing",
+            }
+        );
         Assert.Equal("A glass, nothing", (await cook.Get($"/api/table/eaters/{eater}/diary/low-fodmap"))[0]!["text"]!.GetValue<string>());
     }
 
@@ -151,9 +371,30 @@ public class ProtocolTests(TestDatabase database)
         var cook = await database.SignUp();
         var eater = await Follow(cook, "low-carb");
         await State(cook, eater, "low-carb", "net-carbs", 25);
-        var board = await cook.Must(HttpMethod.Post, $"/api/weeks/{Week}/batches", new { recipeId = await cook.AddRecipe(), cookedOn = Week, portions = 2 });
+        var board = await cook.Must(
+            HttpMethod.Post,
+            $"/api/weeks/{Week}/batches",
+            new
+            {
+                recipeId = await cook.AddRecipe(),
+                cookedOn = Week,
+                portions = 2,
+            }
+        );
         var path = $"/api/weeks/{Week}/batches/{board["batches"]![0]!["id"]}";
-        await cook.Must(HttpMethod.Post, $"{path}/place", new { to = new { date = Week, meal = "supper", eaterId = eater } });
+        await cook.Must(
+            HttpMethod.Post,
+            $"{path}/place",
+            new
+            {
+                to = new
+                {
+                    date = Week,
+                    meal = "supper",
+                    eaterId = eater,
+                },
+            }
+        );
         await cook.Refused(HttpStatusCode.Conflict, "portions-in-their-days", HttpMethod.Delete, $"/api/table/eaters/{eater}");
         await cook.Must(HttpMethod.Delete, path);
         await cook.Must(HttpMethod.Delete, $"/api/table/eaters/{eater}");
@@ -169,13 +410,47 @@ public class ProtocolTests(TestDatabase database)
     public async Task Energy_need_and_exchange_answer_in_numbers()
     {
         var cook = await database.SignUp();
-        var need = await cook.Must(HttpMethod.Post, "/api/table/energy-need", new { sex = "man", kilograms = 70, centimetres = 175, years = 30, activity = 1.2, deficitPercent = 0 });
+        var need = await cook.Must(
+            HttpMethod.Post,
+            "/api/table/energy-need",
+            new
+            {
+                sex = "man",
+                kilograms = 70,
+                centimetres = 175,
+                years = 30,
+                activity = 1.2,
+                deficitPercent = 0,
+            }
+        );
         Assert.Equal((1648.75m, 1980m), (need["resting"]!.GetValue<decimal>(), need["target"]!.GetValue<decimal>()));
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "deficit-out-of-range", HttpMethod.Post, "/api/table/energy-need", new { sex = "man", kilograms = 70, centimetres = 175, years = 30, activity = 1.2, deficitPercent = 30 });
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "deficit-out-of-range",
+            HttpMethod.Post,
+            "/api/table/energy-need",
+            new
+            {
+                sex = "man",
+                kilograms = 70,
+                centimetres = 175,
+                years = 30,
+                activity = 1.2,
+                deficitPercent = 30,
+            }
+        );
         var exchange = await cook.Get("/api/table/exchange?from=egg&grams=100&to=black-beans&equal=protein");
         Assert.True(exchange["grams"]!.GetValue<decimal>() > 100);
-        Assert.True(exchange["differences"]![0]!["difference"]!.GetValue<decimal>() > 0, "beans of equal protein bring more energy than eggs");
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "no-exchange", HttpMethod.Get, "/api/table/exchange?from=egg&grams=100&to=olive-oil&equal=protein");
+        Assert.True(
+            exchange["differences"]![0]!["difference"]!.GetValue<decimal>() > 0,
+            "beans of equal protein bring more energy than eggs"
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "no-exchange",
+            HttpMethod.Get,
+            "/api/table/exchange?from=egg&grams=100&to=olive-oil&equal=protein"
+        );
     }
 
     [Fact]
@@ -187,7 +462,11 @@ public class ProtocolTests(TestDatabase database)
         using var request = new HttpRequestMessage(HttpMethod.Get, "/api/table");
         request.Headers.Add("X-Number-Format", "comma");
         using var answer = await cook.Client.SendAsync(request, TestContext.Current.CancellationToken);
-        Assert.Contains("at most 22,5 g a day", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        Assert.Contains(
+            "at most 22,5 g a day",
+            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal
+        );
         Assert.Contains("at most 22.5 g a day", (await cook.Get("/api/table")).ToJsonString(), StringComparison.Ordinal);
     }
 }

@@ -8,7 +8,14 @@ public class RecipeAndTableTests(TestDatabase database)
     public async Task Pasted_text_is_read_checked_and_saved_as_it_was_typed()
     {
         var cook = await database.SignUp();
-        var draft = await cook.Must(HttpMethod.Post, "/api/recipes/read-text", new { text = "Bean pot\nServes 3\n\nIngredients\n400 g tin white beans, drained\n1 firkin of moonfruit\n\nMethod\n1. Simmer for 25 minutes." });
+        var draft = await cook.Must(
+            HttpMethod.Post,
+            "/api/recipes/read-text",
+            new
+            {
+                text = "Bean pot\nServes 3\n\nIngredients\n400 g tin white beans, drained\n1 firkin of moonfruit\n\nMethod\n1. Simmer for 25 minutes.",
+            }
+        );
         Assert.Equal(3, draft["portions"]!.GetValue<decimal>());
         Assert.Equal(25, draft["tasks"]![0]!["unattended"]!.GetValue<int>());
         var sheet = await cook.Must(HttpMethod.Post, "/api/recipes", draft);
@@ -21,11 +28,19 @@ public class RecipeAndTableTests(TestDatabase database)
     public async Task A_food_that_a_person_chose_wins_over_the_words_and_stays_chosen()
     {
         var cook = await database.SignUp();
-        var body = System.Text.Json.Nodes.JsonNode.Parse(System.Text.Json.JsonSerializer.Serialize(Visitor.Draft("Odd", 2, ["200 g moonfruit"]), System.Text.Json.JsonSerializerOptions.Web))!;
+        var body = System.Text.Json.Nodes.JsonNode.Parse(
+            System.Text.Json.JsonSerializer.Serialize(
+                Visitor.Draft("Odd", 2, ["200 g moonfruit"]),
+                System.Text.Json.JsonSerializerOptions.Web
+            )
+        )!;
         body["lines"]![0]!["food"] = "pear";
         var id = (await cook.Must(HttpMethod.Post, "/api/recipes", body))["id"]!.GetValue<Guid>();
         var line = (await cook.Get($"/api/recipes/{id}"))["lines"]![0]!;
-        Assert.Equal(("pear", true, "200 g moonfruit"), (line["food"]!.GetValue<string>(), line["isChosen"]!.GetValue<bool>(), line["text"]!.GetValue<string>()));
+        Assert.Equal(
+            ("pear", true, "200 g moonfruit"),
+            (line["food"]!.GetValue<string>(), line["isChosen"]!.GetValue<bool>(), line["text"]!.GetValue<string>())
+        );
     }
 
     [Fact]
@@ -35,12 +50,27 @@ public class RecipeAndTableTests(TestDatabase database)
         var id = await cook.AddRecipe("Soup", 4, "100 g sugar");
         var today = DateOnly.FromDateTime(DateTime.UtcNow);
         var week = today.AddDays(-(int)today.DayOfWeek).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
-        await cook.Must(HttpMethod.Post, $"/api/weeks/{week}/batches", new { recipeId = id, cookedOn = week, portions = 4 });
+        await cook.Must(
+            HttpMethod.Post,
+            $"/api/weeks/{week}/batches",
+            new
+            {
+                recipeId = id,
+                cookedOn = week,
+                portions = 4,
+            }
+        );
         var second = await cook.Must(HttpMethod.Put, $"/api/recipes/{id}", Visitor.Draft("Soup", 4, ["200 g sugar"], basedOn: 1));
         Assert.Equal(2, second["number"]!.GetValue<int>());
         var energy = (await cook.Get($"/api/weeks/{week}"))["batches"]![0]!["perPortion"]![0]!["value"]!["best"]!.GetValue<decimal>();
         Assert.Equal(96.75m, energy);
-        await cook.Refused(HttpStatusCode.Conflict, "recipe-changed", HttpMethod.Put, $"/api/recipes/{id}", Visitor.Draft("Soup", 4, ["300 g sugar"], basedOn: 1));
+        await cook.Refused(
+            HttpStatusCode.Conflict,
+            "recipe-changed",
+            HttpMethod.Put,
+            $"/api/recipes/{id}",
+            Visitor.Draft("Soup", 4, ["300 g sugar"], basedOn: 1)
+        );
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         Assert.Equal("100 g sugar", (await cook.Get($"/api/recipes/{id}"))["lines"]![0]!["text"]!.GetValue<string>());
         Assert.Equal(3, (await cook.Get($"/api/recipes/{id}"))["number"]!.GetValue<int>());
@@ -50,12 +80,48 @@ public class RecipeAndTableTests(TestDatabase database)
     public async Task Bad_recipes_are_refused_with_field_and_cure_and_nothing_is_stored()
     {
         var cook = await database.SignUp();
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "portions-out-of-range", HttpMethod.Post, "/api/recipes", Visitor.Draft("Zero", 0, ["1 egg"]));
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "portions-out-of-range", HttpMethod.Post, "/api/recipes/read-text", new { text = "Nothing\nServes 0\n1 egg" });
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "no-ingredients", HttpMethod.Post, "/api/recipes", Visitor.Draft("Air", 2, ["  "]));
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "name-length", HttpMethod.Post, "/api/recipes", Visitor.Draft(" ", 2, ["1 egg"]));
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "recipe-empty", HttpMethod.Post, "/api/recipes/read-text", new { text = " \n " });
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "recipe-too-long", HttpMethod.Post, "/api/recipes/read-text", new { text = new string('x', 70_000) });
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "portions-out-of-range",
+            HttpMethod.Post,
+            "/api/recipes",
+            Visitor.Draft("Zero", 0, ["1 egg"])
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "portions-out-of-range",
+            HttpMethod.Post,
+            "/api/recipes/read-text",
+            new { text = "Nothing\nServes 0\n1 egg" }
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "no-ingredients",
+            HttpMethod.Post,
+            "/api/recipes",
+            Visitor.Draft("Air", 2, ["  "])
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "name-length",
+            HttpMethod.Post,
+            "/api/recipes",
+            Visitor.Draft(" ", 2, ["1 egg"])
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "recipe-empty",
+            HttpMethod.Post,
+            "/api/recipes/read-text",
+            new { text = " \n " }
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "recipe-too-long",
+            HttpMethod.Post,
+            "/api/recipes/read-text",
+            new { text = new string('x', 70_000) }
+        );
         Assert.Empty((await cook.Get("/api/recipes")).AsArray());
     }
 
@@ -69,7 +135,19 @@ public class RecipeAndTableTests(TestDatabase database)
         var asked = (await cook.Get($"/api/recipes/{id}"))["verdicts"]![0]!;
         Assert.Equal("cannotTell", asked["verdict"]!.GetValue<string>());
         Assert.True(asked["findings"]![0]!["needsAllowance"]!.GetValue<bool>());
-        await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/allowance", new { protocol = "points", rule = "points", atLeast = (decimal?)null, atMost = 23, from = (DateOnly?)null, clinicalTeam = false });
+        await cook.Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/allowance",
+            new
+            {
+                protocol = "points",
+                rule = "points",
+                atLeast = (decimal?)null,
+                atMost = 23,
+                from = (DateOnly?)null,
+                clinicalTeam = false,
+            }
+        );
         Assert.Equal("fits", (await cook.Get($"/api/recipes/{id}"))["verdicts"]![0]!["verdict"]!.GetValue<string>());
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         Assert.Equal("cannotTell", (await cook.Get($"/api/recipes/{id}"))["verdicts"]![0]!["verdict"]!.GetValue<string>());
@@ -85,13 +163,24 @@ public class RecipeAndTableTests(TestDatabase database)
         var cook = await database.SignUp();
         var eater = (await cook.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/protocols", new { protocols = new[] { "calories-macros" } });
-        var request = new { protocol = "calories-macros", rule = "energy", atLeast = (decimal?)null, atMost = kilocalories, clinicalTeam };
+        var request = new
+        {
+            protocol = "calories-macros",
+            rule = "energy",
+            atLeast = (decimal?)null,
+            atMost = kilocalories,
+            clinicalTeam,
+        };
         var (status, answer) = await cook.Send(HttpMethod.Put, $"/api/table/eaters/{eater}/allowance", request);
         Assert.Equal(code, answer?["code"]?.GetValue<string>());
         Assert.Equal(code is null, status == HttpStatusCode.OK);
         if (code is null)
         {
-            Assert.Contains("professional advice", (await cook.Get("/api/table"))["eaters"]![0]!["rules"]![0]!["caution"]!.GetValue<string>(), StringComparison.Ordinal);
+            Assert.Contains(
+                "professional advice",
+                (await cook.Get("/api/table"))["eaters"]![0]!["rules"]![0]!["caution"]!.GetValue<string>(),
+                StringComparison.Ordinal
+            );
         }
     }
 
@@ -100,11 +189,32 @@ public class RecipeAndTableTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         var eater = (await cook.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();
-        object Split(decimal breakfast) => new { meals = new[] { ("breakfast", breakfast), ("lunch", 0.3m), ("merienda", 0.2m), ("supper", 0.3m) }.Select(meal => new { meal = meal.Item1, dayShare = meal.Item2, isFromPrep = meal.Item1 != "merienda" }) };
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "shares-not-whole", HttpMethod.Put, $"/api/table/eaters/{eater}/meals", Split(0.3m));
+        object Split(decimal breakfast) =>
+            new
+            {
+                meals = new[] { ("breakfast", breakfast), ("lunch", 0.3m), ("merienda", 0.2m), ("supper", 0.3m) }.Select(meal => new
+                {
+                    meal = meal.Item1,
+                    dayShare = meal.Item2,
+                    isFromPrep = meal.Item1 != "merienda",
+                }),
+            };
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "shares-not-whole",
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/meals",
+            Split(0.3m)
+        );
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/meals", Split(0.2m));
         await cook.Refused(HttpStatusCode.UnprocessableEntity, "name-taken", HttpMethod.Post, "/api/table/eaters", new { name = "Rune" });
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "unknown-protocol", HttpMethod.Put, $"/api/table/eaters/{eater}/protocols", new { protocols = new[] { "moon" } });
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "unknown-protocol",
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/protocols",
+            new { protocols = new[] { "moon" } }
+        );
         await cook.Must(HttpMethod.Post, "/api/table/eaters", new { name = "Ilse" });
         Assert.Equal(2, (await cook.Get("/api/table"))["eaters"]!.AsArray().Count);
     }

@@ -6,15 +6,57 @@ namespace Merienda.Web.Tests;
 public class RowLevelSecurityTests(TestDatabase database)
 {
     private static readonly string[] TenantTables =
-        ["eater", "eater_meal", "eater_protocol", "allowance", "recipe", "recipe_version", "recipe_line", "recipe_task", "prep_session", "batch", "serving", "container", "shop_tick", "task_tick", "journal",
-            "eater_choice", "eater_allergy", "eater_acceptance", "eater_dislike", "eater_phase", "eater_challenge", "diary_entry", "household_protocol", "household_protocol_version", "week_protocol", "kitchen_item", "container_kind",
-            "packet", "packet_version", "packet_opinion", "stock_item", "learnt_word"];
+    [
+        "eater",
+        "eater_meal",
+        "eater_protocol",
+        "allowance",
+        "recipe",
+        "recipe_version",
+        "recipe_line",
+        "recipe_task",
+        "prep_session",
+        "batch",
+        "serving",
+        "container",
+        "shop_tick",
+        "task_tick",
+        "journal",
+        "eater_choice",
+        "eater_allergy",
+        "eater_acceptance",
+        "eater_dislike",
+        "eater_phase",
+        "eater_challenge",
+        "diary_entry",
+        "household_protocol",
+        "household_protocol_version",
+        "week_protocol",
+        "kitchen_item",
+        "container_kind",
+        "packet",
+        "packet_version",
+        "packet_opinion",
+        "stock_item",
+        "learnt_word",
+    ];
 
     [Fact]
     public async Task A_query_without_any_condition_sees_the_own_rows_none_of_another_household_and_nothing_without_one()
     {
         var (visitor, email) = (database.Visit(), $"{Guid.NewGuid():N}@port-ansel.example");
-        await visitor.Must(HttpMethod.Post, "/api/account/sign-up", new { name = "Rune", email, password = "a long enough one", householdName = "Halvard", timeZone = "Europe/Lisbon" });
+        await visitor.Must(
+            HttpMethod.Post,
+            "/api/account/sign-up",
+            new
+            {
+                name = "Rune",
+                email,
+                password = "a long enough one",
+                householdName = "Halvard",
+                timeZone = "Europe/Lisbon",
+            }
+        );
         await visitor.Refresh();
         await FillEveryTable(visitor);
         var own = await HouseholdOf(email);
@@ -33,25 +75,139 @@ public class RowLevelSecurityTests(TestDatabase database)
         var eater = (await visitor.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();
         await visitor.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/protocols", new { protocols = new[] { "points" } });
         var path = $"/api/table/eaters/{eater}";
-        await visitor.Must(HttpMethod.Put, $"{path}/allowance", new { protocol = "points", rule = "points", atLeast = (decimal?)null, atMost = 23, clinicalTeam = false });
-        await visitor.Must(HttpMethod.Put, $"{path}/choice", new { protocol = "points", choice = "budget", option = "day" });
-        await visitor.Must(HttpMethod.Put, $"{path}/personal", new { allergies = new[] { "sesame" }, dislikes = new[] { "celery" }, portionHabit = 1 });
-        await visitor.Must(HttpMethod.Post, $"{path}/accepted", new { what = "tahini", reason = "For the test only", isAdult = true });
-        await visitor.Must(HttpMethod.Put, $"{path}/phases", new { protocol = "low-fodmap", start = "2026-01-01", restrictionEnds = "2026-01-28", order = new[] { "lactose" } });
-        await visitor.Must(HttpMethod.Post, $"{path}/diary", new { protocol = "low-fodmap", notedOn = "2026-01-30", text = "A glass of milk, nothing" });
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{path}/allowance",
+            new
+            {
+                protocol = "points",
+                rule = "points",
+                atLeast = (decimal?)null,
+                atMost = 23,
+                clinicalTeam = false,
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{path}/choice",
+            new
+            {
+                protocol = "points",
+                choice = "budget",
+                option = "day",
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{path}/personal",
+            new
+            {
+                allergies = new[] { "sesame" },
+                dislikes = new[] { "celery" },
+                portionHabit = 1,
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Post,
+            $"{path}/accepted",
+            new
+            {
+                what = "tahini",
+                reason = "For the test only",
+                isAdult = true,
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{path}/phases",
+            new
+            {
+                protocol = "low-fodmap",
+                start = "2026-01-01",
+                restrictionEnds = "2026-01-28",
+                order = new[] { "lactose" },
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Post,
+            $"{path}/diary",
+            new
+            {
+                protocol = "low-fodmap",
+                notedOn = "2026-01-30",
+                text = "A glass of milk, nothing",
+            }
+        );
         await visitor.Must(HttpMethod.Post, "/api/table/protocols/vegan/copy", new { name = "Ours", followers = Array.Empty<Guid>() });
         await visitor.Must(HttpMethod.Put, "/api/table/kitchen", KitchenTests.Kitchen());
-        var packet = Core.Foods.Packets.Packet.IdOf((await visitor.Must(HttpMethod.Post, "/api/larder/packets", LarderTests.Packet("Only ours"))).GetValue<string>());
-        await visitor.Must(HttpMethod.Put, $"/api/larder/packets/{packet}/opinions/{eater}", new { isApproved = false, reason = "For the test only", isAdult = false });
-        await visitor.Must(HttpMethod.Post, "/api/larder/stock", new { line = "500 g red lentils", food = (string?)null, place = "pantry", madeOn = (string?)null, bestBefore = (string?)null });
-        var odd = System.Text.Json.Nodes.JsonNode.Parse(System.Text.Json.JsonSerializer.Serialize(Visitor.Draft("Odd", 2, ["200 g moonfruit"]), System.Text.Json.JsonSerializerOptions.Web))!;
+        var packet = Core.Foods.Packets.Packet.IdOf(
+            (await visitor.Must(HttpMethod.Post, "/api/larder/packets", LarderTests.Packet("Only ours"))).GetValue<string>()
+        );
+        await visitor.Must(
+            HttpMethod.Put,
+            $"/api/larder/packets/{packet}/opinions/{eater}",
+            new
+            {
+                isApproved = false,
+                reason = "For the test only",
+                isAdult = false,
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Post,
+            "/api/larder/stock",
+            new
+            {
+                line = "500 g red lentils",
+                food = (string?)null,
+                place = "pantry",
+                madeOn = (string?)null,
+                bestBefore = (string?)null,
+            }
+        );
+        var odd = System.Text.Json.Nodes.JsonNode.Parse(
+            System.Text.Json.JsonSerializer.Serialize(
+                Visitor.Draft("Odd", 2, ["200 g moonfruit"]),
+                System.Text.Json.JsonSerializerOptions.Web
+            )
+        )!;
         odd["lines"]![0]!["food"] = "pear";
         await visitor.Must(HttpMethod.Post, "/api/recipes", odd);
-        var board = await visitor.Must(HttpMethod.Post, $"{week}/batches", new { recipeId = await visitor.AddRecipe(), cookedOn = HouseholdWeek(), portions = 2 });
+        var board = await visitor.Must(
+            HttpMethod.Post,
+            $"{week}/batches",
+            new
+            {
+                recipeId = await visitor.AddRecipe(),
+                cookedOn = HouseholdWeek(),
+                portions = 2,
+            }
+        );
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
-        await visitor.Must(HttpMethod.Post, $"{week}/batches/{batch}/place", new { to = new { date = HouseholdWeek(), meal = "supper", eaterId = eater } });
+        await visitor.Must(
+            HttpMethod.Post,
+            $"{week}/batches/{batch}/place",
+            new
+            {
+                to = new
+                {
+                    date = HouseholdWeek(),
+                    meal = "supper",
+                    eaterId = eater,
+                },
+            }
+        );
         await visitor.Must(HttpMethod.Put, $"{week}/shop/tick", new { key = "olive-oil", isTicked = true });
-        await visitor.Must(HttpMethod.Put, $"{week}/sessions/tick", new { batchId = batch, taskId = "1", isTicked = true });
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{week}/sessions/tick",
+            new
+            {
+                batchId = batch,
+                taskId = "1",
+                isTicked = true,
+            }
+        );
     }
 
     private async Task<Guid> HouseholdOf(string email)
@@ -79,10 +235,35 @@ public class RowLevelSecurityTests(TestDatabase database)
     [Fact]
     public async Task The_application_role_owns_no_table_cannot_bypass_and_cannot_change_what_is_immutable()
     {
-        Assert.False(await TestDatabase.Ask<bool>(database.App, "select rolbypassrls or rolsuper from pg_roles where rolname = current_user"));
-        Assert.Equal(0L, await TestDatabase.Ask<long>(database.App, "select count(*) from pg_tables where schemaname = 'public' and tableowner = current_user"));
-        Assert.Equal((long)TenantTables.Length + 2, await TestDatabase.Ask<long>(database.App, "select count(*) from pg_class where relrowsecurity and relforcerowsecurity and relkind = 'r'"));
-        foreach (var forbidden in new[] { "update recipe_version set name = 'x'", "delete from recipe_line", "delete from household_protocol_version", "update packet_version set name = 'x'", "insert into food_version (id) values (gen_random_uuid())", "drop table eater", "alter table eater disable row level security" })
+        Assert.False(
+            await TestDatabase.Ask<bool>(database.App, "select rolbypassrls or rolsuper from pg_roles where rolname = current_user")
+        );
+        Assert.Equal(
+            0L,
+            await TestDatabase.Ask<long>(
+                database.App,
+                "select count(*) from pg_tables where schemaname = 'public' and tableowner = current_user"
+            )
+        );
+        Assert.Equal(
+            (long)TenantTables.Length + 2,
+            await TestDatabase.Ask<long>(
+                database.App,
+                "select count(*) from pg_class where relrowsecurity and relforcerowsecurity and relkind = 'r'"
+            )
+        );
+        foreach (
+            var forbidden in new[]
+            {
+                "update recipe_version set name = 'x'",
+                "delete from recipe_line",
+                "delete from household_protocol_version",
+                "update packet_version set name = 'x'",
+                "insert into food_version (id) values (gen_random_uuid())",
+                "drop table eater",
+                "alter table eater disable row level security",
+            }
+        )
         {
             var refused = await Assert.ThrowsAsync<PostgresException>(() => TestDatabase.Ask<object>(database.App, forbidden));
             Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, refused.SqlState);
@@ -94,21 +275,32 @@ public class RowLevelSecurityTests(TestDatabase database)
     {
         await using var source = NpgsqlDataSource.Create(database.App);
         var storage = new Database(source);
-        var refused = await Assert.ThrowsAsync<PostgresException>(() => storage.As(new Tenant(Guid.NewGuid(), Guid.NewGuid()), async connection =>
-        {
-            await using var command = new NpgsqlCommand("insert into recipe (household_id, id) values (gen_random_uuid(), gen_random_uuid())", connection);
-            return await command.ExecuteNonQueryAsync();
-        }));
+        var refused = await Assert.ThrowsAsync<PostgresException>(() =>
+            storage.As(
+                new Tenant(Guid.NewGuid(), Guid.NewGuid()),
+                async connection =>
+                {
+                    await using var command = new NpgsqlCommand(
+                        "insert into recipe (household_id, id) values (gen_random_uuid(), gen_random_uuid())",
+                        connection
+                    );
+                    return await command.ExecuteNonQueryAsync();
+                }
+            )
+        );
         Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, refused.SqlState);
     }
 
     private async Task<long> Count(string table, Guid? household)
     {
         await using var source = NpgsqlDataSource.Create(database.App);
-        return await new Database(source).As(new Tenant(Guid.NewGuid(), household ?? Guid.Empty), async connection =>
-        {
-            await using var command = new NpgsqlCommand($"select count(*) from {table}", connection);
-            return (long)(await command.ExecuteScalarAsync())!;
-        });
+        return await new Database(source).As(
+            new Tenant(Guid.NewGuid(), household ?? Guid.Empty),
+            async connection =>
+            {
+                await using var command = new NpgsqlCommand($"select count(*) from {table}", connection);
+                return (long)(await command.ExecuteScalarAsync())!;
+            }
+        );
     }
 }

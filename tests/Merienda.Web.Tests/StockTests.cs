@@ -5,11 +5,23 @@ namespace Merienda.Web.Tests;
 
 public class StockTests(TestDatabase database)
 {
-    private static object Line(string line, string place = "fridge", string? madeOn = null, string? bestBefore = null) => new { line, food = (string?)null, place, madeOn, bestBefore };
+    private static object Line(string line, string place = "fridge", string? madeOn = null, string? bestBefore = null) =>
+        new
+        {
+            line,
+            food = (string?)null,
+            place,
+            madeOn,
+            bestBefore,
+        };
 
     private static async Task<JsonArray> Items(Visitor cook) => (await cook.Get("/api/larder/stock"))["items"]!.AsArray();
 
-    private static string Day(JsonNode page, int days) => DateOnly.Parse(page["today"]!.GetValue<string>(), System.Globalization.CultureInfo.InvariantCulture).AddDays(days).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+    private static string Day(JsonNode page, int days) =>
+        DateOnly
+            .Parse(page["today"]!.GetValue<string>(), System.Globalization.CultureInfo.InvariantCulture)
+            .AddDays(days)
+            .ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
 
     [Fact]
     public async Task Things_come_in_by_a_line_and_stand_with_the_oldest_first()
@@ -37,7 +49,8 @@ public class StockTests(TestDatabase database)
         await cook.Must(HttpMethod.Post, "/api/larder/stock", Line("600 g cod fillet"));
         var id = (await Items(cook))[0]!["id"]!.GetValue<Guid>();
         Task Act(string action) => cook.Must(HttpMethod.Post, $"/api/larder/stock/{id}/action", new { action });
-        Task Not(string code, string action) => cook.Refused(HttpStatusCode.Conflict, code, HttpMethod.Post, $"/api/larder/stock/{id}/action", new { action });
+        Task Not(string code, string action) =>
+            cook.Refused(HttpStatusCode.Conflict, code, HttpMethod.Post, $"/api/larder/stock/{id}/action", new { action });
         Task Undo() => cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         await Act("frozen");
         Assert.Equal("freezer", (await Items(cook))[0]!["place"]!.GetValue<string>());
@@ -49,7 +62,13 @@ public class StockTests(TestDatabase database)
         await Not("already-opened", "opened");
         await cook.Must(HttpMethod.Put, $"/api/larder/stock/{id}/amount", new { grams = 250.25m });
         Assert.Equal("250 g", (await Items(cook))[0]!["amount"]!.GetValue<string>());
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "stock-amount-out-of-range", HttpMethod.Put, $"/api/larder/stock/{id}/amount", new { grams = -1 });
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "stock-amount-out-of-range",
+            HttpMethod.Put,
+            $"/api/larder/stock/{id}/amount",
+            new { grams = -1 }
+        );
         await Act("usedUp");
         Assert.Empty(await Items(cook));
         await Not("stock-gone", "opened");
@@ -72,7 +91,13 @@ public class StockTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         await cook.Refused(HttpStatusCode.UnprocessableEntity, code, HttpMethod.Post, "/api/larder/stock", Line(line));
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "stock-date-in-future", HttpMethod.Post, "/api/larder/stock", Line("1 egg", madeOn: Day(await cook.Get("/api/larder/stock"), 2)));
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "stock-date-in-future",
+            HttpMethod.Post,
+            "/api/larder/stock",
+            Line("1 egg", madeOn: Day(await cook.Get("/api/larder/stock"), 2))
+        );
         Assert.Empty(await Items(cook));
     }
 
@@ -86,7 +111,10 @@ public class StockTests(TestDatabase database)
         Assert.Equal(("1 pack · 250 g", null), (before["amount"]!.GetValue<string>(), before["goBy"]?.GetValue<string>()));
         await cook.Must(HttpMethod.Post, $"/api/larder/stock/{before["id"]}/action", new { action = "opened" });
         var page = await cook.Get("/api/larder/stock");
-        Assert.Equal((Day(page, 3), "opened, its packet gives it 3 days"), (page["items"]![0]!["goBy"]!.GetValue<string>(), page["items"]![0]!["because"]!.GetValue<string>()));
+        Assert.Equal(
+            (Day(page, 3), "opened, its packet gives it 3 days"),
+            (page["items"]![0]!["goBy"]!.GetValue<string>(), page["items"]![0]!["because"]!.GetValue<string>())
+        );
     }
 
     [Fact]
@@ -97,13 +125,33 @@ public class StockTests(TestDatabase database)
         var day = DateOnly.Parse(today, System.Globalization.CultureInfo.InvariantCulture);
         string Iso(DateOnly date) => date.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
         var lastWeek = day.AddDays(-(int)day.DayOfWeek - 7);
-        await cook.Must(HttpMethod.Post, $"/api/weeks/{Iso(lastWeek)}/batches", new { recipeId = await cook.AddRecipe("Beans"), cookedOn = Iso(lastWeek), portions = 2 });
+        await cook.Must(
+            HttpMethod.Post,
+            $"/api/weeks/{Iso(lastWeek)}/batches",
+            new
+            {
+                recipeId = await cook.AddRecipe("Beans"),
+                cookedOn = Iso(lastWeek),
+                portions = 2,
+            }
+        );
         var box = (await cook.Get("/api/larder/stock"))["boxes"]![0]!;
-        Assert.Equal(("Beans", true, true), (box["dish"]!.GetValue<string>(), box["isPast"]!.GetValue<bool>(), box["mayGo"]!.GetValue<bool>()));
+        Assert.Equal(
+            ("Beans", true, true),
+            (box["dish"]!.GetValue<string>(), box["isPast"]!.GetValue<bool>(), box["mayGo"]!.GetValue<bool>())
+        );
         await cook.Must(HttpMethod.Put, $"/api/larder/stock/boxes/{box["id"]}/gone");
-        Assert.DoesNotContain(box["id"]!.ToJsonString(), (await cook.Get("/api/larder/stock"))["boxes"]!.ToJsonString(), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            box["id"]!.ToJsonString(),
+            (await cook.Get("/api/larder/stock"))["boxes"]!.ToJsonString(),
+            StringComparison.Ordinal
+        );
         await cook.Must(HttpMethod.Delete, $"/api/larder/stock/boxes/{box["id"]}/gone");
-        Assert.Contains(box["id"]!.ToJsonString(), (await cook.Get("/api/larder/stock"))["boxes"]!.ToJsonString(), StringComparison.Ordinal);
+        Assert.Contains(
+            box["id"]!.ToJsonString(),
+            (await cook.Get("/api/larder/stock"))["boxes"]!.ToJsonString(),
+            StringComparison.Ordinal
+        );
         Assert.Equal(HttpStatusCode.NotFound, (await cook.Send(HttpMethod.Put, $"/api/larder/stock/boxes/{Guid.NewGuid()}/gone")).Status);
     }
 
@@ -111,8 +159,15 @@ public class StockTests(TestDatabase database)
     public async Task A_line_with_several_things_takes_in_each_says_what_it_did_not_take_and_goes_back_as_one()
     {
         var cook = await database.SignUp();
-        var taken = await cook.Must(HttpMethod.Post, "/api/larder/stock", Line("500 g red lentils, 2 tins chopped tomatoes, 6 eggs, -3 onions"));
-        Assert.Equal(["Red lentils, dry", "Tinned chopped tomatoes", "Egg"], taken["taken"]!.AsArray().Select(name => name!.GetValue<string>()));
+        var taken = await cook.Must(
+            HttpMethod.Post,
+            "/api/larder/stock",
+            Line("500 g red lentils, 2 tins chopped tomatoes, 6 eggs, -3 onions")
+        );
+        Assert.Equal(
+            ["Red lentils, dry", "Tinned chopped tomatoes", "Egg"],
+            taken["taken"]!.AsArray().Select(name => name!.GetValue<string>())
+        );
         Assert.Equal("-3 onions", Assert.Single(taken["notTaken"]!.AsArray())!["text"]!.GetValue<string>());
         Assert.Equal(3, (await Items(cook)).Count);
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });

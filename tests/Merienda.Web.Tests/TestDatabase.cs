@@ -11,7 +11,8 @@ public sealed class TestDatabase : WebApplicationFactory<Program>, IAsyncLifetim
 {
     private readonly string _name = $"test_{Guid.NewGuid():N}";
 
-    private static string Given(string role) => Environment.GetEnvironmentVariable($"MERIENDA_TEST_{role}")
+    private static string Given(string role) =>
+        Environment.GetEnvironmentVariable($"MERIENDA_TEST_{role}")
         ?? throw new InvalidOperationException($"MERIENDA_TEST_{role} is not set; run the tests with ./merienda test.");
 
     public string Owner => new NpgsqlConnectionStringBuilder(Given("OWNER")) { Database = _name }.ConnectionString;
@@ -26,13 +27,25 @@ public sealed class TestDatabase : WebApplicationFactory<Program>, IAsyncLifetim
     }
 
     /// <summary>A browser that nobody has signed in with; cookies need https.</summary>
-    public Visitor Visit() => new(CreateClient(new WebApplicationFactoryClientOptions { BaseAddress = new Uri("https://localhost"), AllowAutoRedirect = false }));
+    public Visitor Visit() =>
+        new(CreateClient(new WebApplicationFactoryClientOptions { BaseAddress = new Uri("https://localhost"), AllowAutoRedirect = false }));
 
     /// <summary>A signed-up person with a household of their own.</summary>
     public async Task<Visitor> SignUp(string name = "Rune Halvard")
     {
         var visitor = Visit();
-        await visitor.Must(HttpMethod.Post, "/api/account/sign-up", new { name, email = $"{Guid.NewGuid():N}@port-ansel.example", password = "a long enough one", householdName = "Halvard", timeZone = "Europe/Lisbon" });
+        await visitor.Must(
+            HttpMethod.Post,
+            "/api/account/sign-up",
+            new
+            {
+                name,
+                email = $"{Guid.NewGuid():N}@port-ansel.example",
+                password = "a long enough one",
+                householdName = "Halvard",
+                timeZone = "Europe/Lisbon",
+            }
+        );
         await visitor.Refresh();
         return visitor;
     }

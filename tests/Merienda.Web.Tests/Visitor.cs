@@ -51,27 +51,53 @@ public sealed class Visitor(HttpClient client)
     {
         var (got, answer) = await Send(method, path, body);
         Assert.Equal((status, code), (got, answer?["code"]?.GetValue<string>()));
-        Assert.False(string.IsNullOrWhiteSpace(answer!["title"]?.GetValue<string>()) || string.IsNullOrWhiteSpace(answer["detail"]?.GetValue<string>()), "a refusal says what and how to cure it");
+        Assert.False(
+            string.IsNullOrWhiteSpace(answer!["title"]?.GetValue<string>())
+                || string.IsNullOrWhiteSpace(answer["detail"]?.GetValue<string>()),
+            "a refusal says what and how to cure it"
+        );
         return answer;
     }
 
     public async Task<Guid> AddRecipe(string name = "Beans", decimal portions = 4, params string[] lines)
     {
-        var saved = await Must(HttpMethod.Post, "/api/recipes", Draft(name, portions, lines.Length == 0 ? ["400 g tin white beans, drained", "2 tbsp olive oil"] : lines));
+        var saved = await Must(
+            HttpMethod.Post,
+            "/api/recipes",
+            Draft(name, portions, lines.Length == 0 ? ["400 g tin white beans, drained", "2 tbsp olive oil"] : lines)
+        );
         return saved["id"]!.GetValue<Guid>();
     }
 
-    public static object Draft(string name, decimal portions, string[] lines, int? basedOn = null) => new
-    {
-        name,
-        portions,
-        meal = (string?)null,
-        keeping = "cooked",
-        reheating = "",
-        atEating = "",
-        system = "metric",
-        lines = lines.Select(text => new { part = "", text, food = (string?)null }),
-        tasks = new[] { new { id = "1", text = "Cook", handsOn = 5, unattended = 20, appliance = "burner", temperatureC = (int?)null, after = Array.Empty<string>() } },
-        basedOn,
-    };
+    public static object Draft(string name, decimal portions, string[] lines, int? basedOn = null) =>
+        new
+        {
+            name,
+            portions,
+            meal = (string?)null,
+            keeping = "cooked",
+            reheating = "",
+            atEating = "",
+            system = "metric",
+            lines = lines.Select(text => new
+            {
+                part = "",
+                text,
+                food = (string?)null,
+            }),
+            tasks = new[]
+            {
+                new
+                {
+                    id = "1",
+                    text = "Cook",
+                    handsOn = 5,
+                    unattended = 20,
+                    appliance = "burner",
+                    temperatureC = (int?)null,
+                    after = Array.Empty<string>(),
+                },
+            },
+            basedOn,
+        };
 }

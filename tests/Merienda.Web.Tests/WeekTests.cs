@@ -6,7 +6,9 @@ namespace Merienda.Web.Tests;
 
 public class WeekTests(TestDatabase database)
 {
-    private static readonly DateOnly Start = DateOnly.FromDateTime(DateTime.UtcNow) is var today ? today.AddDays(-(int)today.DayOfWeek) : default;
+    private static readonly DateOnly Start = DateOnly.FromDateTime(DateTime.UtcNow) is var today
+        ? today.AddDays(-(int)today.DayOfWeek)
+        : default;
 
     private static string Day(int offset) => Start.AddDays(offset).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
@@ -14,10 +16,27 @@ public class WeekTests(TestDatabase database)
 
     private sealed record Kitchen(Visitor Cook, Guid Eater, Guid Recipe)
     {
-        public object Place(int day, string meal = "supper") => new { date = Day(day), meal, eaterId = Eater };
+        public object Place(int day, string meal = "supper") =>
+            new
+            {
+                date = Day(day),
+                meal,
+                eaterId = Eater,
+            };
 
         public async Task<JsonNode> Make(decimal portions = 4) =>
-            (await Cook.Must(HttpMethod.Post, $"{Week}/batches", new { recipeId = Recipe, cookedOn = Day(-1), portions }))["batches"]!.AsArray()[^1]!;
+            (
+                await Cook.Must(
+                    HttpMethod.Post,
+                    $"{Week}/batches",
+                    new
+                    {
+                        recipeId = Recipe,
+                        cookedOn = Day(-1),
+                        portions,
+                    }
+                )
+            )["batches"]!.AsArray()[^1]!;
 
         public Task<JsonNode> Put(JsonNode batch, int day, string meal = "supper") =>
             Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = Place(day, meal) });
@@ -25,7 +44,8 @@ public class WeekTests(TestDatabase database)
 
     private static string Id(JsonNode node) => node["id"]!.GetValue<string>();
 
-    private static JsonNode Placed(JsonNode board) => board["batches"]!.AsArray().SelectMany(batch => batch!["containers"]!.AsArray()).First(box => box!["place"] is not null)!;
+    private static JsonNode Placed(JsonNode board) =>
+        board["batches"]!.AsArray().SelectMany(batch => batch!["containers"]!.AsArray()).First(box => box!["place"] is not null)!;
 
     private async Task<Kitchen> Move_in(params string[] lines)
     {
@@ -39,18 +59,44 @@ public class WeekTests(TestDatabase database)
     {
         var kitchen = await Move_in("100 g sugar");
         await kitchen.Cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/protocols", new { protocols = new[] { "low-carb" } });
-        await kitchen.Cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/allowance", new { protocol = "low-carb", rule = "net-carbs", atLeast = (decimal?)null, atMost = 30, clinicalTeam = false });
+        await kitchen.Cook.Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{kitchen.Eater}/allowance",
+            new
+            {
+                protocol = "low-carb",
+                rule = "net-carbs",
+                atLeast = (decimal?)null,
+                atMost = 30,
+                clinicalTeam = false,
+            }
+        );
         var batch = await kitchen.Make();
         Assert.Equal("A", batch["letter"]!.GetValue<string>());
         var board = await kitchen.Put(batch, 1);
-        decimal Used(JsonNode page, int day) => page["ledger"]!.AsArray().Single(one => one!["date"]!.GetValue<string>() == Day(day))!["tightest"]!["value"]!["best"]!.GetValue<decimal>();
+        decimal Used(JsonNode page, int day) =>
+            page["ledger"]!.AsArray().Single(one => one!["date"]!.GetValue<string>() == Day(day))!["tightest"]!["value"]![
+                "best"
+            ]!.GetValue<decimal>();
         Assert.Equal(25, Used(board, 1));
-        board = await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/size", new { from = 1, to = 1.5 });
+        board = await kitchen.Cook.Must(
+            HttpMethod.Put,
+            $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/size",
+            new { from = 1, to = 1.5 }
+        );
         Assert.Equal(37.5m, Used(board, 1));
         Assert.Equal("breaks", board["troubles"]![0]!["kind"]!.GetValue<string>());
-        board = await kitchen.Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/move", new { from = kitchen.Place(1), to = kitchen.Place(2) });
+        board = await kitchen.Cook.Must(
+            HttpMethod.Post,
+            $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/move",
+            new { from = kitchen.Place(1), to = kitchen.Place(2) }
+        );
         Assert.Equal((0, 37.5m), (Used(board, 1), Used(board, 2)));
-        board = await kitchen.Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/move", new { from = kitchen.Place(2), to = (object?)null });
+        board = await kitchen.Cook.Must(
+            HttpMethod.Post,
+            $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/move",
+            new { from = kitchen.Place(2), to = (object?)null }
+        );
         Assert.Equal(4, board["batches"]![0]!["loose"]!.GetValue<decimal>());
         Assert.Equal(28, board["troubles"]!.AsArray().Count(trouble => trouble!["kind"]!.GetValue<string>() == "open"));
     }
@@ -59,15 +105,45 @@ public class WeekTests(TestDatabase database)
     public async Task A_line_that_nobody_knows_is_a_trouble_at_once_and_a_floor_only_when_no_meal_is_open()
     {
         var kitchen = await Move_in("100 g moonfruit", "100 g cod");
-        await kitchen.Cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/protocols", new { protocols = new[] { "calories-macros" } });
-        foreach (var (rule, least, most) in new (string, decimal?, decimal?)[] { ("energy", null, 2000), ("protein", 90, null), ("fat", null, 70), ("carbohydrate", null, 200) })
+        await kitchen.Cook.Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{kitchen.Eater}/protocols",
+            new { protocols = new[] { "calories-macros" } }
+        );
+        foreach (
+            var (rule, least, most) in new (string, decimal?, decimal?)[]
+            {
+                ("energy", null, 2000),
+                ("protein", 90, null),
+                ("fat", null, 70),
+                ("carbohydrate", null, 200),
+            }
+        )
         {
-            await kitchen.Cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/allowance", new { protocol = "calories-macros", rule, atLeast = least, atMost = most, clinicalTeam = false });
+            await kitchen.Cook.Must(
+                HttpMethod.Put,
+                $"/api/table/eaters/{kitchen.Eater}/allowance",
+                new
+                {
+                    protocol = "calories-macros",
+                    rule,
+                    atLeast = least,
+                    atMost = most,
+                    clinicalTeam = false,
+                }
+            );
         }
 
         var board = await kitchen.Put(await kitchen.Make(), 1);
-        var untold = board["troubles"]!.AsArray().Where(trouble => trouble!["kind"]!.GetValue<string>() == "cannotTell").Select(trouble => trouble!["text"]!.GetValue<string>()).ToList();
-        Assert.Contains(untold, text => text.Contains("Energy", StringComparison.Ordinal) && text.Contains("100 g moonfruit", StringComparison.Ordinal));
+        var untold = board["troubles"]!
+            .AsArray()
+            .Where(trouble => trouble!["kind"]!.GetValue<string>() == "cannotTell")
+            .Select(trouble => trouble!["text"]!.GetValue<string>())
+            .ToList();
+        Assert.Contains(
+            untold,
+            text => text.Contains("Energy", StringComparison.Ordinal) && text.Contains("100 g moonfruit", StringComparison.Ordinal)
+        );
         Assert.DoesNotContain(untold, text => text.Contains("still open", StringComparison.Ordinal));
     }
 
@@ -94,7 +170,13 @@ public class WeekTests(TestDatabase database)
         Assert.Empty((await Undo())["batches"]!.AsArray());
         await Undo(); // the recipe
         Assert.Empty((await kitchen.Cook.Get("/api/recipes")).AsArray());
-        await kitchen.Cook.Refused(HttpStatusCode.Conflict, "nothing-to-undo", HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        await kitchen.Cook.Refused(
+            HttpStatusCode.Conflict,
+            "nothing-to-undo",
+            HttpMethod.Post,
+            "/api/undo",
+            new { sequence = (long?)null }
+        );
     }
 
     [Fact]
@@ -105,11 +187,27 @@ public class WeekTests(TestDatabase database)
         var seen = await kitchen.Put(batch, 1);
         var box = Id(Placed(seen));
         // The other tab moves the portion, then both place others: disjoint edits merge.
-        await kitchen.Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{box}/move", new { from = kitchen.Place(1), to = kitchen.Place(3) });
+        await kitchen.Cook.Must(
+            HttpMethod.Post,
+            $"{Week}/batches/{Id(batch)}/containers/{box}/move",
+            new { from = kitchen.Place(1), to = kitchen.Place(3) }
+        );
         await kitchen.Put(batch, 2, "lunch");
         // This tab still sees it on day 1.
-        await kitchen.Cook.Refused(HttpStatusCode.Conflict, "container-moved", HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{box}/move", new { from = kitchen.Place(1), to = kitchen.Place(4) });
-        await kitchen.Cook.Refused(HttpStatusCode.Conflict, "container-changed", HttpMethod.Put, $"{Week}/batches/{Id(batch)}/containers/{box}/size", new { from = 0.5, to = 2 });
+        await kitchen.Cook.Refused(
+            HttpStatusCode.Conflict,
+            "container-moved",
+            HttpMethod.Post,
+            $"{Week}/batches/{Id(batch)}/containers/{box}/move",
+            new { from = kitchen.Place(1), to = kitchen.Place(4) }
+        );
+        await kitchen.Cook.Refused(
+            HttpStatusCode.Conflict,
+            "container-changed",
+            HttpMethod.Put,
+            $"{Week}/batches/{Id(batch)}/containers/{box}/size",
+            new { from = 0.5, to = 2 }
+        );
         Assert.Equal(2, (await kitchen.Cook.Get(Week))["batches"]![0]!["placed"]!.GetValue<decimal>());
     }
 
@@ -120,7 +218,11 @@ public class WeekTests(TestDatabase database)
         var batch = await kitchen.Make();
         var placed = await kitchen.Put(batch, 1);
         var sequence = placed["undo"]!["sequence"]!.GetValue<long>();
-        await kitchen.Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(placed))}/move", new { from = kitchen.Place(1), to = kitchen.Place(2) });
+        await kitchen.Cook.Must(
+            HttpMethod.Post,
+            $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(placed))}/move",
+            new { from = kitchen.Place(1), to = kitchen.Place(2) }
+        );
         await kitchen.Cook.Refused(HttpStatusCode.Conflict, "changed-meanwhile", HttpMethod.Post, "/api/undo", new { sequence });
     }
 
@@ -129,7 +231,17 @@ public class WeekTests(TestDatabase database)
     {
         var kitchen = await Move_in();
         var batch = await kitchen.Make(5);
-        var answers = await Task.WhenAll(Enumerable.Range(0, 12).Select(at => kitchen.Cook.Send(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = kitchen.Place(at % 6, at < 6 ? "lunch" : "supper") })));
+        var answers = await Task.WhenAll(
+            Enumerable
+                .Range(0, 12)
+                .Select(at =>
+                    kitchen.Cook.Send(
+                        HttpMethod.Post,
+                        $"{Week}/batches/{Id(batch)}/place",
+                        new { to = kitchen.Place(at % 6, at < 6 ? "lunch" : "supper") }
+                    )
+                )
+        );
         Assert.Equal(5, answers.Count(answer => answer.Status == HttpStatusCode.OK));
         Assert.Equal(7, answers.Count(answer => answer.Status == HttpStatusCode.Conflict));
         Assert.Equal(0, (await kitchen.Cook.Get(Week))["batches"]![0]!["loose"]!.GetValue<decimal>());
@@ -141,13 +253,76 @@ public class WeekTests(TestDatabase database)
         var kitchen = await Move_in();
         var batch = await kitchen.Make();
         var cook = kitchen.Cook;
-        await cook.Refused(HttpStatusCode.Conflict, "batch-gone", HttpMethod.Post, $"{Week}/batches/{Guid.NewGuid()}/place", new { to = kitchen.Place(1) });
-        await cook.Refused(HttpStatusCode.Conflict, "not-cooked-yet", HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = kitchen.Place(-3) });
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "unknown-meal", HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = kitchen.Place(1, "elevenses") });
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "portions-out-of-range", HttpMethod.Post, $"{Week}/batches", new { recipeId = kitchen.Recipe, cookedOn = Day(-1), portions = 0 });
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "session-out-of-week", HttpMethod.Post, $"{Week}/batches", new { recipeId = kitchen.Recipe, cookedOn = Day(20), portions = 2 });
-        await cook.Refused(HttpStatusCode.UnprocessableEntity, "recipe-gone", HttpMethod.Post, $"{Week}/batches", new { recipeId = Guid.NewGuid(), cookedOn = Day(-1), portions = 2 });
-        var stranger = await cook.Send(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = new { date = Day(1), meal = "supper", eaterId = Guid.NewGuid() } });
+        await cook.Refused(
+            HttpStatusCode.Conflict,
+            "batch-gone",
+            HttpMethod.Post,
+            $"{Week}/batches/{Guid.NewGuid()}/place",
+            new { to = kitchen.Place(1) }
+        );
+        await cook.Refused(
+            HttpStatusCode.Conflict,
+            "not-cooked-yet",
+            HttpMethod.Post,
+            $"{Week}/batches/{Id(batch)}/place",
+            new { to = kitchen.Place(-3) }
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "unknown-meal",
+            HttpMethod.Post,
+            $"{Week}/batches/{Id(batch)}/place",
+            new { to = kitchen.Place(1, "elevenses") }
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "portions-out-of-range",
+            HttpMethod.Post,
+            $"{Week}/batches",
+            new
+            {
+                recipeId = kitchen.Recipe,
+                cookedOn = Day(-1),
+                portions = 0,
+            }
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "session-out-of-week",
+            HttpMethod.Post,
+            $"{Week}/batches",
+            new
+            {
+                recipeId = kitchen.Recipe,
+                cookedOn = Day(20),
+                portions = 2,
+            }
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "recipe-gone",
+            HttpMethod.Post,
+            $"{Week}/batches",
+            new
+            {
+                recipeId = Guid.NewGuid(),
+                cookedOn = Day(-1),
+                portions = 2,
+            }
+        );
+        var stranger = await cook.Send(
+            HttpMethod.Post,
+            $"{Week}/batches/{Id(batch)}/place",
+            new
+            {
+                to = new
+                {
+                    date = Day(1),
+                    meal = "supper",
+                    eaterId = Guid.NewGuid(),
+                },
+            }
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, stranger.Status);
         Assert.Equal(4, (await cook.Get(Week))["batches"]![0]!["loose"]!.GetValue<decimal>());
     }
@@ -158,18 +333,53 @@ public class WeekTests(TestDatabase database)
         var kitchen = await Move_in();
         var batch = await kitchen.Make();
         var box = Id(Placed(await kitchen.Put(batch, 1)));
-        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/sessions/tick", new { batchId = Id(batch), taskId = "1", isTicked = true });
+        await kitchen.Cook.Must(
+            HttpMethod.Put,
+            $"{Week}/sessions/tick",
+            new
+            {
+                batchId = Id(batch),
+                taskId = "1",
+                isTicked = true,
+            }
+        );
         await kitchen.Cook.Must(HttpMethod.Delete, $"{Week}/batches/{Id(batch)}");
         var gone = HttpStatusCode.Conflict;
-        await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Post, $"{Week}/batches/{Id(batch)}/containers/{box}/move", new { from = kitchen.Place(1), to = kitchen.Place(2) });
-        await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Put, $"{Week}/batches/{Id(batch)}/containers/{box}/size", new { from = 1, to = 2 });
+        await kitchen.Cook.Refused(
+            gone,
+            "batch-gone",
+            HttpMethod.Post,
+            $"{Week}/batches/{Id(batch)}/containers/{box}/move",
+            new { from = kitchen.Place(1), to = kitchen.Place(2) }
+        );
+        await kitchen.Cook.Refused(
+            gone,
+            "batch-gone",
+            HttpMethod.Put,
+            $"{Week}/batches/{Id(batch)}/containers/{box}/size",
+            new { from = 1, to = 2 }
+        );
         await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Put, $"{Week}/batches/{Id(batch)}/portions", new { portions = 2 });
         await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Delete, $"{Week}/batches/{Id(batch)}");
-        await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Put, $"{Week}/sessions/tick", new { batchId = Id(batch), taskId = "1", isTicked = true });
+        await kitchen.Cook.Refused(
+            gone,
+            "batch-gone",
+            HttpMethod.Put,
+            $"{Week}/sessions/tick",
+            new
+            {
+                batchId = Id(batch),
+                taskId = "1",
+                isTicked = true,
+            }
+        );
         await kitchen.Cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         var board = await kitchen.Cook.Get(Week);
         Assert.Equal(box, Id(Placed(board)));
-        Assert.Equal((4m, 1m), (board["batches"]![0]!["portions"]!.GetValue<decimal>(), board["batches"]![0]!["placed"]!.GetValue<decimal>()));
+        Assert.Equal(
+            (4m, 1m),
+            (board["batches"]![0]!["portions"]!.GetValue<decimal>(), board["batches"]![0]!["placed"]!.GetValue<decimal>())
+        );
     }
 
     [Fact]
@@ -178,7 +388,9 @@ public class WeekTests(TestDatabase database)
         async Task<Visitor> Enter(string name)
         {
             var visitor = database.Visit();
-            var person = (await visitor.Get("/api/account"))["demoPeople"]!.AsArray().Single(one => one!["name"]!.GetValue<string>() == name)!;
+            var person = (await visitor.Get("/api/account"))["demoPeople"]!
+                .AsArray()
+                .Single(one => one!["name"]!.GetValue<string>() == name)!;
             await visitor.Must(HttpMethod.Post, "/api/account/demo", new { id = person["id"]!.GetValue<Guid>() });
             await visitor.Refresh();
             return visitor;
@@ -188,8 +400,26 @@ public class WeekTests(TestDatabase database)
         var later = $"/api/weeks/{Day(70)}";
         var (odalys, teun) = (await Enter("Odalys Brandt"), await Enter("Teun Brandt"));
         var recipe = (await odalys.Get("/api/recipes"))[0]!["id"]!.GetValue<Guid>();
-        await odalys.Must(HttpMethod.Post, $"{later}/batches", new { recipeId = recipe, cookedOn = Day(70), portions = 2 });
-        var board = await teun.Must(HttpMethod.Post, $"{later}/batches", new { recipeId = recipe, cookedOn = Day(70), portions = 3 });
+        await odalys.Must(
+            HttpMethod.Post,
+            $"{later}/batches",
+            new
+            {
+                recipeId = recipe,
+                cookedOn = Day(70),
+                portions = 2,
+            }
+        );
+        var board = await teun.Must(
+            HttpMethod.Post,
+            $"{later}/batches",
+            new
+            {
+                recipeId = recipe,
+                cookedOn = Day(70),
+                portions = 3,
+            }
+        );
         Assert.Equal(["A", "B"], board["batches"]!.AsArray().Select(batch => batch!["letter"]!.GetValue<string>()));
         await odalys.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         Assert.Equal("B", (await teun.Get(later))["batches"]!.AsArray().Single()!["letter"]!.GetValue<string>());
@@ -222,8 +452,14 @@ public class WeekTests(TestDatabase database)
     public async Task The_server_says_that_it_lives_and_is_ready()
     {
         var visitor = database.Visit();
-        Assert.Equal(HttpStatusCode.OK, (await visitor.Client.GetAsync(new Uri("/health/live", UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode);
-        Assert.Equal(HttpStatusCode.OK, (await visitor.Client.GetAsync(new Uri("/health/ready", UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (await visitor.Client.GetAsync(new Uri("/health/live", UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode
+        );
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (await visitor.Client.GetAsync(new Uri("/health/ready", UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode
+        );
     }
 
     [Fact]
@@ -238,7 +474,16 @@ public class WeekTests(TestDatabase database)
         await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/shop/tick", new { key = "carrot", isTicked = true });
         await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/shop/tick", new { key = "carrot", isTicked = true });
         Assert.Equal(1, (await kitchen.Cook.Get($"{Week}/shop"))["ticked"]!.GetValue<int>());
-        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/sessions/tick", new { batchId = Id(batch), taskId = "1", isTicked = true });
+        await kitchen.Cook.Must(
+            HttpMethod.Put,
+            $"{Week}/sessions/tick",
+            new
+            {
+                batchId = Id(batch),
+                taskId = "1",
+                isTicked = true,
+            }
+        );
         Assert.True((await kitchen.Cook.Get($"{Week}/sessions"))[0]!["tasks"]![0]!["isTicked"]!.GetValue<bool>());
         var boxes = (await kitchen.Cook.Get($"{Week}/shelf"))["boxes"]!.AsArray();
         Assert.Equal(8, boxes.Count);
@@ -252,7 +497,9 @@ public class WeekTests(TestDatabase database)
     public async Task The_demo_week_has_one_break_on_purpose_and_three_meals_that_nothing_covers()
     {
         var visitor = database.Visit();
-        var person = (await visitor.Get("/api/account"))["demoPeople"]!.AsArray().Single(one => one!["name"]!.GetValue<string>() == "Teun Brandt")!;
+        var person = (await visitor.Get("/api/account"))["demoPeople"]!
+            .AsArray()
+            .Single(one => one!["name"]!.GetValue<string>() == "Teun Brandt")!;
         await visitor.Must(HttpMethod.Post, "/api/account/demo", new { id = person["id"]!.GetValue<Guid>() });
         await visitor.Refresh();
         var troubles = (await visitor.Get(Week))["troubles"]!.AsArray().Select(trouble => trouble!["kind"]!.GetValue<string>()).ToList();

@@ -8,7 +8,15 @@ namespace Merienda.Core.Foods;
 /// </summary>
 public sealed record Carbohydrates(Estimate Total, Estimate Available, Estimate Net, Estimate Uncredited)
 {
-    public static Carbohydrates From(Estimate declared, LabelBasis basis, Estimate fibre, Estimate polyols, Estimate erythritol, PolyolCredit credit, Estimate? allulose = null)
+    public static Carbohydrates From(
+        Estimate declared,
+        LabelBasis basis,
+        Estimate fibre,
+        Estimate polyols,
+        Estimate erythritol,
+        PolyolCredit credit,
+        Estimate? allulose = null
+    )
     {
         var allPolyols = polyols + erythritol;
         var (total, available) = basis switch
@@ -17,7 +25,8 @@ public sealed record Carbohydrates(Estimate Total, Estimate Available, Estimate 
             LabelBasis.Available => (declared + fibre, declared),
             _ => (declared + fibre + allPolyols, declared),
         };
-        var credited = basis == LabelBasis.AvailableWithoutPolyols ? Estimate.Zero : (polyols * credit.Others) + (erythritol * credit.Erythritol);
+        var credited =
+            basis == LabelBasis.AvailableWithoutPolyols ? Estimate.Zero : (polyols * credit.Others) + (erythritol * credit.Erythritol);
         // Allulose is no polyol and stays in every basis; it is credited like erythritol.
         credited += (allulose ?? Estimate.Zero) * credit.Erythritol;
         var uncredited = basis == LabelBasis.AvailableWithoutPolyols ? declared + allPolyols : available;

@@ -6,7 +6,8 @@ namespace Merienda.Core.Foods;
 /// </summary>
 public static class EnergyClaim
 {
-    public const decimal QueriedShare = 0.10m, QueriedKilocalories = 20m;
+    public const decimal QueriedShare = 0.10m,
+        QueriedKilocalories = 20m;
 
     public static bool IsQueried(decimal declaredKilocalories, decimal computedKilocalories)
     {
@@ -19,15 +20,30 @@ public static class EnergyClaim
         Math.Abs(declaredKilocalories - computedKilocalories) / declaredKilocalories;
 
     /// <summary>Shares of energy, 0 to 1, by the plain 4/4/9 sum.</summary>
-    public static (decimal Protein, decimal Fat, decimal Carbohydrate) Shares(decimal proteinGrams, decimal fatGrams, decimal carbohydrateGrams)
+    public static (decimal Protein, decimal Fat, decimal Carbohydrate) Shares(
+        decimal proteinGrams,
+        decimal fatGrams,
+        decimal carbohydrateGrams
+    )
     {
         var energy = EnergyFactors.Plain(proteinGrams, fatGrams, carbohydrateGrams);
-        return (EnergyFactors.Protein * proteinGrams / energy, EnergyFactors.Fat * fatGrams / energy, EnergyFactors.Carbohydrate * carbohydrateGrams / energy);
+        return (
+            EnergyFactors.Protein * proteinGrams / energy,
+            EnergyFactors.Fat * fatGrams / energy,
+            EnergyFactors.Carbohydrate * carbohydrateGrams / energy
+        );
     }
 
     /// <summary>True when the claimed protein and fat shares fit the grams only the other way round.</summary>
     /// <param name="tolerance">How far a share may be off, 0 to 1; 0.02 is two points of a percentage.</param>
-    public static bool AreSharesSwapped(decimal claimedProtein, decimal claimedFat, decimal proteinGrams, decimal fatGrams, decimal carbohydrateGrams, decimal tolerance = 0.02m)
+    public static bool AreSharesSwapped(
+        decimal claimedProtein,
+        decimal claimedFat,
+        decimal proteinGrams,
+        decimal fatGrams,
+        decimal carbohydrateGrams,
+        decimal tolerance = 0.02m
+    )
     {
         var (protein, fat, _) = Shares(proteinGrams, fatGrams, carbohydrateGrams);
         bool Near(decimal claimed, decimal computed) => Math.Abs(claimed - computed) <= tolerance;

@@ -5,9 +5,19 @@ namespace Merienda.Core.Foods;
 /// </summary>
 public static class EnergyFactors
 {
-    public const decimal Protein = 4, Fat = 9, Carbohydrate = 4, Fibre = 2, Polyols = 2.4m, Erythritol = 0, Allulose = 0.4m, Alcohol = 7;
+    public const decimal Protein = 4,
+        Fat = 9,
+        Carbohydrate = 4,
+        Fibre = 2,
+        Polyols = 2.4m,
+        Erythritol = 0,
+        Allulose = 0.4m,
+        Alcohol = 7;
 
-    /// <summary>Energy of 100 g, or null when a macronutrient is unknown. Unknown fibre, polyols and alcohol count as absent here: this value checks a declaration, it does not replace one.</summary>
+    /// <summary>
+    /// Energy of 100 g, or null when a macronutrient is unknown. Unknown fibre, polyols and alcohol count as absent here: this value checks
+    /// a declaration, it does not replace one.
+    /// </summary>
     public static decimal? PerHundredGrams(NutrientProfile profile)
     {
         if (profile is not { Protein: { } protein, Fat: { } fat, Carbohydrate: { } carbohydrate })
@@ -15,14 +25,23 @@ public static class EnergyFactors
             return null;
         }
 
-        decimal fibre = profile.Fibre ?? 0, polyols = profile.Polyols ?? 0, erythritol = profile.Erythritol ?? 0, allulose = profile.Allulose ?? 0;
+        decimal fibre = profile.Fibre ?? 0,
+            polyols = profile.Polyols ?? 0,
+            erythritol = profile.Erythritol ?? 0,
+            allulose = profile.Allulose ?? 0;
         var digestible = profile.Basis switch
         {
             LabelBasis.Total => carbohydrate - fibre - polyols - erythritol - allulose,
             LabelBasis.Available => carbohydrate - polyols - erythritol - allulose,
             _ => carbohydrate - allulose,
         };
-        return (Protein * protein) + (Fat * fat) + (Carbohydrate * digestible) + (Fibre * fibre) + (Polyols * polyols) + (Allulose * allulose) + (Alcohol * (profile.Alcohol ?? 0));
+        return (Protein * protein)
+            + (Fat * fat)
+            + (Carbohydrate * digestible)
+            + (Fibre * fibre)
+            + (Polyols * polyols)
+            + (Allulose * allulose)
+            + (Alcohol * (profile.Alcohol ?? 0));
     }
 
     /// <summary>The plain 4/4/9 sum in kcal, for claims that give only three macros.</summary>

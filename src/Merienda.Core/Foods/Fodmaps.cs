@@ -13,18 +13,29 @@ public enum FodmapGroup
     Mannitol,
 }
 
-/// <summary>Published FODMAP content in g per 100 g as eaten; null is unknown. Excess fructose is fructose less glucose, not below zero.</summary>
+/// <summary>
+/// Published FODMAP content in g per 100 g as eaten; null is unknown. Excess fructose is fructose less glucose, not below zero.
+/// </summary>
 /// <param name="Fructans">Fructans and GOS together.</param>
-public sealed record FodmapProfile(decimal? Fructans, decimal? Lactose, decimal? ExcessFructose, decimal? Sorbitol, decimal? Mannitol, string Source, SourceMark Mark)
+public sealed record FodmapProfile(
+    decimal? Fructans,
+    decimal? Lactose,
+    decimal? ExcessFructose,
+    decimal? Sorbitol,
+    decimal? Mannitol,
+    string Source,
+    SourceMark Mark
+)
 {
-    public decimal? this[FodmapGroup group] => group switch
-    {
-        FodmapGroup.Fructans => Fructans,
-        FodmapGroup.Lactose => Lactose,
-        FodmapGroup.ExcessFructose => ExcessFructose,
-        FodmapGroup.Sorbitol => Sorbitol,
-        _ => Mannitol,
-    };
+    public decimal? this[FodmapGroup group] =>
+        group switch
+        {
+            FodmapGroup.Fructans => Fructans,
+            FodmapGroup.Lactose => Lactose,
+            FodmapGroup.ExcessFructose => ExcessFructose,
+            FodmapGroup.Sorbitol => Sorbitol,
+            _ => Mannitol,
+        };
 }
 
 /// <summary>What a food holds of a sub-group per 100 g, published or within its natural bounds.</summary>
@@ -35,23 +46,41 @@ public static class Fodmaps
 {
     public static readonly IReadOnlyList<FodmapGroup> Groups = Enum.GetValues<FodmapGroup>();
 
-    /// <summary>Classes that bring much of a sub-group in little: what a packet's statement names of them matters before anything else.</summary>
-    public static readonly IReadOnlyList<string> Classes = ["garlic", "onion", "allium", "wheat", "rye", "barley", "legume", "honey", "polyol", "milk", "cream", "tree-nut"];
+    /// <summary>
+    /// Classes that bring much of a sub-group in little: what a packet's statement names of them matters before anything else.
+    /// </summary>
+    public static readonly IReadOnlyList<string> Classes =
+    [
+        "garlic",
+        "onion",
+        "allium",
+        "wheat",
+        "rye",
+        "barley",
+        "legume",
+        "honey",
+        "polyol",
+        "milk",
+        "cream",
+        "tree-nut",
+    ];
 
     /// <summary>Those of them that packets put into what is otherwise low: a little decides.</summary>
     public static readonly IReadOnlyList<string> DenseClasses = ["garlic", "onion", "allium", "honey", "polyol"];
 
-    public static string NameOf(FodmapGroup group) => group switch
-    {
-        FodmapGroup.Fructans => "fructans and GOS",
-        FodmapGroup.Lactose => "lactose",
-        FodmapGroup.ExcessFructose => "excess fructose",
-        FodmapGroup.Sorbitol => "sorbitol",
-        _ => "mannitol",
-    };
+    public static string NameOf(FodmapGroup group) =>
+        group switch
+        {
+            FodmapGroup.Fructans => "fructans and GOS",
+            FodmapGroup.Lactose => "lactose",
+            FodmapGroup.ExcessFructose => "excess fructose",
+            FodmapGroup.Sorbitol => "sorbitol",
+            _ => "mannitol",
+        };
 
     /// <summary>
-    /// Without a published value a sub-group lies between nothing and the food's carbohydrate (excess fructose: its sugars). Lactose occurs in milk only.
+    /// Without a published value a sub-group lies between nothing and the food's carbohydrate (excess fructose: its sugars). Lactose occurs
+    /// in milk only.
     /// Declared polyols bound nothing: tables seldom analyse the sorbitol and mannitol of plants.
     /// </summary>
     public static FodmapContent ContentOf(Food food, FodmapGroup group) => food.FodmapContents[(int)group].Content;
@@ -75,7 +104,13 @@ public static class Fodmaps
             return new(Estimate.Zero, true);
         }
 
-        if (food.Packet is { IsRead: true } packet && packet.Label.Declares(LabelNutrient.Carbohydrate) && packet.Label.PerHundredGrams(LabelNutrient.Carbohydrate).Best == 0 && !Classes.Any(packet.Holds) && packet.CannotTell.Count == 0)
+        if (
+            food.Packet is { IsRead: true } packet
+            && packet.Label.Declares(LabelNutrient.Carbohydrate)
+            && packet.Label.PerHundredGrams(LabelNutrient.Carbohydrate).Best == 0
+            && !Classes.Any(packet.Holds)
+            && packet.CannotTell.Count == 0
+        )
         {
             return new(Estimate.Zero, true);
         }
@@ -89,13 +124,14 @@ public static class Fodmaps
     /// </summary>
     public static decimal CutOff(Food food, FodmapGroup group) => food.FodmapContents[(int)group].CutOff;
 
-    private static decimal CutOff(Food food, FodmapGroup group, FodmapContent[] contents) => group switch
-    {
-        FodmapGroup.Fructans => IsGrainLike(food) ? 0.30m : 0.20m,
-        FodmapGroup.Lactose => 1m,
-        FodmapGroup.ExcessFructose => IsFresh(food) && IsOnlyExcessFructose(contents) ? 0.40m : 0.15m,
-        _ => 0.20m,
-    };
+    private static decimal CutOff(Food food, FodmapGroup group, FodmapContent[] contents) =>
+        group switch
+        {
+            FodmapGroup.Fructans => IsGrainLike(food) ? 0.30m : 0.20m,
+            FodmapGroup.Lactose => 1m,
+            FodmapGroup.ExcessFructose => IsFresh(food) && IsOnlyExcessFructose(contents) ? 0.40m : 0.15m,
+            _ => 0.20m,
+        };
 
     /// <summary>Sorbitol and mannitol of one food together, g per sitting, less than: same source [M].</summary>
     public const decimal PolyolsTogether = 0.40m;
@@ -105,9 +141,13 @@ public static class Fodmaps
     private static bool IsFresh(Food food) => food.Is("fruit") || food.Is("vegetable");
 
     // The higher cut-off holds when no other sub-group is there; an unknown one may be.
-    private static bool IsOnlyExcessFructose(FodmapContent[] contents) => Groups.Where(group => group != FodmapGroup.ExcessFructose).All(group => contents[(int)group].PerHundredGrams.High == 0);
+    private static bool IsOnlyExcessFructose(FodmapContent[] contents) =>
+        Groups.Where(group => group != FodmapGroup.ExcessFructose).All(group => contents[(int)group].PerHundredGrams.High == 0);
 
-    /// <summary>What one gram of a food brings of the cut-offs of all sub-groups, whichever comes nearest: by these nearly every dose is settled at one look.</summary>
+    /// <summary>
+    /// What one gram of a food brings of the cut-offs of all sub-groups, whichever comes nearest: by these nearly every dose is settled at
+    /// one look.
+    /// </summary>
     /// <param name="Most">At most so much of one; null when nobody knows a bound.</param>
     /// <param name="Least">At least so much of one whose content is known.</param>
     internal sealed record OfCutOff(decimal? Most, decimal Least)
@@ -116,7 +156,15 @@ public static class Fodmaps
         {
             var (sorbitol, mannitol) = (groups[(int)FodmapGroup.Sorbitol].Content, groups[(int)FodmapGroup.Mannitol].Content);
             var polyols = new FodmapContent(sorbitol.PerHundredGrams + mannitol.PerHundredGrams, sorbitol.IsKnown && mannitol.IsKnown);
-            var shares = groups.Append((Content: polyols, CutOff: PolyolsTogether)).Select(group => (Most: group.Content.PerHundredGrams.High / 100 / group.CutOff, Least: group.Content.IsKnown ? group.Content.PerHundredGrams.Low / 100 / group.CutOff : 0)).ToList();
+            var shares = groups
+                .Append((Content: polyols, CutOff: PolyolsTogether))
+                .Select(group =>
+                    (
+                        Most: group.Content.PerHundredGrams.High / 100 / group.CutOff,
+                        Least: group.Content.IsKnown ? group.Content.PerHundredGrams.Low / 100 / group.CutOff : 0
+                    )
+                )
+                .ToList();
             return new(shares.Any(share => share.Most is null) ? null : shares.Max(share => share.Most), shares.Max(share => share.Least));
         }
     }

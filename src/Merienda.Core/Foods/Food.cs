@@ -38,7 +38,10 @@ public sealed class Food
 
     public required NutrientProfile Profile { get; init; }
 
-    /// <summary>Grams of one household measure by unit name; cup and spoons are US ones. "drained" is the percentage of a tin's net weight that is left when drained.</summary>
+    /// <summary>
+    /// Grams of one household measure by unit name; cup and spoons are US ones. "drained" is the percentage of a tin's net weight that is
+    /// left when drained.
+    /// </summary>
     public required FrozenDictionary<string, decimal> Measures { get; init; }
 
     /// <summary>The food's class tags with every class above them.</summary>
@@ -75,9 +78,10 @@ public sealed class Food
     /// <summary>The packet it was typed from; null for a food of the table.</summary>
     public Packet? Packet { get; init; }
 
-    public FoodNutrition Nutrition => _nutrition ??= Packet is { } packet
-        ? FoodNutrition.From(packet, IsVegetable, PolyolCredit.Default)
-        : FoodNutrition.From(Profile, TableSpread, IsVegetable, PolyolCredit.Default);
+    public FoodNutrition Nutrition =>
+        _nutrition ??= Packet is { } packet
+            ? FoodNutrition.From(packet, IsVegetable, PolyolCredit.Default)
+            : FoodNutrition.From(Profile, TableSpread, IsVegetable, PolyolCredit.Default);
 
     /// <summary>Content and cut-off by FODMAP sub-group, worked out once.</summary>
     internal (FodmapContent Content, decimal CutOff)[] FodmapContents => _fodmaps ??= Foods.Fodmaps.Of(this);
@@ -95,7 +99,8 @@ public sealed class Food
     public bool MayContain(string foodClass) => MayHold.Holds(foodClass) || Packet?.MayHold.Holds(foodClass) == true;
 
     /// <summary>What packets differ by and what a packet warns of or leaves open.</summary>
-    public IEnumerable<string> AllMayHold => Packet is null ? MayHold.Kinds : MayHold.Kinds.Concat(Packet.MayHold.Kinds).Concat(Packet.Reading.MayContain.Keys);
+    public IEnumerable<string> AllMayHold =>
+        Packet is null ? MayHold.Kinds : MayHold.Kinds.Concat(Packet.MayHold.Kinds).Concat(Packet.Reading.MayContain.Keys);
 
     /// <summary>Words of a packet from which nobody can tell what is in it; empty for a food of the table.</summary>
     public IReadOnlyList<string> Untold => Packet?.CannotTell ?? [];

@@ -5,7 +5,8 @@ namespace Merienda.Core.Foods;
 /// <summary>A tag in the tree of food classes; a food carries several.</summary>
 /// <param name="Parent">Key of the class above, or null at the top.</param>
 /// <param name="Allergen">Which of the EU's 14 allergens the class is (Regulation 1169/2011 Annex II, from memory [M]), or null.</param>
-/// <param name="AllergyTo">The family that an allergy to this class means: nobody is allergic to milk and not to cream. Null when the class is its own.</param>
+/// <param name="AllergyTo">The family that an allergy to this class means: nobody is allergic to milk and not to cream. Null when the class
+/// is its own.</param>
 /// <param name="IsOpen">True when the tag alone says "some kind of it": unnamed nuts may be any nut.</param>
 public sealed record FoodClass(string Key, string? Parent, string Name, string? Allergen, string? AllergyTo = null, bool IsOpen = false);
 
@@ -54,7 +55,8 @@ public sealed class FoodClasses
     public IEnumerable<string> Downward(string key) => _children[key].SelectMany(Downward).Prepend(key);
 
     /// <summary>
-    /// What may be in a food besides what it is known to hold: classes that its packets differ by with every class below them, and, where a tag
+    /// What may be in a food besides what it is known to hold: classes that its packets differ by with every class below them, and, where a
+    /// tag
     /// says only "some kind of it", every kind.
     /// </summary>
     /// <param name="holds">Tags of what is known to be in it.</param>
@@ -76,6 +78,10 @@ public sealed class FoodClasses
     {
         var list = foods.ToList();
         var named = AllergensOf(list.SelectMany(food => food.AllTags));
-        return [.. named, .. AllergensOf(list.SelectMany(food => food.AllMayHold)).Except(named).Select(allergen => $"{allergen} (may contain)")];
+        return
+        [
+            .. named,
+            .. AllergensOf(list.SelectMany(food => food.AllMayHold)).Except(named).Select(allergen => $"{allergen} (may contain)"),
+        ];
     }
 }

@@ -1,6 +1,8 @@
 namespace Merienda.Core.Foods;
 
-/// <summary>The foods that a word without its kind may mean: "milk" is any milk. Its numbers span them all; the first is the usual one.</summary>
+/// <summary>
+/// The foods that a word without its kind may mean: "milk" is any milk. Its numbers span them all; the first is the usual one.
+/// </summary>
 public sealed class FoodKinds(IReadOnlyList<Food> foods)
 {
     private FoodNutrition? _nutrition;

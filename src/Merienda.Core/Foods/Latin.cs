@@ -5,16 +5,39 @@ using System.Text;
 namespace Merienda.Core.Foods;
 
 /// <summary>
-/// Words without the marks on their letters, so that "gruyère" is "gruyere" however it was typed. The runtime's own decomposition needs its globalization data,
+/// Words without the marks on their letters, so that "gruyère" is "gruyere" however it was typed. The runtime's own decomposition needs its
+/// globalization data,
 /// which the program runs without: what it would do to Latin letters stands here.
 /// </summary>
 internal static class Latin
 {
     private static readonly FrozenDictionary<char, string> Plain = new (string Letters, string Plain)[]
     {
-        ("àáâãäåāăą", "a"), ("çćĉċč", "c"), ("ďđð", "d"), ("èéêëēĕėęě", "e"), ("ĝğġģ", "g"), ("ĥħ", "h"), ("ìíîïĩīĭįı", "i"), ("ĵ", "j"), ("ķ", "k"), ("ĺļľŀł", "l"),
-        ("ñńņňŉ", "n"), ("òóôõöøōŏő", "o"), ("ŕŗř", "r"), ("śŝşš", "s"), ("ţťŧ", "t"), ("ùúûüũūŭůűų", "u"), ("ŵ", "w"), ("ýÿŷ", "y"), ("źżž", "z"), ("ß", "ss"), ("æ", "ae"), ("œ", "oe"),
-    }.SelectMany(row => row.Letters.Select(letter => KeyValuePair.Create(letter, row.Plain))).ToFrozenDictionary();
+        ("àáâãäåāăą", "a"),
+        ("çćĉċč", "c"),
+        ("ďđð", "d"),
+        ("èéêëēĕėęě", "e"),
+        ("ĝğġģ", "g"),
+        ("ĥħ", "h"),
+        ("ìíîïĩīĭįı", "i"),
+        ("ĵ", "j"),
+        ("ķ", "k"),
+        ("ĺļľŀł", "l"),
+        ("ñńņňŉ", "n"),
+        ("òóôõöøōŏő", "o"),
+        ("ŕŗř", "r"),
+        ("śŝşš", "s"),
+        ("ţťŧ", "t"),
+        ("ùúûüũūŭůűų", "u"),
+        ("ŵ", "w"),
+        ("ýÿŷ", "y"),
+        ("źżž", "z"),
+        ("ß", "ss"),
+        ("æ", "ae"),
+        ("œ", "oe"),
+    }
+        .SelectMany(row => row.Letters.Select(letter => KeyValuePair.Create(letter, row.Plain)))
+        .ToFrozenDictionary();
 
     /// <summary>Lower case, without marks, also those that are typed apart from their letter.</summary>
     public static string Folded(string text)

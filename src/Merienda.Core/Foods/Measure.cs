@@ -31,7 +31,9 @@ public enum Measure
     Alcohol,
     Sodium,
 
-    /// <summary>Available carbohydrate with every polyol in it, also where the label leaves them out: the school that credits none.</summary>
+    /// <summary>
+    /// Available carbohydrate with every polyol in it, also where the label leaves them out: the school that credits none.
+    /// </summary>
     NetCarbohydrateUncredited,
 
     /// <summary>Grams of vegetables, which some points schemes credit.</summary>

@@ -13,7 +13,14 @@ public sealed record KeepingClass(string Key, string Name, int FridgeDays, int? 
     public static readonly IReadOnlyList<KeepingClass> All =
     [
         new("cooked", "Cooked meat, poultry, stews, soups, grains and vegetables", 4, 2, "", Chart + ": 3–4 days"),
-        new("cooked-rice", "Dishes with cooked rice", 4, 2, "Some agencies give cooked rice one day: cool it fast, in shallow boxes", Chart + ": 3–4 days"),
+        new(
+            "cooked-rice",
+            "Dishes with cooked rice",
+            4,
+            2,
+            "Some agencies give cooked rice one day: cool it fast, in shallow boxes",
+            Chart + ": 3–4 days"
+        ),
         new("cooked-fish", "Cooked fish and shellfish", 3, 2, "Best within 2 days", Chart + "; best within 2 days [C]"),
         new("baked-egg", "Baked egg dishes", 3, 2, "Best within 2 days", Chart + "; best within 2 days [C]"),
         new("dressed-salad", "Dressed salads; egg, chicken, tuna and pasta salads", 4, null, "", Chart),
@@ -21,7 +28,14 @@ public sealed record KeepingClass(string Key, string Name, int FridgeDays, int? 
         new("soaked-oats", "Overnight oats and chia pots", 4, null, "", "common practice [C]"),
         new("cut-vegetables", "Washed cut vegetables and fruit", 4, null, "", "common practice [C]"),
         new("vinaigrette", "Vinaigrette without fresh garlic", 14, null, "", "common practice [C]"),
-        new("raw-marinating", "Raw meat, poultry or fish in its marinade, cooked later", 1, 3, "Cook it through when it comes out", Chart + ": raw poultry, mince and fish 1–2 days, also marinating"),
+        new(
+            "raw-marinating",
+            "Raw meat, poultry or fish in its marinade, cooked later",
+            1,
+            3,
+            "Cook it through when it comes out",
+            Chart + ": raw poultry, mince and fish 1–2 days, also marinating"
+        ),
         new("raw-batter", "Batter or dough with raw egg", 1, null, "Cook it through", Chart + ": 1–2 days"),
         new("herb-oil", "Home-made garlic or herb oil", 4, 3, "Always cold", Chart),
     ];

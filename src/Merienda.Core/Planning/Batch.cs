@@ -10,7 +10,9 @@ namespace Merienda.Core.Planning;
 /// <param name="Cooked">Local date of the session.</param>
 public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Portions, IReadOnlyList<Container> Containers)
 {
-    public const decimal MostPortions = 60, SmallestSize = 0.25m, LargestSize = 4;
+    public const decimal MostPortions = 60,
+        SmallestSize = 0.25m,
+        LargestSize = 4;
 
     public decimal Placed => Containers.Where(box => box.Place is not null).Sum(box => box.Size);
 
@@ -27,7 +29,13 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
         }
 
         return portions < Placed
-            ? new Refusal("batch-too-small", "portions", $"{portions:0.##}", $"{Placed:0.##} portions of {Letter} are already placed", $"Take back {Placed - portions:0.##} first, or cook at least {Placed:0.##}")
+            ? new Refusal(
+                "batch-too-small",
+                "portions",
+                $"{portions:0.##}",
+                $"{Placed:0.##} portions of {Letter} are already placed",
+                $"Take back {Placed - portions:0.##} first, or cook at least {Placed:0.##}"
+            )
             : (this with { Portions = portions }).WithLooseRefilled(newId);
     }
 
@@ -35,20 +43,38 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
     public Result<Batch> Place(Cell cell, Func<Guid> newId, decimal size = 1)
     {
         // The fullest loose box first, so that a leftover half is used up last.
-        var box = Containers.Where(item => item.Place is null).OrderByDescending(item => item.Size).ThenBy(item => item.Number).FirstOrDefault();
+        var box = Containers
+            .Where(item => item.Place is null)
+            .OrderByDescending(item => item.Size)
+            .ThenBy(item => item.Number)
+            .FirstOrDefault();
         return box is null
-            ? new Refusal("nothing-loose", "batch", Letter, $"all {Portions:0.##} portions are placed", "Cook more of it, or take a portion back")
-            : Replace(box, box with { Place = cell, Size = size - box.Size <= Loose - box.Size ? size : box.Size }).WithLooseRefilled(newId);
+            ? new Refusal(
+                "nothing-loose",
+                "batch",
+                Letter,
+                $"all {Portions:0.##} portions are placed",
+                "Cook more of it, or take a portion back"
+            )
+            : Replace(box, box with { Place = cell, Size = size - box.Size <= Loose - box.Size ? size : box.Size })
+                .WithLooseRefilled(newId);
     }
 
     /// <param name="from">Where the one who moves it saw it; refused when it has gone elsewhere since.</param>
     /// <param name="to">The new cell, or null to take it back to the bench.</param>
-    public Result<Batch> Move(Guid container, Cell from, Cell? to, Func<Guid> newId) => Find(container) switch
-    {
-        null => Gone(),
-        { } box when box.Place != from => new Refusal("container-moved", "container", $"{Letter} {box.Number}", "somebody moved it meanwhile", "Look at the board as it is now and try again"),
-        { } box => Replace(box, box with { Place = to }).WithLooseRefilled(newId),
-    };
+    public Result<Batch> Move(Guid container, Cell from, Cell? to, Func<Guid> newId) =>
+        Find(container) switch
+        {
+            null => Gone(),
+            { } box when box.Place != from => new Refusal(
+                "container-moved",
+                "container",
+                $"{Letter} {box.Number}",
+                "somebody moved it meanwhile",
+                "Look at the board as it is now and try again"
+            ),
+            { } box => Replace(box, box with { Place = to }).WithLooseRefilled(newId),
+        };
 
     /// <summary>Makes a placed portion larger or smaller; the difference comes from or goes back to what is loose.</summary>
     public Result<Batch> ChangeSize(Guid container, decimal from, decimal to, Func<Guid> newId)
@@ -60,30 +86,62 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
 
         if (box.Size != from)
         {
-            return new Refusal("container-changed", "size", $"{from:0.##}", $"it is {box.Size:0.##} portions by now", "Look at the board as it is now and try again");
+            return new Refusal(
+                "container-changed",
+                "size",
+                $"{from:0.##}",
+                $"it is {box.Size:0.##} portions by now",
+                "Look at the board as it is now and try again"
+            );
         }
 
         if (to is < SmallestSize or > LargestSize || to % SmallestSize != 0)
         {
-            return new Refusal("size-out-of-range", "size", $"{to:0.##}", $"a portion is between {SmallestSize} and {LargestSize} in steps of {SmallestSize}", "Choose a size in that range");
+            return new Refusal(
+                "size-out-of-range",
+                "size",
+                $"{to:0.##}",
+                $"a portion is between {SmallestSize} and {LargestSize} in steps of {SmallestSize}",
+                "Choose a size in that range"
+            );
         }
 
         return to - from > Loose
-            ? new Refusal("nothing-loose", "size", $"{to:0.##}", $"only {Loose:0.##} portions of {Letter} are loose", "Cook more of it, or make another portion smaller")
+            ? new Refusal(
+                "nothing-loose",
+                "size",
+                $"{to:0.##}",
+                $"only {Loose:0.##} portions of {Letter} are loose",
+                "Cook more of it, or make another portion smaller"
+            )
             : Replace(box, box with { Size = to }).WithLooseRefilled(newId);
     }
 
-    private Refusal Gone() => new("container-gone", "container", Letter, "it is not in this batch any more", "Look at the board as it is now and try again");
+    private Refusal Gone() =>
+        new("container-gone", "container", Letter, "it is not in this batch any more", "Look at the board as it is now and try again");
 
-    private static Refusal? RefusePortions(decimal portions) => portions is >= 1 and <= MostPortions && portions % SmallestSize == 0
-        ? null
-        : new("portions-out-of-range", "portions", $"{portions:0.##}", $"a batch makes 1 to {MostPortions} portions in steps of {SmallestSize}", "Choose a number in that range");
+    private static Refusal? RefusePortions(decimal portions) =>
+        portions is >= 1 and <= MostPortions && portions % SmallestSize == 0
+            ? null
+            : new(
+                "portions-out-of-range",
+                "portions",
+                $"{portions:0.##}",
+                $"a batch makes 1 to {MostPortions} portions in steps of {SmallestSize}",
+                "Choose a number in that range"
+            );
 
     private Container? Find(Guid container) => Containers.FirstOrDefault(box => box.Id == container);
 
-    private Batch Replace(Container old, Container changed) => this with { Containers = [.. Containers.Select(box => box == old ? changed : box)] };
+    private Batch Replace(Container old, Container changed) =>
+        this with
+        {
+            Containers = [.. Containers.Select(box => box == old ? changed : box)],
+        };
 
-    /// <summary>Fills the loose portions into whole boxes and at most one smaller one, keeping ids and numbers of boxes that stay.</summary>
+    /// <summary>
+    /// Fills the loose portions into whole boxes and at most one smaller one, keeping ids and numbers of boxes that stay.
+    /// </summary>
     private Batch WithLooseRefilled(Func<Guid> newId)
     {
         var boxes = Containers.Where(box => box.Place is not null).ToList();
@@ -91,10 +149,20 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
         for (var left = Loose; left > 0; left -= 1)
         {
             var size = Math.Min(1, left);
-            boxes.Add(spare.TryDequeue(out var box) ? box with { Size = size } : new Container(newId(), FreeNumber(boxes.Concat(spare)), size, null));
+            boxes.Add(
+                spare.TryDequeue(out var box)
+                    ? box with
+                    {
+                        Size = size,
+                    }
+                    : new Container(newId(), FreeNumber(boxes.Concat(spare)), size, null)
+            );
         }
 
-        return this with { Containers = [.. boxes.OrderBy(box => box.Number)] };
+        return this with
+        {
+            Containers = [.. boxes.OrderBy(box => box.Number)],
+        };
     }
 
     private static int FreeNumber(IEnumerable<Container> boxes)

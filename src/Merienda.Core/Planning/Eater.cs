@@ -6,10 +6,18 @@ namespace Merienda.Core.Planning;
 /// <param name="MealShares">Share of the day at each meal slot, 0 to 1; empty when nobody split it.</param>
 /// <param name="PortionHabit">Portions the eater usually takes of a dish, 0.25 to 4.</param>
 /// <param name="PrepMeals">Meal slots that are to be covered by containers.</param>
-public sealed record Eater(Guid Id, string Name, EaterRules Rules, IReadOnlyDictionary<string, decimal> MealShares, IReadOnlySet<string> PrepMeals, decimal PortionHabit = 1)
+public sealed record Eater(
+    Guid Id,
+    string Name,
+    EaterRules Rules,
+    IReadOnlyDictionary<string, decimal> MealShares,
+    IReadOnlySet<string> PrepMeals,
+    decimal PortionHabit = 1
+)
 {
     /// <summary>What the rules say of one recipe's portion, of the size this eater usually takes.</summary>
-    public IReadOnlyList<Finding> Judge(string name, Recipes.PortionProfile profile, string? meal) => Rules.CheckPortion(Intake.Of(new Helping(name, profile, PortionHabit)), ShareOf(meal), meal);
+    public IReadOnlyList<Finding> Judge(string name, Recipes.PortionProfile profile, string? meal) =>
+        Rules.CheckPortion(Intake.Of(new Helping(name, profile, PortionHabit)), ShareOf(meal), meal);
 
     public decimal? ShareOf(string? meal) => meal is not null && MealShares.TryGetValue(meal, out var share) ? share : null;
 }

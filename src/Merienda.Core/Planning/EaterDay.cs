@@ -6,7 +6,8 @@ namespace Merienda.Core.Planning;
 public sealed record PlannedMeal(string Meal, IReadOnlyList<Helping> Helpings);
 
 /// <summary>
-/// One eater's day in the ledger: what is planned at each meal, what is still open, and every finding of rules that count by portion, meal or day.
+/// One eater's day in the ledger: what is planned at each meal, what is still open, and every finding of rules that count by portion, meal
+/// or day.
 /// It depends on nothing outside the day, so a change of one portion re-adds one day only.
 /// </summary>
 public sealed class EaterDay
@@ -39,18 +40,26 @@ public sealed class EaterDay
     public Verdict VerdictOf(PlannedMeal meal)
     {
         var context = Eater.Rules.Context with { Meal = meal.Meal };
-        return Eater.Rules.On(Date).Where(rule => rule.Period is Period.Portion or Period.Meal)
-            .SelectMany(rule => rule.Period == Period.Meal ? [rule.Check(new Intake(meal.Helpings), context)] : meal.Helpings.Select(helping => rule.Check(Intake.Of(helping), context)))
-            .Select(finding => finding.Verdict).RollUp();
+        return Eater
+            .Rules.On(Date)
+            .Where(rule => rule.Period is Period.Portion or Period.Meal)
+            .SelectMany(rule =>
+                rule.Period == Period.Meal
+                    ? [rule.Check(new Intake(meal.Helpings), context)]
+                    : meal.Helpings.Select(helping => rule.Check(Intake.Of(helping), context))
+            )
+            .Select(finding => finding.Verdict)
+            .RollUp();
     }
 
     /// <summary>The limit that the day's ruler shows: the heaviest verdict, then the fullest.</summary>
-    public Finding? Tightest => Findings
-        .Where(finding => finding.Value is not null && finding.Limit is { Per: Period.Day })
-        .OrderByDescending(finding => finding.NeedsAllowance ? Verdict.Fits : finding.Verdict)
-        .ThenByDescending(finding => finding.Limit!.AtMost is not null)
-        .ThenByDescending(finding => finding.Used ?? 0)
-        .FirstOrDefault();
+    public Finding? Tightest =>
+        Findings
+            .Where(finding => finding.Value is not null && finding.Limit is { Per: Period.Day })
+            .OrderByDescending(finding => finding.NeedsAllowance ? Verdict.Fits : finding.Verdict)
+            .ThenByDescending(finding => finding.Limit!.AtMost is not null)
+            .ThenByDescending(finding => finding.Used ?? 0)
+            .FirstOrDefault();
 
     private IEnumerable<Finding> Check()
     {
@@ -64,14 +73,24 @@ public sealed class EaterDay
                     yield return rule.Check(day, context);
                     break;
                 case Period.Meal:
-                    foreach (var finding in Broken(rule, Meals.Where(meal => meal.Helpings.Count > 0).Select(meal => (new Intake(meal.Helpings), meal.Meal))))
+                    foreach (
+                        var finding in Broken(
+                            rule,
+                            Meals.Where(meal => meal.Helpings.Count > 0).Select(meal => (new Intake(meal.Helpings), meal.Meal))
+                        )
+                    )
                     {
                         yield return finding;
                     }
 
                     break;
                 case Period.Portion:
-                    foreach (var finding in Broken(rule, Meals.SelectMany(meal => meal.Helpings.Select(helping => (Intake.Of(helping), meal.Meal)))))
+                    foreach (
+                        var finding in Broken(
+                            rule,
+                            Meals.SelectMany(meal => meal.Helpings.Select(helping => (Intake.Of(helping), meal.Meal)))
+                        )
+                    )
                     {
                         yield return finding;
                     }
@@ -81,7 +100,8 @@ public sealed class EaterDay
         }
     }
 
-    private IEnumerable<Finding> Broken(Rule rule, IEnumerable<(Intake Intake, string Meal)> intakes) => intakes
-        .Select(item => rule.Check(item.Intake, Eater.Rules.Context with { Meal = item.Meal }))
-        .Where(finding => finding.Verdict != Verdict.Fits || finding.Notes.Count > 0);
+    private IEnumerable<Finding> Broken(Rule rule, IEnumerable<(Intake Intake, string Meal)> intakes) =>
+        intakes
+            .Select(item => rule.Check(item.Intake, Eater.Rules.Context with { Meal = item.Meal }))
+            .Where(finding => finding.Verdict != Verdict.Fits || finding.Notes.Count > 0);
 }

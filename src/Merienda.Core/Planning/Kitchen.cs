@@ -7,13 +7,46 @@ namespace Merienda.Core.Planning;
 /// <param name="CapacityMl">What fits in to the brim, ml.</param>
 /// <param name="FillShare">How far it may be filled, above 0 to 1.</param>
 /// <param name="WidthMm">Inner width of a flat vessel, mm.</param>
-public sealed record KitchenItem(Guid Id, string Kind, string Name, int Count, int? CapacityMl, decimal? FillShare, int? WidthMm, int? LengthMm)
+public sealed record KitchenItem(
+    Guid Id,
+    string Kind,
+    string Name,
+    int Count,
+    int? CapacityMl,
+    decimal? FillShare,
+    int? WidthMm,
+    int? LengthMm
+)
 {
-    public static readonly IReadOnlyList<string> Kinds = ["oven", "burner", "pressure-cooker", "slow-cooker", "air-fryer", "microwave", "blender", "scale", "pan", "pot", "tray", "mould", "bowl"];
+    public static readonly IReadOnlyList<string> Kinds =
+    [
+        "oven",
+        "burner",
+        "pressure-cooker",
+        "slow-cooker",
+        "air-fryer",
+        "microwave",
+        "blender",
+        "scale",
+        "pan",
+        "pot",
+        "tray",
+        "mould",
+        "bowl",
+    ];
 }
 
 /// <summary>Containers of one size.</summary>
-public sealed record ContainerKind(Guid Id, string Name, int VolumeMl, int Count, string Material, bool MayHeat, bool MayFreeze, bool MayFillHot)
+public sealed record ContainerKind(
+    Guid Id,
+    string Name,
+    int VolumeMl,
+    int Count,
+    string Material,
+    bool MayHeat,
+    bool MayFreeze,
+    bool MayFillHot
+)
 {
     public static readonly IReadOnlyList<string> Materials = ["glass", "plastic", "steel", "silicone", "other"];
 }
@@ -24,7 +57,15 @@ public sealed record ContainerKind(Guid Id, string Name, int VolumeMl, int Count
 /// <param name="PrepDay">Weekday of the long session. A week runs from Sunday to Saturday; Saturday is the evening before it.</param>
 /// <param name="SecondDay">Weekday of the short session, or null.</param>
 /// <param name="FreezerLitres">Room for the prep in the freezer, or null when nobody measured.</param>
-public sealed record Kitchen(string Units, string NumberFormat, DayOfWeek PrepDay, DayOfWeek? SecondDay, decimal? FreezerLitres, IReadOnlyList<KitchenItem> Items, IReadOnlyList<ContainerKind> Containers)
+public sealed record Kitchen(
+    string Units,
+    string NumberFormat,
+    DayOfWeek PrepDay,
+    DayOfWeek? SecondDay,
+    decimal? FreezerLitres,
+    IReadOnlyList<KitchenItem> Items,
+    IReadOnlyList<ContainerKind> Containers
+)
 {
     private const int MostRows = 100;
 
@@ -34,36 +75,130 @@ public sealed record Kitchen(string Units, string NumberFormat, DayOfWeek PrepDa
     /// <summary>Days from the week's first day to a session on this weekday: -1 for Saturday, else 0 to 5.</summary>
     public static int Offset(DayOfWeek day) => day == DayOfWeek.Saturday ? -1 : (int)day;
 
-    public IEnumerable<DateOnly> SessionsOf(DateOnly weekStart) => new[] { PrepDay, SecondDay }.OfType<DayOfWeek>().Select(day => weekStart.AddDays(Offset(day))).Order();
+    public IEnumerable<DateOnly> SessionsOf(DateOnly weekStart) =>
+        new[] { PrepDay, SecondDay }.OfType<DayOfWeek>().Select(day => weekStart.AddDays(Offset(day))).Order();
 
     /// <summary>The first thing that is wrong, or null.</summary>
-    public Refusal? Wrong() => this switch
-    {
-        _ when Units is not ("metric" or "us") => new("unknown-units", "units", Units, "units are metric or us", "Choose one of the two"),
-        _ when NumberFormat is not ("point" or "comma") => new("unknown-number-format", "numberFormat", NumberFormat, "the decimal mark is a point or a comma", "Choose one of the two"),
-        _ when PrepDay == SecondDay => new("two-prep-days", "secondDay", $"{SecondDay}", "the second session is on the day of the first", "Choose another day, or none"),
-        _ when FreezerLitres is < 0 or > 2000 => new("freezer-out-of-range", "freezerLitres", $"{FreezerLitres}", "a freezer has 0 to 2,000 litres", "Type the litres that are left for the prep"),
-        _ when Items.Count > MostRows || Containers.Count > MostRows => new("too-many-rows", "items", $"{Items.Count + Containers.Count}", $"a kitchen lists at most {MostRows} appliances and vessels and as many containers", "Put equal ones in one row"),
-        _ => Items.Select(WrongItem).Concat(Containers.Select(WrongContainer)).FirstOrDefault(refusal => refusal is not null),
-    };
+    public Refusal? Wrong() =>
+        this switch
+        {
+            _ when Units is not ("metric" or "us") => new(
+                "unknown-units",
+                "units",
+                Units,
+                "units are metric or us",
+                "Choose one of the two"
+            ),
+            _ when NumberFormat is not ("point" or "comma") => new(
+                "unknown-number-format",
+                "numberFormat",
+                NumberFormat,
+                "the decimal mark is a point or a comma",
+                "Choose one of the two"
+            ),
+            _ when PrepDay == SecondDay => new(
+                "two-prep-days",
+                "secondDay",
+                $"{SecondDay}",
+                "the second session is on the day of the first",
+                "Choose another day, or none"
+            ),
+            _ when FreezerLitres is < 0 or > 2000 => new(
+                "freezer-out-of-range",
+                "freezerLitres",
+                $"{FreezerLitres}",
+                "a freezer has 0 to 2,000 litres",
+                "Type the litres that are left for the prep"
+            ),
+            _ when Items.Count > MostRows || Containers.Count > MostRows => new(
+                "too-many-rows",
+                "items",
+                $"{Items.Count + Containers.Count}",
+                $"a kitchen lists at most {MostRows} appliances and vessels and as many containers",
+                "Put equal ones in one row"
+            ),
+            _ => Items.Select(WrongItem).Concat(Containers.Select(WrongContainer)).FirstOrDefault(refusal => refusal is not null),
+        };
 
-    private static Refusal? WrongItem(KitchenItem item, int at) => item switch
-    {
-        _ when !KitchenItem.Kinds.Contains(item.Kind) => new("unknown-kind", $"items[{at}].kind", item.Kind, "there is no such appliance or vessel", $"Use one of {string.Join(", ", KitchenItem.Kinds)}"),
-        _ when item.Name.Trim().Length is 0 or > 60 => new("name-length", $"items[{at}].name", item.Name, "a name has 1 to 60 characters", "Type what you call it"),
-        _ when item.Count is < 1 or > 50 => new("count-out-of-range", $"items[{at}].count", $"{item.Count}", "there are 1 to 50 of a kind", "Type how many, or take the row away"),
-        _ when item.CapacityMl is < 1 or > 100_000 => new("capacity-out-of-range", $"items[{at}].capacityMl", $"{item.CapacityMl}", "it holds 1 to 100,000 ml", "Type what fits in to the brim"),
-        _ when item.FillShare is <= 0 or > 1 => new("fill-out-of-range", $"items[{at}].fillShare", $"{item.FillShare}", "a fill line stands above 0 and up to 100 %", "Type for example 67 %"),
-        _ when item.WidthMm is < 1 or > 2000 || item.LengthMm is < 1 or > 2000 => new("size-out-of-range", $"items[{at}].widthMm", $"{item.WidthMm} by {item.LengthMm}", "a side is 1 to 2,000 mm", "Type the inner sides"),
-        _ => null,
-    };
+    private static Refusal? WrongItem(KitchenItem item, int at) =>
+        item switch
+        {
+            _ when !KitchenItem.Kinds.Contains(item.Kind) => new(
+                "unknown-kind",
+                $"items[{at}].kind",
+                item.Kind,
+                "there is no such appliance or vessel",
+                $"Use one of {string.Join(", ", KitchenItem.Kinds)}"
+            ),
+            _ when item.Name.Trim().Length is 0 or > 60 => new(
+                "name-length",
+                $"items[{at}].name",
+                item.Name,
+                "a name has 1 to 60 characters",
+                "Type what you call it"
+            ),
+            _ when item.Count is < 1 or > 50 => new(
+                "count-out-of-range",
+                $"items[{at}].count",
+                $"{item.Count}",
+                "there are 1 to 50 of a kind",
+                "Type how many, or take the row away"
+            ),
+            _ when item.CapacityMl is < 1 or > 100_000 => new(
+                "capacity-out-of-range",
+                $"items[{at}].capacityMl",
+                $"{item.CapacityMl}",
+                "it holds 1 to 100,000 ml",
+                "Type what fits in to the brim"
+            ),
+            _ when item.FillShare is <= 0 or > 1 => new(
+                "fill-out-of-range",
+                $"items[{at}].fillShare",
+                $"{item.FillShare}",
+                "a fill line stands above 0 and up to 100 %",
+                "Type for example 67 %"
+            ),
+            _ when item.WidthMm is < 1 or > 2000 || item.LengthMm is < 1 or > 2000 => new(
+                "size-out-of-range",
+                $"items[{at}].widthMm",
+                $"{item.WidthMm} by {item.LengthMm}",
+                "a side is 1 to 2,000 mm",
+                "Type the inner sides"
+            ),
+            _ => null,
+        };
 
-    private static Refusal? WrongContainer(ContainerKind kind, int at) => kind switch
-    {
-        _ when kind.Name.Trim().Length is 0 or > 60 => new("name-length", $"containers[{at}].name", kind.Name, "a name has 1 to 60 characters", "Type what you call it"),
-        _ when kind.VolumeMl is < 1 or > 20_000 => new("volume-out-of-range", $"containers[{at}].volumeMl", $"{kind.VolumeMl}", "a container holds 1 to 20,000 ml", "Type the volume again"),
-        _ when kind.Count is < 1 or > 500 => new("count-out-of-range", $"containers[{at}].count", $"{kind.Count}", "there are 1 to 500 of a size", "Type how many, or take the row away"),
-        _ when !ContainerKind.Materials.Contains(kind.Material) => new("unknown-material", $"containers[{at}].material", kind.Material, "there is no such material", $"Use one of {string.Join(", ", ContainerKind.Materials)}"),
-        _ => null,
-    };
+    private static Refusal? WrongContainer(ContainerKind kind, int at) =>
+        kind switch
+        {
+            _ when kind.Name.Trim().Length is 0 or > 60 => new(
+                "name-length",
+                $"containers[{at}].name",
+                kind.Name,
+                "a name has 1 to 60 characters",
+                "Type what you call it"
+            ),
+            _ when kind.VolumeMl is < 1 or > 20_000 => new(
+                "volume-out-of-range",
+                $"containers[{at}].volumeMl",
+                $"{kind.VolumeMl}",
+                "a container holds 1 to 20,000 ml",
+                "Type the volume again"
+            ),
+            _ when kind.Count is < 1 or > 500 => new(
+                "count-out-of-range",
+                $"containers[{at}].count",
+                $"{kind.Count}",
+                "there are 1 to 500 of a size",
+                "Type how many, or take the row away"
+            ),
+            _ when !ContainerKind.Materials.Contains(kind.Material) => new(
+                "unknown-material",
+                $"containers[{at}].material",
+                kind.Material,
+                "there is no such material",
+                $"Use one of {string.Join(", ", ContainerKind.Materials)}"
+            ),
+            _ => null,
+        };
 }

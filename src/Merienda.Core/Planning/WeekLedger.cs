@@ -7,10 +7,29 @@ public sealed class WeekLedger
 {
     /// <param name="days">The days of the week, in order.</param>
     /// <param name="placed">Every placed portion with its cell.</param>
-    public WeekLedger(IReadOnlyList<DateOnly> days, IReadOnlyList<string> meals, IReadOnlyList<Eater> eaters, IEnumerable<(Cell Cell, Helping Helping)> placed)
+    public WeekLedger(
+        IReadOnlyList<DateOnly> days,
+        IReadOnlyList<string> meals,
+        IReadOnlyList<Eater> eaters,
+        IEnumerable<(Cell Cell, Helping Helping)> placed
+    )
     {
         var byCell = placed.ToLookup(item => item.Cell, item => item.Helping);
-        Days = [.. from eater in eaters from day in days select new EaterDay(day, eater, [.. meals.Select(meal => new PlannedMeal(meal, [.. byCell[new Cell(day, meal, eater.Id)].Select(helping => helping with { At = new Occasion(day, meal) })]))])];
+        Days =
+        [
+            .. from eater in eaters
+            from day in days
+            select new EaterDay(
+                day,
+                eater,
+                [
+                    .. meals.Select(meal => new PlannedMeal(
+                        meal,
+                        [.. byCell[new Cell(day, meal, eater.Id)].Select(helping => helping with { At = new Occasion(day, meal) })]
+                    )),
+                ]
+            ),
+        ];
         Weeks = eaters.ToDictionary(eater => eater.Id, CheckWeek);
     }
 
@@ -29,6 +48,10 @@ public sealed class WeekLedger
         var context = eater.Rules.Context with { OpenMeals = own.Sum(day => day.OpenMeals.Count) };
         var days = own.Select(day => new Intake(day.Helpings)).ToList();
         var rules = eater.Rules.On(own.Count == 0 ? default : own[^1].Date);
-        return [.. rules.Where(rule => rule.Period == Period.Week).Select(rule => rule.Check(week, context)), .. rules.Select(rule => rule.CheckWeek(days, context)).OfType<Finding>()];
+        return
+        [
+            .. rules.Where(rule => rule.Period == Period.Week).Select(rule => rule.Check(week, context)),
+            .. rules.Select(rule => rule.CheckWeek(days, context)).OfType<Finding>(),
+        ];
     }
 }

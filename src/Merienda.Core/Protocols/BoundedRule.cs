@@ -36,7 +36,8 @@ public abstract record BoundedRule : Rule
     protected string PeriodInWords => $"a {Period.ToString().ToLowerInvariant()}";
 
     /// <summary>The rule with what an eater stated; a bound nobody stated stays as the protocol has it.</summary>
-    public BoundedRule With(Allowance? allowance) => allowance is null ? this : this with { AtLeast = allowance.AtLeast ?? AtLeast, AtMost = allowance.AtMost ?? AtMost };
+    public BoundedRule With(Allowance? allowance) =>
+        allowance is null ? this : this with { AtLeast = allowance.AtLeast ?? AtLeast, AtMost = allowance.AtMost ?? AtMost };
 
     /// <summary>Holds a value against both bounds.</summary>
     /// <param name="openMeals">Meals still to come, which may yet reach a floor.</param>
@@ -80,10 +81,19 @@ public abstract record BoundedRule : Rule
         new(Id, Title, verdict, Scale, value, Limit, contributors, because);
 
     protected Finding Unstated(Estimate value, IReadOnlyList<Contributor> contributors) =>
-        Found(Verdict.CannotTell, value, contributors, $"{Title}: nobody stated how much {PeriodInWords} is allowed.") with { NeedsAllowance = true };
+        Found(Verdict.CannotTell, value, contributors, $"{Title}: nobody stated how much {PeriodInWords} is allowed.") with
+        {
+            NeedsAllowance = true,
+        };
 
     /// <summary>The usual sentence: value, bounds, and what brings most of it.</summary>
-    protected string Reason(Verdict verdict, Estimate value, IReadOnlyList<Contributor> contributors, int openMeals, Func<string> unknownParts)
+    protected string Reason(
+        Verdict verdict,
+        Estimate value,
+        IReadOnlyList<Contributor> contributors,
+        int openMeals,
+        Func<string> unknownParts
+    )
     {
         var shown = Scale.ShowWithUnit(value.Best);
         if (verdict == Verdict.Fits)
@@ -92,31 +102,40 @@ public abstract record BoundedRule : Rule
         }
 
         var range = value.High is { } high && high != value.Low ? $" (between {Scale.Show(value.Low)} and {Scale.Show(high)})" : "";
-        var most = contributors.Where(item => item.Amount > 0).Take(2).Select(item => $"{item.Name} {Scale.ShowWithUnit(item.Amount)}").ToList();
+        var most = contributors
+            .Where(item => item.Amount > 0)
+            .Take(2)
+            .Select(item => $"{item.Name} {Scale.ShowWithUnit(item.Amount)}")
+            .ToList();
         var from = most.Count > 0 ? $"; most of it from {string.Join(" and ", most)}" : "";
         return verdict switch
         {
-            Verdict.Breaks when AtMost is { } ceiling && value.Low > ceiling => $"{Title}: {shown}, over {Scale.ShowWithUnit(ceiling)} {PeriodInWords}{from}.",
+            Verdict.Breaks when AtMost is { } ceiling && value.Low > ceiling =>
+                $"{Title}: {shown}, over {Scale.ShowWithUnit(ceiling)} {PeriodInWords}{from}.",
             Verdict.Breaks => $"{Title}: {shown}, below {Scale.ShowWithUnit(AtLeast!.Value)} {PeriodInWords}.",
-            Verdict.CannotTell when value.IsOpen => $"{Title}: {shown} so far, and no values yet for {unknownParts()}; the limit is {BoundsInWords()} {PeriodInWords}.",
-            Verdict.CannotTell => $"{Title}: {shown} so far of {BoundsInWords()} {PeriodInWords}; {openMeals} {(openMeals == 1 ? "meal is" : "meals are")} still open.",
+            Verdict.CannotTell when value.IsOpen =>
+                $"{Title}: {shown} so far, and no values yet for {unknownParts()}; the limit is {BoundsInWords()} {PeriodInWords}.",
+            Verdict.CannotTell =>
+                $"{Title}: {shown} so far of {BoundsInWords()} {PeriodInWords}; {openMeals} {(openMeals == 1 ? "meal is" : "meals are")} still open.",
             _ => $"{Title}: {shown}{range} is too close to {BoundsInWords()} {PeriodInWords}{from}.",
         };
     }
 
-    protected string BoundsInWords() => (AtLeast, AtMost) switch
-    {
-        ({ } least, { } most) => $"between {Scale.Show(least)} and {Scale.ShowWithUnit(most)}",
-        ({ } least, _) => $"at least {Scale.ShowWithUnit(least)}",
-        (_, { } most) => $"at most {Scale.ShowWithUnit(most)}",
-        _ => "an amount you state",
-    };
+    protected string BoundsInWords() =>
+        (AtLeast, AtMost) switch
+        {
+            ({ } least, { } most) => $"between {Scale.Show(least)} and {Scale.ShowWithUnit(most)}",
+            ({ } least, _) => $"at least {Scale.ShowWithUnit(least)}",
+            (_, { } most) => $"at most {Scale.ShowWithUnit(most)}",
+            _ => "an amount you state",
+        };
 
     /// <summary>Most of one ingredient that is suggested to be added to a portion, g [C].</summary>
     private const decimal MostMore = 300;
 
     /// <summary>
-    /// The smallest change of the ingredient that weighs most which makes one dish fit. Taking away never widens the range, so what the best value
+    /// The smallest change of the ingredient that weighs most which makes one dish fit. Taking away never widens the range, so what the
+    /// best value
     /// falls by, the highest falls by too: the change cures for certain.
     /// </summary>
     /// <param name="ofLine">What one line brings to one portion, in the rule's unit.</param>
@@ -129,8 +148,12 @@ public abstract record BoundedRule : Rule
 
         var isOver = Ceiling(value) != Verdict.Fits;
         var missing = isOver ? value.High - (AtMost * (1 + KeptShare)) : (AtLeast * (1 - KeptShare)) - value.Low;
-        var line = Enumerable.Range(0, helping.Profile.Lines.Count).Where(at => ofLine(helping, at) > 0 && !helping.Profile.Lines[at].Grams.IsOpen && helping.Profile.Lines[at].Grams.Best > 0)
-            .OrderByDescending(at => ofLine(helping, at)).Select(at => (int?)at).FirstOrDefault();
+        var line = Enumerable
+            .Range(0, helping.Profile.Lines.Count)
+            .Where(at => ofLine(helping, at) > 0 && !helping.Profile.Lines[at].Grams.IsOpen && helping.Profile.Lines[at].Grams.Best > 0)
+            .OrderByDescending(at => ofLine(helping, at))
+            .Select(at => (int?)at)
+            .FirstOrDefault();
         if (missing is not { } much || line is not { } heaviest)
         {
             return null;

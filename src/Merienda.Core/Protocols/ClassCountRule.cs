@@ -19,5 +19,6 @@ public abstract record ClassCountRule : BoundedRule
     public override string Title => Name;
 
     // One portion counts toward a week and breaks nothing by itself.
-    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => NeedsAllowance ? Verdict.CannotTell : Verdict.Fits;
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) =>
+        NeedsAllowance ? Verdict.CannotTell : Verdict.Fits;
 }

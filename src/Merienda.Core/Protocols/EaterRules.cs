@@ -17,7 +17,9 @@ public sealed record PersonalLimits(IReadOnlyList<string> Allergies, IReadOnlyLi
     public PacketOpinions Packets { get; init; } = PacketOpinions.None;
 }
 
-/// <summary>Everything that holds for one eater: the rules of all followed protocols with the allowances filled in, allergies and dislikes.</summary>
+/// <summary>
+/// Everything that holds for one eater: the rules of all followed protocols with the allowances filled in, allergies and dislikes.
+/// </summary>
 public sealed class EaterRules
 {
     private readonly IReadOnlyList<FollowedProtocol> _followed;
@@ -26,13 +28,27 @@ public sealed class EaterRules
     private readonly bool _isDated;
 
     /// <param name="today">The local date that undated questions are asked on: which stage, which phase.</param>
-    public EaterRules(IEnumerable<FollowedProtocol> followed, IEnumerable<Allowance> allowances, PersonalLimits personal, PointsScheme houseScheme, FoodClasses classes, DateOnly today)
+    public EaterRules(
+        IEnumerable<FollowedProtocol> followed,
+        IEnumerable<Allowance> allowances,
+        PersonalLimits personal,
+        PointsScheme houseScheme,
+        FoodClasses classes,
+        DateOnly today
+    )
     {
         _followed = [.. followed];
         _stated = allowances.ToLookup(item => (item.Protocol, item.Rule));
         if (personal.Allergies.Count > 0)
         {
-            _personal.Add(new AllergyRule { Id = "allergy", Classes = [.. personal.Allergies.Select(classes.AllergyTo).Distinct()], Accepted = personal.Accepted });
+            _personal.Add(
+                new AllergyRule
+                {
+                    Id = "allergy",
+                    Classes = [.. personal.Allergies.Select(classes.AllergyTo).Distinct()],
+                    Accepted = personal.Accepted,
+                }
+            );
         }
 
         if (personal.Dislikes.Count > 0)
@@ -46,7 +62,10 @@ public sealed class EaterRules
         }
 
         _isDated = _followed.Any(item => item.Plan is not null) || _stated.Any(item => item.Any(stated => stated.From != default));
-        Context = new(_followed.Select(item => item.Protocol.Scheme).OfType<PointsScheme>().FirstOrDefault() ?? houseScheme, classes) { Packets = personal.Packets };
+        Context = new(_followed.Select(item => item.Protocol.Scheme).OfType<PointsScheme>().FirstOrDefault() ?? houseScheme, classes)
+        {
+            Packets = personal.Packets,
+        };
         Rules = _isDated ? RulesOn(today) : Assemble(null);
     }
 
@@ -58,7 +77,9 @@ public sealed class EaterRules
         _personal.AddRange(Rules);
     }
 
-    /// <summary>True when a protocol that is followed brings a points scheme: then the eater's own points are shown, not the house's.</summary>
+    /// <summary>
+    /// True when a protocol that is followed brings a points scheme: then the eater's own points are shown, not the house's.
+    /// </summary>
     public bool CountsPoints => _followed.Any(item => item.Protocol.Scheme is not null);
 
     /// <summary>The rules as they hold today.</summary>
@@ -74,23 +95,41 @@ public sealed class EaterRules
     {
         var context = Context with { Meal = meal };
         // Of packets there is something to say only where one was decided on.
-        return [.. Rules.Select(rule => rule.CheckPortion(portion, mealShare, context)).Where(finding => finding is not { Rule: PacketRule.Key, Verdict: Verdict.Fits, Notes.Count: 0 })];
+        return
+        [
+            .. Rules
+                .Select(rule => rule.CheckPortion(portion, mealShare, context))
+                .Where(finding => finding is not { Rule: PacketRule.Key, Verdict: Verdict.Fits, Notes.Count: 0 }),
+        ];
     }
 
     /// <summary>Why a portion may not be placed for this eater at all; null when nothing stops it.</summary>
-    public Finding? HardStop(Intake portion) => _personal.OfType<AllergyRule>().Select(rule => rule.Check(portion, Context)).FirstOrDefault(finding => finding.Verdict != Verdict.Fits);
+    public Finding? HardStop(Intake portion) =>
+        _personal
+            .OfType<AllergyRule>()
+            .Select(rule => rule.Check(portion, Context))
+            .FirstOrDefault(finding => finding.Verdict != Verdict.Fits);
 
     private IReadOnlyList<Rule> RulesOn(DateOnly date) => Assemble(date);
 
-    private IReadOnlyList<Rule> Assemble(DateOnly? date) => [.. _personal, .. _followed.SelectMany(followed =>
-    {
-        var allowed = followed is { Plan: { } plan, Protocol.Phases: { } schedule } && date is { } day ? PhaseCalendar.On(plan, schedule, day).Allowed : null;
-        return followed.Protocol.RulesWith(followed.Chosen).Select(rule =>
-        {
-            var stated = rule is BoundedRule bounded ? bounded.With(StatedFor(followed.Protocol.Id, rule.Id, date)) : rule;
-            return allowed is null ? stated : stated.Allowing(allowed);
-        });
-    })];
+    private IReadOnlyList<Rule> Assemble(DateOnly? date) =>
+        [
+            .. _personal,
+            .. _followed.SelectMany(followed =>
+            {
+                var allowed =
+                    followed is { Plan: { } plan, Protocol.Phases: { } schedule } && date is { } day
+                        ? PhaseCalendar.On(plan, schedule, day).Allowed
+                        : null;
+                return followed
+                    .Protocol.RulesWith(followed.Chosen)
+                    .Select(rule =>
+                    {
+                        var stated = rule is BoundedRule bounded ? bounded.With(StatedFor(followed.Protocol.Id, rule.Id, date)) : rule;
+                        return allowed is null ? stated : stated.Allowing(allowed);
+                    });
+            }),
+        ];
 
     private Allowance? StatedFor(string protocol, string rule, DateOnly? date) =>
         _stated[(protocol, rule)].Where(item => date is null || item.From <= date).MaxBy(item => item.From);

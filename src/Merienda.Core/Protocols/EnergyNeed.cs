@@ -7,7 +7,8 @@ public enum Sex
 }
 
 /// <summary>
-/// Energy need by Mifflin–St Jeor 1990 (Am J Clin Nutr 51, from memory [M]), times activity, less a deficit; with the floors and cautions of domain.md section 10.
+/// Energy need by Mifflin–St Jeor 1990 (Am J Clin Nutr 51, from memory [M]), times activity, less a deficit; with the floors and cautions
+/// of domain.md section 10.
 /// It plans food and does not treat: what it says is a start for a talk with a professional.
 /// </summary>
 public sealed record EnergyNeed
@@ -15,10 +16,14 @@ public sealed record EnergyNeed
     /// <summary>Energy of a kilogram of body weight, a rule of thumb [C]: the pace it gives is rough and slows with time.</summary>
     public const decimal KilocaloriesPerKilogram = 7_700;
 
-    public const decimal LeastActivity = 1.2m, MostActivity = 1.9m, LargestDeficit = 0.25m;
+    public const decimal LeastActivity = 1.2m,
+        MostActivity = 1.9m,
+        LargestDeficit = 0.25m;
 
     /// <summary>kcal a day below which a target shows a caution, and below which only a clinical team sets it.</summary>
-    public const decimal FloorWomen = 1_200, FloorMen = 1_500, ClinicalOnly = 800;
+    public const decimal FloorWomen = 1_200,
+        FloorMen = 1_500,
+        ClinicalOnly = 800;
 
     /// <summary>Share of body weight a week above which a pace is flagged.</summary>
     public const decimal FastestPace = 0.01m;
@@ -45,10 +50,21 @@ public sealed record EnergyNeed
     /// <param name="years">Age, 1 to 120; under 18 shows a caution.</param>
     /// <param name="activity">1.2 (sitting) to 1.9 (hard physical work).</param>
     /// <param name="deficit">Share of the need that is left out, 0 to 0.25.</param>
-    public static Outcomes.Result<EnergyNeed> Of(Sex sex, decimal kilograms, decimal centimetres, decimal years, decimal activity, decimal deficit)
+    public static Outcomes.Result<EnergyNeed> Of(
+        Sex sex,
+        decimal kilograms,
+        decimal centimetres,
+        decimal years,
+        decimal activity,
+        decimal deficit
+    )
     {
-        var refusal = OutOfRange("weight", kilograms, 25, 350, "kg") ?? OutOfRange("height", centimetres, 90, 250, "cm") ?? OutOfRange("age", years, 1, 120, "years")
-            ?? OutOfRange("activity", activity, LeastActivity, MostActivity, "") ?? OutOfRange("deficit", deficit * 100, 0, LargestDeficit * 100, "%");
+        var refusal =
+            OutOfRange("weight", kilograms, 25, 350, "kg")
+            ?? OutOfRange("height", centimetres, 90, 250, "cm")
+            ?? OutOfRange("age", years, 1, 120, "years")
+            ?? OutOfRange("activity", activity, LeastActivity, MostActivity, "")
+            ?? OutOfRange("deficit", deficit * 100, 0, LargestDeficit * 100, "%");
         if (refusal is not null)
         {
             return refusal;
@@ -95,7 +111,14 @@ public sealed record EnergyNeed
         }
     }
 
-    private static Outcomes.Refusal? OutOfRange(string field, decimal value, decimal least, decimal most, string unit) => value >= least && value <= most
-        ? null
-        : new($"{field}-out-of-range", field, $"{value:0.##}", $"{field} lies between {least:0.##} and {most:0.##} {unit}".TrimEnd(), "Type it again");
+    private static Outcomes.Refusal? OutOfRange(string field, decimal value, decimal least, decimal most, string unit) =>
+        value >= least && value <= most
+            ? null
+            : new(
+                $"{field}-out-of-range",
+                field,
+                $"{value:0.##}",
+                $"{field} lies between {least:0.##} and {most:0.##} {unit}".TrimEnd(),
+                "Type it again"
+            );
 }

@@ -2,7 +2,9 @@ using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Protocols;
 
-/// <summary>A dish or an ingredient and what it brings; <see cref="Amount"/> in the finding's unit, 0 where only its presence matters.</summary>
+/// <summary>
+/// A dish or an ingredient and what it brings; <see cref="Amount"/> in the finding's unit, 0 where only its presence matters.
+/// </summary>
 public sealed record Contributor(string Name, decimal Amount);
 
 /// <summary>Bounds that a value is held against, in the finding's unit.</summary>
@@ -21,7 +23,8 @@ public sealed record Finding(
     Estimate? Value,
     Bounds? Limit,
     IReadOnlyList<Contributor> Contributors,
-    string Because)
+    string Because
+)
 {
     /// <summary>True when the eater never stated the allowance; the one action that helps is to state it.</summary>
     public bool NeedsAllowance { get; init; }
@@ -39,10 +42,11 @@ public sealed record Finding(
     public IReadOnlyList<string> Notes { get; init; } = [];
 
     /// <summary>How much of the limit is used: 1 at a ceiling, above 1 past it; of a floor, how far it is from being reached.</summary>
-    public decimal? Used => (Value, Limit) switch
-    {
-        ({ } value, { AtMost: > 0 and { } most }) => value.Best / most,
-        ({ } value, { AtLeast: > 0 and { } least }) => value.Best >= least ? 0 : 1 - (value.Best / least),
-        _ => null,
-    };
+    public decimal? Used =>
+        (Value, Limit) switch
+        {
+            ({ } value, { AtMost: > 0 and { } most }) => value.Best / most,
+            ({ } value, { AtLeast: > 0 and { } least }) => value.Best >= least ? 0 : 1 - (value.Best / least),
+            _ => null,
+        };
 }

@@ -5,17 +5,17 @@ using Merienda.Core.Recipes;
 namespace Merienda.Core.Protocols;
 
 /// <summary>
-/// What is eaten at one sitting, as FODMAP doses are judged: grams of each food that is meant for certain, over all lines, and the lines of which nobody can tell.
-/// What is optional is judged too; a food that packets make with garlic, onion, honey or polyols, or without, can't be told (domain.md section 5).
+/// What is eaten at one sitting, as FODMAP doses are judged: grams of each food that is meant for certain, over all lines, and the lines of
+/// which nobody can tell.
+/// What is optional is judged too; a food that packets make with garlic, onion, honey or polyols, or without, can't be told (domain.md
+/// section 5).
 /// </summary>
 internal sealed class FodmapSitting
 {
     private readonly List<(Food Food, Estimate Grams)> _foods = [];
     private readonly List<LineDoubt> _doubts = [];
 
-    private FodmapSitting()
-    {
-    }
+    private FodmapSitting() { }
 
     public IReadOnlyList<(Food Food, Estimate Grams)> Foods => _foods;
 
@@ -36,7 +36,9 @@ internal sealed class FodmapSitting
         return sitting;
     }
 
-    /// <summary>The worst verdict of one food's doses. A dose fits when it is less than the cut-off; unknown content fits only when all of it would.</summary>
+    /// <summary>
+    /// The worst verdict of one food's doses. A dose fits when it is less than the cut-off; unknown content fits only when all of it would.
+    /// </summary>
     public static Verdict Judge(Food food, Estimate grams, IReadOnlyList<FodmapGroup> restricted)
     {
         // A thousandth is left to the long way for the last digit.
@@ -93,9 +95,10 @@ internal sealed class FodmapSitting
         }
     }
 
-    private static LineDoubts.FoodFinding OfChoice(Food food, Estimate grams, IReadOnlyList<FodmapGroup> restricted) => Differs(food)
-        ? new(Verdict.CannotTell, food.Name, DoubtKind.PacketsDiffer)
-        : new(Judge(food, grams, restricted), food.Name, DoubtKind.Statement);
+    private static LineDoubts.FoodFinding OfChoice(Food food, Estimate grams, IReadOnlyList<FodmapGroup> restricted) =>
+        Differs(food)
+            ? new(Verdict.CannotTell, food.Name, DoubtKind.PacketsDiffer)
+            : new(Judge(food, grams, restricted), food.Name, DoubtKind.Statement);
 
     private void Add(Food food, Estimate grams)
     {
@@ -115,7 +118,8 @@ internal sealed class FodmapSitting
         }
     }
 
-    private static bool Differs(Food food) => food.Packet is null && food.MayHold.Kinds.Count > 0 && Fodmaps.DenseClasses.Any(food.MayHold.Kinds.Contains);
+    private static bool Differs(Food food) =>
+        food.Packet is null && food.MayHold.Kinds.Count > 0 && Fodmaps.DenseClasses.Any(food.MayHold.Kinds.Contains);
 
     private static Verdict Max(Verdict one, Verdict other) => one > other ? one : other;
 }

@@ -1,6 +1,8 @@
 namespace Merienda.Core.Protocols;
 
-/// <summary>A food that is not counted, wholly or up to an amount that is used up over a portion, a meal or a day (domain.md section 4).</summary>
+/// <summary>
+/// A food that is not counted, wholly or up to an amount that is used up over a portion, a meal or a day (domain.md section 4).
+/// </summary>
 /// <param name="Food">Key of the food: free status belongs to the product, not to a word.</param>
 /// <param name="UpTo">Grams that are free; null for any amount.</param>
 /// <param name="Per">What the amount is used up over.</param>
@@ -23,7 +25,14 @@ public static class FreeAmounts
                 // What is only likely that product, or leaves a choice, counts.
                 if (helping.Profile.Lines[line] is { IsPlain: true, Food: { } food } eaten && byFood.TryGetValue(food.Key, out var rule))
                 {
-                    shares[at][line] = rule.UpTo is { } most ? Counted(eaten.Grams.Best * helping.Size / helping.Profile.Portions, most, (food.Key, Over(rule.Per, helping, at)), used) : 0;
+                    shares[at][line] = rule.UpTo is { } most
+                        ? Counted(
+                            eaten.Grams.Best * helping.Size / helping.Profile.Portions,
+                            most,
+                            (food.Key, Over(rule.Per, helping, at)),
+                            used
+                        )
+                        : 0;
                 }
             }
         }
@@ -39,11 +48,12 @@ public static class FreeAmounts
         return grams == 0 ? 1 : (grams - taken) / grams;
     }
 
-    private static object Over(Period per, Helping helping, int at) => (per, helping.At) switch
-    {
-        (Period.Portion, _) => at,
-        (Period.Meal, { } occasion) => occasion,
-        (Period.Day, { } occasion) => occasion.Date,
-        _ => "all",
-    };
+    private static object Over(Period per, Helping helping, int at) =>
+        (per, helping.At) switch
+        {
+            (Period.Portion, _) => at,
+            (Period.Meal, { } occasion) => occasion,
+            (Period.Day, { } occasion) => occasion.Date,
+            _ => "all",
+        };
 }

@@ -15,7 +15,11 @@ public sealed record Helping(string Name, PortionProfile Profile, decimal Size)
     public Occasion? At { get; init; }
 
     /// <summary>What dish it is, whatever batch it comes from.</summary>
-    public string Dish { get => _dish ?? Name; init => _dish = value; }
+    public string Dish
+    {
+        get => _dish ?? Name;
+        init => _dish = value;
+    }
 
     /// <summary>Grams of one line in this helping.</summary>
     public Estimate GramsOf(int line) => Profile.Lines[line].Grams * (Size / Profile.Portions);
@@ -35,7 +39,8 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
     public IEnumerable<RecipeLine> Lines => Helpings.SelectMany(helping => helping.Profile.Lines);
 
     /// <summary>The words of lines that no food was found for, each once.</summary>
-    public IReadOnlyList<string> UnknownLines => [.. Lines.Where(line => line.Food is null).Select(line => line.Read.Text.Trim()).Distinct()];
+    public IReadOnlyList<string> UnknownLines =>
+        [.. Lines.Where(line => line.Food is null).Select(line => line.Read.Text.Trim()).Distinct()];
 
     /// <summary>The sum of an additive measure; points go through <see cref="Points"/>.</summary>
     public Estimate Sum(Measure measure)
@@ -59,12 +64,14 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
     public Estimate Sum(Measure measure, IReadOnlyList<FreeFood> free, Func<RecipeLine, bool>? isCounted = null)
     {
         var shares = FreeAmounts.CountedShares(Helpings, free);
-        return SumLines((helping, at, line) =>
-        {
-            var eaten = Helpings[at].Profile.Lines[line];
-            var times = eaten.Food is not null && isCounted?.Invoke(eaten) == false ? 0 : helping.Size * shares[at][line];
-            return (helping.Profile[line, measure], times);
-        });
+        return SumLines(
+            (helping, at, line) =>
+            {
+                var eaten = Helpings[at].Profile.Lines[line];
+                var times = eaten.Food is not null && isCounted?.Invoke(eaten) == false ? 0 : helping.Size * shares[at][line];
+                return (helping.Profile[line, measure], times);
+            }
+        );
     }
 
     /// <summary>Grams that go in of the lines that count; a line without a food counts as unknown.</summary>
@@ -86,7 +93,9 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
         return tally.Plausible;
     }
 
-    /// <summary>The day's points are the sum of rounded helpings (domain.md section 4); helpings of one dish err together, other dishes apart.</summary>
+    /// <summary>
+    /// The day's points are the sum of rounded helpings (domain.md section 4); helpings of one dish err together, other dishes apart.
+    /// </summary>
     public Estimate Points(PointsScheme scheme)
     {
         var tally = new Tally();
@@ -99,26 +108,45 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
     }
 
     public Estimate Value(Measure measure, PointsScheme? scheme) =>
-        measure != Measure.Points ? Sum(measure) : scheme is null ? Estimate.Unknown : Points(scheme);
+        measure != Measure.Points ? Sum(measure)
+        : scheme is null ? Estimate.Unknown
+        : Points(scheme);
 
     /// <summary>Who brings how much, in falling order: the ingredients of a single dish, the dishes of several.</summary>
-    public IReadOnlyList<Contributor> Contributors(Measure measure, PointsScheme? scheme) => (Helpings.Count, measure) switch
-    {
-        (1, Measure.Points) => Contributors((helping, line) => scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0),
-        (1, _) => Contributors((helping, line) => helping.Profile[line, measure].Best),
-        (_, Measure.Points) => Ordered(scheme?.PointsOf(Helpings).Select(item => new Contributor(item.Helping.Name, item.Points.Best)) ?? []),
-        // A dish's total is worked out already; its lines need not be added again.
-        _ => Ordered(Helpings.Select(helping => new Contributor(helping.Name, helping.Profile.Total(measure).Best * helping.Size))),
-    };
+    public IReadOnlyList<Contributor> Contributors(Measure measure, PointsScheme? scheme) =>
+        (Helpings.Count, measure) switch
+        {
+            (1, Measure.Points) => Contributors((helping, line) => scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0),
+            (1, _) => Contributors((helping, line) => helping.Profile[line, measure].Best),
+            (_, Measure.Points) => Ordered(
+                scheme?.PointsOf(Helpings).Select(item => new Contributor(item.Helping.Name, item.Points.Best)) ?? []
+            ),
+            // A dish's total is worked out already; its lines need not be added again.
+            _ => Ordered(Helpings.Select(helping => new Contributor(helping.Name, helping.Profile.Total(measure).Best * helping.Size))),
+        };
 
     /// <param name="ofLine">What one line brings to one portion of the helping.</param>
-    public IReadOnlyList<Contributor> Contributors(Func<Helping, int, decimal> ofLine) => Ordered(Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count)
-        .Select(line => new Contributor(Helpings.Count == 1 ? helping.Profile.Lines[line].NameInSums : helping.Name, helping.Size * ofLine(helping, line)))));
+    public IReadOnlyList<Contributor> Contributors(Func<Helping, int, decimal> ofLine) =>
+        Ordered(
+            Helpings.SelectMany(helping =>
+                Enumerable
+                    .Range(0, helping.Profile.Lines.Count)
+                    .Select(line => new Contributor(
+                        Helpings.Count == 1 ? helping.Profile.Lines[line].NameInSums : helping.Name,
+                        helping.Size * ofLine(helping, line)
+                    ))
+            )
+        );
 
-    private static IReadOnlyList<Contributor> Ordered(IEnumerable<Contributor> parts) => [.. parts
-        .GroupBy(item => item.Name)
-        .Select(item => new Contributor(item.Key, item.Sum(part => part.Amount)))
-        .Where(item => item.Amount != 0).OrderByDescending(item => item.Amount).ThenBy(item => item.Name, StringComparer.Ordinal)];
+    private static IReadOnlyList<Contributor> Ordered(IEnumerable<Contributor> parts) =>
+        [
+            .. parts
+                .GroupBy(item => item.Name)
+                .Select(item => new Contributor(item.Key, item.Sum(part => part.Amount)))
+                .Where(item => item.Amount != 0)
+                .OrderByDescending(item => item.Amount)
+                .ThenBy(item => item.Name, StringComparer.Ordinal),
+        ];
 
     private Estimate SumLines(Func<Helping, int, int, (LineAmount Amount, decimal Times)> of)
     {

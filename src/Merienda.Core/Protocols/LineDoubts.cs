@@ -29,19 +29,21 @@ public enum DoubtKind
 public sealed record LineDoubt(DoubtKind Kind, string Words)
 {
     /// <summary>The doubt as a part of a sentence, with what settles it.</summary>
-    public string Said => Kind switch
-    {
-        DoubtKind.Unread => $"no food is known for \"{Words}\"; choose one",
-        DoubtKind.Likely => $"\"{Words}\" is only likely understood; confirm the food",
-        DoubtKind.Choice => $"\"{Words}\": choose which one is meant",
-        DoubtKind.PacketsDiffer => $"{Words} (packets differ: read yours)",
-        DoubtKind.Mentioned => $"\"{Words}\" is mentioned; say whether it goes in",
-        _ => Words,
-    };
+    public string Said =>
+        Kind switch
+        {
+            DoubtKind.Unread => $"no food is known for \"{Words}\"; choose one",
+            DoubtKind.Likely => $"\"{Words}\" is only likely understood; confirm the food",
+            DoubtKind.Choice => $"\"{Words}\": choose which one is meant",
+            DoubtKind.PacketsDiffer => $"{Words} (packets differ: read yours)",
+            DoubtKind.Mentioned => $"\"{Words}\" is mentioned; say whether it goes in",
+            _ => Words,
+        };
 }
 
 /// <summary>
-/// Judges a line for what must not be in a dish. A doubt never fits: what was not read, is only likely, leaves a choice or differs by packet can't be told; only what is known
+/// Judges a line for what must not be in a dish. A doubt never fits: what was not read, is only likely, leaves a choice or differs by
+/// packet can't be told; only what is known
 /// not to hold it fits (domain.md section 5).
 /// </summary>
 public static class LineDoubts
@@ -53,12 +55,20 @@ public static class LineDoubts
     /// <summary>The verdict of one line, and the doubt where there is one.</summary>
     /// <param name="judge">What the rule says of a food that is meant for certain.</param>
     /// <param name="isAccepted">Whether an adult accepted words that no food is known for.</param>
-    public static (Verdict Verdict, LineDoubt? Doubt, string Reason) Of(RecipeLine line, Func<Food, FoodFinding> judge, Func<string, bool> isAccepted)
+    public static (Verdict Verdict, LineDoubt? Doubt, string Reason) Of(
+        RecipeLine line,
+        Func<Food, FoodFinding> judge,
+        Func<string, bool> isAccepted
+    )
     {
         var found = line.Meanings.Select(meaning => Of(meaning, judge, isAccepted)).ToList();
         if (found.Any(item => item.Verdict != found[0].Verdict))
         {
-            return (Verdict.CannotTell, new(DoubtKind.Choice, string.Join(" or ", line.Meanings.Select(meaning => meaning.Food?.Name ?? meaning.Words))), "");
+            return (
+                Verdict.CannotTell,
+                new(DoubtKind.Choice, string.Join(" or ", line.Meanings.Select(meaning => meaning.Food?.Name ?? meaning.Words))),
+                ""
+            );
         }
 
         if (found[0].Verdict != Verdict.Fits)
@@ -70,7 +80,11 @@ public static class LineDoubts
         return mentioned is null ? found[0] : (Verdict.CannotTell, new(DoubtKind.Mentioned, mentioned.Name), "");
     }
 
-    private static (Verdict Verdict, LineDoubt? Doubt, string Reason) Of(LineMeaning meaning, Func<Food, FoodFinding> judge, Func<string, bool> isAccepted)
+    private static (Verdict Verdict, LineDoubt? Doubt, string Reason) Of(
+        LineMeaning meaning,
+        Func<Food, FoodFinding> judge,
+        Func<string, bool> isAccepted
+    )
     {
         if (meaning.Food is not { } food)
         {

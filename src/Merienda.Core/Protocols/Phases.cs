@@ -12,7 +12,14 @@ public sealed record PhaseSchedule(int ShortestDays, int LongestDays, IReadOnlyL
 /// <param name="Days">Days of eating it.</param>
 /// <param name="WashoutDays">Days back to base afterwards.</param>
 /// <param name="Doses">What is eaten on each day, in order; empty when nobody says.</param>
-public sealed record Challenge(string Id, string Name, IReadOnlyList<string> Allows, int Days, int WashoutDays, IReadOnlyList<string> Doses);
+public sealed record Challenge(
+    string Id,
+    string Name,
+    IReadOnlyList<string> Allows,
+    int Days,
+    int WashoutDays,
+    IReadOnlyList<string> Doses
+);
 
 public enum ChallengeOutcome
 {
@@ -26,7 +33,13 @@ public enum ChallengeOutcome
 /// <param name="RestrictionEnds">Last day of restriction.</param>
 /// <param name="Order">Ids of the challenges in the order they are tried.</param>
 /// <param name="Outcomes">What the diary decided, by challenge id.</param>
-public sealed record PhasePlan(string Protocol, DateOnly Start, DateOnly RestrictionEnds, IReadOnlyList<string> Order, IReadOnlyDictionary<string, ChallengeOutcome> Outcomes);
+public sealed record PhasePlan(
+    string Protocol,
+    DateOnly Start,
+    DateOnly RestrictionEnds,
+    IReadOnlyList<string> Order,
+    IReadOnlyDictionary<string, ChallengeOutcome> Outcomes
+);
 
 public enum PhaseKind
 {
@@ -73,35 +86,54 @@ public static class PhaseCalendar
     {
         if (date < plan.Start)
         {
-            return new(PhaseKind.Before, null, 0, new HashSet<string>(), $"Starts on {plan.Start.ToString("d MMMM", CultureInfo.InvariantCulture)}");
+            return new(
+                PhaseKind.Before,
+                null,
+                0,
+                new HashSet<string>(),
+                $"Starts on {plan.Start.ToString("d MMMM", CultureInfo.InvariantCulture)}"
+            );
         }
 
         var stretches = Stretches(plan, schedule);
         var now = stretches.First(stretch => date <= stretch.Last);
         var day = date.DayNumber - now.First.DayNumber + 1;
         // What a challenge found holds from the end of its own stretch on; until then nothing is decided.
-        var allowed = stretches.Where(stretch => stretch.Kind == PhaseKind.Challenge && stretch.Last < date && plan.Outcomes.GetValueOrDefault(stretch.Challenge!.Id) == ChallengeOutcome.Tolerated && now.Kind == PhaseKind.Personal)
-            .SelectMany(stretch => stretch.Challenge!.Allows).Concat(now.Kind == PhaseKind.Challenge ? now.Challenge!.Allows : []).ToHashSet();
+        var allowed = stretches
+            .Where(stretch =>
+                stretch.Kind == PhaseKind.Challenge
+                && stretch.Last < date
+                && plan.Outcomes.GetValueOrDefault(stretch.Challenge!.Id) == ChallengeOutcome.Tolerated
+                && now.Kind == PhaseKind.Personal
+            )
+            .SelectMany(stretch => stretch.Challenge!.Allows)
+            .Concat(now.Kind == PhaseKind.Challenge ? now.Challenge!.Allows : [])
+            .ToHashSet();
         return new(now.Kind, now.Challenge, day, allowed, Says(now, day));
     }
 
-    private static string Says(PhaseStretch now, int day) => now.Kind switch
-    {
-        PhaseKind.Restriction => $"Restriction, day {day} of {now.Last.DayNumber - now.First.DayNumber + 1}",
-        PhaseKind.Challenge => $"Today: try {InSentence(now.Challenge!.Name)}, {Ordinal(day)} day{(now.Challenge.Doses.ElementAtOrDefault(day - 1) is { } dose ? $": {dose}" : "")}",
-        PhaseKind.Washout => $"Back to base after {InSentence(now.Challenge!.Name)}, day {day} of {now.Last.DayNumber - now.First.DayNumber + 1}",
-        _ => "Personal list: what was tolerated is back",
-    };
+    private static string Says(PhaseStretch now, int day) =>
+        now.Kind switch
+        {
+            PhaseKind.Restriction => $"Restriction, day {day} of {now.Last.DayNumber - now.First.DayNumber + 1}",
+            PhaseKind.Challenge =>
+                $"Today: try {InSentence(now.Challenge!.Name)}, {Ordinal(day)} day{(now.Challenge.Doses.ElementAtOrDefault(day - 1) is { } dose ? $": {dose}" : "")}",
+            PhaseKind.Washout =>
+                $"Back to base after {InSentence(now.Challenge!.Name)}, day {day} of {now.Last.DayNumber - now.First.DayNumber + 1}",
+            _ => "Personal list: what was tolerated is back",
+        };
 
     // A name like "GOS" keeps its capitals.
-    private static string InSentence(string name) => name.Length > 1 && char.IsUpper(name[1]) ? name : char.ToLowerInvariant(name[0]) + name[1..];
+    private static string InSentence(string name) =>
+        name.Length > 1 && char.IsUpper(name[1]) ? name : char.ToLowerInvariant(name[0]) + name[1..];
 
-    private static string Ordinal(int number) => (number % 100, number % 10) switch
-    {
-        ( >= 11 and <= 13, _) => $"{number}th",
-        (_, 1) => $"{number}st",
-        (_, 2) => $"{number}nd",
-        (_, 3) => $"{number}rd",
-        _ => $"{number}th",
-    };
+    private static string Ordinal(int number) =>
+        (number % 100, number % 10) switch
+        {
+            (>= 11 and <= 13, _) => $"{number}th",
+            (_, 1) => $"{number}st",
+            (_, 2) => $"{number}nd",
+            (_, 3) => $"{number}rd",
+            _ => $"{number}th",
+        };
 }

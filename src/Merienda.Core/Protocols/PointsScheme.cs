@@ -12,7 +12,10 @@ public enum PointsRounding
     Nothing,
 }
 
-/// <summary>Points for each unit of a measure or each gram of a food class; a credit has a negative value and may have a most it takes off a portion.</summary>
+/// <summary>
+/// Points for each unit of a measure or each gram of a food class; a credit has a negative value and may have a most it takes off a
+/// portion.
+/// </summary>
 /// <param name="Measure">What is counted; null when a class is.</param>
 /// <param name="PointsPerUnit">Points per kcal, gram or milligram of the measure, or per gram of the class.</param>
 /// <param name="MostCredit">Most points that a credit takes off one portion, as a positive number; null for no end.</param>
@@ -28,7 +31,15 @@ public sealed record TypedPoints(string Food, decimal Points, decimal Grams);
 /// <param name="Step">Rounding step, above zero: 0.5 for half points.</param>
 /// <param name="Free">Foods that add and subtract nothing in points and keep their kcal, wholly or up to an amount.</param>
 /// <param name="Typed">Foods whose points were typed from a packet.</param>
-public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCoefficient> Coefficients, decimal Step, PointsRounding Rounding, IReadOnlyList<FreeFood> Free, IReadOnlyList<TypedPoints> Typed)
+public sealed record PointsScheme(
+    string Id,
+    string Name,
+    IReadOnlyList<PointsCoefficient> Coefficients,
+    decimal Step,
+    PointsRounding Rounding,
+    IReadOnlyList<FreeFood> Free,
+    IReadOnlyList<TypedPoints> Typed
+)
 {
     /// <summary>Points of one helping, rounded as the scheme says.</summary>
     public Estimate PointsOf(Helping helping) => PointsOf(helping, Rounding);
@@ -48,12 +59,18 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
     {
         var counted = SharesOf([new Helping("", profile, 1)])?[0][line] ?? 1;
         var eaten = profile.Lines[line];
-        return counted * (TypedFor(eaten) is { } typed
-            ? eaten.Grams.Best / profile.Portions * typed.Points / typed.Grams
-            : Coefficients.Sum(coefficient => coefficient.PointsPerUnit * AmountOf(coefficient, profile, line).Best));
+        return counted
+            * (
+                TypedFor(eaten) is { } typed
+                    ? eaten.Grams.Best / profile.Portions * typed.Points / typed.Grams
+                    : Coefficients.Sum(coefficient => coefficient.PointsPerUnit * AmountOf(coefficient, profile, line).Best)
+            );
     }
 
-    /// <summary>The counted share of each line of each helping; null when nothing in them is free. A printed 0 is free for the serving it was printed for, once a day; beyond that the formula counts.</summary>
+    /// <summary>
+    /// The counted share of each line of each helping; null when nothing in them is free. A printed 0 is free for the serving it was
+    /// printed for, once a day; beyond that the formula counts.
+    /// </summary>
     private decimal[][]? SharesOf(IReadOnlyList<Helping> helpings)
     {
         if (Free.Count + Typed.Count == 0 && !helpings.Any(helping => helping.Profile.HasPrintedPoints))
@@ -61,8 +78,15 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
             return null;
         }
 
-        var nothing = helpings.Where(helping => Typed.Count > 0 || helping.Profile.HasPrintedPoints).SelectMany(helping => helping.Profile.Lines).Select(PrintedFor).OfType<TypedPoints>()
-            .Where(printed => printed.Points == 0 && Free.All(item => item.Food != printed.Food)).DistinctBy(printed => printed.Food).Select(printed => new FreeFood(printed.Food, printed.Grams, Period.Day)).ToList();
+        var nothing = helpings
+            .Where(helping => Typed.Count > 0 || helping.Profile.HasPrintedPoints)
+            .SelectMany(helping => helping.Profile.Lines)
+            .Select(PrintedFor)
+            .OfType<TypedPoints>()
+            .Where(printed => printed.Points == 0 && Free.All(item => item.Food != printed.Food))
+            .DistinctBy(printed => printed.Food)
+            .Select(printed => new FreeFood(printed.Food, printed.Grams, Period.Day))
+            .ToList();
         return Free.Count + nothing.Count == 0 ? null : FreeAmounts.CountedShares(helpings, [.. Free, .. nothing]);
     }
 
@@ -72,37 +96,51 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
         if (rounding == PointsRounding.Ingredient)
         {
             // Rounded ingredients add plainly: each was judged for itself, as on a list of points.
-            return Enumerable.Range(0, profile.Lines.Count)
+            return Enumerable
+                .Range(0, profile.Lines.Count)
                 .Where(line => counted?[line] is null or > 0)
                 .Select(line => Rounded(PointsOfLine(helping, line, counted?[line] ?? 1)))
                 .Aggregate(Estimate.Zero, (sum, points) => sum + points);
         }
 
-        var whole = counted is null && Typed.Count == 0 && !profile.HasPrintedPoints && Coefficients.All(coefficient => coefficient.Class is null)
-            ? Evaluate(coefficient => profile.Total(coefficient.Measure!.Value) * helping.Size)
-            : Evaluate(coefficient => SumOf(coefficient, helping, counted)) + TypedPoints(helping, counted);
+        var whole =
+            counted is null && Typed.Count == 0 && !profile.HasPrintedPoints && Coefficients.All(coefficient => coefficient.Class is null)
+                ? Evaluate(coefficient => profile.Total(coefficient.Measure!.Value) * helping.Size)
+                : Evaluate(coefficient => SumOf(coefficient, helping, counted)) + TypedPoints(helping, counted);
         return rounding == PointsRounding.Portion ? Rounded(whole) : whole;
     }
 
-    private Estimate PointsOfLine(Helping helping, int line, decimal counted) => TypedFor(helping.Profile.Lines[line]) is { } typed
-        ? helping.GramsOf(line) * (counted * typed.Points / typed.Grams)
-        : Evaluate(coefficient => AmountOf(coefficient, helping.Profile, line) * (helping.Size * counted));
+    private Estimate PointsOfLine(Helping helping, int line, decimal counted) =>
+        TypedFor(helping.Profile.Lines[line]) is { } typed
+            ? helping.GramsOf(line) * (counted * typed.Points / typed.Grams)
+            : Evaluate(coefficient => AmountOf(coefficient, helping.Profile, line) * (helping.Size * counted));
 
-    private Estimate SumOf(PointsCoefficient coefficient, Helping helping, decimal[]? counted) => Over(helping, (tally, line) =>
-    {
-        if (TypedFor(helping.Profile.Lines[line]) is null)
-        {
-            tally.Add(helping.Profile.Lines[line], AmountOf(coefficient, helping.Profile, line) * (helping.Size * (counted?[line] ?? 1)));
-        }
-    });
+    private Estimate SumOf(PointsCoefficient coefficient, Helping helping, decimal[]? counted) =>
+        Over(
+            helping,
+            (tally, line) =>
+            {
+                if (TypedFor(helping.Profile.Lines[line]) is null)
+                {
+                    tally.Add(
+                        helping.Profile.Lines[line],
+                        AmountOf(coefficient, helping.Profile, line) * (helping.Size * (counted?[line] ?? 1))
+                    );
+                }
+            }
+        );
 
-    private Estimate TypedPoints(Helping helping, decimal[]? counted) => Over(helping, (tally, line) =>
-    {
-        if (TypedFor(helping.Profile.Lines[line]) is { } typed)
-        {
-            tally.Add(helping.Profile.Lines[line], helping.GramsOf(line) * ((counted?[line] ?? 1) * typed.Points / typed.Grams));
-        }
-    });
+    private Estimate TypedPoints(Helping helping, decimal[]? counted) =>
+        Over(
+            helping,
+            (tally, line) =>
+            {
+                if (TypedFor(helping.Profile.Lines[line]) is { } typed)
+                {
+                    tally.Add(helping.Profile.Lines[line], helping.GramsOf(line) * ((counted?[line] ?? 1) * typed.Points / typed.Grams));
+                }
+            }
+        );
 
     private static Estimate Over(Helping helping, Action<Tally, int> add)
     {
@@ -115,22 +153,26 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
         return tally.Plausible;
     }
 
-    private static Estimate AmountOf(PointsCoefficient coefficient, PortionProfile profile, int line) => coefficient switch
-    {
-        { Measure: { } measure } => profile[line, measure].Estimate,
-        _ when profile.Lines[line].Food is { } food && !food.Is(coefficient.Class!) => Estimate.Zero,
-        _ => profile.Lines[line].Grams * (1 / profile.Portions),
-    };
+    private static Estimate AmountOf(PointsCoefficient coefficient, PortionProfile profile, int line) =>
+        coefficient switch
+        {
+            { Measure: { } measure } => profile[line, measure].Estimate,
+            _ when profile.Lines[line].Food is { } food && !food.Is(coefficient.Class!) => Estimate.Zero,
+            _ => profile.Lines[line].Grams * (1 / profile.Portions),
+        };
 
     private TypedPoints? TypedFor(RecipeLine line) => PrintedFor(line) is { Points: > 0 } printed ? printed : null;
 
-    private TypedPoints? PrintedFor(RecipeLine line) => line.Food is not { } food ? null
+    private TypedPoints? PrintedFor(RecipeLine line) =>
+        line.Food is not { } food ? null
         : food.Packet is { Points: { } printed } ? printed
-        : Typed.Count == 0 ? null : Typed.FirstOrDefault(typed => typed.Food == food.Key);
+        : Typed.Count == 0 ? null
+        : Typed.FirstOrDefault(typed => typed.Food == food.Key);
 
     private Estimate Evaluate(Func<PointsCoefficient, Estimate> amountOf)
     {
-        decimal low = 0, best = 0;
+        decimal low = 0,
+            best = 0;
         decimal? high = 0;
         foreach (var coefficient in Coefficients)
         {
@@ -161,9 +203,10 @@ public sealed record PointsScheme(string Id, string Name, IReadOnlyList<PointsCo
         return amount is { } known ? Math.Min(most, -coefficient.PointsPerUnit * known) : most;
     }
 
-    private Estimate Rounded(Estimate points) => points.High is { } high
-        ? Estimate.Between(Round(points.Low), Round(points.Best), Round(high))
-        : Estimate.AtLeast(Round(points.Low), Round(points.Best));
+    private Estimate Rounded(Estimate points) =>
+        points.High is { } high
+            ? Estimate.Between(Round(points.Low), Round(points.Best), Round(high))
+            : Estimate.AtLeast(Round(points.Low), Round(points.Best));
 
     private decimal Round(decimal points) => Math.Floor((points / Step) + 0.5m) * Step;
 }

@@ -10,21 +10,33 @@ namespace Merienda.Core.Protocols;
 /// <param name="Scheme">How points are counted; null for a protocol without points.</param>
 /// <param name="Phases">A restriction that ends, and what is tried afterwards; null for a protocol without phases.</param>
 /// <param name="Cautions">Medical cautions (domain.md section 10), shown when it is chosen.</param>
-public sealed record Protocol(string Id, string Name, string Summary, string Source, IReadOnlyList<Rule> Rules, IReadOnlyList<ProtocolChoice> Choices, PointsScheme? Scheme, PhaseSchedule? Phases, IReadOnlyList<string> Cautions)
+public sealed record Protocol(
+    string Id,
+    string Name,
+    string Summary,
+    string Source,
+    IReadOnlyList<Rule> Rules,
+    IReadOnlyList<ProtocolChoice> Choices,
+    PointsScheme? Scheme,
+    PhaseSchedule? Phases,
+    IReadOnlyList<string> Cautions
+)
 {
     /// <summary>Every rule that some choice brings, each once.</summary>
     [JsonIgnore]
     public IEnumerable<Rule> AllRules => Rules.Concat(Choices.SelectMany(choice => choice.Options).SelectMany(option => option.Rules));
 
     /// <summary>The rules that hold with these options chosen, by choice id.</summary>
-    public IEnumerable<Rule> RulesWith(IReadOnlyDictionary<string, string> chosen) => Rules.Concat(Choices.SelectMany(choice => choice.OptionOf(chosen).Rules));
+    public IEnumerable<Rule> RulesWith(IReadOnlyDictionary<string, string> chosen) =>
+        Rules.Concat(Choices.SelectMany(choice => choice.OptionOf(chosen).Rules));
 }
 
 /// <summary>A point on which schools differ, or that a household decides.</summary>
 public sealed record ProtocolChoice(string Id, string Name, IReadOnlyList<ProtocolOption> Options)
 {
     /// <summary>The default is the first.</summary>
-    public ProtocolOption OptionOf(IReadOnlyDictionary<string, string> chosen) => Options.FirstOrDefault(option => option.Id == chosen.GetValueOrDefault(Id)) ?? Options[0];
+    public ProtocolOption OptionOf(IReadOnlyDictionary<string, string> chosen) =>
+        Options.FirstOrDefault(option => option.Id == chosen.GetValueOrDefault(Id)) ?? Options[0];
 }
 
 public sealed record ProtocolOption(string Id, string Name, IReadOnlyList<Rule> Rules);

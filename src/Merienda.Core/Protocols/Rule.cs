@@ -34,7 +34,9 @@ internal interface IJudgesFoods
     Verdict VerdictOf(RecipeLine line, RuleContext context);
 }
 
-/// <summary>A rule is data; each kind is one class that turns an intake into a finding and describes itself (docs/adding-a-rule.md).</summary>
+/// <summary>
+/// A rule is data; each kind is one class that turns an intake into a finding and describes itself (docs/adding-a-rule.md).
+/// </summary>
 public abstract record Rule
 {
     /// <summary>Unique within its protocol, kebab-case.</summary>
@@ -61,8 +63,12 @@ public abstract record Rule
     /// <param name="mealShare">The eater's share of the day at the recipe's meal, 0 to 1, or null when nobody split the day.</param>
     public abstract Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context);
 
-    /// <summary>The verdict of <see cref="CheckPortion"/> without its sentences, for a sweep over a library; a kind whose sentences weigh much has a short way of its own.</summary>
-    public virtual Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => CheckPortion(portion, mealShare, context).Verdict;
+    /// <summary>
+    /// The verdict of <see cref="CheckPortion"/> without its sentences, for a sweep over a library; a kind whose sentences weigh much has a
+    /// short way of its own.
+    /// </summary>
+    public virtual Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) =>
+        CheckPortion(portion, mealShare, context).Verdict;
 
     /// <summary>What a rule that counts by the day has to say of a whole week; null when nothing.</summary>
     /// <param name="days">The week's days in order, empty ones too.</param>

@@ -36,7 +36,17 @@ public sealed record FieldOption(string Key, string Name);
 /// <param name="Unit">Unit of a number; "measure" for the unit of the rule's measure.</param>
 /// <param name="Min">Lowest number, included.</param>
 /// <param name="Max">Highest number, included.</param>
-public sealed record RuleField(string Key, string Label, RuleFieldType Type, string Help, bool IsRequired = false, string? Unit = null, decimal? Min = null, decimal? Max = null, IReadOnlyList<FieldOption>? Options = null)
+public sealed record RuleField(
+    string Key,
+    string Label,
+    RuleFieldType Type,
+    string Help,
+    bool IsRequired = false,
+    string? Unit = null,
+    decimal? Min = null,
+    decimal? Max = null,
+    IReadOnlyList<FieldOption>? Options = null
+)
 {
     public const string UnitOfMeasure = "measure";
 
@@ -46,25 +56,80 @@ public sealed record RuleField(string Key, string Label, RuleFieldType Type, str
 
     public static readonly RuleField AtMost = Bound("atMost", "at most", "Upper bound, included.");
 
-    public static readonly RuleField AsksAtLeast = new("asksAtLeast", "each eater states the floor", RuleFieldType.Switch, "Without a stated number the rule can't tell.");
+    public static readonly RuleField AsksAtLeast = new(
+        "asksAtLeast",
+        "each eater states the floor",
+        RuleFieldType.Switch,
+        "Without a stated number the rule can't tell."
+    );
 
-    public static readonly RuleField AsksAtMost = new("asksAtMost", "each eater states the ceiling", RuleFieldType.Switch, "Without a stated number the rule can't tell.");
+    public static readonly RuleField AsksAtMost = new(
+        "asksAtMost",
+        "each eater states the ceiling",
+        RuleFieldType.Switch,
+        "Without a stated number the rule can't tell."
+    );
 
-    public static readonly RuleField Tolerance = new("tolerance", "kept within", RuleFieldType.Share, "Share of a bound that still counts as kept; without it 5 % of energy, protein and fat, else none.", Min: 0, Max: 0.5m);
+    public static readonly RuleField Tolerance = new(
+        "tolerance",
+        "kept within",
+        RuleFieldType.Share,
+        "Share of a bound that still counts as kept; without it 5 % of energy, protein and fat, else none.",
+        Min: 0,
+        Max: 0.5m
+    );
 
-    public static readonly RuleField Name = new("name", "called", RuleFieldType.Text, "What the rule is called in a sentence, up to 60 characters.", IsRequired: true);
+    public static readonly RuleField Name = new(
+        "name",
+        "called",
+        RuleFieldType.Text,
+        "What the rule is called in a sentence, up to 60 characters.",
+        IsRequired: true
+    );
 
-    public static readonly RuleField Free = new("free", "not counted", RuleFieldType.FreeFoods, "Foods that are free, wholly or up to an amount that is used up over a portion, a meal or a day.");
+    public static readonly RuleField Free = new(
+        "free",
+        "not counted",
+        RuleFieldType.FreeFoods,
+        "Foods that are free, wholly or up to an amount that is used up over a portion, a meal or a day."
+    );
 
     /// <summary>A choice of measures that add; points too when <paramref name="withPoints"/>.</summary>
-    public static RuleField Measure(string key = "measure", string label = "what", bool withPoints = false, IEnumerable<Measure>? of = null) => new(key, label, RuleFieldType.Choice, "What is counted.", IsRequired: true,
-        Options: [.. MeasureInfo.All.Where(info => of?.Contains(info.Measure) ?? (withPoints || info.Measure != Foods.Measure.Points)).Select(info => new FieldOption(info.Key, info.Name))]);
+    public static RuleField Measure(
+        string key = "measure",
+        string label = "what",
+        bool withPoints = false,
+        IEnumerable<Measure>? of = null
+    ) =>
+        new(
+            key,
+            label,
+            RuleFieldType.Choice,
+            "What is counted.",
+            IsRequired: true,
+            Options:
+            [
+                .. MeasureInfo
+                    .All.Where(info => of?.Contains(info.Measure) ?? (withPoints || info.Measure != Foods.Measure.Points))
+                    .Select(info => new FieldOption(info.Key, info.Name)),
+            ]
+        );
 
-    public static RuleField Per(params Period[] periods) => new("per", "over", RuleFieldType.Choice, "What it is counted over.", IsRequired: true, Options: [.. periods.Select(period => new FieldOption(KeyOf(period), $"a {KeyOf(period)}"))]);
+    public static RuleField Per(params Period[] periods) =>
+        new(
+            "per",
+            "over",
+            RuleFieldType.Choice,
+            "What it is counted over.",
+            IsRequired: true,
+            Options: [.. periods.Select(period => new FieldOption(KeyOf(period), $"a {KeyOf(period)}"))]
+        );
 
-    public static RuleField Classes(string key, string label, string help) => new(key, label, RuleFieldType.Classes, help, IsRequired: true);
+    public static RuleField Classes(string key, string label, string help) =>
+        new(key, label, RuleFieldType.Classes, help, IsRequired: true);
 
-    public static RuleField Bound(string key, string label, string help, string unit = UnitOfMeasure, decimal max = LargestBound) => new(key, label, RuleFieldType.Number, help, Unit: unit, Min: 0, Max: max);
+    public static RuleField Bound(string key, string label, string help, string unit = UnitOfMeasure, decimal max = LargestBound) =>
+        new(key, label, RuleFieldType.Number, help, Unit: unit, Min: 0, Max: max);
 
     private static string KeyOf(Period period) => period.ToString().ToLowerInvariant();
 }

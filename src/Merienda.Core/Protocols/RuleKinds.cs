@@ -1,6 +1,8 @@
 namespace Merienda.Core.Protocols;
 
-/// <summary>Every kind of rule that a protocol can hold. A new kind is one file, its tests and one line here (docs/adding-a-rule.md).</summary>
+/// <summary>
+/// Every kind of rule that a protocol can hold. A new kind is one file, its tests and one line here (docs/adding-a-rule.md).
+/// </summary>
 public static class RuleKinds
 {
     public static readonly IReadOnlyList<RuleKind> All =

@@ -5,7 +5,8 @@ using Merienda.Core.Recipes;
 namespace Merienda.Core.Protocols;
 
 /// <summary>
-/// The verdict of every recipe for every eater, without sentences: limits are compared against sums that are laid out by measure, and the classes of a recipe are gathered once.
+/// The verdict of every recipe for every eater, without sentences: limits are compared against sums that are laid out by measure, and the
+/// classes of a recipe are gathered once.
 /// What has no short way goes the plain one; both give the same verdict (a differential test holds them).
 /// </summary>
 public sealed class VerdictMatrix
@@ -22,9 +23,17 @@ public sealed class VerdictMatrix
     {
         _profiles = profiles;
         _portions = [.. profiles.Select(profile => Intake.Of(new Helping("", profile, 1)))];
-        _totals = [.. Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => profiles.Select(profile => profile.Total((Measure)measure)).ToArray())];
+        _totals =
+        [
+            .. Enumerable
+                .Range(0, MeasureInfo.AdditiveCount)
+                .Select(measure => profiles.Select(profile => profile.Total((Measure)measure)).ToArray()),
+        ];
         // Lines that plainly name one food are judged by the food, each once; the others as they stand.
-        _foods = [.. profiles.Select(profile => profile.AllLines.Where(line => line.IsPlain).Select(line => line.Food!).Distinct().ToArray())];
+        _foods =
+        [
+            .. profiles.Select(profile => profile.AllLines.Where(line => line.IsPlain).Select(line => line.Food!).Distinct().ToArray()),
+        ];
         _doubtful = [.. profiles.Select(profile => profile.AllLines.Where(line => !line.IsPlain).ToArray())];
     }
 
@@ -33,16 +42,20 @@ public sealed class VerdictMatrix
     {
         var rows = eaters.Select(_ => new Verdict[_profiles.Count]).ToArray();
         // Recipes are shared out, not eaters: one eater's rules may weigh as much as all others' together.
-        Parallel.For(0, (_profiles.Count + Chunk - 1) / Chunk, chunk =>
-        {
-            for (var at = 0; at < eaters.Count; at++)
+        Parallel.For(
+            0,
+            (_profiles.Count + Chunk - 1) / Chunk,
+            chunk =>
             {
-                foreach (var rule in eaters[at].Rules)
+                for (var at = 0; at < eaters.Count; at++)
                 {
-                    Sweep(rule, eaters[at].Context, rows[at], chunk * Chunk, Math.Min(_profiles.Count, (chunk + 1) * Chunk));
+                    foreach (var rule in eaters[at].Rules)
+                    {
+                        Sweep(rule, eaters[at].Context, rows[at], chunk * Chunk, Math.Min(_profiles.Count, (chunk + 1) * Chunk));
+                    }
                 }
             }
-        });
+        );
         return rows;
     }
 

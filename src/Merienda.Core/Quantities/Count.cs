@@ -3,7 +3,8 @@ namespace Merienda.Core.Quantities;
 /// <summary>A number of pieces (eggs, tins, slices); parts of a piece are allowed, less than none is not.</summary>
 public readonly record struct Count
 {
-    public Count(decimal pieces) => Pieces = pieces >= 0 ? pieces : throw new ArgumentOutOfRangeException(nameof(pieces), pieces, "A count is never negative.");
+    public Count(decimal pieces) =>
+        Pieces = pieces >= 0 ? pieces : throw new ArgumentOutOfRangeException(nameof(pieces), pieces, "A count is never negative.");
 
     public decimal Pieces { get; }
 

@@ -7,7 +7,10 @@ public readonly record struct Energy
     public const decimal KilojoulesPerKilocalorie = 4.184m;
 
     public Energy(decimal kilocalories) =>
-        Kilocalories = kilocalories >= 0 ? kilocalories : throw new ArgumentOutOfRangeException(nameof(kilocalories), kilocalories, "Food energy is never negative.");
+        Kilocalories =
+            kilocalories >= 0
+                ? kilocalories
+                : throw new ArgumentOutOfRangeException(nameof(kilocalories), kilocalories, "Food energy is never negative.");
 
     public decimal Kilocalories { get; }
 

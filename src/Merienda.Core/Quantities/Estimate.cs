@@ -33,7 +33,9 @@ public readonly record struct Estimate
 
     /// <summary>At least the known part, with no upper bound.</summary>
     public static Estimate AtLeast(decimal low, decimal best) =>
-        low >= 0 && low <= best ? new(low, best, null) : throw new ArgumentException($"An estimate needs 0 ≤ low ≤ best, not {low}, {best}.");
+        low >= 0 && low <= best
+            ? new(low, best, null)
+            : throw new ArgumentException($"An estimate needs 0 ≤ low ≤ best, not {low}, {best}.");
 
     /// <summary>A best value with the same share below and above it (0.05 for ± 5 %).</summary>
     public static Estimate Around(decimal best, decimal share) => Between(best * (1 - share), best, best * (1 + share));
@@ -46,8 +48,11 @@ public readonly record struct Estimate
     /// <summary>The width above best; zero for an open estimate, whose width is not known.</summary>
     public decimal Above => High is { } high ? high - Best : 0;
 
-    /// <summary>Adds within one source: the widths add linearly (domain.md section 3). Independent sources go through <see cref="Tally"/>.</summary>
-    public static Estimate operator +(Estimate left, Estimate right) => new(left.Low + right.Low, left.Best + right.Best, left.High + right.High);
+    /// <summary>
+    /// Adds within one source: the widths add linearly (domain.md section 3). Independent sources go through <see cref="Tally"/>.
+    /// </summary>
+    public static Estimate operator +(Estimate left, Estimate right) =>
+        new(left.Low + right.Low, left.Best + right.Best, left.High + right.High);
 
     public static Estimate operator *(Estimate estimate, decimal times) =>
         times >= 0
@@ -57,11 +62,14 @@ public readonly record struct Estimate
     /// <summary>What some grams hold of which 100 g hold this. An unknown amount of what holds none still brings none.</summary>
     public Estimate In(Estimate grams) =>
         High == 0 || grams.High == 0 ? Zero
-        : High is { } most && grams.High is { } heaviest ? Between(grams.Low * Low * 0.01m, grams.Best * Best * 0.01m, heaviest * most * 0.01m)
+        : High is { } most && grams.High is { } heaviest
+            ? Between(grams.Low * Low * 0.01m, grams.Best * Best * 0.01m, heaviest * most * 0.01m)
         : AtLeast(grams.Low * Low * 0.01m, grams.Best * Best * 0.01m);
 
     /// <summary>Either the one or the other: this one's best, as wide as both.</summary>
-    public Estimate Or(Estimate other) => new(Math.Min(Low, other.Low), Best, High is { } high && other.High is { } most ? Math.Max(high, most) : null);
+    public Estimate Or(Estimate other) =>
+        new(Math.Min(Low, other.Low), Best, High is { } high && other.High is { } most ? Math.Max(high, most) : null);
 
-    public override string ToString() => High is { } high ? $"{Best:0.###} [{Low:0.###}, {high:0.###}]" : $"at least {Low:0.###}, a part unknown";
+    public override string ToString() =>
+        High is { } high ? $"{Best:0.###} [{Low:0.###}, {high:0.###}]" : $"at least {Low:0.###}, a part unknown";
 }

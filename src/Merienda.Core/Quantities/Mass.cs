@@ -3,7 +3,8 @@ namespace Merienda.Core.Quantities;
 /// <summary>A mass in grams, never negative.</summary>
 public readonly record struct Mass
 {
-    public Mass(decimal grams) => Grams = grams >= 0 ? grams : throw new ArgumentOutOfRangeException(nameof(grams), grams, "A mass is never negative.");
+    public Mass(decimal grams) =>
+        Grams = grams >= 0 ? grams : throw new ArgumentOutOfRangeException(nameof(grams), grams, "A mass is never negative.");
 
     public decimal Grams { get; }
 

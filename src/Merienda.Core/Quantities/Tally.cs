@@ -37,15 +37,18 @@ public sealed class Tally
     }
 
     /// <summary>The sources that have a width, each once.</summary>
-    public IEnumerable<(object Source, decimal Below, decimal Above)> Widths => _widths.Select(pair => (pair.Key, pair.Value.Below, pair.Value.Above));
+    public IEnumerable<(object Source, decimal Below, decimal Above)> Widths =>
+        _widths.Select(pair => (pair.Key, pair.Value.Below, pair.Value.Above));
 
     /// <summary>What the sum plausibly is: independent errors partly cancel.</summary>
     public Estimate Plausible
     {
         get
         {
-            decimal below = 0, above = 0;
-            double belowSquares = 0, aboveSquares = 0;
+            decimal below = 0,
+                above = 0;
+            double belowSquares = 0,
+                aboveSquares = 0;
             foreach (var width in _widths.Values)
             {
                 below += width.Below;

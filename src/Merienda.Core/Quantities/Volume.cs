@@ -4,7 +4,10 @@ namespace Merienda.Core.Quantities;
 public readonly record struct Volume
 {
     public Volume(decimal millilitres) =>
-        Millilitres = millilitres >= 0 ? millilitres : throw new ArgumentOutOfRangeException(nameof(millilitres), millilitres, "A volume is never negative.");
+        Millilitres =
+            millilitres >= 0
+                ? millilitres
+                : throw new ArgumentOutOfRangeException(nameof(millilitres), millilitres, "A volume is never negative.");
 
     public decimal Millilitres { get; }
 

@@ -3,17 +3,23 @@ using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Recipes;
 
-/// <summary>Turns what a line says into grams of its food, with the width its way of measuring brings (domain.md sections 3 and 7).</summary>
+/// <summary>
+/// Turns what a line says into grams of its food, with the width its way of measuring brings (domain.md sections 3 and 7).
+/// </summary>
 public static class LineWeight
 {
     /// <summary>Widths by precision of an amount [C]: weighed, measured by volume, counted, by eye.</summary>
-    public const decimal Weighed = 0, Measured = 0.05m, Counted = 0.10m, ByEye = 0.30m;
+    public const decimal Weighed = 0,
+        Measured = 0.05m,
+        Counted = 0.10m,
+        ByEye = 0.30m;
 
     /// <summary>An amount nobody gave ("to taste") is taken as one pinch, from none to three [C].</summary>
     public const decimal MostPinches = 3;
 
     /// <summary>A small and a large piece against the usual one where the table has no size of its own [C].</summary>
-    public const decimal SmallShare = 0.7m, LargeShare = 1.3m;
+    public const decimal SmallShare = 0.7m,
+        LargeShare = 1.3m;
 
     public static (Estimate Grams, string? Doubt) Of(ReadLine line, Food food, MeasureSystem system)
     {
@@ -48,11 +54,17 @@ public static class LineWeight
         }
 
         return unit.IsPackage && food.Packs.Count > 0
-            ? (Estimate.Between(amount.Low * food.Packs[0], amount.Best * food.Packs[0], amount.High * food.Packs[^1]), $"No size given: taken as a usual {unit.Name}, {string.Join(" or ", food.Packs.Select(pack => $"{pack:0.##}"))} g")
+            ? (
+                Estimate.Between(amount.Low * food.Packs[0], amount.Best * food.Packs[0], amount.High * food.Packs[^1]),
+                $"No size given: taken as a usual {unit.Name}, {string.Join(" or ", food.Packs.Select(pack => $"{pack:0.##}"))} g"
+            )
             : (Estimate.Unknown, $"No weight yet for {(unit == Unit.Each ? "one" : $"a {unit.Name} of")} {food.Name}; type grams");
     }
 
-    /// <summary>Grams of one piece of the size that is said; the table's own sizes first, and of those the ones that hold where the recipe comes from: a large egg is larger in Europe.</summary>
+    /// <summary>
+    /// Grams of one piece of the size that is said; the table's own sizes first, and of those the ones that hold where the recipe comes
+    /// from: a large egg is larger in Europe.
+    /// </summary>
     private static (decimal Grams, decimal Width)? OfSize(PieceSize size, Food food, MeasureSystem system)
     {
         if (size == PieceSize.Unsaid)
@@ -60,17 +72,36 @@ public static class LineWeight
             return null;
         }
 
-        var name = size switch { PieceSize.Small => "small", PieceSize.Large => "large", _ => "medium" };
-        return (system != MeasureSystem.UnitedStates && food.Measures.TryGetValue($"{name}.metric", out var own)) || food.Measures.TryGetValue(name, out own) ? (own, Counted)
+        var name = size switch
+        {
+            PieceSize.Small => "small",
+            PieceSize.Large => "large",
+            _ => "medium",
+        };
+        return (system != MeasureSystem.UnitedStates && food.Measures.TryGetValue($"{name}.metric", out var own))
+            || food.Measures.TryGetValue(name, out own)
+                ? (own, Counted)
             : !food.Measures.TryGetValue("each", out var usual) ? null
-            : size switch { PieceSize.Small => (usual * SmallShare, 2 * Counted), PieceSize.Large => (usual * LargeShare, 2 * Counted), _ => (usual, Counted) };
+            : size switch
+            {
+                PieceSize.Small => (usual * SmallShare, 2 * Counted),
+                PieceSize.Large => (usual * LargeShare, 2 * Counted),
+                _ => (usual, Counted),
+            };
     }
 
-    private static (Estimate, string?) Unmeasured(Food food) => food.Measures.TryGetValue("pinch", out var pinch)
-        ? (Estimate.Between(0, pinch, pinch * MostPinches), "No amount given: taken as a pinch, from none to three")
-        : (Estimate.Unknown, "No amount given; type how much goes in");
+    private static (Estimate, string?) Unmeasured(Food food) =>
+        food.Measures.TryGetValue("pinch", out var pinch)
+            ? (Estimate.Between(0, pinch, pinch * MostPinches), "No amount given: taken as a pinch, from none to three")
+            : (Estimate.Unknown, "No amount given; type how much goes in");
 
-    private static (Estimate, string?) Packages(ReadLine line, Food food, MeasureSystem system, WrittenAmount amount, (decimal Amount, Unit Unit) size)
+    private static (Estimate, string?) Packages(
+        ReadLine line,
+        Food food,
+        MeasureSystem system,
+        WrittenAmount amount,
+        (decimal Amount, Unit Unit) size
+    )
     {
         if (food.WeightOf(size.Unit, system) is not { } each)
         {
@@ -78,17 +109,19 @@ public static class LineWeight
         }
 
         // The table lists tinned foods drained; what is printed on the tin counts the liquid too.
-        var left = food.Measures.TryGetValue("drained", out var percent) && line.Unit is { Name: "tin" or "jar" or "each" } ? percent / 100 : 1;
+        var left =
+            food.Measures.TryGetValue("drained", out var percent) && line.Unit is { Name: "tin" or "jar" or "each" } ? percent / 100 : 1;
         return (Widen(amount, each.Grams * size.Amount * left, left < 1 ? Measured : Weighed), null);
     }
 
-    private static decimal Precision(ReadLine line, Unit unit) => unit switch
-    {
-        _ when line.IsByEye => ByEye,
-        { Kind: UnitKind.Mass } => Weighed,
-        { Kind: UnitKind.Volume } => Measured,
-        _ => Counted,
-    };
+    private static decimal Precision(ReadLine line, Unit unit) =>
+        unit switch
+        {
+            _ when line.IsByEye => ByEye,
+            { Kind: UnitKind.Mass } => Weighed,
+            { Kind: UnitKind.Volume } => Measured,
+            _ => Counted,
+        };
 
     private static Estimate Widen(WrittenAmount amount, decimal each, decimal share) =>
         Estimate.Between(amount.Low * each * (1 - share), amount.Best * each, amount.High * each * (1 + share));

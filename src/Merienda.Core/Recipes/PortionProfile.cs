@@ -4,7 +4,14 @@ using Merienda.Core.Quantities;
 namespace Merienda.Core.Recipes;
 
 /// <summary>What one line brings to one portion of one measure: the best value and the widths from the food and from the amount.</summary>
-public readonly record struct LineAmount(decimal Best, decimal FoodBelow, decimal FoodAbove, decimal AmountBelow, decimal AmountAbove, bool IsOpen)
+public readonly record struct LineAmount(
+    decimal Best,
+    decimal FoodBelow,
+    decimal FoodAbove,
+    decimal AmountBelow,
+    decimal AmountAbove,
+    bool IsOpen
+)
 {
     /// <summary>The line alone: the food's and the amount's widths are independent, so they combine by root-sum-square.</summary>
     public Estimate Estimate
@@ -17,17 +24,21 @@ public readonly record struct LineAmount(decimal Best, decimal FoodBelow, decima
     }
 
     private static decimal RootSumSquare(decimal one, decimal other) =>
-        one == 0 ? other : other == 0 ? one : (decimal)Math.Sqrt((double)((one * one) + (other * other)));
+        one == 0 ? other
+        : other == 0 ? one
+        : (decimal)Math.Sqrt((double)((one * one) + (other * other)));
 }
 
 /// <summary>
-/// The nutrition of one portion by line, worked out once for each recipe version: every check of a portion, a day or a week is a sum over these rows.
+/// The nutrition of one portion by line, worked out once for each recipe version: every check of a portion, a day or a week is a sum over
+/// these rows.
 /// </summary>
 public sealed class PortionProfile
 {
     private readonly LineAmount[] _amounts;
     private readonly MeasureSum[] _sums;
-    private Tuple<Estimate>? _weight, _volume;
+    private Tuple<Estimate>? _weight,
+        _volume;
 
     private PortionProfile(IReadOnlyList<RecipeLine> all, IReadOnlyList<RecipeLine> lines, decimal portions, LineAmount[] amounts)
     {
@@ -134,7 +145,14 @@ public sealed class PortionProfile
         var hundreds = line.Grams * (1 / (100 * portions));
         // An unknown amount of a food that holds none of it still brings none.
         var isOpen = (hundreds.IsOpen && per100.High != 0) || (per100.IsOpen && hundreds.High != 0);
-        return new(hundreds.Best * per100.Best, hundreds.Best * per100.Below, hundreds.Best * per100.Above, hundreds.Below * per100.Best, hundreds.Above * per100.Best, isOpen);
+        return new(
+            hundreds.Best * per100.Best,
+            hundreds.Best * per100.Below,
+            hundreds.Best * per100.Above,
+            hundreds.Below * per100.Best,
+            hundreds.Above * per100.Best,
+            isOpen
+        );
     }
 
     /// <summary>One measure of one portion: its total and the width of each source that has one.</summary>

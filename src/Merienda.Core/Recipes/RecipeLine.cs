@@ -27,7 +27,14 @@ public sealed class RecipeLine
 {
     private readonly IReadOnlyList<Estimate> _gramsByMeaning;
 
-    private RecipeLine(ReadLine read, string part, IReadOnlyList<LineMeaning> meanings, IReadOnlyList<Food> mentioned, IReadOnlyList<Estimate> grams, string? doubt)
+    private RecipeLine(
+        ReadLine read,
+        string part,
+        IReadOnlyList<LineMeaning> meanings,
+        IReadOnlyList<Food> mentioned,
+        IReadOnlyList<Estimate> grams,
+        string? doubt
+    )
     {
         (Read, Part, Meanings, Mentioned, _gramsByMeaning, Doubt) = (read, part, meanings, mentioned, grams, doubt);
         Grams = grams.Aggregate((held, other) => held.Or(other));
@@ -39,7 +46,10 @@ public sealed class RecipeLine
     /// <summary>The part of the dish the line belongs to; empty for a dish of one part.</summary>
     public string Part { get; }
 
-    /// <summary>Every food that may be meant: one, or several where the words leave a choice ("tahini or peanut butter"). The first is taken for the usual one; numbers span them all.</summary>
+    /// <summary>
+    /// Every food that may be meant: one, or several where the words leave a choice ("tahini or peanut butter"). The first is taken for the
+    /// usual one; numbers span them all.
+    /// </summary>
     public IReadOnlyList<LineMeaning> Meanings { get; }
 
     /// <summary>Foods that the line names in passing, which may come with it: "brushed with butter".</summary>
@@ -63,16 +73,22 @@ public sealed class RecipeLine
     /// <summary>What 100 g of the food that is meant first hold, as wide as its kinds are apart; null for a line without a food.</summary>
     public FoodNutrition? Nutrition => Meanings[0].Nutrition;
 
-    /// <summary>What the line brings to the batch: that of the food that is meant first, as wide as all that may be meant is apart.</summary>
+    /// <summary>
+    /// What the line brings to the batch: that of the food that is meant first, as wide as all that may be meant is apart.
+    /// </summary>
     public Estimate Brings(Measure measure) =>
-        Meanings.Select((meaning, at) => meaning.Nutrition is { } nutrition ? nutrition[measure].In(_gramsByMeaning[at]) : Estimate.Unknown).Aggregate((held, other) => held.Or(other));
+        Meanings
+            .Select((meaning, at) => meaning.Nutrition is { } nutrition ? nutrition[measure].In(_gramsByMeaning[at]) : Estimate.Unknown)
+            .Aggregate((held, other) => held.Or(other));
 
     public string Name => Food?.Name ?? Read.Text.Trim();
 
     /// <summary>What it is called beside its numbers, which span whatever else may be meant.</summary>
-    public string NameInSums => Food is not { } food ? Name
+    public string NameInSums =>
+        Food is not { } food ? Name
         : HasChoice ? $"{food.Name} (or {string.Join(" or ", Meanings.Skip(1).Select(meaning => meaning.Food?.Name ?? meaning.Words))})"
-        : Meanings[0].Kinds is null ? food.Name : $"{food.Name} (or another kind)";
+        : Meanings[0].Kinds is null ? food.Name
+        : $"{food.Name} (or another kind)";
 
     /// <summary>Reads a line and looks its food up.</summary>
     /// <param name="chosenFood">The food a person chose for the line; it wins over the matcher and settles a choice.</param>
@@ -89,11 +105,20 @@ public sealed class RecipeLine
     }
 
     /// <summary>
-    /// A stored line with the food version it was computed from; null for a line that no food was found for. What else its words may mean, and what they mention, is
+    /// A stored line with the food version it was computed from; null for a line that no food was found for. What else its words may mean,
+    /// and what they mention, is
     /// read with what is known today: a doubt that was overlooked when it was saved is one now.
     /// </summary>
     /// <param name="isChosen">Whether a person chose the food: that settles a choice.</param>
-    public static RecipeLine Pinned(string text, Food? food, MatchKind match, bool isChosen, FoodMatcher foods, MeasureSystem system, string part)
+    public static RecipeLine Pinned(
+        string text,
+        Food? food,
+        MatchKind match,
+        bool isChosen,
+        FoodMatcher foods,
+        MeasureSystem system,
+        string part
+    )
     {
         var read = IngredientLineReader.Read(text, foods.Words.OnlyDescribes);
         if (isChosen)
@@ -102,8 +127,18 @@ public sealed class RecipeLine
         }
 
         (read, var today) = LineResolver.Resolve(read, foods);
-        var kind = match == MatchKind.Exact && food?.Packet is null && (today.Food?.Key != food?.Key || !today.IsSure) ? MatchKind.Likely : match;
-        return Of(read, [new(today.Words, food, food is null ? MatchKind.None : kind) { Kinds = today.Food?.Key == food?.Key ? today.Kinds : null }, .. LineResolver.Others(read, today, foods)], foods, system, part);
+        var kind =
+            match == MatchKind.Exact && food?.Packet is null && (today.Food?.Key != food?.Key || !today.IsSure) ? MatchKind.Likely : match;
+        return Of(
+            read,
+            [
+                new(today.Words, food, food is null ? MatchKind.None : kind) { Kinds = today.Food?.Key == food?.Key ? today.Kinds : null },
+                .. LineResolver.Others(read, today, foods),
+            ],
+            foods,
+            system,
+            part
+        );
     }
 
     /// <summary>The line with only one of its choices left: "2 tbsp tahini or peanut butter" becomes "2 tbsp tahini".</summary>
@@ -111,7 +146,12 @@ public sealed class RecipeLine
     {
         var text = Read.Text.Trim();
         var start = text.IndexOf(Read.Food, StringComparison.OrdinalIgnoreCase);
-        var last = Read.Alternatives.Count == 0 ? -1 : Read.Alternatives.Max(words => text.LastIndexOf(words, StringComparison.OrdinalIgnoreCase) is >= 0 and var at ? at + words.Length : -1);
+        var last =
+            Read.Alternatives.Count == 0
+                ? -1
+                : Read.Alternatives.Max(words =>
+                    text.LastIndexOf(words, StringComparison.OrdinalIgnoreCase) is >= 0 and var at ? at + words.Length : -1
+                );
         if (start < 0 || last < start)
         {
             return $"{Read.AmountInWords} {choice.Words}".Trim();
@@ -125,21 +165,46 @@ public sealed class RecipeLine
     private static RecipeLine Of(ReadLine read, IReadOnlyList<LineMeaning> meanings, FoodMatcher foods, MeasureSystem system, string part)
     {
         var own = meanings[0];
-        IReadOnlyList<Food> mentioned = read.Note.Length == 0 && read.Second.Length == 0 ? [] : [.. foods.Mentioned($"{read.Note} {read.Second}").Where(food => food.Key != own.Food?.Key).Distinct()];
+        IReadOnlyList<Food> mentioned =
+            read.Note.Length == 0 && read.Second.Length == 0
+                ? []
+                : [.. foods.Mentioned($"{read.Note} {read.Second}").Where(food => food.Key != own.Food?.Key).Distinct()];
         if (own.Food is not { } food)
         {
-            return new(read, part, meanings, mentioned, [.. meanings.Select(_ => Estimate.Unknown)], read.Food.Length == 0 ? "No food is named; type what goes in" : "No food matches these words; choose one, or the line counts as unknown");
+            return new(
+                read,
+                part,
+                meanings,
+                mentioned,
+                [.. meanings.Select(_ => Estimate.Unknown)],
+                read.Food.Length == 0
+                    ? "No food is named; type what goes in"
+                    : "No food matches these words; choose one, or the line counts as unknown"
+            );
         }
 
         var (grams, doubt) = LineWeight.Of(read, food, system);
-        IReadOnlyList<Estimate> all = [grams, .. meanings.Skip(1).Select(meaning => meaning.Food is { } other ? LineWeight.Of(read, other, system).Grams : Estimate.Unknown)];
-        return new(read, part, meanings, mentioned, all, read.IsOutOfNumbers ? DoubtOf(read, meanings) ?? "Not counted in the numbers" : doubt ?? DoubtOf(read, meanings));
+        IReadOnlyList<Estimate> all =
+        [
+            grams,
+            .. meanings.Skip(1).Select(meaning => meaning.Food is { } other ? LineWeight.Of(read, other, system).Grams : Estimate.Unknown),
+        ];
+        return new(
+            read,
+            part,
+            meanings,
+            mentioned,
+            all,
+            read.IsOutOfNumbers ? DoubtOf(read, meanings) ?? "Not counted in the numbers" : doubt ?? DoubtOf(read, meanings)
+        );
     }
 
     private static string? DoubtOf(ReadLine read, IReadOnlyList<LineMeaning> meanings) =>
         read.Second.Length > 0 ? $"A second ingredient, \"{read.Second}\", is not counted; give it a line of its own"
-        : meanings.Count > 1 ? $"Which one is meant: {string.Join(" or ", meanings.Select(item => item.Food?.Name ?? item.Words))}? Until you choose, the numbers span them all"
-        : meanings[0].Kinds is { } kinds && meanings[0].Match != MatchKind.Likely ? $"Which kind of {meanings[0].Words.ToLowerInvariant()}? Until you choose, the numbers span all {kinds.Foods.Count}"
+        : meanings.Count > 1
+            ? $"Which one is meant: {string.Join(" or ", meanings.Select(item => item.Food?.Name ?? item.Words))}? Until you choose, the numbers span them all"
+        : meanings[0].Kinds is { } kinds && meanings[0].Match != MatchKind.Likely
+            ? $"Which kind of {meanings[0].Words.ToLowerInvariant()}? Until you choose, the numbers span all {kinds.Foods.Count}"
         : meanings[0].Match == MatchKind.Likely ? $"Read as {meanings[0].Food!.Name}; confirm or choose another"
         : null;
 }

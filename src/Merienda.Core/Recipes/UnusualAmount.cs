@@ -1,9 +1,12 @@
 namespace Merienda.Core.Recipes;
 
-/// <summary>Asks about an amount that nobody eats: over a kilogram of one thing a portion, or less than a gram of what makes a meal [C].</summary>
+/// <summary>
+/// Asks about an amount that nobody eats: over a kilogram of one thing a portion, or less than a gram of what makes a meal [C].
+/// </summary>
 public static class UnusualAmount
 {
-    private const decimal Most = 1000, Least = 1;
+    private const decimal Most = 1000,
+        Least = 1;
 
     private static readonly string[] MakesAMeal = ["meat", "poultry", "fish", "crustacean", "mollusc", "grain", "legume", "tuber"];
 
@@ -18,7 +21,8 @@ public static class UnusualAmount
 
         var each = line.Grams.Best / portions;
         return each > Most ? $"That is {each / 1000:0.#} kg of {food.Name} a portion: is the amount right?"
-            : each < Least && food.Aisle is not ("spices" or "sauces" or "baking") && MakesAMeal.Any(food.Is) ? $"That is {each:0.##} g of {food.Name} a portion: is the amount right?"
+            : each < Least && food.Aisle is not ("spices" or "sauces" or "baking") && MakesAMeal.Any(food.Is)
+                ? $"That is {each:0.##} g of {food.Name} a portion: is the amount right?"
             : null;
     }
 }

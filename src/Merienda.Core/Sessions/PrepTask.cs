@@ -14,10 +14,20 @@ public enum Appliance
     Fridge,
 }
 
-/// <summary>One step of a recipe. Hands-on and unattended minutes are two numbers: an eight-hour pot costs ten minutes (domain.md section 9).</summary>
+/// <summary>
+/// One step of a recipe. Hands-on and unattended minutes are two numbers: an eight-hour pot costs ten minutes (domain.md section 9).
+/// </summary>
 /// <param name="Id">Unique within its recipe.</param>
 /// <param name="HandsOn">Minutes that the cook is busy, at the start of the task.</param>
 /// <param name="Unattended">Minutes that it then goes on by itself.</param>
 /// <param name="TemperatureC">Degrees Celsius of the oven or air fryer, or null.</param>
 /// <param name="After">Ids of the recipe's tasks that must be over before it starts.</param>
-public sealed record PrepTask(string Id, string Text, int HandsOn, int Unattended, Appliance Appliance, int? TemperatureC, IReadOnlyList<string> After);
+public sealed record PrepTask(
+    string Id,
+    string Text,
+    int HandsOn,
+    int Unattended,
+    Appliance Appliance,
+    int? TemperatureC,
+    IReadOnlyList<string> After
+);

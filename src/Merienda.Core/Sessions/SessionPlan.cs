@@ -26,15 +26,22 @@ public static class SessionPlan
         [Appliance.Blender] = 1,
     };
 
-    /// <param name="batches">Tape letter and tasks of each batch. Ids in <see cref="PrepTask.After"/> that do not exist, or that wait in a ring, are passed over rather than waited for.</param>
+    /// <param name="batches">Tape letter and tasks of each batch. Ids in <see cref="PrepTask.After"/> that do not exist, or that wait in a
+    /// ring, are passed over rather than waited for.</param>
     public static IReadOnlyList<ScheduledTask> Order(IEnumerable<(string Letter, IReadOnlyList<PrepTask> Tasks)> batches)
     {
-        var waiting = batches.SelectMany(batch => batch.Tasks.Select(task => new Waiting(batch.Letter, task, Tail(task, batch.Tasks, [])))).ToList();
+        var waiting = batches
+            .SelectMany(batch => batch.Tasks.Select(task => new Waiting(batch.Letter, task, Tail(task, batch.Tasks, []))))
+            .ToList();
         var done = new List<ScheduledTask>();
         var now = 0;
         while (waiting.Count > 0)
         {
-            var next = waiting.Where(item => IsReady(item, waiting, done, now)).OrderByDescending(item => item.Tail).ThenBy(item => item.Letter, StringComparer.Ordinal).FirstOrDefault();
+            var next = waiting
+                .Where(item => IsReady(item, waiting, done, now))
+                .OrderByDescending(item => item.Tail)
+                .ThenBy(item => item.Letter, StringComparer.Ordinal)
+                .FirstOrDefault();
             if (next is not null)
             {
                 waiting.Remove(next);
@@ -62,7 +69,10 @@ public static class SessionPlan
             !waiting.Any(other => other.Letter == item.Letter && other.Task.Id == id)
             && done.Where(other => other.Letter == item.Letter && other.Task.Id == id).All(other => other.End <= now);
         return item.Task.After.All(IsOver)
-            && (!Places.TryGetValue(item.Task.Appliance, out var places) || done.Count(other => other.Task.Appliance == item.Task.Appliance && other.End > now) < places);
+            && (
+                !Places.TryGetValue(item.Task.Appliance, out var places)
+                || done.Count(other => other.Task.Appliance == item.Task.Appliance && other.End > now) < places
+            );
     }
 
     /// <summary>Minutes from the end of the hands-on part until all that hangs on the task is over.</summary>
@@ -73,7 +83,11 @@ public static class SessionPlan
             return 0;
         }
 
-        var after = tasks.Where(other => other.After.Contains(task.Id)).Select(other => other.HandsOn + Tail(other, tasks, above)).DefaultIfEmpty(0).Max();
+        var after = tasks
+            .Where(other => other.After.Contains(task.Id))
+            .Select(other => other.HandsOn + Tail(other, tasks, above))
+            .DefaultIfEmpty(0)
+            .Max();
         above.Remove(task.Id);
         return task.Unattended + after;
     }

@@ -20,7 +20,15 @@ public sealed record NeedOfBatch(string Letter, Estimate Grams);
 /// <param name="Grams">Of all batches; open when a line gave no amount that can be weighed.</param>
 /// <param name="Pieces">How many pieces or tins that is, or null for foods not sold so.</param>
 /// <param name="AsTyped">Lines whose weight nobody knows, word for word, with the batch's scale when it is not one.</param>
-public sealed record ShoppingItem(string Key, string Name, string? Aisle, Estimate Grams, (decimal Count, string Unit)? Pieces, IReadOnlyList<NeedOfBatch> Batches, IReadOnlyList<string> AsTyped);
+public sealed record ShoppingItem(
+    string Key,
+    string Name,
+    string? Aisle,
+    Estimate Grams,
+    (decimal Count, string Unit)? Pieces,
+    IReadOnlyList<NeedOfBatch> Batches,
+    IReadOnlyList<string> AsTyped
+);
 
 /// <summary>Adds up what all batches need, by food across recipes.</summary>
 public static class ShoppingList
@@ -29,22 +37,46 @@ public static class ShoppingList
 
     public static IReadOnlyList<ShoppingItem> Of(IEnumerable<BatchToShop> batches)
     {
-        var lines = from batch in batches
-                    from line in batch.Recipe.Lines
-                    where line.Food?.Key != "water"
-                    select (Batch: batch, Line: line, Key: line.Food?.Key ?? line.Read.Text.Trim());
-        return [.. lines.GroupBy(item => item.Key).Select(group => Item([.. group])).OrderBy(item => item.Aisle is null).ThenBy(item => item.Aisle, StringComparer.Ordinal).ThenBy(item => item.Name, StringComparer.Ordinal)];
+        var lines =
+            from batch in batches
+            from line in batch.Recipe.Lines
+            where line.Food?.Key != "water"
+            select (Batch: batch, Line: line, Key: line.Food?.Key ?? line.Read.Text.Trim());
+        return
+        [
+            .. lines
+                .GroupBy(item => item.Key)
+                .Select(group => Item([.. group]))
+                .OrderBy(item => item.Aisle is null)
+                .ThenBy(item => item.Aisle, StringComparer.Ordinal)
+                .ThenBy(item => item.Name, StringComparer.Ordinal),
+        ];
     }
 
     private static ShoppingItem Item(IReadOnlyList<(BatchToShop Batch, RecipeLine Line, string Key)> lines)
     {
         var food = lines[0].Line.Food;
         var grams = lines.Aggregate(Estimate.Zero, (sum, item) => sum + (item.Line.Grams * item.Batch.Scale));
-        var needs = lines.GroupBy(item => item.Batch.Letter)
-            .Select(batch => new NeedOfBatch(batch.Key, batch.Aggregate(Estimate.Zero, (sum, item) => sum + (item.Line.Grams * item.Batch.Scale))));
-        var unweighed = lines.Where(item => item.Line.Grams.IsOpen)
-            .Select(item => item.Batch.Scale == 1 ? item.Line.Read.Text.Trim() : $"{item.Line.Read.Text.Trim()} (× {item.Batch.Scale:0.##})");
-        return new(lines[0].Key, lines[0].Line.Name, food?.Aisle, grams, food is null ? null : Pieces(food, grams.Best), [.. needs], [.. unweighed]);
+        var needs = lines
+            .GroupBy(item => item.Batch.Letter)
+            .Select(batch => new NeedOfBatch(
+                batch.Key,
+                batch.Aggregate(Estimate.Zero, (sum, item) => sum + (item.Line.Grams * item.Batch.Scale))
+            ));
+        var unweighed = lines
+            .Where(item => item.Line.Grams.IsOpen)
+            .Select(item =>
+                item.Batch.Scale == 1 ? item.Line.Read.Text.Trim() : $"{item.Line.Read.Text.Trim()} (× {item.Batch.Scale:0.##})"
+            );
+        return new(
+            lines[0].Key,
+            lines[0].Line.Name,
+            food?.Aisle,
+            grams,
+            food is null ? null : Pieces(food, grams.Best),
+            [.. needs],
+            [.. unweighed]
+        );
     }
 
     private static (decimal, string)? Pieces(Food food, decimal grams)

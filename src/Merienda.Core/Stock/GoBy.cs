@@ -2,7 +2,10 @@ using Merienda.Core.Keeping;
 
 namespace Merienda.Core.Stock;
 
-/// <summary>Until when a thing in stock is to be used, and by which clock. Clocks are separate: raw, thawed, opened packet, printed date (domain.md section 8); the earliest counts.</summary>
+/// <summary>
+/// Until when a thing in stock is to be used, and by which clock. Clocks are separate: raw, thawed, opened packet, printed date (domain.md
+/// section 8); the earliest counts.
+/// </summary>
 /// <param name="Date">The last local date to use it.</param>
 /// <param name="IsQuality">True when only its quality goes, as in a freezer.</param>
 public sealed record GoBy(DateOnly Date, string Because, bool IsQuality = false)
@@ -17,7 +20,9 @@ public sealed record GoBy(DateOnly Date, string Because, bool IsQuality = false)
     {
         if (item.Place == StockPlace.Freezer)
         {
-            return keeping?.FreezerMonths is { } months && item.FrozenOn is { } frozen ? new(frozen.AddMonths(months), $"at its best {months} months in the freezer", true) : null;
+            return keeping?.FreezerMonths is { } months && item.FrozenOn is { } frozen
+                ? new(frozen.AddMonths(months), $"at its best {months} months in the freezer", true)
+                : null;
         }
 
         return Clocks(item, keeping, openedDays).MinBy(clock => clock.Date);
@@ -41,12 +46,17 @@ public sealed record GoBy(DateOnly Date, string Because, bool IsQuality = false)
         if (item.ThawedOn is { } thawed)
         {
             // What was left of its time when it was frozen, at most two days.
-            var left = keeping is null ? KeepingPlan.ThawedDays : Math.Clamp(keeping.FridgeDays - (item.FrozenOn!.Value.DayNumber - item.MadeOn.DayNumber), 0, KeepingPlan.ThawedDays);
+            var left = keeping is null
+                ? KeepingPlan.ThawedDays
+                : Math.Clamp(keeping.FridgeDays - (item.FrozenOn!.Value.DayNumber - item.MadeOn.DayNumber), 0, KeepingPlan.ThawedDays);
             yield return new(thawed.AddDays(left), "thawed, with what was left of its time");
         }
         else if (item.Place == StockPlace.Fridge && keeping is not null)
         {
-            yield return new(keeping.EatBy(item.MadeOn), $"{keeping.Name.ToLowerInvariant()}: {keeping.FridgeDays} {(keeping.FridgeDays == 1 ? "day" : "days")} in the fridge");
+            yield return new(
+                keeping.EatBy(item.MadeOn),
+                $"{keeping.Name.ToLowerInvariant()}: {keeping.FridgeDays} {(keeping.FridgeDays == 1 ? "day" : "days")} in the fridge"
+            );
         }
     }
 }

@@ -3,7 +3,9 @@ using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Stock;
 
-/// <summary>Takes a line of what came in apart: "500 g red lentils, 2 tins chopped tomatoes, 6 eggs" are three things; "mince, frozen" is one.</summary>
+/// <summary>
+/// Takes a line of what came in apart: "500 g red lentils, 2 tins chopped tomatoes, 6 eggs" are three things; "mince, frozen" is one.
+/// </summary>
 public static partial class StockLine
 {
     /// <summary>Most things on one line.</summary>

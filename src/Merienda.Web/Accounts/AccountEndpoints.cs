@@ -37,14 +37,29 @@ public static class AccountEndpoints
         account.MapPost("/sign-out", SignOut).WithName("SignOut");
     }
 
-    private static async Task<Ok<AccountState>> State(HttpContext context, IAntiforgery antiforgery, HouseholdStore households, AccountStore accounts, UserManager<Account> users, TimeProvider clock, IConfiguration configuration)
+    private static async Task<Ok<AccountState>> State(
+        HttpContext context,
+        IAntiforgery antiforgery,
+        HouseholdStore households,
+        AccountStore accounts,
+        UserManager<Account> users,
+        TimeProvider clock,
+        IConfiguration configuration
+    )
     {
         var token = antiforgery.GetAndStoreTokens(context).RequestToken!;
         PersonState? person = null;
         if (await CurrentTenant.BindAsync(context) is { } tenant && await users.GetUserAsync(context.User) is { } account)
         {
             var household = await households.Household(tenant);
-            person = new PersonState(account.DisplayName, account.Email, household.Name, HouseholdClock.Today(clock, household.TimeZone), household.Units, household.NumberFormat);
+            person = new PersonState(
+                account.DisplayName,
+                account.Email,
+                household.Name,
+                HouseholdClock.Today(clock, household.TimeZone),
+                household.Units,
+                household.NumberFormat
+            );
         }
 
         var demo = new List<DemoPerson>();
@@ -60,14 +75,24 @@ public static class AccountEndpoints
         return TypedResults.Ok(new AccountState(token, person, demo));
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> SignUp(SignUpRequest request, UserManager<Account> users, SignInManager<Account> signIn, HouseholdStore households)
+    private static async Task<Results<NoContent, ProblemHttpResult>> SignUp(
+        SignUpRequest request,
+        UserManager<Account> users,
+        SignInManager<Account> signIn,
+        HouseholdStore households
+    )
     {
         if (Wrong(request) is { } refusal)
         {
             return refusal.ToProblem();
         }
 
-        var account = new Account { Id = Guid.CreateVersion7(), DisplayName = request.Name.Trim(), Email = request.Email.Trim() };
+        var account = new Account
+        {
+            Id = Guid.CreateVersion7(),
+            DisplayName = request.Name.Trim(),
+            Email = request.Email.Trim(),
+        };
         var created = await users.CreateAsync(account, request.Password);
         if (!created.Succeeded)
         {
@@ -86,15 +111,30 @@ public static class AccountEndpoints
         return result switch
         {
             { Succeeded: true } => TypedResults.NoContent(),
-            { IsLockedOut: true } => TypedResults.Problem(statusCode: 429, title: "Too many wrong passwords for this address.", detail: "Wait five minutes and try again."),
+            { IsLockedOut: true } => TypedResults.Problem(
+                statusCode: 429,
+                title: "Too many wrong passwords for this address.",
+                detail: "Wait five minutes and try again."
+            ),
             // The same words for an unknown address and a wrong password: neither is given away.
-            _ => TypedResults.Problem(statusCode: 401, title: "Address and password do not go together.", detail: "Check both and try again."),
+            _ => TypedResults.Problem(
+                statusCode: 401,
+                title: "Address and password do not go together.",
+                detail: "Check both and try again."
+            ),
         };
     }
 
-    private static async Task<Results<NoContent, NotFound>> EnterDemo(EnterDemoRequest request, AccountStore accounts, SignInManager<Account> signIn, IConfiguration configuration)
+    private static async Task<Results<NoContent, NotFound>> EnterDemo(
+        EnterDemoRequest request,
+        AccountStore accounts,
+        SignInManager<Account> signIn,
+        IConfiguration configuration
+    )
     {
-        var person = configuration.GetValue("Demo", false) ? (await accounts.DemoPeople()).FirstOrDefault(one => one.Id == request.Id) : null;
+        var person = configuration.GetValue("Demo", false)
+            ? (await accounts.DemoPeople()).FirstOrDefault(one => one.Id == request.Id)
+            : null;
         if (person is null)
         {
             return TypedResults.NotFound();
@@ -110,19 +150,57 @@ public static class AccountEndpoints
         return TypedResults.NoContent();
     }
 
-    private static Refusal? Wrong(SignUpRequest request) => request switch
-    {
-        _ when request.Name.Trim().Length is 0 or > 40 => new("name-length", "name", request.Name, "a name has 1 to 40 characters", "Type what the others call you"),
-        _ when request.HouseholdName.Trim().Length is 0 or > 80 => new("name-length", "householdName", request.HouseholdName, "a household's name has 1 to 80 characters", "Type a name for your kitchen"),
-        _ when !System.Net.Mail.MailAddress.TryCreate(request.Email.Trim(), out _) => new("bad-email", "email", request.Email, "this is not an address", "Type it as name@place.example"),
-        _ when !HouseholdClock.Knows(request.TimeZone) => new("unknown-time-zone", "timeZone", request.TimeZone, "there is no such time zone", "Use an IANA name such as Europe/Lisbon"),
-        _ => null,
-    };
+    private static Refusal? Wrong(SignUpRequest request) =>
+        request switch
+        {
+            _ when request.Name.Trim().Length is 0 or > 40 => new(
+                "name-length",
+                "name",
+                request.Name,
+                "a name has 1 to 40 characters",
+                "Type what the others call you"
+            ),
+            _ when request.HouseholdName.Trim().Length is 0 or > 80 => new(
+                "name-length",
+                "householdName",
+                request.HouseholdName,
+                "a household's name has 1 to 80 characters",
+                "Type a name for your kitchen"
+            ),
+            _ when !System.Net.Mail.MailAddress.TryCreate(request.Email.Trim(), out _) => new(
+                "bad-email",
+                "email",
+                request.Email,
+                "this is not an address",
+                "Type it as name@place.example"
+            ),
+            _ when !HouseholdClock.Knows(request.TimeZone) => new(
+                "unknown-time-zone",
+                "timeZone",
+                request.TimeZone,
+                "there is no such time zone",
+                "Use an IANA name such as Europe/Lisbon"
+            ),
+            _ => null,
+        };
 
-    private static Refusal RefusalOf(IdentityError error, SignUpRequest request) => error.Code switch
-    {
-        "DuplicateEmail" or "DuplicateUserName" => new("email-taken", "email", request.Email, "there is an account with this address", "Sign in, or use another address"),
-        { } code when code.StartsWith("Password", StringComparison.Ordinal) => new("weak-password", "password", "", "the password is too short or too plain", "Use at least 10 characters, 4 of them different"),
-        _ => new("refused", "email", request.Email, error.Description.TrimEnd('.'), "Change it and try again"),
-    };
+    private static Refusal RefusalOf(IdentityError error, SignUpRequest request) =>
+        error.Code switch
+        {
+            "DuplicateEmail" or "DuplicateUserName" => new(
+                "email-taken",
+                "email",
+                request.Email,
+                "there is an account with this address",
+                "Sign in, or use another address"
+            ),
+            { } code when code.StartsWith("Password", StringComparison.Ordinal) => new(
+                "weak-password",
+                "password",
+                "",
+                "the password is too short or too plain",
+                "Use at least 10 characters, 4 of them different"
+            ),
+            _ => new("refused", "email", request.Email, error.Description.TrimEnd('.'), "Change it and try again"),
+        };
 }

@@ -7,7 +7,8 @@ using Microsoft.Extensions.Options;
 namespace Merienda.Web.Accounts;
 
 /// <summary>Adds the household to the signed-in identity, at sign-in and whenever the framework renews it.</summary>
-public sealed class HouseholdClaims(UserManager<Account> users, IOptions<IdentityOptions> options, HouseholdStore households) : UserClaimsPrincipalFactory<Account>(users, options)
+public sealed class HouseholdClaims(UserManager<Account> users, IOptions<IdentityOptions> options, HouseholdStore households)
+    : UserClaimsPrincipalFactory<Account>(users, options)
 {
     protected override async Task<ClaimsIdentity> GenerateClaimsAsync(Account user)
     {

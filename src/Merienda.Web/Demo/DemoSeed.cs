@@ -18,7 +18,19 @@ using Microsoft.AspNetCore.Identity;
 namespace Merienda.Web.Demo;
 
 /// <summary>Seeds the invented households of data/demo, each once, through the same doors that people use.</summary>
-public sealed class DemoSeed(Database database, AccountStore accounts, HouseholdStore households, RecipeStore recipes, WeekStore weeks, KitchenStore kitchens, PacketStore packets, OpinionStore opinions, StockStore stock, KnowledgeBase knowledge, TimeProvider clock)
+public sealed class DemoSeed(
+    Database database,
+    AccountStore accounts,
+    HouseholdStore households,
+    RecipeStore recipes,
+    WeekStore weeks,
+    KitchenStore kitchens,
+    PacketStore packets,
+    OpinionStore opinions,
+    StockStore stock,
+    KnowledgeBase knowledge,
+    TimeProvider clock
+)
 {
     public Task Run() => database.Exclusively(SeedWhatIsMissing);
 
@@ -40,7 +52,15 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
         var people = new List<Account>();
         foreach (var person in household.People)
         {
-            var account = new Account { Id = Guid.CreateVersion7(), Email = person.Email, NormalizedEmail = new UpperInvariantLookupNormalizer().NormalizeEmail(person.Email), DisplayName = person.Name, SecurityStamp = Guid.NewGuid().ToString("N"), IsDemo = true };
+            var account = new Account
+            {
+                Id = Guid.CreateVersion7(),
+                Email = person.Email,
+                NormalizedEmail = new UpperInvariantLookupNormalizer().NormalizeEmail(person.Email),
+                DisplayName = person.Name,
+                SecurityStamp = Guid.NewGuid().ToString("N"),
+                IsDemo = true,
+            };
             await accounts.CreateAsync(account, CancellationToken.None);
             people.Add(account);
         }
@@ -51,7 +71,14 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
         await households.Create(tenant, household.Name, household.TimeZone, eaters);
         if (household.Kitchen is { } kitchen)
         {
-            await kitchens.Change(tenant, kitchen with { Items = [.. kitchen.Items.Select(item => item with { Id = Guid.CreateVersion7() })], Containers = [.. kitchen.Containers.Select(item => item with { Id = Guid.CreateVersion7() })] });
+            await kitchens.Change(
+                tenant,
+                kitchen with
+                {
+                    Items = [.. kitchen.Items.Select(item => item with { Id = Guid.CreateVersion7() })],
+                    Containers = [.. kitchen.Containers.Select(item => item with { Id = Guid.CreateVersion7() })],
+                }
+            );
         }
 
         foreach (var other in people.Skip(1))
@@ -76,7 +103,13 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
         }
     }
 
-    private async Task SeedLarder(Tenant tenant, DemoHousehold household, IReadOnlyList<DemoPacket> bought, IReadOnlyList<EaterSettings> eaters, DateOnly today)
+    private async Task SeedLarder(
+        Tenant tenant,
+        DemoHousehold household,
+        IReadOnlyList<DemoPacket> bought,
+        IReadOnlyList<EaterSettings> eaters,
+        DateOnly today
+    )
     {
         foreach (var packet in bought)
         {
@@ -88,13 +121,31 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
         foreach (var said in household.Opinions)
         {
             var packet = foods.Packets.Values.Single(item => item.Printed.Name == said.Packet);
-            await opinions.Decide(tenant, packet.PacketId, eaters.Single(eater => eater.Name == said.Eater).Id, new StoredOpinion(packet.PacketId, said.IsApproved, said.Reason, today.AddDays(-said.DaysAgo), said.IsApproved ? PacketOpinion.StatementOf(packet.Food) : ""));
+            await opinions.Decide(
+                tenant,
+                packet.PacketId,
+                eaters.Single(eater => eater.Name == said.Eater).Id,
+                new StoredOpinion(
+                    packet.PacketId,
+                    said.IsApproved,
+                    said.Reason,
+                    today.AddDays(-said.DaysAgo),
+                    said.IsApproved ? PacketOpinion.StatementOf(packet.Food) : ""
+                )
+            );
         }
 
         foreach (var thing in household.Stock)
         {
             var boughtOn = today.AddDays(-thing.BoughtDaysAgo);
-            var item = Must(StockEndpoints.Read(new(thing.Line, null, thing.Place, boughtOn, thing.BestBeforeInDays is { } days ? today.AddDays(days) : null), foods.Matcher, MeasureSystem.Metric, today));
+            var item = Must(
+                StockEndpoints.Read(
+                    new(thing.Line, null, thing.Place, boughtOn, thing.BestBeforeInDays is { } days ? today.AddDays(days) : null),
+                    foods.Matcher,
+                    MeasureSystem.Metric,
+                    today
+                )
+            );
             await stock.Add(tenant, [item with { OpenedOn = thing.OpenedDaysAgo is { } ago ? today.AddDays(-ago) : null }]);
         }
     }
@@ -109,14 +160,23 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
             if (place.Size is { } size)
             {
                 var box = placed.Batch.Containers.First(container => container.Place == cell);
-                Must(await weeks.Change(tenant, made.Batch.Id, "Changed a portion of", batch => batch.ChangeSize(box.Id, box.Size, size, Guid.CreateVersion7)));
+                Must(
+                    await weeks.Change(
+                        tenant,
+                        made.Batch.Id,
+                        "Changed a portion of",
+                        batch => batch.ChangeSize(box.Id, box.Size, size, Guid.CreateVersion7)
+                    )
+                );
             }
         }
     }
 
-    private static T Must<T>(Result<T> result) => result.Refusal is { } refusal ? throw new InvalidDataException($"The demo data is wrong: {refusal}") : result.Value;
+    private static T Must<T>(Result<T> result) =>
+        result.Refusal is { } refusal ? throw new InvalidDataException($"The demo data is wrong: {refusal}") : result.Value;
 
-    private static IReadOnlyList<T> Read<T>(string folder, string file) => JsonSerializer.Deserialize<List<T>>(File.ReadAllText(Path.Combine(folder, file)), DataFiles.Json)!;
+    private static IReadOnlyList<T> Read<T>(string folder, string file) =>
+        JsonSerializer.Deserialize<List<T>>(File.ReadAllText(Path.Combine(folder, file)), DataFiles.Json)!;
 
     private sealed record DemoPersonRow(string Name, string Email);
 
@@ -126,42 +186,128 @@ public sealed class DemoSeed(Database database, AccountStore accounts, Household
 
     private sealed record DemoChoice(string Protocol, string Choice, string Option);
 
-    private sealed record DemoEater(string Name, IReadOnlyList<string> Protocols, IReadOnlyList<DemoAllowance> Allowances, decimal? PortionHabit = null, IReadOnlyList<DemoChoice>? Choices = null,
-        IReadOnlyList<string>? Allergies = null, IReadOnlyList<string>? Dislikes = null, IReadOnlyList<DemoPhase>? Phases = null)
+    private sealed record DemoEater(
+        string Name,
+        IReadOnlyList<string> Protocols,
+        IReadOnlyList<DemoAllowance> Allowances,
+        decimal? PortionHabit = null,
+        IReadOnlyList<DemoChoice>? Choices = null,
+        IReadOnlyList<string>? Allergies = null,
+        IReadOnlyList<string>? Dislikes = null,
+        IReadOnlyList<DemoPhase>? Phases = null
+    )
     {
         /// <summary>Phases are told from today, so that the demo always stands in the middle of one.</summary>
-        public EaterSettings ToSettings(DateOnly today) => EaterDefaults.Named(Name) with
-        {
-            Protocols = Protocols,
-            Allowances = [.. Allowances.Select(item => new StatedAllowance(item.Protocol, item.Rule, item.AtLeast, item.AtMost))],
-            PortionHabit = PortionHabit ?? 1,
-            Choices = [.. (Choices ?? []).Select(item => new EaterChoice(item.Protocol, item.Choice, item.Option))],
-            Allergies = Allergies ?? [],
-            Dislikes = Dislikes ?? [],
-            Phases = [.. (Phases ?? []).Select(phase => new StoredPhase(phase.Protocol, today.AddDays(-phase.StartedDaysAgo), today.AddDays(phase.RestrictionDays - phase.StartedDaysAgo - 1), [.. phase.Order.Select(id => new StoredChallenge(id, ChallengeOutcome.Open))]))],
-        };
+        public EaterSettings ToSettings(DateOnly today) =>
+            EaterDefaults.Named(Name) with
+            {
+                Protocols = Protocols,
+                Allowances = [.. Allowances.Select(item => new StatedAllowance(item.Protocol, item.Rule, item.AtLeast, item.AtMost))],
+                PortionHabit = PortionHabit ?? 1,
+                Choices = [.. (Choices ?? []).Select(item => new EaterChoice(item.Protocol, item.Choice, item.Option))],
+                Allergies = Allergies ?? [],
+                Dislikes = Dislikes ?? [],
+                Phases =
+                [
+                    .. (Phases ?? []).Select(phase => new StoredPhase(
+                        phase.Protocol,
+                        today.AddDays(-phase.StartedDaysAgo),
+                        today.AddDays(phase.RestrictionDays - phase.StartedDaysAgo - 1),
+                        [.. phase.Order.Select(id => new StoredChallenge(id, ChallengeOutcome.Open))]
+                    )),
+                ],
+            };
     }
 
     private sealed record DemoPlace(int Day, string Meal, string Eater, decimal? Size = null);
 
     private sealed record DemoBatch(string Recipe, int CookedOnDay, decimal Portions, IReadOnlyList<DemoPlace> Places);
 
-    private sealed record DemoHousehold(string Name, string TimeZone, IReadOnlyList<DemoPersonRow> People, IReadOnlyList<DemoEater> Eaters, IReadOnlyList<DemoBatch> Batches, IReadOnlyList<DemoStock> Stock, IReadOnlyList<DemoOpinion> Opinions, Kitchen? Kitchen = null);
+    private sealed record DemoHousehold(
+        string Name,
+        string TimeZone,
+        IReadOnlyList<DemoPersonRow> People,
+        IReadOnlyList<DemoEater> Eaters,
+        IReadOnlyList<DemoBatch> Batches,
+        IReadOnlyList<DemoStock> Stock,
+        IReadOnlyList<DemoOpinion> Opinions,
+        Kitchen? Kitchen = null
+    );
 
-    private sealed record DemoStock(string Line, StockPlace Place, int BoughtDaysAgo, int? OpenedDaysAgo = null, int? BestBeforeInDays = null);
+    private sealed record DemoStock(
+        string Line,
+        StockPlace Place,
+        int BoughtDaysAgo,
+        int? OpenedDaysAgo = null,
+        int? BestBeforeInDays = null
+    );
 
     private sealed record DemoOpinion(string Packet, string Eater, bool IsApproved, string Reason, int DaysAgo);
 
-    private sealed record DemoPacket(string Name, LabelCountry Country, string Serving, IReadOnlyDictionary<LabelNutrient, string> Values, string Statement, string MayContain, string Pack, IReadOnlyList<string> Classes, string Aisle, decimal? Price = null, decimal? Points = null, int? OpenedDays = null)
+    private sealed record DemoPacket(
+        string Name,
+        LabelCountry Country,
+        string Serving,
+        IReadOnlyDictionary<LabelNutrient, string> Values,
+        string Statement,
+        string MayContain,
+        string Pack,
+        IReadOnlyList<string> Classes,
+        string Aisle,
+        decimal? Price = null,
+        decimal? Points = null,
+        int? OpenedDays = null
+    )
     {
-        public PrintedPacket ToPrinted() => new(Name, Country, null, Serving, Values, Statement, MayContain, Pack, Price, Points, OpenedDays, Classes, Aisle);
+        public PrintedPacket ToPrinted() =>
+            new(Name, Country, null, Serving, Values, Statement, MayContain, Pack, Price, Points, OpenedDays, Classes, Aisle);
     }
 
-    private sealed record DemoTask(string Id, string Text, int HandsOn, int Unattended = 0, Appliance Appliance = Appliance.None, int? TemperatureC = null, IReadOnlyList<string>? After = null);
+    private sealed record DemoTask(
+        string Id,
+        string Text,
+        int HandsOn,
+        int Unattended = 0,
+        Appliance Appliance = Appliance.None,
+        int? TemperatureC = null,
+        IReadOnlyList<string>? After = null
+    );
 
-    private sealed record DemoRecipe(string Key, string Name, decimal Portions, string? Meal, string Keeping, string Reheating, string AtEating, MeasureSystem System, IReadOnlyList<string> Lines, IReadOnlyList<DemoTask> Tasks)
+    private sealed record DemoRecipe(
+        string Key,
+        string Name,
+        decimal Portions,
+        string? Meal,
+        string Keeping,
+        string Reheating,
+        string AtEating,
+        MeasureSystem System,
+        IReadOnlyList<string> Lines,
+        IReadOnlyList<DemoTask> Tasks
+    )
     {
-        public RecipeDraft ToDraft() => new(Name, Portions, Meal, Keeping, Reheating, AtEating, System, [.. Lines.Select(line => new DraftLine("", line, null))],
-            [.. Tasks.Select(task => new DraftTask(task.Id, task.Text, task.HandsOn, task.Unattended, task.Appliance, task.TemperatureC, task.After ?? []))], null);
+        public RecipeDraft ToDraft() =>
+            new(
+                Name,
+                Portions,
+                Meal,
+                Keeping,
+                Reheating,
+                AtEating,
+                System,
+                [.. Lines.Select(line => new DraftLine("", line, null))],
+                [
+                    .. Tasks.Select(task => new DraftTask(
+                        task.Id,
+                        task.Text,
+                        task.HandsOn,
+                        task.Unattended,
+                        task.Appliance,
+                        task.TemperatureC,
+                        task.After ?? []
+                    )),
+                ],
+                null
+            );
     }
 }

@@ -8,9 +8,18 @@ public sealed class AntiforgeryFilter(IAntiforgery antiforgery) : IEndpointFilte
     public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
     {
         var request = context.HttpContext.Request;
-        if (!HttpMethods.IsGet(request.Method) && !HttpMethods.IsHead(request.Method) && !await antiforgery.IsRequestValidAsync(context.HttpContext))
+        if (
+            !HttpMethods.IsGet(request.Method)
+            && !HttpMethods.IsHead(request.Method)
+            && !await antiforgery.IsRequestValidAsync(context.HttpContext)
+        )
         {
-            return TypedResults.Problem(statusCode: 400, title: "The page is out of date.", detail: "Load it again; what you typed is kept where it can be.", extensions: new Dictionary<string, object?> { ["code"] = "antiforgery" });
+            return TypedResults.Problem(
+                statusCode: 400,
+                title: "The page is out of date.",
+                detail: "Load it again; what you typed is kept where it can be.",
+                extensions: new Dictionary<string, object?> { ["code"] = "antiforgery" }
+            );
         }
 
         return await next(context);

@@ -10,8 +10,11 @@ public sealed record CurrentTenant(Tenant Tenant)
 
     public static implicit operator Tenant(CurrentTenant current) => current.Tenant;
 
-    public static ValueTask<CurrentTenant?> BindAsync(HttpContext context) => ValueTask.FromResult(
-        Guid.TryParse(context.User.FindFirstValue(ClaimTypes.NameIdentifier), out var account) && Guid.TryParse(context.User.FindFirstValue(HouseholdClaim), out var household)
-            ? new CurrentTenant(new Tenant(account, household))
-            : null);
+    public static ValueTask<CurrentTenant?> BindAsync(HttpContext context) =>
+        ValueTask.FromResult(
+            Guid.TryParse(context.User.FindFirstValue(ClaimTypes.NameIdentifier), out var account)
+            && Guid.TryParse(context.User.FindFirstValue(HouseholdClaim), out var household)
+                ? new CurrentTenant(new Tenant(account, household))
+                : null
+        );
 }

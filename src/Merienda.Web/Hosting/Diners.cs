@@ -17,7 +17,9 @@ public sealed class Diners
     public Diners(StoredTable table, KnowledgeBase knowledge, DateOnly today)
     {
         (Table, _knowledge, Today) = (table, knowledge, today);
-        var own = table.Protocols.Latest.Select(row => (Row: row, Protocol: knowledge.Read(row.Content))).Where(item => item.Protocol is not null)
+        var own = table
+            .Protocols.Latest.Select(row => (Row: row, Protocol: knowledge.Read(row.Content)))
+            .Where(item => item.Protocol is not null)
             .Select(item => new ProtocolEdition(item.Protocol! with { Id = item.Row.Id }, item.Row.Version, item.Row));
         _latest = knowledge.Protocols.Concat(own).ToDictionary(edition => edition.Protocol.Id);
         Eaters = [.. table.Eaters.Select(ToEater)];
@@ -51,26 +53,42 @@ public sealed class Diners
     public Eater ToEater(EaterSettings settings) => ToEater(settings, id => InForce(id)?.Protocol);
 
     /// <param name="protocolOf">Which protocol an id stands for: a draft can be tried out this way.</param>
-    public Eater ToEater(EaterSettings settings, Func<string, Protocol?> protocolOf) => new(
-        settings.Id,
-        settings.Name,
-        new EaterRules(
-            settings.Protocols.Select(protocolOf).OfType<Protocol>().Select(protocol => new FollowedProtocol(protocol, ChoicesOf(settings, protocol.Id), PlanOf(settings, protocol.Id))),
-            settings.Allowances.Select(item => new Allowance(item.ProtocolId, item.RuleId, item.AtLeast, item.AtMost, item.From)),
-            new(settings.Allergies, [.. settings.Accepted.Select(item => new Acceptance(item.What, item.Reason))], settings.Dislikes) { Packets = settings.PacketOpinions },
-            _knowledge.HouseScheme,
-            _knowledge.Classes,
-            Today),
-        settings.Meals.ToDictionary(meal => meal.Meal, meal => meal.DayShare),
-        settings.Meals.Where(meal => meal.IsFromPrep).Select(meal => meal.Meal).ToHashSet(),
-        settings.PortionHabit);
+    public Eater ToEater(EaterSettings settings, Func<string, Protocol?> protocolOf) =>
+        new(
+            settings.Id,
+            settings.Name,
+            new EaterRules(
+                settings
+                    .Protocols.Select(protocolOf)
+                    .OfType<Protocol>()
+                    .Select(protocol => new FollowedProtocol(protocol, ChoicesOf(settings, protocol.Id), PlanOf(settings, protocol.Id))),
+                settings.Allowances.Select(item => new Allowance(item.ProtocolId, item.RuleId, item.AtLeast, item.AtMost, item.From)),
+                new(settings.Allergies, [.. settings.Accepted.Select(item => new Acceptance(item.What, item.Reason))], settings.Dislikes)
+                {
+                    Packets = settings.PacketOpinions,
+                },
+                _knowledge.HouseScheme,
+                _knowledge.Classes,
+                Today
+            ),
+            settings.Meals.ToDictionary(meal => meal.Meal, meal => meal.DayShare),
+            settings.Meals.Where(meal => meal.IsFromPrep).Select(meal => meal.Meal).ToHashSet(),
+            settings.PortionHabit
+        );
 
     public static IReadOnlyDictionary<string, string> ChoicesOf(EaterSettings settings, string protocol) =>
         settings.Choices.Where(item => item.ProtocolId == protocol).ToDictionary(item => item.ChoiceId, item => item.OptionId);
 
-    public static PhasePlan? PlanOf(EaterSettings settings, string protocol) => settings.Phases.FirstOrDefault(phase => phase.ProtocolId == protocol) is { } phase
-        ? new(protocol, phase.StartsOn, phase.RestrictionEndsOn, [.. phase.Challenges.Select(item => item.ChallengeId)], phase.Challenges.ToDictionary(item => item.ChallengeId, item => item.Outcome))
-        : null;
+    public static PhasePlan? PlanOf(EaterSettings settings, string protocol) =>
+        settings.Phases.FirstOrDefault(phase => phase.ProtocolId == protocol) is { } phase
+            ? new(
+                protocol,
+                phase.StartsOn,
+                phase.RestrictionEndsOn,
+                [.. phase.Challenges.Select(item => item.ChallengeId)],
+                phase.Challenges.ToDictionary(item => item.ChallengeId, item => item.Outcome)
+            )
+            : null;
 }
 
 /// <summary>Reads who sits at the table of the household that asks.</summary>

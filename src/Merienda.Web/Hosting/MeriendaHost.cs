@@ -35,20 +35,31 @@ public static class MeriendaHost
         // What cannot be read goes through the same handler as every other error, in every environment.
         services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
         services.AddSingleton(TimeProvider.System);
-        services.AddSingleton(_ => NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(Connection(builder, "App"))
-        {
-            // The same few statements are asked all day: planned once a connection, not once a request.
-            MaxAutoPrepare = 200,
-            AutoPrepareMinUsages = 2,
-        }));
+        services.AddSingleton(_ =>
+            NpgsqlDataSource.Create(
+                new NpgsqlConnectionStringBuilder(Connection(builder, "App"))
+                {
+                    // The same few statements are asked all day: planned once a connection, not once a request.
+                    MaxAutoPrepare = 200,
+                    AutoPrepareMinUsages = 2,
+                }
+            )
+        );
         services.AddSingleton<Database>();
         services.AddSingleton<HouseholdStore>();
         services.AddSingleton<OwnProtocols>();
         services.AddSingleton<KitchenStore>();
         services.AddSingleton<DinersReader>();
         services.AddSingleton<Table.EffectReader>();
-        services.AddSingleton(provider => new RecipeStore(provider.GetRequiredService<Database>(), () => provider.GetRequiredService<KnowledgeBase>().Foods, provider.GetRequiredService<PacketStore>()));
-        services.AddSingleton(provider => new PacketStore(provider.GetRequiredService<Database>(), () => provider.GetRequiredService<KnowledgeBase>().Packets));
+        services.AddSingleton(provider => new RecipeStore(
+            provider.GetRequiredService<Database>(),
+            () => provider.GetRequiredService<KnowledgeBase>().Foods,
+            provider.GetRequiredService<PacketStore>()
+        ));
+        services.AddSingleton(provider => new PacketStore(
+            provider.GetRequiredService<Database>(),
+            () => provider.GetRequiredService<KnowledgeBase>().Packets
+        ));
         services.AddSingleton<OpinionStore>();
         services.AddSingleton<StockStore>();
         services.AddSingleton<WeekStore>();
@@ -60,7 +71,9 @@ public static class MeriendaHost
         services.AddDataProtection().SetApplicationName("Merienda");
         if (!IsDescribing)
         {
-            services.AddOptions<KeyManagementOptions>().Configure<NpgsqlDataSource>((keys, source) => keys.XmlRepository = new DataProtectionKeys(source));
+            services
+                .AddOptions<KeyManagementOptions>()
+                .Configure<NpgsqlDataSource>((keys, source) => keys.XmlRepository = new DataProtectionKeys(source));
         }
 
         services.AddAntiforgery(antiforgery =>
@@ -75,10 +88,18 @@ public static class MeriendaHost
         {
             var perMinute = builder.Configuration.GetValue("SignInsPerMinute", 20);
             limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-            limiter.OnRejected = async (context, _) => await TypedResults.Problem(statusCode: 429, title: "Too many attempts from here.", detail: "Wait a minute and try again.").ExecuteAsync(context.HttpContext);
-            limiter.AddPolicy(SignInLimit, context => RateLimitPartition.GetFixedWindowLimiter(
-                context.Connection.RemoteIpAddress?.ToString() ?? "local",
-                _ => new FixedWindowRateLimiterOptions { PermitLimit = perMinute, Window = TimeSpan.FromMinutes(1) }));
+            limiter.OnRejected = async (context, _) =>
+                await TypedResults
+                    .Problem(statusCode: 429, title: "Too many attempts from here.", detail: "Wait a minute and try again.")
+                    .ExecuteAsync(context.HttpContext);
+            limiter.AddPolicy(
+                SignInLimit,
+                context =>
+                    RateLimitPartition.GetFixedWindowLimiter(
+                        context.Connection.RemoteIpAddress?.ToString() ?? "local",
+                        _ => new FixedWindowRateLimiterOptions { PermitLimit = perMinute, Window = TimeSpan.FromMinutes(1) }
+                    )
+            );
         });
     }
 
@@ -96,11 +117,15 @@ public static class MeriendaHost
     public static void MapHealth(this WebApplication app)
     {
         app.MapGet("/health/live", () => TypedResults.Ok("live")).ExcludeFromDescription();
-        app.MapGet("/health/ready", async (NpgsqlDataSource source) =>
-        {
-            await using var connection = await source.OpenConnectionAsync();
-            return TypedResults.Ok("ready");
-        }).ExcludeFromDescription();
+        app.MapGet(
+                "/health/ready",
+                async (NpgsqlDataSource source) =>
+                {
+                    await using var connection = await source.OpenConnectionAsync();
+                    return TypedResults.Ok("ready");
+                }
+            )
+            .ExcludeFromDescription();
     }
 
     /// <summary>Migrates, loads the shipped knowledge and, when demo data is on, seeds the demo people.</summary>
@@ -115,11 +140,21 @@ public static class MeriendaHost
         if (app.Configuration.GetConnectionString("Owner") is { } owner)
         {
             Migrator.Run(owner);
-            await Knowledge.LoadAsync(owner, shipped.Foods.Foods,
-                shipped.Protocols.Select(protocol => new ShippedProtocol(protocol.Id, ProtocolFile.Write(protocol))));
+            await Knowledge.LoadAsync(
+                owner,
+                shipped.Foods.Foods,
+                shipped.Protocols.Select(protocol => new ShippedProtocol(protocol.Id, ProtocolFile.Write(protocol)))
+            );
         }
 
-        await app.Services.GetRequiredService<KnowledgeBase>().Load(shipped.Classes, shipped.Foods.Words, LineWords.LoadKinds(Path.Combine(DataFiles.Find(), "kinds.csv")), StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), shipped.Classes));
+        await app
+            .Services.GetRequiredService<KnowledgeBase>()
+            .Load(
+                shipped.Classes,
+                shipped.Foods.Words,
+                LineWords.LoadKinds(Path.Combine(DataFiles.Find(), "kinds.csv")),
+                StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), shipped.Classes)
+            );
         if (app.Configuration.GetValue("Demo", false))
         {
             await app.Services.GetRequiredService<DemoSeed>().Run();
@@ -128,11 +163,25 @@ public static class MeriendaHost
 
     private static void AddIdentity(this IServiceCollection services)
     {
-        services.AddIdentityCore<Account>(identity =>
+        services
+            .AddIdentityCore<Account>(identity =>
             {
                 // Length is what makes a password hard to guess; rules about kinds of characters are not.
-                identity.Password = new PasswordOptions { RequiredLength = 10, RequireDigit = false, RequireLowercase = false, RequireUppercase = false, RequireNonAlphanumeric = false, RequiredUniqueChars = 4 };
-                identity.Lockout = new LockoutOptions { MaxFailedAccessAttempts = 5, DefaultLockoutTimeSpan = TimeSpan.FromMinutes(5), AllowedForNewUsers = true };
+                identity.Password = new PasswordOptions
+                {
+                    RequiredLength = 10,
+                    RequireDigit = false,
+                    RequireLowercase = false,
+                    RequireUppercase = false,
+                    RequireNonAlphanumeric = false,
+                    RequiredUniqueChars = 4,
+                };
+                identity.Lockout = new LockoutOptions
+                {
+                    MaxFailedAccessAttempts = 5,
+                    DefaultLockoutTimeSpan = TimeSpan.FromMinutes(5),
+                    AllowedForNewUsers = true,
+                };
                 identity.User.RequireUniqueEmail = true;
             })
             .AddUserStore<AccountStore>()
@@ -147,13 +196,16 @@ public static class MeriendaHost
             cookie.Cookie.SameSite = SameSiteMode.Strict;
             cookie.ExpireTimeSpan = TimeSpan.FromDays(30);
             cookie.Events.OnRedirectToLogin = context => Answer(context.HttpContext, StatusCodes.Status401Unauthorized, "Sign in first.");
-            cookie.Events.OnRedirectToAccessDenied = context => Answer(context.HttpContext, StatusCodes.Status403Forbidden, "This is not yours to see.");
+            cookie.Events.OnRedirectToAccessDenied = context =>
+                Answer(context.HttpContext, StatusCodes.Status403Forbidden, "This is not yours to see.");
         });
         services.AddAuthorization();
     }
 
-    private static Task Answer(HttpContext context, int status, string title) => TypedResults.Problem(statusCode: status, title: title).ExecuteAsync(context);
+    private static Task Answer(HttpContext context, int status, string title) =>
+        TypedResults.Problem(statusCode: status, title: title).ExecuteAsync(context);
 
     private static string Connection(WebApplicationBuilder builder, string name) =>
-        builder.Configuration.GetConnectionString(name) ?? throw new InvalidOperationException($"ConnectionStrings:{name} is not set; start Merienda with ./merienda start.");
+        builder.Configuration.GetConnectionString(name)
+        ?? throw new InvalidOperationException($"ConnectionStrings:{name} is not set; start Merienda with ./merienda start.");
 }

@@ -2,7 +2,10 @@ using System.Globalization;
 
 namespace Merienda.Web.Hosting;
 
-/// <summary>Writes the numbers in sentences with the decimal mark that the household chose; the page sends it along. Numbers in JSON are not touched.</summary>
+/// <summary>
+/// Writes the numbers in sentences with the decimal mark that the household chose; the page sends it along. Numbers in JSON are not
+/// touched.
+/// </summary>
 public sealed class NumberFormat(RequestDelegate next)
 {
     public const string Header = "X-Number-Format";

@@ -11,8 +11,28 @@ public static class Problems
 {
     /// <summary>Codes that mean "the state moved on", not "the input is wrong".</summary>
     private static readonly HashSet<string> Conflicts =
-        ["container-moved", "container-changed", "container-gone", "batch-gone", "batch-too-small", "nothing-loose", "changed-meanwhile", "nothing-to-undo", "recipe-changed", "not-cooked-yet", "protocol-gone", "still-followed", "allergy", "portions-in-their-days",
-            "packet-changed", "stock-gone", "already-opened", "already-frozen", "already-there", "never-refrozen"];
+    [
+        "container-moved",
+        "container-changed",
+        "container-gone",
+        "batch-gone",
+        "batch-too-small",
+        "nothing-loose",
+        "changed-meanwhile",
+        "nothing-to-undo",
+        "recipe-changed",
+        "not-cooked-yet",
+        "protocol-gone",
+        "still-followed",
+        "allergy",
+        "portions-in-their-days",
+        "packet-changed",
+        "stock-gone",
+        "already-opened",
+        "already-frozen",
+        "already-there",
+        "never-refrozen",
+    ];
 
     /// <summary>Words for what the framework answers by itself, without the application's say.</summary>
     public static void Word(ProblemDetails problem)
@@ -24,11 +44,18 @@ public static class Problems
         }
     }
 
-    public static ProblemHttpResult ToProblem(this Refusal refusal) => TypedResults.Problem(
-        statusCode: Conflicts.Contains(refusal.Code) ? StatusCodes.Status409Conflict : StatusCodes.Status422UnprocessableEntity,
-        title: $"{char.ToUpperInvariant(refusal.Reason[0])}{refusal.Reason[1..]}.",
-        detail: $"{refusal.Cure}.",
-        extensions: new Dictionary<string, object?> { ["code"] = refusal.Code, ["field"] = refusal.Field, ["value"] = refusal.Value.Length > 200 ? refusal.Value[..200] : refusal.Value });
+    public static ProblemHttpResult ToProblem(this Refusal refusal) =>
+        TypedResults.Problem(
+            statusCode: Conflicts.Contains(refusal.Code) ? StatusCodes.Status409Conflict : StatusCodes.Status422UnprocessableEntity,
+            title: $"{char.ToUpperInvariant(refusal.Reason[0])}{refusal.Reason[1..]}.",
+            detail: $"{refusal.Cure}.",
+            extensions: new Dictionary<string, object?>
+            {
+                ["code"] = refusal.Code,
+                ["field"] = refusal.Field,
+                ["value"] = refusal.Value.Length > 200 ? refusal.Value[..200] : refusal.Value,
+            }
+        );
 }
 
 /// <summary>What nobody expected: logged whole, answered without inner workings.</summary>
@@ -39,7 +66,10 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
         var (status, title, detail) = exception switch
         {
             BadHttpRequestException bad => (bad.StatusCode, "The request could not be read.", bad.InnerException?.Message ?? bad.Message),
-            PostgresException { SqlState: PostgresErrorCodes.CheckViolation or PostgresErrorCodes.UniqueViolation or PostgresErrorCodes.ForeignKeyViolation } refused => (422, "The database refused it.", $"It would break {refused.ConstraintName}."),
+            PostgresException
+            {
+                SqlState: PostgresErrorCodes.CheckViolation or PostgresErrorCodes.UniqueViolation or PostgresErrorCodes.ForeignKeyViolation
+            } refused => (422, "The database refused it.", $"It would break {refused.ConstraintName}."),
             _ => (500, "Something went wrong here.", "Nothing was changed. Try again; the log has the details."),
         };
         if (status >= 500)

@@ -3,7 +3,8 @@ namespace Merienda.Web.Hosting;
 /// <summary>Headers on every answer. Scripts, styles and fonts come from here only, and nothing inline runs.</summary>
 public sealed class SecurityHeaders(RequestDelegate next)
 {
-    private const string Policy = "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+    private const string Policy =
+        "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
 
     public Task InvokeAsync(HttpContext context)
     {
@@ -14,7 +15,10 @@ public sealed class SecurityHeaders(RequestDelegate next)
             headers.XContentTypeOptions = "nosniff";
             headers["Referrer-Policy"] = "same-origin";
             headers["Cross-Origin-Opener-Policy"] = "same-origin";
-            if (context.Request.Path.StartsWithSegments("/assets", StringComparison.Ordinal) && context.Response.StatusCode == StatusCodes.Status200OK)
+            if (
+                context.Request.Path.StartsWithSegments("/assets", StringComparison.Ordinal)
+                && context.Response.StatusCode == StatusCodes.Status200OK
+            )
             {
                 // The file names carry a hash of their content.
                 headers.CacheControl = "public, max-age=31536000, immutable";

@@ -9,7 +9,17 @@ namespace Merienda.Web.Larder;
 /// <param name="Because">The heaviest finding of 100 g.</param>
 public sealed record FoodVerdict(Guid EaterId, string Eater, Verdict Verdict, string Because, bool HasRules);
 
-public sealed record LarderFood(string Key, string Name, bool IsPacket, string Aisle, IReadOnlyList<string> Classes, string Source, string Mark, IReadOnlyList<ShownMeasure> PerHundredGrams, IReadOnlyList<FoodVerdict> Verdicts);
+public sealed record LarderFood(
+    string Key,
+    string Name,
+    bool IsPacket,
+    string Aisle,
+    IReadOnlyList<string> Classes,
+    string Source,
+    string Mark,
+    IReadOnlyList<ShownMeasure> PerHundredGrams,
+    IReadOnlyList<FoodVerdict> Verdicts
+);
 
 /// <param name="Total">How many there are; null when only a page of them was judged.</param>
 /// <param name="HasMore">Whether there are more than are shown.</param>
@@ -34,14 +44,21 @@ public sealed record PacketDraft(
     int? OpenedDays,
     IReadOnlyList<string> Classes,
     string Aisle,
-    int? BasedOn);
+    int? BasedOn
+);
 
 /// <param name="Servings">How many servings a batch takes, for what rounding can hide.</param>
 public sealed record ReadPacketRequest(PacketDraft Packet, decimal Servings);
 
 /// <param name="Served">What the printed value stands for, per serving as printed.</param>
 /// <param name="Batch">The same for as many servings as the batch takes: within one packet the widths add.</param>
-public sealed record ReadValue(LabelNutrient Nutrient, string Unit, ShownEstimate Served, ShownEstimate PerHundredGrams, ShownEstimate Batch);
+public sealed record ReadValue(
+    LabelNutrient Nutrient,
+    string Unit,
+    ShownEstimate Served,
+    ShownEstimate PerHundredGrams,
+    ShownEstimate Batch
+);
 
 public enum MarkKind
 {
@@ -62,15 +79,38 @@ public sealed record MarkedWords(int Start, int Length, MarkKind Kind, string Sa
 public sealed record HeldClass(string Class, string Words, string? Allergen);
 
 /// <summary>What a statement says.</summary>
-public sealed record ReadStatement(string Text, string MayContainText, IReadOnlyList<MarkedWords> Marks, IReadOnlyList<HeldClass> Holds, IReadOnlyList<HeldClass> MayContain, IReadOnlyList<string> CannotTell);
+public sealed record ReadStatement(
+    string Text,
+    string MayContainText,
+    IReadOnlyList<MarkedWords> Marks,
+    IReadOnlyList<HeldClass> Holds,
+    IReadOnlyList<HeldClass> MayContain,
+    IReadOnlyList<string> CannotTell
+);
 
 /// <param name="ServingGrams">What the serving weighs as it was read.</param>
 /// <param name="Measure">The other basis as a measure: "1 each is 46.5 g"; null when only a weight is printed.</param>
 /// <param name="EnergyQuery">How the declared energy differs from the factors' sum, or null when it does not.</param>
 /// <param name="Verdicts">Of one serving, by every rule.</param>
-public sealed record PacketAnswer(decimal ServingGrams, string? Measure, IReadOnlyList<ReadValue> Values, ShownEstimate? NetCarbs, ShownEstimate? TotalCarbs, string? EnergyQuery, ReadStatement Statement, IReadOnlyList<ShownVerdict> Verdicts);
+public sealed record PacketAnswer(
+    decimal ServingGrams,
+    string? Measure,
+    IReadOnlyList<ReadValue> Values,
+    ShownEstimate? NetCarbs,
+    ShownEstimate? TotalCarbs,
+    string? EnergyQuery,
+    ReadStatement Statement,
+    IReadOnlyList<ShownVerdict> Verdicts
+);
 
-public sealed record ShownAmount(string Key, string Name, string Unit, int Decimals, ShownEstimate PerServing, ShownEstimate PerHundredGrams);
+public sealed record ShownAmount(
+    string Key,
+    string Name,
+    string Unit,
+    int Decimals,
+    ShownEstimate PerServing,
+    ShownEstimate PerHundredGrams
+);
 
 /// <param name="Factor">Grams cooked for a gram raw.</param>
 public sealed record ShownYield(string Method, decimal Factor, string Source);
@@ -88,7 +128,14 @@ public sealed record PacketVersionRow(int Number, DateTimeOffset At);
 public sealed record UsedIn(Guid RecipeId, string Name, bool IsOlderVersion);
 
 /// <summary>What only a packet has.</summary>
-public sealed record PacketSheet(Guid Id, int Version, PacketDraft Printed, ReadStatement Statement, IReadOnlyList<PacketVersionRow> Versions, IReadOnlyList<ShownOpinion> Opinions);
+public sealed record PacketSheet(
+    Guid Id,
+    int Version,
+    PacketDraft Printed,
+    ReadStatement Statement,
+    IReadOnlyList<PacketVersionRow> Versions,
+    IReadOnlyList<ShownOpinion> Opinions
+);
 
 /// <summary>One calm page for a food or a packet.</summary>
 /// <param name="Serving">What "a serving" is here, in words: "2 pieces or 93 g".</param>
@@ -113,7 +160,8 @@ public sealed record FoodSheet(
     IReadOnlyList<string> Allergens,
     IReadOnlyList<ShownVerdict> Verdicts,
     IReadOnlyList<UsedIn> UsedIn,
-    PacketSheet? Packet);
+    PacketSheet? Packet
+);
 
 public enum Side
 {
@@ -122,9 +170,27 @@ public enum Side
 }
 
 /// <param name="MorePerHundredGrams">Which side holds more of it; null when nobody can say so, because the ranges meet.</param>
-public sealed record ComparedMeasure(string Key, string Name, string Unit, int Decimals, ShownEstimate LeftServing, ShownEstimate RightServing, ShownEstimate Left, ShownEstimate Right, Side? MorePerServing, Side? MorePerHundredGrams);
+public sealed record ComparedMeasure(
+    string Key,
+    string Name,
+    string Unit,
+    int Decimals,
+    ShownEstimate LeftServing,
+    ShownEstimate RightServing,
+    ShownEstimate Left,
+    ShownEstimate Right,
+    Side? MorePerServing,
+    Side? MorePerHundredGrams
+);
 
-public sealed record ComparedFood(string Key, string Name, string Serving, ShownVerdict? Verdict, IReadOnlyList<string> Allergens, string? Price);
+public sealed record ComparedFood(
+    string Key,
+    string Name,
+    string Serving,
+    ShownVerdict? Verdict,
+    IReadOnlyList<string> Allergens,
+    string? Price
+);
 
 public sealed record Comparison(ComparedFood Left, ComparedFood Right, IReadOnlyList<ComparedMeasure> Measures);
 
@@ -153,11 +219,39 @@ public sealed record StockActionRequest(StockAction Action);
 /// <param name="Grams">What is left of it.</param>
 public sealed record StockAmountRequest(decimal Grams);
 
-public sealed record StockRow(Guid Id, string? Food, string Name, string Amount, StockPlace Place, DateOnly MadeOn, DateOnly? OpenedOn, DateOnly? FrozenOn, DateOnly? ThawedOn, DateOnly? BestBefore, decimal? Grams, DateOnly? GoBy, string? Because, bool IsDue, bool IsPast);
+public sealed record StockRow(
+    Guid Id,
+    string? Food,
+    string Name,
+    string Amount,
+    StockPlace Place,
+    DateOnly MadeOn,
+    DateOnly? OpenedOn,
+    DateOnly? FrozenOn,
+    DateOnly? ThawedOn,
+    DateOnly? BestBefore,
+    decimal? Grams,
+    DateOnly? GoBy,
+    string? Because,
+    bool IsDue,
+    bool IsPast
+);
 
 /// <param name="PlannedFor">"Sun 22 Nov, lunch, Teun"; null while it is loose.</param>
 /// <param name="MayGo">True for a loose box of an earlier session, which can be marked as eaten or thrown away here.</param>
-public sealed record StockBox(Guid Id, string Tape, string Dish, string Size, StockPlace Place, DateOnly MadeOn, DateOnly EatBy, string? PlannedFor, bool IsDue, bool IsPast, bool MayGo);
+public sealed record StockBox(
+    Guid Id,
+    string Tape,
+    string Dish,
+    string Size,
+    StockPlace Place,
+    DateOnly MadeOn,
+    DateOnly EatBy,
+    string? PlannedFor,
+    bool IsDue,
+    bool IsPast,
+    bool MayGo
+);
 
 /// <param name="Due">How many of all must go within a week.</param>
 public sealed record StockPage(DateOnly Today, IReadOnlyList<StockRow> Items, IReadOnlyList<StockBox> Boxes, int Due);

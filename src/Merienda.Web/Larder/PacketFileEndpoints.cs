@@ -13,24 +13,47 @@ namespace Merienda.Web.Larder;
 /// <summary>Packets as CSV, out and in. A file is read in a dry run first; it comes in whole or not at all.</summary>
 public static class PacketFileEndpoints
 {
-    private const int MostBytes = 24_000_000, MostProblems = 100, Step = 250;
+    private const int MostBytes = 24_000_000,
+        MostProblems = 100,
+        Step = 250;
 
     public static void MapPacketFiles(this RouteGroupBuilder larder)
     {
         larder.MapGet("/packets.csv", Export).WithName("ExportPackets").Produces<string>(contentType: "text/csv");
-        larder.MapPost("/packets/import", Import).WithName("ImportPackets").Accepts<string>("text/csv").Produces<ImportProgress>(contentType: "application/x-ndjson").WithMetadata(new RequestSizeLimitAttribute(MostBytes));
+        larder
+            .MapPost("/packets/import", Import)
+            .WithName("ImportPackets")
+            .Accepts<string>("text/csv")
+            .Produces<ImportProgress>(contentType: "application/x-ndjson")
+            .WithMetadata(new RequestSizeLimitAttribute(MostBytes));
     }
 
     private static async Task<FileContentHttpResult> Export(CurrentTenant tenant, PacketStore packets)
     {
-        var printed = (await packets.Foods(tenant)).Packets.Values.Select(packet => packet.Printed).OrderBy(packet => packet.Name, StringComparer.OrdinalIgnoreCase);
+        var printed = (await packets.Foods(tenant))
+            .Packets.Values.Select(packet => packet.Printed)
+            .OrderBy(packet => packet.Name, StringComparer.OrdinalIgnoreCase);
         // Spreadsheets take a file for UTF-8 when it begins with the mark.
-        return TypedResults.File(Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(PacketFile.Write(printed))).ToArray(), "text/csv; charset=utf-8", "merienda-packets.csv");
+        return TypedResults.File(
+            Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(PacketFile.Write(printed))).ToArray(),
+            "text/csv; charset=utf-8",
+            "merienda-packets.csv"
+        );
     }
 
-    /// <summary>Answers with a line of progress at a time, the report in the last one. Closing the connection stops it, and then nothing is kept.</summary>
+    /// <summary>
+    /// Answers with a line of progress at a time, the report in the last one. Closing the connection stops it, and then nothing is kept.
+    /// </summary>
     /// <param name="apply">False for a dry run.</param>
-    private static async Task Import(HttpContext context, bool apply, CurrentTenant tenant, PacketStore packets, KnowledgeBase knowledge, TimeProvider clock, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json)
+    private static async Task Import(
+        HttpContext context,
+        bool apply,
+        CurrentTenant tenant,
+        PacketStore packets,
+        KnowledgeBase knowledge,
+        TimeProvider clock,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
+    )
     {
         var stop = context.RequestAborted;
         using var body = new MemoryStream();
@@ -70,8 +93,12 @@ public static class PacketFileEndpoints
             }
         }
 
-        var known = (await packets.Foods(tenant)).Packets.Values.ToDictionary(packet => packet.Printed.Name.ToLowerInvariant(), packet => packet.Printed);
-        var news = read.Where(packet => !known.TryGetValue(packet.Name.Trim().ToLowerInvariant(), out var old) || !old.IsSameAs(packet)).ToList();
+        var known = (await packets.Foods(tenant)).Packets.Values.ToDictionary(
+            packet => packet.Printed.Name.ToLowerInvariant(),
+            packet => packet.Printed
+        );
+        var news = read.Where(packet => !known.TryGetValue(packet.Name.Trim().ToLowerInvariant(), out var old) || !old.IsSameAs(packet))
+            .ToList();
         var changed = news.Count(packet => known.ContainsKey(packet.Name.Trim().ToLowerInvariant()));
         var isApplied = apply && refused == 0;
         if (isApplied && news.Count > 0)

@@ -20,8 +20,18 @@ public static partial class StockEndpoints
         larder.MapPost("/stock", TakeIn).WithName("TakeIntoStock");
         larder.MapPut("/stock/{id:guid}/amount", Left).WithName("SayWhatIsLeft");
         larder.MapPost("/stock/{id:guid}/action", Act).WithName("ActOnStock");
-        larder.MapPut("/stock/boxes/{id:guid}/gone", (Guid id, CurrentTenant tenant, StockStore stock, DinersReader diners) => Box(id, true, tenant, stock, diners)).WithName("BoxIsGone");
-        larder.MapDelete("/stock/boxes/{id:guid}/gone", (Guid id, CurrentTenant tenant, StockStore stock, DinersReader diners) => Box(id, false, tenant, stock, diners)).WithName("BoxIsThereAgain");
+        larder
+            .MapPut(
+                "/stock/boxes/{id:guid}/gone",
+                (Guid id, CurrentTenant tenant, StockStore stock, DinersReader diners) => Box(id, true, tenant, stock, diners)
+            )
+            .WithName("BoxIsGone");
+        larder
+            .MapDelete(
+                "/stock/boxes/{id:guid}/gone",
+                (Guid id, CurrentTenant tenant, StockStore stock, DinersReader diners) => Box(id, false, tenant, stock, diners)
+            )
+            .WithName("BoxIsThereAgain");
     }
 
     private static async Task<Ok<StockPage>> Stock(CurrentTenant tenant, StockStore stock, PacketStore packets, DinersReader diners)
@@ -30,12 +40,29 @@ public static partial class StockEndpoints
         var (items, boxes, recipes) = await stock.Read(tenant, table.Today);
         var foods = (await packets.Foods(tenant)).Matcher;
         var inOunces = table.Table.Household.Units == "us";
-        var rows = items.Select(item => ToRow(item, item.Food is { } key ? foods.WithKey(key) : null, table.Today, inOunces)).OrderBy(row => row.Place).ThenBy(row => row.GoBy ?? DateOnly.MaxValue).ThenBy(row => row.MadeOn).ThenBy(row => row.Name, StringComparer.OrdinalIgnoreCase).ToList();
-        var shelf = boxes.Select(box => ToBox(box, recipes[box.RecipeVersionId].Version, table.Today)).OrderBy(box => box.Place).ThenBy(box => box.EatBy).ThenBy(box => box.Tape, StringComparer.Ordinal).ToList();
+        var rows = items
+            .Select(item => ToRow(item, item.Food is { } key ? foods.WithKey(key) : null, table.Today, inOunces))
+            .OrderBy(row => row.Place)
+            .ThenBy(row => row.GoBy ?? DateOnly.MaxValue)
+            .ThenBy(row => row.MadeOn)
+            .ThenBy(row => row.Name, StringComparer.OrdinalIgnoreCase)
+            .ToList();
+        var shelf = boxes
+            .Select(box => ToBox(box, recipes[box.RecipeVersionId].Version, table.Today))
+            .OrderBy(box => box.Place)
+            .ThenBy(box => box.EatBy)
+            .ThenBy(box => box.Tape, StringComparer.Ordinal)
+            .ToList();
         return TypedResults.Ok(new StockPage(table.Today, rows, shelf, rows.Count(row => row.IsDue) + shelf.Count(box => box.IsDue)));
     }
 
-    private static async Task<Results<Ok<TakenIn>, ProblemHttpResult>> TakeIn(TakeInRequest request, CurrentTenant tenant, StockStore stock, PacketStore packets, DinersReader diners)
+    private static async Task<Results<Ok<TakenIn>, ProblemHttpResult>> TakeIn(
+        TakeInRequest request,
+        CurrentTenant tenant,
+        StockStore stock,
+        PacketStore packets,
+        DinersReader diners
+    )
     {
         var (foods, table) = ((await packets.Foods(tenant)).Matcher, await diners.Read(tenant));
         var system = table.Table.Household.Units == "us" ? MeasureSystem.UnitedStates : MeasureSystem.Metric;
@@ -43,7 +70,13 @@ public static partial class StockEndpoints
         var things = request.Food is not null || foods.Match(request.Line).IsSure ? [request.Line] : StockLine.Things(request.Line);
         if (things.Count is 0 or > StockLine.Most)
         {
-            return new Refusal("stock-line-length", "line", $"{things.Count} things", $"a line brings in 1 to {StockLine.Most}", "Type for example: 500 g red lentils, 6 eggs").ToProblem();
+            return new Refusal(
+                "stock-line-length",
+                "line",
+                $"{things.Count} things",
+                $"a line brings in 1 to {StockLine.Most}",
+                "Type for example: 500 g red lentils, 6 eggs"
+            ).ToProblem();
         }
 
         var read = things.Select(thing => (Thing: thing, Item: Read(request with { Line = thing }, foods, system, table.Today))).ToList();
@@ -53,16 +86,29 @@ public static partial class StockEndpoints
         }
 
         await stock.Add(tenant, [.. read.Where(one => !one.Item.IsRefused).Select(one => one.Item.Value)]);
-        return TypedResults.Ok(new TakenIn([.. read.Where(one => !one.Item.IsRefused).Select(one => one.Item.Value.Name)], [.. read.Where(one => one.Item.IsRefused).Select(one => new NotTaken(one.Thing, one.Item.Refusal!.Reason))]));
+        return TypedResults.Ok(
+            new TakenIn(
+                [.. read.Where(one => !one.Item.IsRefused).Select(one => one.Item.Value.Name)],
+                [.. read.Where(one => one.Item.IsRefused).Select(one => new NotTaken(one.Thing, one.Item.Refusal!.Reason))]
+            )
+        );
     }
 
-    /// <summary>Reads what is taken in like an ingredient line: how much of what. What the table does not know stands there by its words.</summary>
+    /// <summary>
+    /// Reads what is taken in like an ingredient line: how much of what. What the table does not know stands there by its words.
+    /// </summary>
     public static Result<StockItem> Read(TakeInRequest request, FoodMatcher foods, MeasureSystem system, DateOnly today)
     {
         var text = request.Line.Trim();
         if (text.Length is 0 or > IngredientLineReader.LongestLine)
         {
-            return new Refusal("stock-line-length", "line", text, $"a line has 1 to {IngredientLineReader.LongestLine} characters", "Type for example: 500 g red lentils");
+            return new Refusal(
+                "stock-line-length",
+                "line",
+                text,
+                $"a line has 1 to {IngredientLineReader.LongestLine} characters",
+                "Type for example: 500 g red lentils"
+            );
         }
 
         if (request.Food is { } key && foods.WithKey(key) is null)
@@ -73,21 +119,65 @@ public static partial class StockEndpoints
         var line = RecipeLine.From(text, foods, system, chosenFood: request.Food is { } chosen ? foods.WithKey(chosen) : null);
         if (BelowZero().IsMatch(text) || line.Read.Amount is { Best: <= 0 })
         {
-            return new Refusal("stock-amount-out-of-range", "line", text, "nothing, and less than nothing, stands on no shelf", "Type what is there; what is gone is marked as used up");
+            return new Refusal(
+                "stock-amount-out-of-range",
+                "line",
+                text,
+                "nothing, and less than nothing, stands on no shelf",
+                "Type what is there; what is gone is marked as used up"
+            );
         }
 
-        var grams = line.Read is { Amount: { } amount, Unit: { Kind: UnitKind.Mass } unit } ? amount.Best * unit.Mass.Grams : line.Read.Amount is null || line.Grams.IsOpen ? (decimal?)null : line.Grams.Best;
+        var grams =
+            line.Read is { Amount: { } amount, Unit: { Kind: UnitKind.Mass } unit } ? amount.Best * unit.Mass.Grams
+            : line.Read.Amount is null || line.Grams.IsOpen ? (decimal?)null
+            : line.Grams.Best;
         var madeOn = request.MadeOn ?? today;
-        return StockItem.Of(new(Guid.CreateVersion7(), line.Food?.Key, line.Food?.Name ?? line.Read.Food.Trim(), line.Read.AmountInWords, grams, request.Place, madeOn, null, request.Place == StockPlace.Freezer ? madeOn : null, null, request.BestBefore, null), today);
+        return StockItem.Of(
+            new(
+                Guid.CreateVersion7(),
+                line.Food?.Key,
+                line.Food?.Name ?? line.Read.Food.Trim(),
+                line.Read.AmountInWords,
+                grams,
+                request.Place,
+                madeOn,
+                null,
+                request.Place == StockPlace.Freezer ? madeOn : null,
+                null,
+                request.BestBefore,
+                null
+            ),
+            today
+        );
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Left(Guid id, StockAmountRequest request, CurrentTenant tenant, StockStore stock, DinersReader diners)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Left(
+        Guid id,
+        StockAmountRequest request,
+        CurrentTenant tenant,
+        StockStore stock,
+        DinersReader diners
+    )
     {
         var today = (await diners.Read(tenant)).Today;
-        return Answer(await stock.Change(tenant, id, "Changed what is left of", item => StockItem.Of(item with { Grams = request.Grams, Amount = "" }, today)));
+        return Answer(
+            await stock.Change(
+                tenant,
+                id,
+                "Changed what is left of",
+                item => StockItem.Of(item with { Grams = request.Grams, Amount = "" }, today)
+            )
+        );
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Act(Guid id, StockActionRequest request, CurrentTenant tenant, StockStore stock, DinersReader diners)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Act(
+        Guid id,
+        StockActionRequest request,
+        CurrentTenant tenant,
+        StockStore stock,
+        DinersReader diners
+    )
     {
         var today = (await diners.Read(tenant)).Today;
         var (said, act) = request.Action switch
@@ -101,17 +191,45 @@ public static partial class StockEndpoints
         return Answer(await stock.Change(tenant, id, said, act));
     }
 
-    private static async Task<Results<NoContent, NotFound>> Box(Guid id, bool isGone, CurrentTenant tenant, StockStore stock, DinersReader diners) =>
-        await stock.BoxGone(tenant, id, isGone ? (await diners.Read(tenant)).Today : null) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> Box(
+        Guid id,
+        bool isGone,
+        CurrentTenant tenant,
+        StockStore stock,
+        DinersReader diners
+    ) =>
+        await stock.BoxGone(tenant, id, isGone ? (await diners.Read(tenant)).Today : null)
+            ? TypedResults.NoContent()
+            : TypedResults.NotFound();
 
-    private static Results<NoContent, ProblemHttpResult> Answer(Result<StockItem> changed) => changed.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.NoContent();
+    private static Results<NoContent, ProblemHttpResult> Answer(Result<StockItem> changed) =>
+        changed.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.NoContent();
 
     private static StockRow ToRow(StockItem item, Food? food, DateOnly today, bool inOunces)
     {
         var goBy = GoBy.Of(item, food?.Keeping, food?.Packet?.Printed.OpenedDays);
         var weight = item.Grams is { } grams ? HouseholdMass.Show(grams, inOunces) : "";
-        var amount = item.Amount.Length == 0 || item.Amount == weight ? weight : weight.Length == 0 ? item.Amount : $"{item.Amount} · {weight}";
-        return new(item.Id, item.Food, item.Name, amount, item.Place, item.MadeOn, item.OpenedOn, item.FrozenOn, item.ThawedOn, item.BestBefore, item.Grams, goBy?.Date, goBy?.Because, goBy?.IsDue(today) == true, goBy is { IsQuality: false } && goBy.Date < today);
+        var amount =
+            item.Amount.Length == 0 || item.Amount == weight ? weight
+            : weight.Length == 0 ? item.Amount
+            : $"{item.Amount} · {weight}";
+        return new(
+            item.Id,
+            item.Food,
+            item.Name,
+            amount,
+            item.Place,
+            item.MadeOn,
+            item.OpenedOn,
+            item.FrozenOn,
+            item.ThawedOn,
+            item.BestBefore,
+            item.Grams,
+            goBy?.Date,
+            goBy?.Because,
+            goBy?.IsDue(today) == true,
+            goBy is { IsQuality: false } && goBy.Date < today
+        );
     }
 
     private static StockBox ToBox(StoredBox box, RecipeVersion recipe, DateOnly today)
@@ -119,8 +237,19 @@ public static partial class StockEndpoints
         var plan = KeepingPlan.For(recipe.Keeping, box.Cooked, box.EatenOn);
         var isFrozen = plan.KeptIn == KeptIn.Freezer && today < plan.Thaw;
         var isEarlier = HouseholdClock.WeekOf(box.Cooked.AddDays(1)) < HouseholdClock.WeekOf(today);
-        return new(box.ContainerId, $"{box.Letter}·{box.Cooked.Day}", recipe.Name, $"{box.Size:0.##} {(box.Size == 1 ? "portion" : "portions")}", isFrozen ? StockPlace.Freezer : StockPlace.Fridge, box.Cooked, plan.EatBy,
-            box.EatenOn is { } day ? $"{day:ddd d MMM}, {box.Meal}, {box.Eater}" : null, !isFrozen && plan.EatBy <= today.AddDays(GoBy.WeekDays - 1), plan.EatBy < today, box.EatenOn is null && isEarlier);
+        return new(
+            box.ContainerId,
+            $"{box.Letter}·{box.Cooked.Day}",
+            recipe.Name,
+            $"{box.Size:0.##} {(box.Size == 1 ? "portion" : "portions")}",
+            isFrozen ? StockPlace.Freezer : StockPlace.Fridge,
+            box.Cooked,
+            plan.EatBy,
+            box.EatenOn is { } day ? $"{day:ddd d MMM}, {box.Meal}, {box.Eater}" : null,
+            !isFrozen && plan.EatBy <= today.AddDays(GoBy.WeekDays - 1),
+            plan.EatBy < today,
+            box.EatenOn is null && isEarlier
+        );
     }
 
     [GeneratedRegex(@"^\s*[-−–]\s*\d")]

@@ -20,9 +20,20 @@ public static class WordEndpoints
     private static async Task<Ok<IReadOnlyList<LearntRow>>> All(CurrentTenant tenant, PacketStore packets)
     {
         var foods = await packets.Foods(tenant);
-        return TypedResults.Ok<IReadOnlyList<LearntRow>>([.. foods.Learnt.Select(word => new LearntRow(word.Words, word.FoodKey, foods.Matcher.WithKey(word.FoodKey)?.Name, word.LearntAt))]);
+        return TypedResults.Ok<IReadOnlyList<LearntRow>>([
+            .. foods.Learnt.Select(word => new LearntRow(
+                word.Words,
+                word.FoodKey,
+                foods.Matcher.WithKey(word.FoodKey)?.Name,
+                word.LearntAt
+            )),
+        ]);
     }
 
-    private static async Task<Results<NoContent, NotFound>> Forget(string words, CurrentTenant tenant, PacketStore packets, TimeProvider clock) =>
-        await packets.Forget(tenant, words, clock.GetUtcNow()) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> Forget(
+        string words,
+        CurrentTenant tenant,
+        PacketStore packets,
+        TimeProvider clock
+    ) => await packets.Forget(tenant, words, clock.GetUtcNow()) ? TypedResults.NoContent() : TypedResults.NotFound();
 }

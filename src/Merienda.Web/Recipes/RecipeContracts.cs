@@ -5,7 +5,14 @@ using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Recipes;
 
-public sealed record RecipeRow(Guid Id, string Name, decimal Portions, string? Meal, IReadOnlyList<ShownMeasure> PerPortion, IReadOnlyList<RowVerdict> Verdicts);
+public sealed record RecipeRow(
+    Guid Id,
+    string Name,
+    decimal Portions,
+    string? Meal,
+    IReadOnlyList<ShownMeasure> PerPortion,
+    IReadOnlyList<RowVerdict> Verdicts
+);
 
 /// <param name="Because">The heaviest finding's sentence.</param>
 public sealed record RowVerdict(Guid EaterId, string Eater, Core.Protocols.Verdict Verdict, string Because, bool HasRules);
@@ -14,12 +21,31 @@ public sealed record RowVerdict(Guid EaterId, string Eater, Core.Protocols.Verdi
 /// <param name="Portions">Null while nobody said how many the lines make: then it is asked for, never guessed.</param>
 /// <param name="Keeping">Key of a keeping class; empty to take what follows from lines and steps.</param>
 /// <param name="BasedOn">The version number it was opened at; null for a new recipe.</param>
-public sealed record RecipeDraft(string Name, decimal? Portions, string? Meal, string Keeping, string Reheating, string AtEating, MeasureSystem System, IReadOnlyList<DraftLine> Lines, IReadOnlyList<DraftTask> Tasks, int? BasedOn);
+public sealed record RecipeDraft(
+    string Name,
+    decimal? Portions,
+    string? Meal,
+    string Keeping,
+    string Reheating,
+    string AtEating,
+    MeasureSystem System,
+    IReadOnlyList<DraftLine> Lines,
+    IReadOnlyList<DraftTask> Tasks,
+    int? BasedOn
+);
 
 /// <param name="Food">Key of the food that a person chose, or null to let the words decide.</param>
 public sealed record DraftLine(string Part, string Text, string? Food);
 
-public sealed record DraftTask(string Id, string Text, int HandsOn, int Unattended, Appliance Appliance, int? TemperatureC, IReadOnlyList<string> After);
+public sealed record DraftTask(
+    string Id,
+    string Text,
+    int HandsOn,
+    int Unattended,
+    Appliance Appliance,
+    int? TemperatureC,
+    IReadOnlyList<string> After
+);
 
 public sealed record ReadTextRequest(string Text);
 
@@ -29,7 +55,23 @@ public sealed record ReadTextRequest(string Text);
 /// <param name="Choices">Foods that the words leave open; empty when they name one.</param>
 /// <param name="Nearest">For a line whose food is not certain, the kinds it may be or the foods that come nearest, best first.</param>
 /// <param name="PacketsDiffer">Names of allergens and classes that packets of the food differ by.</param>
-public sealed record SheetLine(string Part, string Text, string? Food, string? FoodName, bool IsChosen, MatchKind Match, string Amount, ShownEstimate? Grams, string? Doubt, IReadOnlyList<ShownMeasure> PerPortion, Guid? PacketId, bool HasNewerPacket, IReadOnlyList<LineChoice> Choices, IReadOnlyList<NearFood> Nearest, IReadOnlyList<string> PacketsDiffer);
+public sealed record SheetLine(
+    string Part,
+    string Text,
+    string? Food,
+    string? FoodName,
+    bool IsChosen,
+    MatchKind Match,
+    string Amount,
+    ShownEstimate? Grams,
+    string? Doubt,
+    IReadOnlyList<ShownMeasure> PerPortion,
+    Guid? PacketId,
+    bool HasNewerPacket,
+    IReadOnlyList<LineChoice> Choices,
+    IReadOnlyList<NearFood> Nearest,
+    IReadOnlyList<string> PacketsDiffer
+);
 
 /// <summary>One of the foods that a line leaves open, and the line with only that one left.</summary>
 public sealed record LineChoice(string Words, string? FoodName, string Line);
@@ -64,6 +106,7 @@ public sealed record RecipeSheet(
     PointsSideBySide Points,
     IReadOnlyList<string> Allergens,
     IReadOnlyList<ShownVerdict> Verdicts,
-    KeepingSuggestion? SuggestedKeeping);
+    KeepingSuggestion? SuggestedKeeping
+);
 
 public sealed record FoodFound(string Key, string Name, string Aisle, string Source, string Mark);

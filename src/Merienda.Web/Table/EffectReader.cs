@@ -15,8 +15,17 @@ public sealed class EffectReader(RecipeStore recipes, WeekStore weeks, DinersRea
     public async Task<IReadOnlyList<Effect>> Compare(Tenant tenant, DateOnly today, IReadOnlyList<Eater> before, IReadOnlyList<Eater> after)
     {
         var pairs = before.Join(after, one => one.Id, other => other.Id, (one, other) => (Before: one, After: other)).ToList();
-        var library = (await recipes.All(tenant)).SelectMany(recipe => pairs.Select(pair => Turned(false, pair.After.Name, recipe.Version.Name,
-            pair.Before.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal), pair.After.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal))));
+        var library = (await recipes.All(tenant)).SelectMany(recipe =>
+            pairs.Select(pair =>
+                Turned(
+                    false,
+                    pair.After.Name,
+                    recipe.Version.Name,
+                    pair.Before.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal),
+                    pair.After.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal)
+                )
+            )
+        );
         var start = HouseholdClock.WeekOf(today);
         var stored = await weeks.Read(tenant, start);
         var week = new WeekView(start, stored, knowledge, diners.Of(stored.Table));
@@ -26,23 +35,42 @@ public sealed class EffectReader(RecipeStore recipes, WeekStore weeks, DinersRea
     }
 
     /// <summary>Recipes whose points a portion differ between two schemes.</summary>
-    public async Task<IReadOnlyList<PointsEffect>> ComparePoints(Tenant tenant, PointsScheme? before, PointsScheme? after) => before is null || after is null
-        ? []
-        : [.. (await recipes.All(tenant)).Select(recipe => (recipe.Version.Name, Portion: new Helping(recipe.Version.Name, recipe.Version.Profile, 1)))
-            .Select(recipe => new PointsEffect(recipe.Name, Shown.Round(before.PointsOf(recipe.Portion).Best), Shown.Round(after.PointsOf(recipe.Portion).Best))).Where(recipe => recipe.From != recipe.To)];
+    public async Task<IReadOnlyList<PointsEffect>> ComparePoints(Tenant tenant, PointsScheme? before, PointsScheme? after) =>
+        before is null || after is null
+            ? []
+            :
+            [
+                .. (await recipes.All(tenant))
+                    .Select(recipe => (recipe.Version.Name, Portion: new Helping(recipe.Version.Name, recipe.Version.Profile, 1)))
+                    .Select(recipe => new PointsEffect(
+                        recipe.Name,
+                        Shown.Round(before.PointsOf(recipe.Portion).Best),
+                        Shown.Round(after.PointsOf(recipe.Portion).Best)
+                    ))
+                    .Where(recipe => recipe.From != recipe.To),
+            ];
 
     /// <summary>The meals of a day that turn, or the day itself when only its sums do.</summary>
     private static IEnumerable<Effect> Turned(EaterDay was, EaterDay becomes)
     {
         var name = becomes.Date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
-        var meals = was.Meals.Zip(becomes.Meals).Where(meal => meal.Second.Helpings.Count > 0).Select(meal => (meal.Second.Meal, Dish: meal.Second.Helpings[0].Name, From: was.VerdictOf(meal.First), To: becomes.VerdictOf(meal.Second)))
-            .Where(meal => meal.From != meal.To).Select(meal => new Effect(true, becomes.Eater.Name, $"{name}, {meal.Meal}", meal.From, meal.To, meal.Dish)).ToList();
+        var meals = was
+            .Meals.Zip(becomes.Meals)
+            .Where(meal => meal.Second.Helpings.Count > 0)
+            .Select(meal =>
+                (meal.Second.Meal, Dish: meal.Second.Helpings[0].Name, From: was.VerdictOf(meal.First), To: becomes.VerdictOf(meal.Second))
+            )
+            .Where(meal => meal.From != meal.To)
+            .Select(meal => new Effect(true, becomes.Eater.Name, $"{name}, {meal.Meal}", meal.From, meal.To, meal.Dish))
+            .ToList();
         return meals.Count > 0 || Turned(true, becomes.Eater.Name, name, was.Findings, becomes.Findings) is not { } day ? meals : [day];
     }
 
     private static Effect? Turned(bool isDay, string eater, string what, IReadOnlyList<Finding> before, IReadOnlyList<Finding> after)
     {
         var (from, to) = (before.Select(finding => finding.Verdict).RollUp(), after.Select(finding => finding.Verdict).RollUp());
-        return from == to ? null : new(isDay, eater, what, from, to, (to > from ? after : before).MaxBy(finding => finding.Verdict)?.Because ?? "");
+        return from == to
+            ? null
+            : new(isDay, eater, what, from, to, (to > from ? after : before).MaxBy(finding => finding.Verdict)?.Because ?? "");
     }
 }

@@ -15,40 +15,108 @@ public static class KitchenEndpoints
 {
     public static void MapKitchen(this RouteGroupBuilder table)
     {
-        table.MapGet("/kitchen", async (CurrentTenant tenant, KitchenStore kitchens) => TypedResults.Ok(ToSheet(await kitchens.Read(tenant)))).WithName("GetKitchen");
+        table
+            .MapGet(
+                "/kitchen",
+                async (CurrentTenant tenant, KitchenStore kitchens) => TypedResults.Ok(ToSheet(await kitchens.Read(tenant)))
+            )
+            .WithName("GetKitchen");
         table.MapPut("/kitchen", Change).WithName("ChangeKitchen");
         table.MapPost("/energy-need", Need).WithName("GetEnergyNeed");
         table.MapGet("/exchange", ExchangeOf).WithName("GetExchange");
     }
 
-    private static async Task<Results<Ok<KitchenSheet>, ProblemHttpResult>> Change(Kitchen kitchen, CurrentTenant tenant, KitchenStore kitchens) =>
-        kitchen.Wrong() is { } refusal ? refusal.ToProblem() : TypedResults.Ok(ToSheet(await kitchens.Change(tenant, kitchen)));
+    private static async Task<Results<Ok<KitchenSheet>, ProblemHttpResult>> Change(
+        Kitchen kitchen,
+        CurrentTenant tenant,
+        KitchenStore kitchens
+    ) => kitchen.Wrong() is { } refusal ? refusal.ToProblem() : TypedResults.Ok(ToSheet(await kitchens.Change(tenant, kitchen)));
 
     private static Results<Ok<EnergyNeedAnswer>, ProblemHttpResult> Need(EnergyNeedRequest request) =>
-        EnergyNeed.Of(request.Sex, request.Kilograms, request.Centimetres, request.Years, request.Activity, request.DeficitPercent / 100) is var found && found.Refusal is { } refusal
+        EnergyNeed.Of(request.Sex, request.Kilograms, request.Centimetres, request.Years, request.Activity, request.DeficitPercent / 100)
+            is var found
+        && found.Refusal is { } refusal
             ? refusal.ToProblem()
-            : TypedResults.Ok(new EnergyNeedAnswer(found.Value.Resting, Shown.Round(found.Value.Need), found.Value.Target, Shown.Round(found.Value.PaceKilograms), found.Value.Cautions));
+            : TypedResults.Ok(
+                new EnergyNeedAnswer(
+                    found.Value.Resting,
+                    Shown.Round(found.Value.Need),
+                    found.Value.Target,
+                    Shown.Round(found.Value.PaceKilograms),
+                    found.Value.Cautions
+                )
+            );
 
     /// <param name="equal">Key of the measure that stays the same.</param>
-    private static async Task<Results<Ok<ExchangeAnswer>, ProblemHttpResult>> ExchangeOf(string from, decimal grams, string to, string equal, CurrentTenant tenant, DinersReader diners, PacketStore packets)
+    private static async Task<Results<Ok<ExchangeAnswer>, ProblemHttpResult>> ExchangeOf(
+        string from,
+        decimal grams,
+        string to,
+        string equal,
+        CurrentTenant tenant,
+        DinersReader diners,
+        PacketStore packets
+    )
     {
         var foods = (await packets.Foods(tenant)).Matcher;
-        if (foods.WithKey(from) is not { } old || foods.WithKey(to) is not { } other || MeasureInfo.WithKey(equal) is not { Measure: not Measure.Points } measure || grams is <= 0 or > 100_000)
+        if (
+            foods.WithKey(from) is not { } old
+            || foods.WithKey(to) is not { } other
+            || MeasureInfo.WithKey(equal) is not { Measure: not Measure.Points } measure
+            || grams is <= 0 or > 100_000
+        )
         {
-            return new Refusal("exchange-unreadable", "exchange", $"{grams} g {from} for {to} by {equal}", "an exchange names two foods, grams above zero and a measure", "Choose again").ToProblem();
+            return new Refusal(
+                "exchange-unreadable",
+                "exchange",
+                $"{grams} g {from} for {to} by {equal}",
+                "an exchange names two foods, grams above zero and a measure",
+                "Choose again"
+            ).ToProblem();
         }
 
         if (Exchange.Of(old, grams, other, measure.Measure) is not { } exchange)
         {
-            return new Refusal("no-exchange", "equal", measure.Name, $"one of the two holds no {measure.Name.ToLowerInvariant()} that is known", "Keep something else equal").ToProblem();
+            return new Refusal(
+                "no-exchange",
+                "equal",
+                measure.Name,
+                $"one of the two holds no {measure.Name.ToLowerInvariant()} that is known",
+                "Keep something else equal"
+            ).ToProblem();
         }
 
-        var portion = Intake.Of(new Helping(other.Name, PortionProfile.Of([RecipeLine.From($"{exchange.Grams:0.#} g", foods, MeasureSystem.Metric, chosenFood: other)], 1), 1));
+        var portion = Intake.Of(
+            new Helping(
+                other.Name,
+                PortionProfile.Of([RecipeLine.From($"{exchange.Grams:0.#} g", foods, MeasureSystem.Metric, chosenFood: other)], 1),
+                1
+            )
+        );
         var eaters = (await diners.Read(tenant)).Eaters;
-        return TypedResults.Ok(new ExchangeAnswer(old.Name, other.Name, Math.Round(exchange.Grams), measure.Name,
-            [.. exchange.Differences.Select(item => new ExchangeDifference(item.Measure.Name, item.Measure.Unit, item.Measure.Decimals, Shown.Round(item.Difference)))],
-            [.. eaters.Where(eater => eater.Rules.HardStop(portion) is not null).Select(eater => eater.Name)],
-            [.. eaters.Select(eater => (eater.Name, Opinion: eater.Rules.Context.Packets.RejectionOf(other))).Where(item => item.Opinion is not null).Select(item => $"{item.Name} rejected {other.Name} on {item.Opinion!.On:d MMM yyyy}: {item.Opinion.Reason}.")]));
+        return TypedResults.Ok(
+            new ExchangeAnswer(
+                old.Name,
+                other.Name,
+                Math.Round(exchange.Grams),
+                measure.Name,
+                [
+                    .. exchange.Differences.Select(item => new ExchangeDifference(
+                        item.Measure.Name,
+                        item.Measure.Unit,
+                        item.Measure.Decimals,
+                        Shown.Round(item.Difference)
+                    )),
+                ],
+                [.. eaters.Where(eater => eater.Rules.HardStop(portion) is not null).Select(eater => eater.Name)],
+                [
+                    .. eaters
+                        .Select(eater => (eater.Name, Opinion: eater.Rules.Context.Packets.RejectionOf(other)))
+                        .Where(item => item.Opinion is not null)
+                        .Select(item => $"{item.Name} rejected {other.Name} on {item.Opinion!.On:d MMM yyyy}: {item.Opinion.Reason}."),
+                ]
+            )
+        );
     }
 
     private static KitchenSheet ToSheet(Kitchen kitchen) => new(kitchen, KitchenItem.Kinds, ContainerKind.Materials);

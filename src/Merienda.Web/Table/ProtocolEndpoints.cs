@@ -14,7 +14,9 @@ public static class ProtocolEndpoints
     public static void MapProtocols(this RouteGroupBuilder table)
     {
         table.MapGet("/rule-kinds", () => TypedResults.Ok(ProtocolSheets.Kinds)).WithName("GetRuleKinds");
-        table.MapGet("/protocol-schema", () => TypedResults.Text(ProtocolFile.Schema(), "application/schema+json", Encoding.UTF8)).WithName("GetProtocolSchema");
+        table
+            .MapGet("/protocol-schema", () => TypedResults.Text(ProtocolFile.Schema(), "application/schema+json", Encoding.UTF8))
+            .WithName("GetProtocolSchema");
         table.MapGet("/protocols/{id}", Sheet).WithName("GetProtocol");
         table.MapGet("/protocols/{id}/export", Export).WithName("ExportProtocol");
         table.MapPost("/protocols/{id}/copy", Copy).WithName("CopyProtocol");
@@ -34,8 +36,17 @@ public static class ProtocolEndpoints
             return TypedResults.NotFound();
         }
 
-        IReadOnlyList<int> versions = edition.Own is null ? [edition.Version] : [.. (await desk.Own.Versions(tenant, id)).Select(row => row.Version)];
-        return TypedResults.Ok(new ProtocolSheet(ProtocolSheets.ToRow(edition, diners), ProtocolFile.Write(edition.Protocol), ProtocolSheets.Sections(edition.Protocol, desk.Knowledge), versions));
+        IReadOnlyList<int> versions = edition.Own is null
+            ? [edition.Version]
+            : [.. (await desk.Own.Versions(tenant, id)).Select(row => row.Version)];
+        return TypedResults.Ok(
+            new ProtocolSheet(
+                ProtocolSheets.ToRow(edition, diners),
+                ProtocolFile.Write(edition.Protocol),
+                ProtocolSheets.Sections(edition.Protocol, desk.Knowledge),
+                versions
+            )
+        );
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound>> Export(string id, CurrentTenant tenant, [AsParameters] Desk desk) =>
@@ -43,17 +54,34 @@ public static class ProtocolEndpoints
             ? TypedResults.File(Encoding.UTF8.GetBytes(ProtocolFile.Write(edition.Protocol)), "application/json", $"{id}.protocol.json")
             : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Copy(string id, CopyRequest request, CurrentTenant tenant, [AsParameters] Desk desk)
+    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Copy(
+        string id,
+        CopyRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    )
     {
         var diners = await desk.Diners.Read(tenant);
-        return diners.Latest(id) is not { } origin ? TypedResults.NotFound()
+        return diners.Latest(id) is not { } origin
+            ? TypedResults.NotFound()
             : await Add(origin.Protocol with { Name = request.Name.Trim() }, (id, origin.Version), request.Followers, tenant, diners, desk);
     }
 
-    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Import(DocumentRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        Read(request.Document, desk) is var read && read.Refusal is { } refusal ? refusal.ToProblem() : await Add(read.Value, null, [], tenant, await desk.Diners.Read(tenant), desk);
+    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Import(
+        DocumentRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    ) =>
+        Read(request.Document, desk) is var read && read.Refusal is { } refusal
+            ? refusal.ToProblem()
+            : await Add(read.Value, null, [], tenant, await desk.Diners.Read(tenant), desk);
 
-    private static async Task<Results<Ok<DraftEffect>, NotFound, ProblemHttpResult>> EffectOf(string id, DocumentRequest request, CurrentTenant tenant, [AsParameters] Desk desk)
+    private static async Task<Results<Ok<DraftEffect>, NotFound, ProblemHttpResult>> EffectOf(
+        string id,
+        DocumentRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    )
     {
         var diners = await desk.Diners.Read(tenant);
         if (diners.Latest(id) is not { } edition)
@@ -68,11 +96,27 @@ public static class ProtocolEndpoints
 
         var draft = read.Value with { Id = id };
         var followers = diners.Table.Eaters.Where(eater => eater.Protocols.Contains(id)).ToList();
-        var changes = await desk.Effects.Compare(tenant, diners.Today, [.. followers.Select(eater => diners.ToEater(eater))], [.. followers.Select(eater => diners.ToEater(eater, other => other == id ? draft : diners.Latest(other)?.Protocol))]);
-        return TypedResults.Ok(new DraftEffect(ProtocolSheets.Sections(draft, desk.Knowledge), changes, await desk.Effects.ComparePoints(tenant, edition.Protocol.Scheme, draft.Scheme)));
+        var changes = await desk.Effects.Compare(
+            tenant,
+            diners.Today,
+            [.. followers.Select(eater => diners.ToEater(eater))],
+            [.. followers.Select(eater => diners.ToEater(eater, other => other == id ? draft : diners.Latest(other)?.Protocol))]
+        );
+        return TypedResults.Ok(
+            new DraftEffect(
+                ProtocolSheets.Sections(draft, desk.Knowledge),
+                changes,
+                await desk.Effects.ComparePoints(tenant, edition.Protocol.Scheme, draft.Scheme)
+            )
+        );
     }
 
-    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Change(string id, ChangeProtocolRequest request, CurrentTenant tenant, [AsParameters] Desk desk)
+    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Change(
+        string id,
+        ChangeProtocolRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    )
     {
         var diners = await desk.Diners.Read(tenant);
         if (diners.Latest(id) is not { } edition)
@@ -82,7 +126,13 @@ public static class ProtocolEndpoints
 
         if (edition.Own is null)
         {
-            return new Refusal("shipped-protocol", "protocol", edition.Protocol.Name, "this protocol ships with the program and is the same for everybody", "Copy it and change the copy").ToProblem();
+            return new Refusal(
+                "shipped-protocol",
+                "protocol",
+                edition.Protocol.Name,
+                "this protocol ships with the program and is the same for everybody",
+                "Copy it and change the copy"
+            ).ToProblem();
         }
 
         var read = Read(request.Document, desk);
@@ -92,14 +142,29 @@ public static class ProtocolEndpoints
         }
 
         var week = request.IncludesThisWeek ? HouseholdClock.WeekOf(diners.Today) : (DateOnly?)null;
-        var saved = await desk.Own.Change(tenant, id, read.Value.Name, ProtocolFile.Write(read.Value with { Id = id }), request.BasedOn, week, desk.Clock.GetUtcNow());
+        var saved = await desk.Own.Change(
+            tenant,
+            id,
+            read.Value.Name,
+            ProtocolFile.Write(read.Value with { Id = id }),
+            request.BasedOn,
+            week,
+            desk.Clock.GetUtcNow()
+        );
         return saved.Refusal is { } conflict ? conflict.ToProblem() : TypedResults.Ok(new ProtocolSaved(id, saved.Value.Version));
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> PutAway(string id, CurrentTenant tenant, [AsParameters] Desk desk) =>
         await desk.Own.Archive(tenant, id, desk.Clock.GetUtcNow()) is { } refusal ? refusal.ToProblem() : TypedResults.NoContent();
 
-    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Add(Protocol protocol, (string Id, int Version)? origin, IReadOnlyList<Guid> followers, CurrentTenant tenant, Diners diners, Desk desk)
+    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Add(
+        Protocol protocol,
+        (string Id, int Version)? origin,
+        IReadOnlyList<Guid> followers,
+        CurrentTenant tenant,
+        Diners diners,
+        Desk desk
+    )
     {
         if (WrongName(protocol.Name, diners, null) is { } refusal)
         {
@@ -107,31 +172,50 @@ public static class ProtocolEndpoints
         }
 
         var id = IdFor(protocol.Name, diners);
-        var saved = await desk.Own.Add(tenant, id, protocol.Name, ProtocolFile.Write(protocol with { Id = id }), origin, desk.Clock.GetUtcNow(), followers, eater => Moved(eater, origin?.Id ?? "", id));
+        var saved = await desk.Own.Add(
+            tenant,
+            id,
+            protocol.Name,
+            ProtocolFile.Write(protocol with { Id = id }),
+            origin,
+            desk.Clock.GetUtcNow(),
+            followers,
+            eater => Moved(eater, origin?.Id ?? "", id)
+        );
         return saved.Refusal is { } full ? full.ToProblem() : TypedResults.Ok(new ProtocolSaved(id, 1));
     }
 
     /// <summary>An eater who follows the copy instead keeps everything that was stated for the original.</summary>
-    private static EaterSettings Moved(EaterSettings eater, string from, string to) => eater with
-    {
-        Protocols = [.. eater.Protocols.Select(id => id == from ? to : id)],
-        Allowances = [.. eater.Allowances.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
-        Choices = [.. eater.Choices.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
-        Phases = [.. eater.Phases.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
-    };
+    private static EaterSettings Moved(EaterSettings eater, string from, string to) =>
+        eater with
+        {
+            Protocols = [.. eater.Protocols.Select(id => id == from ? to : id)],
+            Allowances = [.. eater.Allowances.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
+            Choices = [.. eater.Choices.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
+            Phases = [.. eater.Phases.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
+        };
 
-    private static Result<Protocol> Read(string document, Desk desk) => ProtocolFile.Read(document, desk.Knowledge.Classes, desk.Knowledge.MayBeNamed);
+    private static Result<Protocol> Read(string document, Desk desk) =>
+        ProtocolFile.Read(document, desk.Knowledge.Classes, desk.Knowledge.MayBeNamed);
 
-    private static Refusal? WrongName(string name, Diners diners, string? self) => name.Trim().Length is 0 or > 80
-        ? new("name-length", "name", name, "a protocol's name has 1 to 80 characters", "Type a short name")
-        : diners.Protocols.Any(edition => edition.Protocol.Id != self && edition.Own?.IsArchived != true && edition.Protocol.Name.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase))
+    private static Refusal? WrongName(string name, Diners diners, string? self) =>
+        name.Trim().Length is 0 or > 80 ? new("name-length", "name", name, "a protocol's name has 1 to 80 characters", "Type a short name")
+        : diners.Protocols.Any(edition =>
+            edition.Protocol.Id != self
+            && edition.Own?.IsArchived != true
+            && edition.Protocol.Name.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase)
+        )
             ? new("name-taken", "name", name, "there is a protocol of this name", "Add what is different about yours")
-            : null;
+        : null;
 
     private static string IdFor(string name, Diners diners)
     {
         var letters = new string([.. name.ToLowerInvariant().Select(letter => char.IsAsciiLetterOrDigit(letter) ? letter : '-')]);
-        var plain = $"own-{string.Join('-', letters.Split('-', StringSplitOptions.RemoveEmptyEntries)) switch { "" => "protocol", var slug => slug[..Math.Min(slug.Length, 44)].Trim('-') }}";
-        return Enumerable.Range(1, int.MaxValue).Select(number => number == 1 ? plain : $"{plain}-{number}").First(id => diners.Latest(id) is null);
+        var plain =
+            $"own-{string.Join('-', letters.Split('-', StringSplitOptions.RemoveEmptyEntries)) switch { "" => "protocol", var slug => slug[..Math.Min(slug.Length, 44)].Trim('-') }}";
+        return Enumerable
+            .Range(1, int.MaxValue)
+            .Select(number => number == 1 ? plain : $"{plain}-{number}")
+            .First(id => diners.Latest(id) is null);
     }
 }

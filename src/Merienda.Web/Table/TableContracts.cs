@@ -11,7 +11,21 @@ public sealed record RuleStage(DateOnly? From, decimal? AtLeast, decimal? AtMost
 /// <param name="Unit">Unit of the bounds; null for a rule that asks nothing.</param>
 /// <param name="Stages">Everything that was stated, the numbers of each stage with its start.</param>
 /// <param name="Caution">What to heed about the stated number, or null.</param>
-public sealed record TableRule(string Protocol, string Rule, string Title, string Sentence, string? Unit, bool AsksAtLeast, bool AsksAtMost, decimal? AtLeast, decimal? AtMost, bool NeedsAllowance, bool IsEnergy, IReadOnlyList<RuleStage> Stages, string? Caution);
+public sealed record TableRule(
+    string Protocol,
+    string Rule,
+    string Title,
+    string Sentence,
+    string? Unit,
+    bool AsksAtLeast,
+    bool AsksAtMost,
+    decimal? AtLeast,
+    decimal? AtMost,
+    bool NeedsAllowance,
+    bool IsEnergy,
+    IReadOnlyList<RuleStage> Stages,
+    string? Caution
+);
 
 public sealed record TableOption(string Id, string Name);
 
@@ -25,24 +39,64 @@ public sealed record TableChallenge(string Id, string Name, int Days, int Washou
 /// <param name="Start">Null when nobody started.</param>
 /// <param name="Today">Where the eater stands: "Today: try lactose, 3rd day"; null before a start is set.</param>
 /// <param name="Challenges">In the order they are tried.</param>
-public sealed record TablePhases(string Protocol, int ShortestDays, int LongestDays, DateOnly? Start, DateOnly? RestrictionEnds, string? Today, IReadOnlyList<TableChallenge> Challenges, IReadOnlyList<TableStretch> Stretches);
+public sealed record TablePhases(
+    string Protocol,
+    int ShortestDays,
+    int LongestDays,
+    DateOnly? Start,
+    DateOnly? RestrictionEnds,
+    string? Today,
+    IReadOnlyList<TableChallenge> Challenges,
+    IReadOnlyList<TableStretch> Stretches
+);
 
 public sealed record TableAcceptance(string What, string Name, string Reason, DateTimeOffset AcceptedAt);
 
-public sealed record TableEater(Guid Id, string Name, decimal PortionHabit, IReadOnlyList<string> Protocols, IReadOnlyList<TableChoice> Choices, IReadOnlyList<TableRule> Rules, IReadOnlyList<TablePhases> Phases,
-    IReadOnlyList<EaterMeal> Meals, IReadOnlyList<string> Allergies, IReadOnlyList<TableAcceptance> Accepted, IReadOnlyList<NamedKey> Dislikes, bool CountsTraces, bool TrustsRefinedSoybeanOil, IReadOnlyList<string> Conflicts);
+public sealed record TableEater(
+    Guid Id,
+    string Name,
+    decimal PortionHabit,
+    IReadOnlyList<string> Protocols,
+    IReadOnlyList<TableChoice> Choices,
+    IReadOnlyList<TableRule> Rules,
+    IReadOnlyList<TablePhases> Phases,
+    IReadOnlyList<EaterMeal> Meals,
+    IReadOnlyList<string> Allergies,
+    IReadOnlyList<TableAcceptance> Accepted,
+    IReadOnlyList<NamedKey> Dislikes,
+    bool CountsTraces,
+    bool TrustsRefinedSoybeanOil,
+    IReadOnlyList<string> Conflicts
+);
 
 public sealed record NamedKey(string Key, string Name);
 
 /// <param name="IsOwn">The household's own copy, which can be changed.</param>
 /// <param name="Origin">Name of the protocol it was copied from, or null.</param>
-public sealed record TableProtocol(string Id, string Name, string Summary, string Source, int Version, bool IsOwn, string? Origin, IReadOnlyList<string> Cautions, IReadOnlyList<string> Followers);
+public sealed record TableProtocol(
+    string Id,
+    string Name,
+    string Summary,
+    string Source,
+    int Version,
+    bool IsOwn,
+    string? Origin,
+    IReadOnlyList<string> Cautions,
+    IReadOnlyList<string> Followers
+);
 
 /// <param name="Allergen">Which of the EU's 14 allergens it is, or null.</param>
 /// <param name="AllergyTo">The family that an allergy to it means; null when it is its own.</param>
 public sealed record TableClass(string Key, string? Parent, string Name, string? Allergen, string? AllergyTo);
 
-public sealed record TablePage(string Household, string TimeZone, DateOnly Today, IReadOnlyList<TableEater> Eaters, IReadOnlyList<TableProtocol> Protocols, IReadOnlyList<TableClass> Classes);
+public sealed record TablePage(
+    string Household,
+    string TimeZone,
+    DateOnly Today,
+    IReadOnlyList<TableEater> Eaters,
+    IReadOnlyList<TableProtocol> Protocols,
+    IReadOnlyList<TableClass> Classes
+);
 
 public sealed record AddEaterRequest(string Name);
 
@@ -59,8 +113,15 @@ public sealed record AllowanceRequest(string Protocol, string Rule, decimal? AtL
 public sealed record MealsRequest(IReadOnlyList<EaterMeal> Meals);
 
 /// <param name="CountsTraces">Whether a trace low in a packet's statement counts for what protocols leave out.</param>
-/// <param name="TrustsRefinedSoybeanOil">Whether soybean oil that the law of the label's country exempts is no soy for an allergy; the careful answer is no.</param>
-public sealed record PersonalRequest(IReadOnlyList<string> Allergies, IReadOnlyList<string> Dislikes, decimal PortionHabit, bool CountsTraces = true, bool TrustsRefinedSoybeanOil = false);
+/// <param name="TrustsRefinedSoybeanOil">Whether soybean oil that the law of the label's country exempts is no soy for an allergy; the
+/// careful answer is no.</param>
+public sealed record PersonalRequest(
+    IReadOnlyList<string> Allergies,
+    IReadOnlyList<string> Dislikes,
+    decimal PortionHabit,
+    bool CountsTraces = true,
+    bool TrustsRefinedSoybeanOil = false
+);
 
 /// <param name="What">Key of a food, or the words of a line that no food was found for.</param>
 /// <param name="IsAdult">The person who accepts says that they are an adult and read what is printed.</param>
@@ -85,7 +146,12 @@ public sealed record EditedRule(string Kind, string Sentence);
 /// <summary>A protocol to read, or to edit as the document it is.</summary>
 /// <param name="Document">The protocol as JSON.</param>
 /// <param name="Versions">Numbers, newest first.</param>
-public sealed record ProtocolSheet(TableProtocol Protocol, string Document, IReadOnlyList<ProtocolSection> Sections, IReadOnlyList<int> Versions);
+public sealed record ProtocolSheet(
+    TableProtocol Protocol,
+    string Document,
+    IReadOnlyList<ProtocolSection> Sections,
+    IReadOnlyList<int> Versions
+);
 
 /// <summary>The rules that hold always (no choice), or under one option.</summary>
 public sealed record ProtocolSection(string? Choice, string? Option, IReadOnlyList<EditedRule> Rules);
@@ -102,11 +168,25 @@ public sealed record ProtocolSaved(string Id, int Version);
 
 /// <summary>What a draft says and turns, before anything is saved.</summary>
 /// <param name="Points">Recipes whose points a portion change; empty when the draft counts as before.</param>
-public sealed record DraftEffect(IReadOnlyList<ProtocolSection> Sections, IReadOnlyList<Effect> Changes, IReadOnlyList<PointsEffect> Points);
+public sealed record DraftEffect(
+    IReadOnlyList<ProtocolSection> Sections,
+    IReadOnlyList<Effect> Changes,
+    IReadOnlyList<PointsEffect> Points
+);
 
 public sealed record PointsEffect(string Recipe, decimal From, decimal To);
 
-public sealed record KindField(string Key, string Label, RuleFieldType Type, string Help, bool IsRequired, string? Unit, decimal? Min, decimal? Max, IReadOnlyList<FieldOption>? Options);
+public sealed record KindField(
+    string Key,
+    string Label,
+    RuleFieldType Type,
+    string Help,
+    bool IsRequired,
+    string? Unit,
+    decimal? Min,
+    decimal? Max,
+    IReadOnlyList<FieldOption>? Options
+);
 
 /// <param name="Example">A rule of this kind as JSON, to start a new one from.</param>
 public sealed record KindSheet(string Key, string Name, string Summary, string Pattern, IReadOnlyList<KindField> Fields, string Example);
@@ -116,7 +196,14 @@ public sealed record MeasureSheet(string Key, string Name, string Unit);
 public sealed record KindList(IReadOnlyList<KindSheet> Kinds, IReadOnlyList<MeasureSheet> Measures);
 
 /// <param name="DeficitPercent">0 to 25.</param>
-public sealed record EnergyNeedRequest(Sex Sex, decimal Kilograms, decimal Centimetres, decimal Years, decimal Activity, decimal DeficitPercent);
+public sealed record EnergyNeedRequest(
+    Sex Sex,
+    decimal Kilograms,
+    decimal Centimetres,
+    decimal Years,
+    decimal Activity,
+    decimal DeficitPercent
+);
 
 public sealed record EnergyNeedAnswer(decimal Resting, decimal Need, decimal Target, decimal PaceKilograms, IReadOnlyList<string> Cautions);
 
@@ -126,4 +213,12 @@ public sealed record ExchangeDifference(string Name, string Unit, int Decimals, 
 
 /// <param name="Stops">Eaters who are allergic to the other food: no exchange relaxes that.</param>
 /// <param name="Rejected">Who rejected it, when and why.</param>
-public sealed record ExchangeAnswer(string From, string To, decimal Grams, string Equal, IReadOnlyList<ExchangeDifference> Differences, IReadOnlyList<string> Stops, IReadOnlyList<string> Rejected);
+public sealed record ExchangeAnswer(
+    string From,
+    string To,
+    decimal Grams,
+    string Equal,
+    IReadOnlyList<ExchangeDifference> Differences,
+    IReadOnlyList<string> Stops,
+    IReadOnlyList<string> Rejected
+);

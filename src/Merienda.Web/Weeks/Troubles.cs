@@ -12,27 +12,84 @@ public static class Troubles
         var found = new List<Trouble>();
         foreach (var day in week.Ledger.Days)
         {
-            // An allowance that nobody stated is said once, at the Table, not on every day; a floor that open meals can still reach is no trouble yet.
-            found.AddRange(day.Findings.Where(finding => finding.Verdict != Verdict.Fits && !finding.NeedsAllowance && !(finding is { Verdict: Verdict.CannotTell, Value.IsOpen: false } && day.OpenMeals.Count > 0))
-                .Select(finding => new Trouble(KindOf(finding.Verdict), $"{Name(day.Date)}, {day.Eater.Name}: {finding.Because}", day.Date, null, day.Eater.Id)));
-            found.AddRange(day.OpenMeals.Select(meal => new Trouble(TroubleKind.Open, $"{Name(day.Date)}: {day.Eater.Name}'s {meal} is still open.", day.Date, meal, day.Eater.Id)));
+            // An allowance that nobody stated is said once, at the Table, not on every day; a floor that open meals can still reach is no
+            // trouble yet.
+            found.AddRange(
+                day.Findings.Where(finding =>
+                        finding.Verdict != Verdict.Fits
+                        && !finding.NeedsAllowance
+                        && !(finding is { Verdict: Verdict.CannotTell, Value.IsOpen: false } && day.OpenMeals.Count > 0)
+                    )
+                    .Select(finding => new Trouble(
+                        KindOf(finding.Verdict),
+                        $"{Name(day.Date)}, {day.Eater.Name}: {finding.Because}",
+                        day.Date,
+                        null,
+                        day.Eater.Id
+                    ))
+            );
+            found.AddRange(
+                day.OpenMeals.Select(meal => new Trouble(
+                    TroubleKind.Open,
+                    $"{Name(day.Date)}: {day.Eater.Name}'s {meal} is still open.",
+                    day.Date,
+                    meal,
+                    day.Eater.Id
+                ))
+            );
         }
 
-        found.AddRange(week.Eaters.SelectMany(eater => week.Ledger.Weeks[eater.Id].Where(finding => finding.Verdict != Verdict.Fits && !finding.NeedsAllowance && !(finding is { Verdict: Verdict.CannotTell, Value.IsOpen: false }))
-            .Select(finding => new Trouble(KindOf(finding.Verdict), $"{eater.Name}, the week: {finding.Because}", null, null, eater.Id))));
-        found.AddRange(week.Boxes.Where(box => box.Keeping.KeptIn == KeptIn.PastItsTime && box.Container.Place is not null)
-            .Select(box => new Trouble(TroubleKind.PastItsTime, $"{Name(box.Container.Place!.Date)}: {WeekView.Tape(box.Batch)} {box.Recipe.Name} keeps until {Name(box.Keeping.EatBy)} and does not freeze.", box.Container.Place.Date, box.Container.Place.Meal, box.Container.Place.Eater)));
-        found.AddRange(week.Eaters.SelectMany(eater => eater.Rules.Rules.OfType<BoundedRule>().Where(rule => rule.NeedsAllowance)
-            .Select(rule => new Trouble(TroubleKind.CannotTell, $"{eater.Name}: state the allowance for {rule.Title.ToLowerInvariant()} at the Table.", null, null, eater.Id))));
+        found.AddRange(
+            week.Eaters.SelectMany(eater =>
+                week.Ledger.Weeks[eater.Id]
+                    .Where(finding =>
+                        finding.Verdict != Verdict.Fits
+                        && !finding.NeedsAllowance
+                        && !(finding is { Verdict: Verdict.CannotTell, Value.IsOpen: false })
+                    )
+                    .Select(finding => new Trouble(
+                        KindOf(finding.Verdict),
+                        $"{eater.Name}, the week: {finding.Because}",
+                        null,
+                        null,
+                        eater.Id
+                    ))
+            )
+        );
+        found.AddRange(
+            week.Boxes.Where(box => box.Keeping.KeptIn == KeptIn.PastItsTime && box.Container.Place is not null)
+                .Select(box => new Trouble(
+                    TroubleKind.PastItsTime,
+                    $"{Name(box.Container.Place!.Date)}: {WeekView.Tape(box.Batch)} {box.Recipe.Name} keeps until {Name(box.Keeping.EatBy)} and does not freeze.",
+                    box.Container.Place.Date,
+                    box.Container.Place.Meal,
+                    box.Container.Place.Eater
+                ))
+        );
+        found.AddRange(
+            week.Eaters.SelectMany(eater =>
+                eater
+                    .Rules.Rules.OfType<BoundedRule>()
+                    .Where(rule => rule.NeedsAllowance)
+                    .Select(rule => new Trouble(
+                        TroubleKind.CannotTell,
+                        $"{eater.Name}: state the allowance for {rule.Title.ToLowerInvariant()} at the Table.",
+                        null,
+                        null,
+                        eater.Id
+                    ))
+            )
+        );
         return found.OrderBy(trouble => trouble.Kind).ThenBy(trouble => trouble.Date);
     }
 
     private static string Name(DateOnly date) => date.ToString("ddd", CultureInfo.InvariantCulture);
 
-    private static TroubleKind KindOf(Verdict verdict) => verdict switch
-    {
-        Verdict.Breaks => TroubleKind.Breaks,
-        Verdict.TooClose => TroubleKind.TooClose,
-        _ => TroubleKind.CannotTell,
-    };
+    private static TroubleKind KindOf(Verdict verdict) =>
+        verdict switch
+        {
+            Verdict.Breaks => TroubleKind.Breaks,
+            Verdict.TooClose => TroubleKind.TooClose,
+            _ => TroubleKind.CannotTell,
+        };
 }

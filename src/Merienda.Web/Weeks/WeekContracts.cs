@@ -9,15 +9,53 @@ public sealed record BoardPlace(DateOnly Date, string Meal, Guid EaterId);
 
 /// <param name="Size">How many of the recipe's portions are in it.</param>
 /// <param name="Thaw">Evening on which a frozen one moves to the fridge.</param>
-public sealed record BoardContainer(Guid Id, int Number, decimal Size, BoardPlace? Place, Core.Keeping.KeptIn KeptIn, DateOnly EatBy, DateOnly? Thaw, IReadOnlyList<ShownMeasure> Numbers);
+public sealed record BoardContainer(
+    Guid Id,
+    int Number,
+    decimal Size,
+    BoardPlace? Place,
+    Core.Keeping.KeptIn KeptIn,
+    DateOnly EatBy,
+    DateOnly? Thaw,
+    IReadOnlyList<ShownMeasure> Numbers
+);
 
 /// <param name="Tape">Letter with the day of its session: "B·21".</param>
-public sealed record BoardBatch(Guid Id, string Letter, string Tape, Guid RecipeId, string Name, string? Meal, DateOnly CookedOn, decimal Portions, decimal Placed, decimal Loose, DateOnly EatBy, bool Freezes, IReadOnlyList<ShownMeasure> PerPortion, IReadOnlyList<BoardContainer> Containers);
+public sealed record BoardBatch(
+    Guid Id,
+    string Letter,
+    string Tape,
+    Guid RecipeId,
+    string Name,
+    string? Meal,
+    DateOnly CookedOn,
+    decimal Portions,
+    decimal Placed,
+    decimal Loose,
+    DateOnly EatBy,
+    bool Freezes,
+    IReadOnlyList<ShownMeasure> PerPortion,
+    IReadOnlyList<BoardContainer> Containers
+);
 
 /// <param name="Today">Where the eater stands in a protocol's phases: "Today: try lactose, 3rd day".</param>
-public sealed record BoardEater(Guid Id, string Name, IReadOnlyList<string> Protocols, IReadOnlyList<string> PrepMeals, string? Today, IReadOnlyList<ShownFinding> Week);
+public sealed record BoardEater(
+    Guid Id,
+    string Name,
+    IReadOnlyList<string> Protocols,
+    IReadOnlyList<string> PrepMeals,
+    string? Today,
+    IReadOnlyList<ShownFinding> Week
+);
 
-public sealed record BoardDay(Guid EaterId, DateOnly Date, IReadOnlyList<string> OpenMeals, Verdict Verdict, ShownFinding? Tightest, IReadOnlyList<ShownFinding> Findings);
+public sealed record BoardDay(
+    Guid EaterId,
+    DateOnly Date,
+    IReadOnlyList<string> OpenMeals,
+    Verdict Verdict,
+    ShownFinding? Tightest,
+    IReadOnlyList<ShownFinding> Findings
+);
 
 public enum TroubleKind
 {
@@ -32,7 +70,18 @@ public enum TroubleKind
 public sealed record Trouble(TroubleKind Kind, string Text, DateOnly? Date, string? Meal, Guid? EaterId);
 
 /// <param name="Outdated">Protocols that have a newer version than the one the week was planned with.</param>
-public sealed record WeekBoard(DateOnly Start, IReadOnlyList<DateOnly> Days, IReadOnlyList<string> Meals, IReadOnlyList<DateOnly> SessionDays, IReadOnlyList<BoardEater> Eaters, IReadOnlyList<BoardBatch> Batches, IReadOnlyList<BoardDay> Ledger, IReadOnlyList<Trouble> Troubles, IReadOnlyList<string> Outdated, Undoable? Undo);
+public sealed record WeekBoard(
+    DateOnly Start,
+    IReadOnlyList<DateOnly> Days,
+    IReadOnlyList<string> Meals,
+    IReadOnlyList<DateOnly> SessionDays,
+    IReadOnlyList<BoardEater> Eaters,
+    IReadOnlyList<BoardBatch> Batches,
+    IReadOnlyList<BoardDay> Ledger,
+    IReadOnlyList<Trouble> Troubles,
+    IReadOnlyList<string> Outdated,
+    Undoable? Undo
+);
 
 public sealed record MakeBatchRequest(Guid RecipeId, DateOnly CookedOn, decimal Portions);
 
@@ -56,7 +105,16 @@ public sealed record ShopNeed(string Letter, string Tape, string Amount);
 /// <param name="Amount">As it is bought: "700 g", "10 (about 1.2 kg)".</param>
 /// <param name="InStock">What is there already: "300 g in the fridge"; empty for nothing.</param>
 /// <param name="Rejected">Who rejected this packet, when and why.</param>
-public sealed record ShopItem(string Key, string Name, string Amount, IReadOnlyList<ShopNeed> Batches, IReadOnlyList<string> AsTyped, bool IsTicked, string InStock, IReadOnlyList<string> Rejected);
+public sealed record ShopItem(
+    string Key,
+    string Name,
+    string Amount,
+    IReadOnlyList<ShopNeed> Batches,
+    IReadOnlyList<string> AsTyped,
+    bool IsTicked,
+    string InStock,
+    IReadOnlyList<string> Rejected
+);
 
 public sealed record ShopAisle(string Name, IReadOnlyList<ShopItem> Items);
 
@@ -65,13 +123,52 @@ public sealed record ShopPage(DateOnly Start, IReadOnlyList<ShopAisle> Aisles, i
 public sealed record ShopTickRequest(string Key, bool IsTicked);
 
 /// <param name="Start">Minutes from the start of the session.</param>
-public sealed record SessionTask(Guid BatchId, string Letter, string Dish, string TaskId, string Text, int Start, int HandsOnEnd, int End, Appliance Appliance, int? TemperatureC, bool IsTicked);
+public sealed record SessionTask(
+    Guid BatchId,
+    string Letter,
+    string Dish,
+    string TaskId,
+    string Text,
+    int Start,
+    int HandsOnEnd,
+    int End,
+    Appliance Appliance,
+    int? TemperatureC,
+    bool IsTicked
+);
 
 /// <param name="Allergies">Which dishes hold what an eater is allergic to, and how to keep them apart.</param>
-public sealed record SessionPage(DateOnly Date, int Minutes, int HandsOn, int Dishes, IReadOnlyList<SessionTask> Tasks, IReadOnlyList<string> Allergies);
+public sealed record SessionPage(
+    DateOnly Date,
+    int Minutes,
+    int HandsOn,
+    int Dishes,
+    IReadOnlyList<SessionTask> Tasks,
+    IReadOnlyList<string> Allergies
+);
 
 public sealed record TaskTickRequest(Guid BatchId, string TaskId, bool IsTicked);
 
-public sealed record ShelfBox(Guid Id, string Letter, string Tape, string Dish, int Number, int Of, decimal Size, string? Eater, DateOnly MadeOn, BoardPlace? Place, Core.Keeping.KeptIn KeptIn, DateOnly EatBy, DateOnly? Thaw, string Reheating, string AtEating, string KeepingNote, IReadOnlyList<string> Allergens, bool HasUnknown, IReadOnlyList<ShownMeasure> Numbers);
+public sealed record ShelfBox(
+    Guid Id,
+    string Letter,
+    string Tape,
+    string Dish,
+    int Number,
+    int Of,
+    decimal Size,
+    string? Eater,
+    DateOnly MadeOn,
+    BoardPlace? Place,
+    Core.Keeping.KeptIn KeptIn,
+    DateOnly EatBy,
+    DateOnly? Thaw,
+    string Reheating,
+    string AtEating,
+    string KeepingNote,
+    IReadOnlyList<string> Allergens,
+    bool HasUnknown,
+    IReadOnlyList<ShownMeasure> Numbers
+);
 
 public sealed record ShelfPage(DateOnly Start, IReadOnlyList<ShelfBox> Boxes);

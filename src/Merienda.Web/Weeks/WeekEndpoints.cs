@@ -32,43 +32,146 @@ public static class WeekEndpoints
     /// <summary>Services that every edit of the week needs.</summary>
     public sealed record Desk(WeekStore Weeks, KnowledgeBase Knowledge, DinersReader Diners, OwnProtocols Protocols, TimeProvider Clock);
 
-    private static async Task<Ok<WeekBoard>> Board(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) => TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
+    private static async Task<Ok<WeekBoard>> Board(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
+        TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Make(DateOnly date, MakeBatchRequest request, CurrentTenant tenant, [AsParameters] Desk desk)
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Make(
+        DateOnly date,
+        MakeBatchRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    )
     {
         var start = HouseholdClock.WeekOf(date);
         return request.CookedOn < start.AddDays(-1) || request.CookedOn > start.AddDays(5)
-            ? new Refusal("session-out-of-week", "cookedOn", $"{request.CookedOn:yyyy-MM-dd}", $"this week is cooked for between {start.AddDays(-1):yyyy-MM-dd} and {start.AddDays(5):yyyy-MM-dd}", "Choose a session of this week").ToProblem()
+            ? new Refusal(
+                "session-out-of-week",
+                "cookedOn",
+                $"{request.CookedOn:yyyy-MM-dd}",
+                $"this week is cooked for between {start.AddDays(-1):yyyy-MM-dd} and {start.AddDays(5):yyyy-MM-dd}",
+                "Choose a session of this week"
+            ).ToProblem()
             : await Answer(await desk.Weeks.Make(tenant, request.RecipeId, start, request.CookedOn, request.Portions), date, tenant, desk);
     }
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Resize(DateOnly date, Guid batch, ResizeBatchRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        await Answer(await desk.Weeks.Change(tenant, batch, "Changed the portions of", current => current.Resize(request.Portions, Guid.CreateVersion7)), date, tenant, desk);
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Resize(
+        DateOnly date,
+        Guid batch,
+        ResizeBatchRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    ) =>
+        await Answer(
+            await desk.Weeks.Change(
+                tenant,
+                batch,
+                "Changed the portions of",
+                current => current.Resize(request.Portions, Guid.CreateVersion7)
+            ),
+            date,
+            tenant,
+            desk
+        );
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Delete(DateOnly date, Guid batch, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        await Answer(await desk.Weeks.Delete(tenant, batch), date, tenant, desk);
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Delete(
+        DateOnly date,
+        Guid batch,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    ) => await Answer(await desk.Weeks.Delete(tenant, batch), date, tenant, desk);
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(DateOnly date, Guid batch, PlaceRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        await Answer(await desk.Weeks.Change(tenant, batch, "Placed", request.To.EaterId,
-            (current, eater) => WrongPlace(current, request.To) is { } refusal ? refusal : current.Place(ToCell(request.To), Guid.CreateVersion7, eater?.PortionHabit ?? 1),
-            (recipe, eater) => HardStop(recipe, eater, desk.Knowledge)), date, tenant, desk);
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(
+        DateOnly date,
+        Guid batch,
+        PlaceRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    ) =>
+        await Answer(
+            await desk.Weeks.Change(
+                tenant,
+                batch,
+                "Placed",
+                request.To.EaterId,
+                (current, eater) =>
+                    WrongPlace(current, request.To) is { } refusal
+                        ? refusal
+                        : current.Place(ToCell(request.To), Guid.CreateVersion7, eater?.PortionHabit ?? 1),
+                (recipe, eater) => HardStop(recipe, eater, desk.Knowledge)
+            ),
+            date,
+            tenant,
+            desk
+        );
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Move(DateOnly date, Guid batch, Guid container, MoveRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        await Answer(await desk.Weeks.Change(tenant, batch, request.To is null ? "Took back" : "Moved", request.To?.EaterId,
-            (current, _) => request.To is { } to && WrongPlace(current, to) is { } refusal
-                ? refusal
-                : current.Move(container, ToCell(request.From), request.To is { } place ? ToCell(place) : null, Guid.CreateVersion7),
-            (recipe, eater) => HardStop(recipe, eater, desk.Knowledge)), date, tenant, desk);
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Move(
+        DateOnly date,
+        Guid batch,
+        Guid container,
+        MoveRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    ) =>
+        await Answer(
+            await desk.Weeks.Change(
+                tenant,
+                batch,
+                request.To is null ? "Took back" : "Moved",
+                request.To?.EaterId,
+                (current, _) =>
+                    request.To is { } to && WrongPlace(current, to) is { } refusal
+                        ? refusal
+                        : current.Move(
+                            container,
+                            ToCell(request.From),
+                            request.To is { } place ? ToCell(place) : null,
+                            Guid.CreateVersion7
+                        ),
+                (recipe, eater) => HardStop(recipe, eater, desk.Knowledge)
+            ),
+            date,
+            tenant,
+            desk
+        );
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Size(DateOnly date, Guid batch, Guid container, SizeRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        await Answer(await desk.Weeks.Change(tenant, batch, "Changed a portion of", current => current.ChangeSize(container, request.From, request.To, Guid.CreateVersion7)), date, tenant, desk);
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Size(
+        DateOnly date,
+        Guid batch,
+        Guid container,
+        SizeRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    ) =>
+        await Answer(
+            await desk.Weeks.Change(
+                tenant,
+                batch,
+                "Changed a portion of",
+                current => current.ChangeSize(container, request.From, request.To, Guid.CreateVersion7)
+            ),
+            date,
+            tenant,
+            desk
+        );
 
-    private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(UndoRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        await desk.Weeks.Undo(tenant, request.Sequence, desk.Clock.GetUtcNow()) is var undone && undone.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok(new UndoneEdit(undone.Value.Summary));
+    private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(
+        UndoRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    ) =>
+        await desk.Weeks.Undo(tenant, request.Sequence, desk.Clock.GetUtcNow()) is var undone && undone.Refusal is { } refusal
+            ? refusal.ToProblem()
+            : TypedResults.Ok(new UndoneEdit(undone.Value.Summary));
 
-    private static async Task<Ok<ShopPage>> Shop(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk, StockStore stock) => TypedResults.Ok((await View(date, tenant, desk)).ToShop(await stock.Items(tenant)));
+    private static async Task<Ok<ShopPage>> Shop(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk, StockStore stock) =>
+        TypedResults.Ok((await View(date, tenant, desk)).ToShop(await stock.Items(tenant)));
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(DateOnly date, ShopTickRequest request, CurrentTenant tenant, [AsParameters] Desk desk)
+    private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(
+        DateOnly date,
+        ShopTickRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    )
     {
         if (request.Key.Length is 0 or > 300)
         {
@@ -79,14 +182,27 @@ public static class WeekEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) => TypedResults.Ok((await View(date, tenant, desk)).ToSessions());
+    private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
+        TypedResults.Ok((await View(date, tenant, desk)).ToSessions());
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(DateOnly date, TaskTickRequest request, CurrentTenant tenant, [AsParameters] Desk desk) =>
+    private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(
+        DateOnly date,
+        TaskTickRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    ) =>
         await desk.Weeks.TickTask(tenant, request.BatchId, request.TaskId, request.IsTicked)
             ? TypedResults.NoContent()
-            : new Refusal("batch-gone", "batch", request.BatchId.ToString(), "somebody took it off the bench", "Load the session again").ToProblem();
+            : new Refusal(
+                "batch-gone",
+                "batch",
+                request.BatchId.ToString(),
+                "somebody took it off the bench",
+                "Load the session again"
+            ).ToProblem();
 
-    private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) => TypedResults.Ok((await View(date, tenant, desk)).ToShelf());
+    private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
+        TypedResults.Ok((await View(date, tenant, desk)).ToShelf());
 
     private static async Task<WeekView> View(DateOnly date, CurrentTenant tenant, Desk desk)
     {
@@ -95,16 +211,37 @@ public static class WeekEndpoints
         return new WeekView(start, stored, desk.Knowledge, desk.Diners.Of(stored.Table));
     }
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Answer(Result<StoredBatch> edited, DateOnly date, CurrentTenant tenant, Desk desk) =>
-        edited.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Answer(
+        Result<StoredBatch> edited,
+        DateOnly date,
+        CurrentTenant tenant,
+        Desk desk
+    ) => edited.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
 
     /// <summary>An allergy refuses a portion whatever else is planned (domain.md section 5).</summary>
     private static Refusal? HardStop(StoredRecipe recipe, EaterLimits eater, KnowledgeBase knowledge)
     {
-        var allergy = new AllergyRule { Id = "allergy", Classes = eater.Allergies, Accepted = eater.Accepted };
-        var stop = allergy.Check(Intake.Of(new Helping(recipe.Version.Name, recipe.Version.Profile, 1)), new RuleContext(null, knowledge.Classes) { Packets = eater.Packets });
-        return stop.Verdict == Verdict.Fits ? null : new("allergy", "eater", eater.Name, $"{eater.Name} is allergic: {stop.Because[(stop.Title.Length + 2)..].TrimEnd('.')}",
-            stop.Verdict == Verdict.Breaks ? "Give them another dish; at the Table an adult can accept a food by name" : "Match the line to a food, or let an adult accept it by name: a food at the Table, a packet in the Larder");
+        var allergy = new AllergyRule
+        {
+            Id = "allergy",
+            Classes = eater.Allergies,
+            Accepted = eater.Accepted,
+        };
+        var stop = allergy.Check(
+            Intake.Of(new Helping(recipe.Version.Name, recipe.Version.Profile, 1)),
+            new RuleContext(null, knowledge.Classes) { Packets = eater.Packets }
+        );
+        return stop.Verdict == Verdict.Fits
+            ? null
+            : new(
+                "allergy",
+                "eater",
+                eater.Name,
+                $"{eater.Name} is allergic: {stop.Because[(stop.Title.Length + 2)..].TrimEnd('.')}",
+                stop.Verdict == Verdict.Breaks
+                    ? "Give them another dish; at the Table an adult can accept a food by name"
+                    : "Match the line to a food, or let an adult accept it by name: a food at the Table, a packet in the Larder"
+            );
     }
 
     private static async Task<Ok<WeekBoard>> RenewProtocols(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
@@ -115,10 +252,23 @@ public static class WeekEndpoints
 
     private static Cell ToCell(BoardPlace place) => new(place.Date, place.Meal, place.EaterId);
 
-    private static Refusal? WrongPlace(Batch batch, BoardPlace to) => to switch
-    {
-        _ when !Occasion.Meals.Contains(to.Meal) => new("unknown-meal", "meal", to.Meal, "there is no such meal", $"Use one of {string.Join(", ", Occasion.Meals)}"),
-        _ when to.Date < batch.Cooked => new("not-cooked-yet", "date", $"{to.Date:yyyy-MM-dd}", $"{batch.Letter} is cooked on {batch.Cooked.ToString("dddd", System.Globalization.CultureInfo.InvariantCulture)}", "Place it on that day or later"),
-        _ => null,
-    };
+    private static Refusal? WrongPlace(Batch batch, BoardPlace to) =>
+        to switch
+        {
+            _ when !Occasion.Meals.Contains(to.Meal) => new(
+                "unknown-meal",
+                "meal",
+                to.Meal,
+                "there is no such meal",
+                $"Use one of {string.Join(", ", Occasion.Meals)}"
+            ),
+            _ when to.Date < batch.Cooked => new(
+                "not-cooked-yet",
+                "date",
+                $"{to.Date:yyyy-MM-dd}",
+                $"{batch.Letter} is cooked on {batch.Cooked.ToString("dddd", System.Globalization.CultureInfo.InvariantCulture)}",
+                "Place it on that day or later"
+            ),
+            _ => null,
+        };
 }

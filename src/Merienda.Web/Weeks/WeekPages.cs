@@ -17,54 +17,159 @@ public static class WeekPages
         var there = stock.Where(item => item.Food is not null).ToLookup(item => item.Food!);
         var batches = week.CookedForIt.ToList();
         var tapes = batches.ToDictionary(batch => batch.Batch.Letter, batch => WeekView.Tape(batch.Batch));
-        var items = ShoppingList.Of(batches.Select(batch => new BatchToShop(batch.Batch.Letter, week.RecipeOf(batch).Version, batch.Batch.Portions)));
-        var shown = items.Select(item => (Aisle: item.Aisle ?? "as typed", Item: new ShopItem(item.Key, item.Name, Amount(item, week.CountsInOunces), [.. item.Batches.Select(need => new ShopNeed(need.Letter, tapes[need.Letter], HouseholdMass.Show(need.Grams.Best, week.CountsInOunces)))], item.AsTyped, week.IsShopTicked(item.Key), InStock(there[item.Key], week.CountsInOunces), [.. Rejections(week, item)]))).ToList();
-        return new(week.Start, [.. shown.GroupBy(row => row.Aisle).Select(aisle => new ShopAisle(aisle.Key, [.. aisle.Select(row => row.Item)]))], shown.Count(row => row.Item.IsTicked), shown.Count);
+        var items = ShoppingList.Of(
+            batches.Select(batch => new BatchToShop(batch.Batch.Letter, week.RecipeOf(batch).Version, batch.Batch.Portions))
+        );
+        var shown = items
+            .Select(item =>
+                (
+                    Aisle: item.Aisle ?? "as typed",
+                    Item: new ShopItem(
+                        item.Key,
+                        item.Name,
+                        Amount(item, week.CountsInOunces),
+                        [
+                            .. item.Batches.Select(need => new ShopNeed(
+                                need.Letter,
+                                tapes[need.Letter],
+                                HouseholdMass.Show(need.Grams.Best, week.CountsInOunces)
+                            )),
+                        ],
+                        item.AsTyped,
+                        week.IsShopTicked(item.Key),
+                        InStock(there[item.Key], week.CountsInOunces),
+                        [.. Rejections(week, item)]
+                    )
+                )
+            )
+            .ToList();
+        return new(
+            week.Start,
+            [.. shown.GroupBy(row => row.Aisle).Select(aisle => new ShopAisle(aisle.Key, [.. aisle.Select(row => row.Item)]))],
+            shown.Count(row => row.Item.IsTicked),
+            shown.Count
+        );
     }
 
     public static IReadOnlyList<SessionPage> ToSessions(this WeekView week) =>
-        [.. week.CookedForIt.GroupBy(batch => batch.Batch.Cooked).OrderBy(session => session.Key).Select(session =>
-        {
-            var batches = session.ToDictionary(batch => batch.Batch.Letter);
-            var order = SessionPlan.Order(session.Select(batch => (batch.Batch.Letter, week.RecipeOf(batch).Version.Tasks)));
-            var tasks = order.Select(item => new SessionTask(
-                batches[item.Letter].Batch.Id, item.Letter, week.RecipeOf(batches[item.Letter]).Version.Name, item.Task.Id, item.Task.Text, item.Start, item.HandsOnEnd, item.End,
-                item.Task.Appliance, item.Task.TemperatureC, week.IsTaskTicked(batches[item.Letter].Batch.Id, item.Task.Id)));
-            return new SessionPage(session.Key, order.Select(item => item.End).DefaultIfEmpty(0).Max(), order.Sum(item => item.Task.HandsOn), batches.Count, [.. tasks], [.. Allergies(week, [.. session])]);
-        })];
+        [
+            .. week
+                .CookedForIt.GroupBy(batch => batch.Batch.Cooked)
+                .OrderBy(session => session.Key)
+                .Select(session =>
+                {
+                    var batches = session.ToDictionary(batch => batch.Batch.Letter);
+                    var order = SessionPlan.Order(session.Select(batch => (batch.Batch.Letter, week.RecipeOf(batch).Version.Tasks)));
+                    var tasks = order.Select(item => new SessionTask(
+                        batches[item.Letter].Batch.Id,
+                        item.Letter,
+                        week.RecipeOf(batches[item.Letter]).Version.Name,
+                        item.Task.Id,
+                        item.Task.Text,
+                        item.Start,
+                        item.HandsOnEnd,
+                        item.End,
+                        item.Task.Appliance,
+                        item.Task.TemperatureC,
+                        week.IsTaskTicked(batches[item.Letter].Batch.Id, item.Task.Id)
+                    ));
+                    return new SessionPage(
+                        session.Key,
+                        order.Select(item => item.End).DefaultIfEmpty(0).Max(),
+                        order.Sum(item => item.Task.HandsOn),
+                        batches.Count,
+                        [.. tasks],
+                        [.. Allergies(week, [.. session])]
+                    );
+                }),
+        ];
 
-    /// <summary>An allergy in the kitchen: the other dishes are cooked first, or with board, pan and oil of their own (domain.md section 5).</summary>
-    private static IEnumerable<string> Allergies(WeekView week, IReadOnlyList<StoredBatch> session) => week.Eaters.Select(eater => (eater.Name, Held: session
-            .Where(batch => eater.Rules.HardStop(Intake.Of(new Helping("", week.RecipeOf(batch).Version.Profile, 1))) is not null).Select(batch => $"{batch.Batch.Letter} {week.RecipeOf(batch).Version.Name}").ToList()))
-        .Where(found => found.Held.Count > 0)
-        .Select(found => $"{found.Name} is allergic to something in {string.Join(" and ", found.Held)}: cook the others first, or these with board, pan and oil of their own.");
+    /// <summary>
+    /// An allergy in the kitchen: the other dishes are cooked first, or with board, pan and oil of their own (domain.md section 5).
+    /// </summary>
+    private static IEnumerable<string> Allergies(WeekView week, IReadOnlyList<StoredBatch> session) =>
+        week
+            .Eaters.Select(eater =>
+                (
+                    eater.Name,
+                    Held: session
+                        .Where(batch =>
+                            eater.Rules.HardStop(Intake.Of(new Helping("", week.RecipeOf(batch).Version.Profile, 1))) is not null
+                        )
+                        .Select(batch => $"{batch.Batch.Letter} {week.RecipeOf(batch).Version.Name}")
+                        .ToList()
+                )
+            )
+            .Where(found => found.Held.Count > 0)
+            .Select(found =>
+                $"{found.Name} is allergic to something in {string.Join(" and ", found.Held)}: cook the others first, or these with board, pan and oil of their own."
+            );
 
     public static ShelfPage ToShelf(this WeekView week)
     {
         var names = week.Eaters.ToDictionary(eater => eater.Id, eater => eater.Name);
-        return new(week.Start, [.. week.Boxes.Select(box =>
-        {
-            var (keeping, place) = (box.Keeping, box.Container.Place);
-            return new ShelfBox(
-                box.Container.Id, box.Batch.Letter, WeekView.Tape(box.Batch), box.Recipe.Name, box.Container.Number, box.Batch.Containers.Count, box.Container.Size, place is null ? null : names[place.Eater], box.Batch.Cooked,
-                place is null ? null : new BoardPlace(place.Date, place.Meal, place.Eater), keeping.KeptIn, keeping.EatBy, keeping.Thaw, box.Recipe.Reheating, box.Recipe.AtEating, box.Recipe.Keeping.Note,
-                week.Knowledge.Classes.AllergensOf(box.Recipe.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
-                box.Recipe.Lines.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)), week.Numbers(box.Helping, place?.Eater));
-        })]);
+        return new(
+            week.Start,
+            [
+                .. week.Boxes.Select(box =>
+                {
+                    var (keeping, place) = (box.Keeping, box.Container.Place);
+                    return new ShelfBox(
+                        box.Container.Id,
+                        box.Batch.Letter,
+                        WeekView.Tape(box.Batch),
+                        box.Recipe.Name,
+                        box.Container.Number,
+                        box.Batch.Containers.Count,
+                        box.Container.Size,
+                        place is null ? null : names[place.Eater],
+                        box.Batch.Cooked,
+                        place is null ? null : new BoardPlace(place.Date, place.Meal, place.Eater),
+                        keeping.KeptIn,
+                        keeping.EatBy,
+                        keeping.Thaw,
+                        box.Recipe.Reheating,
+                        box.Recipe.AtEating,
+                        box.Recipe.Keeping.Note,
+                        week.Knowledge.Classes.AllergensOf(
+                            box.Recipe.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)
+                        ),
+                        box.Recipe.Lines.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
+                        week.Numbers(box.Helping, place?.Eater)
+                    );
+                }),
+            ]
+        );
     }
 
     /// <summary>The oldest first: "150 g in the fridge, 200 g in the pantry".</summary>
-    private static string InStock(IEnumerable<StockItem> items, bool inOunces) => string.Join(", ", items.OrderBy(item => item.MadeOn)
-        .Select(item => $"{(item.Grams is { } grams ? HouseholdMass.Show(grams, inOunces) : item.Amount.Length > 0 ? item.Amount : "some")} in the {item.Place.ToString().ToLowerInvariant()}"));
+    private static string InStock(IEnumerable<StockItem> items, bool inOunces) =>
+        string.Join(
+            ", ",
+            items
+                .OrderBy(item => item.MadeOn)
+                .Select(item =>
+                    $"{(item.Grams is { } grams ? HouseholdMass.Show(grams, inOunces) : item.Amount.Length > 0 ? item.Amount : "some")} in the {item.Place.ToString().ToLowerInvariant()}"
+                )
+        );
 
-    private static IEnumerable<string> Rejections(WeekView week, ShoppingItem item) => week.Eaters
-        .Select(eater => (eater.Name, Opinion: eater.Rules.Context.Packets.All.FirstOrDefault(opinion => !opinion.IsApproved && opinion.Food == item.Key)))
-        .Where(found => found.Opinion is not null).Select(found => $"{found.Name} rejected it on {found.Opinion!.On:d MMM yyyy}: {found.Opinion.Reason}.");
+    private static IEnumerable<string> Rejections(WeekView week, ShoppingItem item) =>
+        week
+            .Eaters.Select(eater =>
+                (
+                    eater.Name,
+                    Opinion: eater.Rules.Context.Packets.All.FirstOrDefault(opinion => !opinion.IsApproved && opinion.Food == item.Key)
+                )
+            )
+            .Where(found => found.Opinion is not null)
+            .Select(found => $"{found.Name} rejected it on {found.Opinion!.On:d MMM yyyy}: {found.Opinion.Reason}.");
 
-    private static string Amount(ShoppingItem item, bool inOunces) => (item.Grams.Best, item.Pieces) switch
-    {
-        (0, _) => "",
-        (var grams, { } pieces) => $"{pieces.Count:0.##}{(pieces.Unit == "each" ? "" : $" {(pieces.Count > 1 ? Unit.Spelled(pieces.Unit)!.Plural : pieces.Unit)}")} · {HouseholdMass.Show(grams, inOunces)}",
-        var (grams, _) => HouseholdMass.Show(grams, inOunces),
-    };
+    private static string Amount(ShoppingItem item, bool inOunces) =>
+        (item.Grams.Best, item.Pieces) switch
+        {
+            (0, _) => "",
+            (var grams, { } pieces) =>
+                $"{pieces.Count:0.##}{(pieces.Unit == "each" ? "" : $" {(pieces.Count > 1 ? Unit.Spelled(pieces.Unit)!.Plural : pieces.Unit)}")} · {HouseholdMass.Show(grams, inOunces)}",
+            var (grams, _) => HouseholdMass.Show(grams, inOunces),
+        };
 }

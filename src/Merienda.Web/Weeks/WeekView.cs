@@ -17,7 +17,10 @@ public sealed class WeekView
         (Start, _stored, Knowledge, Diners) = (start, stored, knowledge, diners);
         Days = [.. Enumerable.Range(0, 7).Select(start.AddDays)];
         Eaters = diners.Eaters;
-        Boxes = [.. stored.Batches.SelectMany(batch => batch.Batch.Containers.Select(box => new Box(batch.Batch, RecipeOf(batch).Version, box)))];
+        Boxes =
+        [
+            .. stored.Batches.SelectMany(batch => batch.Batch.Containers.Select(box => new Box(batch.Batch, RecipeOf(batch).Version, box))),
+        ];
         Ledger = LedgerOf(Eaters);
     }
 
@@ -53,31 +56,74 @@ public sealed class WeekView
     public StoredRecipe RecipeOf(StoredBatch batch) => _stored.Recipes[batch.RecipeVersionId];
 
     /// <summary>The week as it would be judged by other rules.</summary>
-    public WeekLedger LedgerOf(IReadOnlyList<Eater> eaters) => new(Days, Occasion.Meals, eaters, Boxes.Where(box => box.Container.Place is not null).Select(box => (box.Container.Place!, box.Helping)));
+    public WeekLedger LedgerOf(IReadOnlyList<Eater> eaters) =>
+        new(
+            Days,
+            Occasion.Meals,
+            eaters,
+            Boxes.Where(box => box.Container.Place is not null).Select(box => (box.Container.Place!, box.Helping))
+        );
 
     public static string Tape(Batch batch) => $"{batch.Letter}·{batch.Cooked.Day}";
 
-    public WeekBoard ToBoard() => new(
-        Start,
-        Days,
-        Occasion.Meals,
-        [.. new int?[] { Diners.Table.Household.PrepDay, Diners.Table.Household.SecondDay }.OfType<int>().Select(day => Start.AddDays(Kitchen.Offset((DayOfWeek)day))).Order()],
-        [.. Eaters.Select((eater, at) => new BoardEater(eater.Id, eater.Name, _stored.Table.Eaters[at].Protocols, [.. Occasion.Meals.Where(eater.PrepMeals.Contains)], PhaseOf(_stored.Table.Eaters[at]), [.. Ledger.Weeks[eater.Id].Select(Shown.Of)]))],
-        [.. _stored.Batches.Select(ToBatch)],
-        [.. Ledger.Days.Select(day => new BoardDay(day.Eater.Id, day.Date, day.OpenMeals, day.Verdict, day.Tightest is { } tightest ? Shown.Of(tightest) : null, [.. day.Findings.Select(Shown.Of)]))],
-        [.. Troubles.Of(this)],
-        [.. Outdated],
-        _stored.Undo);
+    public WeekBoard ToBoard() =>
+        new(
+            Start,
+            Days,
+            Occasion.Meals,
+            [
+                .. new int?[] { Diners.Table.Household.PrepDay, Diners.Table.Household.SecondDay }
+                    .OfType<int>()
+                    .Select(day => Start.AddDays(Kitchen.Offset((DayOfWeek)day)))
+                    .Order(),
+            ],
+            [
+                .. Eaters.Select(
+                    (eater, at) =>
+                        new BoardEater(
+                            eater.Id,
+                            eater.Name,
+                            _stored.Table.Eaters[at].Protocols,
+                            [.. Occasion.Meals.Where(eater.PrepMeals.Contains)],
+                            PhaseOf(_stored.Table.Eaters[at]),
+                            [.. Ledger.Weeks[eater.Id].Select(Shown.Of)]
+                        )
+                ),
+            ],
+            [.. _stored.Batches.Select(ToBatch)],
+            [
+                .. Ledger.Days.Select(day => new BoardDay(
+                    day.Eater.Id,
+                    day.Date,
+                    day.OpenMeals,
+                    day.Verdict,
+                    day.Tightest is { } tightest ? Shown.Of(tightest) : null,
+                    [.. day.Findings.Select(Shown.Of)]
+                )),
+            ],
+            [.. Troubles.Of(this)],
+            [.. Outdated],
+            _stored.Undo
+        );
 
-    private string? PhaseOf(EaterSettings eater) => eater.Protocols.Select(id => (Plan: Hosting.Diners.PlanOf(eater, id), Diners.InForce(id)?.Protocol.Phases)).Where(item => item.Plan is not null && item.Phases is not null)
-        .Select(item => PhaseCalendar.On(item.Plan!, item.Phases!, Diners.Today).Says).FirstOrDefault();
+    private string? PhaseOf(EaterSettings eater) =>
+        eater
+            .Protocols.Select(id => (Plan: Hosting.Diners.PlanOf(eater, id), Diners.InForce(id)?.Protocol.Phases))
+            .Where(item => item.Plan is not null && item.Phases is not null)
+            .Select(item => PhaseCalendar.On(item.Plan!, item.Phases!, Diners.Today).Says)
+            .FirstOrDefault();
 
     /// <summary>Names of followed protocols that have a newer version than the one the week was planned with.</summary>
-    private IEnumerable<string> Outdated => _stored.Table.Eaters.SelectMany(eater => eater.Protocols).Distinct()
-        .Where(id => Diners.InForce(id)?.Version < Diners.Latest(id)?.Version).Select(id => Diners.Latest(id)!.Protocol.Name);
+    private IEnumerable<string> Outdated =>
+        _stored
+            .Table.Eaters.SelectMany(eater => eater.Protocols)
+            .Distinct()
+            .Where(id => Diners.InForce(id)?.Version < Diners.Latest(id)?.Version)
+            .Select(id => Diners.Latest(id)!.Protocol.Name);
 
     /// <param name="eater">Whose box it is; null for one that nobody has yet: then everybody's points are shown.</param>
-    public IReadOnlyList<ShownMeasure> Numbers(Helping helping, Guid? eater = null) => Shown.Short(helping, [.. Eaters.Where(one => eater is null || one.Id == eater)], Knowledge.HouseScheme);
+    public IReadOnlyList<ShownMeasure> Numbers(Helping helping, Guid? eater = null) =>
+        Shown.Short(helping, [.. Eaters.Where(one => eater is null || one.Id == eater)], Knowledge.HouseScheme);
 
     public bool IsShopTicked(string key) => _stored.ShopTicks.Contains(key);
 
@@ -86,15 +132,37 @@ public sealed class WeekView
     private BoardBatch ToBatch(StoredBatch stored)
     {
         var (batch, recipe) = (stored.Batch, RecipeOf(stored));
-        return new(batch.Id, batch.Letter, Tape(batch), recipe.RecipeId, recipe.Version.Name, recipe.Version.Meal, batch.Cooked, batch.Portions, batch.Placed, batch.Loose, recipe.Version.Keeping.EatBy(batch.Cooked), recipe.Version.Keeping.Freezes,
+        return new(
+            batch.Id,
+            batch.Letter,
+            Tape(batch),
+            recipe.RecipeId,
+            recipe.Version.Name,
+            recipe.Version.Meal,
+            batch.Cooked,
+            batch.Portions,
+            batch.Placed,
+            batch.Loose,
+            recipe.Version.Keeping.EatBy(batch.Cooked),
+            recipe.Version.Keeping.Freezes,
             Numbers(new Helping(recipe.Version.Name, recipe.Version.Profile, 1)),
-            [.. Boxes.Where(box => box.Batch == batch).Select(ToContainer)]);
+            [.. Boxes.Where(box => box.Batch == batch).Select(ToContainer)]
+        );
     }
 
     private BoardContainer ToContainer(Box box)
     {
         var keeping = box.Keeping;
         var place = box.Container.Place;
-        return new(box.Container.Id, box.Container.Number, box.Container.Size, place is null ? null : new(place.Date, place.Meal, place.Eater), keeping.KeptIn, keeping.EatBy, keeping.Thaw, Numbers(box.Helping, place?.Eater));
+        return new(
+            box.Container.Id,
+            box.Container.Number,
+            box.Container.Size,
+            place is null ? null : new(place.Date, place.Meal, place.Eater),
+            keeping.KeptIn,
+            keeping.EatBy,
+            keeping.Thaw,
+            Numbers(box.Helping, place?.Eater)
+        );
     }
 }

@@ -6,8 +6,22 @@ namespace Merienda.Core.Tests.Foods;
 
 public class CarbohydrateTests
 {
-    private static Carbohydrates Count(decimal declared, LabelBasis basis, decimal fibre, decimal polyols = 0, decimal erythritol = 0, PolyolCredit? credit = null) =>
-        Carbohydrates.From(Estimate.Exactly(declared), basis, Estimate.Exactly(fibre), Estimate.Exactly(polyols), Estimate.Exactly(erythritol), credit ?? PolyolCredit.Default);
+    private static Carbohydrates Count(
+        decimal declared,
+        LabelBasis basis,
+        decimal fibre,
+        decimal polyols = 0,
+        decimal erythritol = 0,
+        PolyolCredit? credit = null
+    ) =>
+        Carbohydrates.From(
+            Estimate.Exactly(declared),
+            basis,
+            Estimate.Exactly(fibre),
+            Estimate.Exactly(polyols),
+            Estimate.Exactly(erythritol),
+            credit ?? PolyolCredit.Default
+        );
 
     [Fact] // domain.md section 11 no. 9
     public void Ten_total_with_seven_fibre_and_three_available_with_seven_fibre_are_both_three_net()
@@ -30,13 +44,31 @@ public class CarbohydrateTests
 
     [Fact]
     public void The_same_food_declared_either_way_has_the_same_net_carbs() =>
-        Gen.Select(Gen.Int[0, 60], Gen.Int[0, 20], Gen.Int[0, 20]).Sample((available, fibre, polyols) =>
-            Count(available + polyols + fibre, LabelBasis.Total, fibre, polyols).Net == Count(available + polyols, LabelBasis.Available, fibre, polyols).Net);
+        Gen.Select(Gen.Int[0, 60], Gen.Int[0, 20], Gen.Int[0, 20])
+            .Sample(
+                (available, fibre, polyols) =>
+                    Count(available + polyols + fibre, LabelBasis.Total, fibre, polyols).Net
+                    == Count(available + polyols, LabelBasis.Available, fibre, polyols).Net
+            );
 
     [Fact]
     public void Unknown_fibre_lies_between_nothing_and_the_whole_carbohydrate()
     {
-        var food = FoodNutrition.From(new NutrientProfile { Carbohydrate = 10, Basis = LabelBasis.Total, Sugars = 1, Polyols = 0, Erythritol = 0, Protein = 1, Fat = 1 }, 0, false, PolyolCredit.Default);
+        var food = FoodNutrition.From(
+            new NutrientProfile
+            {
+                Carbohydrate = 10,
+                Basis = LabelBasis.Total,
+                Sugars = 1,
+                Polyols = 0,
+                Erythritol = 0,
+                Protein = 1,
+                Fat = 1,
+            },
+            0,
+            false,
+            PolyolCredit.Default
+        );
         Assert.Equal((0m, 10m), (food[Measure.NetCarbohydrate].Low, food[Measure.NetCarbohydrate].High));
         Assert.False(food[Measure.Fibre].IsOpen);
     }
@@ -44,7 +76,20 @@ public class CarbohydrateTests
     [Fact]
     public void Unknown_carbohydrate_stays_unknown_in_every_way_of_counting()
     {
-        var food = FoodNutrition.From(new NutrientProfile { Protein = 1, Fat = 1, Basis = LabelBasis.Available }, 0, false, PolyolCredit.Default);
-        Assert.All([Measure.Carbohydrate, Measure.AvailableCarbohydrate, Measure.NetCarbohydrate, Measure.Energy], measure => Assert.True(food[measure].IsOpen));
+        var food = FoodNutrition.From(
+            new NutrientProfile
+            {
+                Protein = 1,
+                Fat = 1,
+                Basis = LabelBasis.Available,
+            },
+            0,
+            false,
+            PolyolCredit.Default
+        );
+        Assert.All(
+            [Measure.Carbohydrate, Measure.AvailableCarbohydrate, Measure.NetCarbohydrate, Measure.Energy],
+            measure => Assert.True(food[measure].IsOpen)
+        );
     }
 }

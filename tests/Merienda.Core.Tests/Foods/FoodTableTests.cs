@@ -16,7 +16,9 @@ public class FoodTableTests
     {
         var food = Table.Food(key);
         var profile = food.Profile;
-        Assert.True(profile.Carbohydrate is not null && profile.Protein is not null && profile.Fat is not null && profile.Energy is not null);
+        Assert.True(
+            profile.Carbohydrate is not null && profile.Protein is not null && profile.Fat is not null && profile.Energy is not null
+        );
         Assert.True((profile.Fibre ?? 0) <= profile.Carbohydrate, "fibre within carbohydrate on a total basis");
         Assert.True((profile.Sugars ?? 0) <= profile.Carbohydrate, "sugars within carbohydrate");
         Assert.True((profile.AddedSugars ?? 0) <= (profile.Sugars ?? 0), "added sugars within sugars");
@@ -31,8 +33,15 @@ public class FoodTableTests
         // A cup or a spoon of what is poured weighs what its density says, within the rounding of a spoon.
         if (food.Density is { } density)
         {
-            Assert.All(food.Measures.Where(measure => measure.Key is "cup" or "tbsp"), measure =>
-                Assert.InRange(measure.Value / Unit.Spelled(measure.Key)!.VolumeIn(MeasureSystem.UnitedStates).Millilitres / density, 0.90m, 1.10m));
+            Assert.All(
+                food.Measures.Where(measure => measure.Key is "cup" or "tbsp"),
+                measure =>
+                    Assert.InRange(
+                        measure.Value / Unit.Spelled(measure.Key)!.VolumeIn(MeasureSystem.UnitedStates).Millilitres / density,
+                        0.90m,
+                        1.10m
+                    )
+            );
         }
     }
 
@@ -65,14 +74,27 @@ public class FoodTableTests
     public void Every_raw_meat_fish_and_poultry_of_the_counter_has_a_clock()
     {
         string[] cured = ["bacon", "beef-jerky", "mackerel-smoked", "salmon-smoked", "kipper"];
-        Assert.All(Table.Foods.Foods.Where(food => food.Aisle is "meat" or "fish" && !cured.Contains(food.Key)), food => Assert.NotNull(food.Keeping));
+        Assert.All(
+            Table.Foods.Foods.Where(food => food.Aisle is "meat" or "fish" && !cured.Contains(food.Key)),
+            food => Assert.NotNull(food.Keeping)
+        );
     }
 
     [Fact]
     public void What_is_poured_is_weighed_by_its_density_where_no_measure_is_given()
     {
         var honey = Table.Food("honey");
-        var bare = new Food { Key = "x", Name = "X", Aisle = "a", Profile = honey.Profile, Measures = System.Collections.Frozen.FrozenDictionary<string, decimal>.Empty, Classes = honey.Classes, Source = "test", Density = 1.4m };
+        var bare = new Food
+        {
+            Key = "x",
+            Name = "X",
+            Aisle = "a",
+            Profile = honey.Profile,
+            Measures = System.Collections.Frozen.FrozenDictionary<string, decimal>.Empty,
+            Classes = honey.Classes,
+            Source = "test",
+            Density = 1.4m,
+        };
         Assert.Equal(140, bare.WeightOf(Unit.Decilitre, MeasureSystem.Metric)!.Value.Grams);
     }
 
@@ -98,7 +120,10 @@ public class FoodTableTests
 
         var computed = EnergyFactors.PerHundredGrams(food.Profile)!.Value;
         var difference = Math.Abs(food.Profile.Energy!.Value - computed);
-        Assert.True(difference <= 20 || difference <= 0.12m * food.Profile.Energy, $"{key}: declared {food.Profile.Energy}, factors {computed:0}");
+        Assert.True(
+            difference <= 20 || difference <= 0.12m * food.Profile.Energy,
+            $"{key}: declared {food.Profile.Energy}, factors {computed:0}"
+        );
     }
 
     [Theory] // domain.md section 11 no. 7, ± 15 %
@@ -118,7 +143,11 @@ public class FoodTableTests
     [InlineData("mayonnaise", 13.8, 100, 0.15)]
     [InlineData("mayonnaise-light", 15, 40, 0.25)]
     public void Known_energies_are_met(string key, double grams, int kilocalories, double share) =>
-        Assert.InRange((decimal)grams * Table.Food(key).Profile.Energy!.Value / 100, kilocalories * (1 - (decimal)share), kilocalories * (1 + (decimal)share));
+        Assert.InRange(
+            (decimal)grams * Table.Food(key).Profile.Energy!.Value / 100,
+            kilocalories * (1 - (decimal)share),
+            kilocalories * (1 + (decimal)share)
+        );
 
     [Fact]
     public void Volume_needs_a_measure_of_the_food_itself()

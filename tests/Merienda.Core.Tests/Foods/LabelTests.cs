@@ -5,10 +5,13 @@ using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Tests.Foods;
 
-/// <summary>US: 21 CFR 101.9(c), per serving; EU: Commission guidance on tolerances, December 2012, per 100 g; both from memory [M].</summary>
+/// <summary>
+/// US: 21 CFR 101.9(c), per serving; EU: Commission guidance on tolerances, December 2012, per 100 g; both from memory [M].
+/// </summary>
 public class LabelTests
 {
-    private static LabelInterval Interval(LabelCountry country, LabelNutrient nutrient, string printed) => LabelRounding.IntervalOf(country, nutrient, DeclaredValue.Read(nutrient, printed).Value);
+    private static LabelInterval Interval(LabelCountry country, LabelNutrient nutrient, string printed) =>
+        LabelRounding.IntervalOf(country, nutrient, DeclaredValue.Read(nutrient, printed).Value);
 
     [Theory]
     [InlineData(LabelNutrient.Energy, "0", 0, 5)]
@@ -63,22 +66,29 @@ public class LabelTests
     [InlineData("5.0", 4.95, 5.05)]
     [InlineData("0", 0, 0.5)]
     public void Elsewhere_half_of_the_last_printed_digit_is_hidden(string printed, double low, double high) =>
-        Assert.Equal(((decimal)low, (decimal)high), (Interval(LabelCountry.Other, LabelNutrient.Fat, printed).Low, Interval(LabelCountry.Other, LabelNutrient.Fat, printed).High));
+        Assert.Equal(
+            ((decimal)low, (decimal)high),
+            (Interval(LabelCountry.Other, LabelNutrient.Fat, printed).Low, Interval(LabelCountry.Other, LabelNutrient.Fat, printed).High)
+        );
 
     [Fact]
     public void What_is_printed_for_a_true_value_stands_for_an_interval_that_holds_it()
     {
         var nutrients = Enum.GetValues<LabelNutrient>();
-        Gen.Select(Gen.Int[0, nutrients.Length - 1], Gen.Bool, Gen.Int[0, 60_000]).Sample((at, isAmerican, thousandths) =>
-        {
-            var country = isAmerican ? LabelCountry.UnitedStates : LabelCountry.EuropeanUnion;
-            var value = thousandths / 100m;
-            if (LabelRounding.Print(country, nutrients[at], value) is { } printed)
-            {
-                var text = printed.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture);
-                Assert.True(Interval(country, nutrients[at], text).Contains(value), $"{nutrients[at]} {value} printed as {text}");
-            }
-        }, iter: 20_000);
+        Gen.Select(Gen.Int[0, nutrients.Length - 1], Gen.Bool, Gen.Int[0, 60_000])
+            .Sample(
+                (at, isAmerican, thousandths) =>
+                {
+                    var country = isAmerican ? LabelCountry.UnitedStates : LabelCountry.EuropeanUnion;
+                    var value = thousandths / 100m;
+                    if (LabelRounding.Print(country, nutrients[at], value) is { } printed)
+                    {
+                        var text = printed.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture);
+                        Assert.True(Interval(country, nutrients[at], text).Contains(value), $"{nutrients[at]} {value} printed as {text}");
+                    }
+                },
+                iter: 20_000
+            );
     }
 
     [Fact]
@@ -98,7 +108,14 @@ public class LabelTests
     }
 
     private static PacketLabel Label(LabelCountry country, decimal serving, params (LabelNutrient, string)[] values) =>
-        PacketLabel.Of(country, null, serving, values.ToDictionary(value => value.Item1, value => DeclaredValue.Read(value.Item1, value.Item2).Value)).Value;
+        PacketLabel
+            .Of(
+                country,
+                null,
+                serving,
+                values.ToDictionary(value => value.Item1, value => DeclaredValue.Read(value.Item1, value.Item2).Value)
+            )
+            .Value;
 
     [Theory]
     [InlineData(LabelCountry.UnitedStates, LabelBasis.Total)]
@@ -108,13 +125,21 @@ public class LabelTests
     [InlineData(LabelCountry.Australia, LabelBasis.AvailableWithoutPolyols)]
     [InlineData(LabelCountry.NewZealand, LabelBasis.AvailableWithoutPolyols)]
     [InlineData(LabelCountry.Other, null)]
-    public void The_country_says_what_carbohydrate_holds(LabelCountry country, LabelBasis? basis) => Assert.Equal(basis, LabelCountries.BasisOf(country));
+    public void The_country_says_what_carbohydrate_holds(LabelCountry country, LabelBasis? basis) =>
+        Assert.Equal(basis, LabelCountries.BasisOf(country));
 
     [Fact]
     public void Salt_and_sodium_are_the_same_thing()
     {
         var label = Label(LabelCountry.EuropeanUnion, 100, (LabelNutrient.Salt, "1.0"));
-        Assert.Equal((398m, 400m, 420m), (label.PerHundredGrams(LabelNutrient.Sodium).Low, label.PerHundredGrams(LabelNutrient.Sodium).Best, label.PerHundredGrams(LabelNutrient.Sodium).High));
+        Assert.Equal(
+            (398m, 400m, 420m),
+            (
+                label.PerHundredGrams(LabelNutrient.Sodium).Low,
+                label.PerHundredGrams(LabelNutrient.Sodium).Best,
+                label.PerHundredGrams(LabelNutrient.Sodium).High
+            )
+        );
         Assert.True(Label(LabelCountry.EuropeanUnion, 100).PerHundredGrams(LabelNutrient.Sodium).IsOpen);
     }
 
@@ -123,12 +148,19 @@ public class LabelTests
     [InlineData(0.1, null)]
     [InlineData(2001, "serving-out-of-range")]
     public void A_serving_weighs_something(double grams, string? code) =>
-        Assert.Equal(code, PacketLabel.Of(LabelCountry.UnitedStates, null, (decimal)grams, new Dictionary<LabelNutrient, DeclaredValue>()).Refusal?.Code);
+        Assert.Equal(
+            code,
+            PacketLabel.Of(LabelCountry.UnitedStates, null, (decimal)grams, new Dictionary<LabelNutrient, DeclaredValue>()).Refusal?.Code
+        );
 
     [Fact]
     public void Fibre_above_the_total_that_holds_it_is_refused_and_on_an_available_basis_it_is_not()
     {
-        var values = new Dictionary<LabelNutrient, DeclaredValue> { [LabelNutrient.Carbohydrate] = new(3, false, 0), [LabelNutrient.Fibre] = new(7, false, 0) };
+        var values = new Dictionary<LabelNutrient, DeclaredValue>
+        {
+            [LabelNutrient.Carbohydrate] = new(3, false, 0),
+            [LabelNutrient.Fibre] = new(7, false, 0),
+        };
         Assert.Equal("fibre-above-carbohydrate", PacketLabel.Of(LabelCountry.UnitedStates, null, 100, values).Refusal?.Code);
         Assert.Null(PacketLabel.Of(LabelCountry.EuropeanUnion, null, 100, values).Refusal);
         Assert.Equal("basis-unknown", PacketLabel.Of(LabelCountry.Other, null, 100, values).Refusal?.Code);
@@ -151,13 +183,17 @@ public class LabelTests
     public void The_unit_that_is_printed_counts(LabelNutrient nutrient, string printed, double low, double best, double high)
     {
         var interval = Interval(LabelCountry.EuropeanUnion, nutrient, printed).Estimate;
-        Assert.Equal(((decimal)low, (decimal)best, (decimal)high), (Math.Round(interval.Low, 2), Math.Round(interval.Best, 2), Math.Round(interval.High!.Value, 2)));
+        Assert.Equal(
+            ((decimal)low, (decimal)best, (decimal)high),
+            (Math.Round(interval.Low, 2), Math.Round(interval.Best, 2), Math.Round(interval.High!.Value, 2))
+        );
     }
 
     [Theory]
     [InlineData(LabelNutrient.Fat, "100 kJ")]
     [InlineData(LabelNutrient.Energy, "3 g")]
-    public void A_unit_of_something_else_is_refused(LabelNutrient nutrient, string printed) => Assert.Equal("unreadable-value", DeclaredValue.Read(nutrient, printed).Refusal!.Code);
+    public void A_unit_of_something_else_is_refused(LabelNutrient nutrient, string printed) =>
+        Assert.Equal("unreadable-value", DeclaredValue.Read(nutrient, printed).Refusal!.Code);
 
     [Theory]
     [InlineData("")]
@@ -165,12 +201,21 @@ public class LabelTests
     [InlineData("five")]
     [InlineData("1.2.3")]
     [InlineData("9999999")]
-    public void What_no_packet_prints_is_refused_with_the_field(string printed) => Assert.Equal("fat", DeclaredValue.Read(LabelNutrient.Fat, printed).Refusal!.Field);
+    public void What_no_packet_prints_is_refused_with_the_field(string printed) =>
+        Assert.Equal("fat", DeclaredValue.Read(LabelNutrient.Fat, printed).Refusal!.Field);
 
     [Fact]
     public void Declared_energy_is_held_against_the_factors()
     {
-        var label = Label(LabelCountry.UnitedStates, 50, (LabelNutrient.Protein, "10"), (LabelNutrient.Fat, "10"), (LabelNutrient.Carbohydrate, "10"), (LabelNutrient.Fibre, "5"), (LabelNutrient.Energy, "160"));
+        var label = Label(
+            LabelCountry.UnitedStates,
+            50,
+            (LabelNutrient.Protein, "10"),
+            (LabelNutrient.Fat, "10"),
+            (LabelNutrient.Carbohydrate, "10"),
+            (LabelNutrient.Fibre, "5"),
+            (LabelNutrient.Energy, "160")
+        );
         // 40 + 90 + 4 · 5 + 2 · 5 = 160 a serving.
         Assert.Equal(320, label.EnergyByFactors);
         Assert.Null(Label(LabelCountry.UnitedStates, 50, (LabelNutrient.Fat, "10")).EnergyByFactors);

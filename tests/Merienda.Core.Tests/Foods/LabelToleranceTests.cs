@@ -6,7 +6,14 @@ namespace Merienda.Core.Tests.Foods;
 public class LabelToleranceTests
 {
     private static PacketLabel Label(LabelCountry country, decimal serving, LabelNutrient nutrient, string printed) =>
-        PacketLabel.Of(country, null, serving, new Dictionary<LabelNutrient, DeclaredValue> { [nutrient] = DeclaredValue.Read(nutrient, printed).Value }).Value;
+        PacketLabel
+            .Of(
+                country,
+                null,
+                serving,
+                new Dictionary<LabelNutrient, DeclaredValue> { [nutrient] = DeclaredValue.Read(nutrient, printed).Value }
+            )
+            .Value;
 
     [Theory]
     [InlineData(LabelNutrient.Carbohydrate, "9.9", 7.9, 11.9)]

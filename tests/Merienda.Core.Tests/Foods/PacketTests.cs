@@ -68,14 +68,25 @@ public class PacketTests
     [InlineData(LabelCountry.EuropeanUnion, "1 cup (60 g)", 56.78)] // 250 ml held 60 g, a US cup of 236.588 ml holds less
     [InlineData(LabelCountry.EuropeanUnion, "100 ml = 103 g", 243.69)]
     public void A_volume_on_a_packet_is_of_its_own_country(LabelCountry country, string serving, double cup) =>
-        Assert.Equal((decimal)cup, Math.Round(Bought(Printed() with { Country = country, Serving = serving }).WeightOf(Unit.Cup, MeasureSystem.UnitedStates)!.Value.Grams, 2));
+        Assert.Equal(
+            (decimal)cup,
+            Math.Round(
+                Bought(Printed() with { Country = country, Serving = serving }).WeightOf(Unit.Cup, MeasureSystem.UnitedStates)!.Value.Grams,
+                2
+            )
+        );
 
     [Fact]
     public void A_us_and_an_eu_packet_of_the_same_thing_make_the_same_net_carbs_and_hide_what_their_rounding_hides()
     {
         // A serving of 30 g: 3 g with 2.1 g fibre in it; in 100 g 10 g total, 7 g fibre, so 3 g available.
         var european = Bought(Printed("Almonds", (LabelNutrient.Carbohydrate, "3.0"), (LabelNutrient.Fibre, "7.0")));
-        var american = Bought(Printed("Almonds", (LabelNutrient.Carbohydrate, "10"), (LabelNutrient.Fibre, "7")) with { Country = LabelCountry.UnitedStates });
+        var american = Bought(
+            Printed("Almonds", (LabelNutrient.Carbohydrate, "10"), (LabelNutrient.Fibre, "7")) with
+            {
+                Country = LabelCountry.UnitedStates,
+            }
+        );
         Assert.Equal(3, european.Nutrition[Measure.NetCarbohydrate].Best);
         Assert.Equal(3, american.Nutrition[Measure.NetCarbohydrate].Best);
         Assert.Equal((2.95m, 3.05m), (european.Nutrition[Measure.NetCarbohydrate].Low, european.Nutrition[Measure.NetCarbohydrate].High));
@@ -86,7 +97,13 @@ public class PacketTests
     public void Fourteen_servings_of_a_packets_zero_stay_fourteen_times_as_wide_in_a_dish()
     {
         // domain.md section 11, value 13: within one source widths add linearly.
-        var food = Bought(Printed("Salt", (LabelNutrient.Carbohydrate, "0"), (LabelNutrient.Fibre, "0")) with { Country = LabelCountry.UnitedStates, Serving = "5 g" });
+        var food = Bought(
+            Printed("Salt", (LabelNutrient.Carbohydrate, "0"), (LabelNutrient.Fibre, "0")) with
+            {
+                Country = LabelCountry.UnitedStates,
+                Serving = "5 g",
+            }
+        );
         var sum = Eat(food, 70).Sum(Measure.Carbohydrate);
         Assert.Equal((0m, 0m, 7m), (sum.Low, sum.Best, sum.High));
     }
@@ -94,7 +111,12 @@ public class PacketTests
     [Fact]
     public void What_is_not_printed_is_unknown_within_its_natural_bounds()
     {
-        var food = Bought(Printed("Oats, salt", (LabelNutrient.Fat, "10"), (LabelNutrient.Carbohydrate, "20")) with { Country = LabelCountry.UnitedStates });
+        var food = Bought(
+            Printed("Oats, salt", (LabelNutrient.Fat, "10"), (LabelNutrient.Carbohydrate, "20")) with
+            {
+                Country = LabelCountry.UnitedStates,
+            }
+        );
         Assert.True(food.Nutrition[Measure.Protein].IsOpen);
         Assert.True(food.Nutrition[Measure.Sodium].IsOpen);
         Assert.Equal(10.5m, food.Nutrition[Measure.SaturatedFat].High);
@@ -107,19 +129,38 @@ public class PacketTests
     [InlineData("Oats, spices", 5)] // nobody can tell
     [InlineData("", 5)]
     public void Added_sugars_that_no_panel_prints_are_none_when_the_statement_names_none(string statement, double most) =>
-        Assert.Equal((decimal)most, Math.Floor(Bought(Printed(statement, (LabelNutrient.Carbohydrate, "50"), (LabelNutrient.Sugars, "5.0"))).Nutrition[Measure.AddedSugars].High!.Value));
+        Assert.Equal(
+            (decimal)most,
+            Math.Floor(
+                Bought(Printed(statement, (LabelNutrient.Carbohydrate, "50"), (LabelNutrient.Sugars, "5.0")))
+                    .Nutrition[Measure.AddedSugars]
+                    .High!.Value
+            )
+        );
 
     [Theory]
     [InlineData("Oats, natural flavouring", 0)]
     [InlineData("Oats, maltitol", 45)]
     [InlineData("Oats, wonderdust", 45)] // nobody knows what it is
     public void Polyols_that_no_panel_prints_are_none_when_every_word_is_known_and_none_is_one(string statement, double most) =>
-        Assert.Equal((decimal)most, Math.Floor(Bought(Printed(statement, (LabelNutrient.Carbohydrate, "50"), (LabelNutrient.Sugars, "5.0"))).Nutrition[Measure.Polyols].High!.Value));
+        Assert.Equal(
+            (decimal)most,
+            Math.Floor(
+                Bought(Printed(statement, (LabelNutrient.Carbohydrate, "50"), (LabelNutrient.Sugars, "5.0")))
+                    .Nutrition[Measure.Polyols]
+                    .High!.Value
+            )
+        );
 
     [Fact]
     public void Before_the_ingredients_are_typed_net_carbs_are_what_the_panel_says_and_the_range_what_it_may_hide()
     {
-        var net = Bought(Printed("", (LabelNutrient.Carbohydrate, "10"), (LabelNutrient.Fibre, "7")) with { Country = LabelCountry.UnitedStates }).Nutrition[Measure.NetCarbohydrate];
+        var net = Bought(
+            Printed("", (LabelNutrient.Carbohydrate, "10"), (LabelNutrient.Fibre, "7")) with
+            {
+                Country = LabelCountry.UnitedStates,
+            }
+        ).Nutrition[Measure.NetCarbohydrate];
         Assert.Equal((3m, 4m), (net.Best, net.High));
         Assert.InRange(net.Low, 0, 1.9m);
     }
@@ -181,7 +222,10 @@ public class PacketTests
             "statement" => Printed(new string('a', 100_000)),
             "mayContain" => Printed() with { MayContain = new string('a', 2_001) },
             "fat" => Printed("", (LabelNutrient.Fat, "lots")),
-            "fibre" => Printed("", (LabelNutrient.Carbohydrate, "3"), (LabelNutrient.Fibre, "7")) with { Country = LabelCountry.UnitedStates },
+            "fibre" => Printed("", (LabelNutrient.Carbohydrate, "3"), (LabelNutrient.Fibre, "7")) with
+            {
+                Country = LabelCountry.UnitedStates,
+            },
             _ => Printed() with { Country = LabelCountry.Other },
         };
         var refusal = bad.Read(Data.Classes).Refusal!;
@@ -190,7 +234,8 @@ public class PacketTests
     }
 
     [Fact]
-    public void A_letter_that_no_keyboard_types_is_refused() => Assert.Equal("unreadable-text", Printed("Oats\0, salt").Read(Data.Classes).Refusal!.Code);
+    public void A_letter_that_no_keyboard_types_is_refused() =>
+        Assert.Equal("unreadable-text", Printed("Oats\0, salt").Read(Data.Classes).Refusal!.Code);
 
     [Fact]
     public void A_packet_is_what_the_cook_says_and_holds_what_its_statement_says()

@@ -13,7 +13,10 @@ public class StatementTests
 
     private static List<(string Statement, HashSet<string> Holds, HashSet<string> May, HashSet<string> CannotTell)> Rows(string file)
     {
-        using var csv = new CsvReader(new StreamReader(Path.Combine(AppContext.BaseDirectory, "Foods", file)), CultureInfo.InvariantCulture);
+        using var csv = new CsvReader(
+            new StreamReader(Path.Combine(AppContext.BaseDirectory, "Foods", file)),
+            CultureInfo.InvariantCulture
+        );
         csv.Read();
         csv.ReadHeader();
         var rows = new List<(string, HashSet<string>, HashSet<string>, HashSet<string>)>();
@@ -34,7 +37,9 @@ public class StatementTests
             var read = Lexicon.Read(statement);
             if (!holds.SetEquals(read.Holds.Keys) || !may.SetEquals(read.MayContain.Keys) || !cannotTell.SetEquals(read.CannotTell))
             {
-                wrong.Add($"{statement}: {string.Join(' ', read.Holds.Keys.Except(holds).Select(key => $"+{key}").Concat(holds.Except(read.Holds.Keys).Select(key => $"-{key}")))}, may contain {string.Join(' ', read.MayContain.Keys)}, can't tell {string.Join(' ', read.CannotTell)}");
+                wrong.Add(
+                    $"{statement}: {string.Join(' ', read.Holds.Keys.Except(holds).Select(key => $"+{key}").Concat(holds.Except(read.Holds.Keys).Select(key => $"-{key}")))}, may contain {string.Join(' ', read.MayContain.Keys)}, can't tell {string.Join(' ', read.CannotTell)}"
+                );
             }
         }
 
@@ -72,7 +77,10 @@ public class StatementTests
     public void What_a_number_leaves_open_may_be_said_by_name_beside_it(string statement, string holds, string cannotTell)
     {
         var read = Lexicon.Read(statement);
-        Assert.Equal((holds, cannotTell), (string.Join(' ', Table.Data.Classes.AllergensOf(read.Holds.Keys)), string.Join(' ', read.CannotTell)));
+        Assert.Equal(
+            (holds, cannotTell),
+            (string.Join(' ', Table.Data.Classes.AllergensOf(read.Holds.Keys)), string.Join(' ', read.CannotTell))
+        );
     }
 
     [Fact]
@@ -83,8 +91,9 @@ public class StatementTests
     }
 
     [Fact]
-    public void Reading_never_throws_and_always_ends() => Gen.OneOf(Gen.String[0, 400], Gen.Char["(),;:.%[]{} abeE0123456789-"].Array[0, 400].Select(letters => new string(letters)))
-        .Sample(text => Assert.True(Lexicon.Read(text).CannotTell.Count >= 0), iter: 3000);
+    public void Reading_never_throws_and_always_ends() =>
+        Gen.OneOf(Gen.String[0, 400], Gen.Char["(),;:.%[]{} abeE0123456789-"].Array[0, 400].Select(letters => new string(letters)))
+            .Sample(text => Assert.True(Lexicon.Read(text).CannotTell.Count >= 0), iter: 3000);
 
     [Theory]
     [InlineData("(")]
@@ -103,7 +112,9 @@ public class StatementTests
     [Fact]
     public void Nesting_percentages_and_traces_are_kept()
     {
-        var statement = StatementReader.Read("Filling (52 %) (cheese 30%, onion), dough (wheat flour), less than 2% of: salt. May contain nuts.");
+        var statement = StatementReader.Read(
+            "Filling (52 %) (cheese 30%, onion), dough (wheat flour), less than 2% of: salt. May contain nuts."
+        );
         Assert.Equal([52m, null, null], statement.Ingredients.Select(item => item.Percent));
         Assert.Equal(["cheese", "onion"], statement.Ingredients[0].Parts.Select(part => part.Words));
         Assert.Equal(30, statement.Ingredients[0].Parts[0].Percent);
@@ -117,16 +128,30 @@ public class StatementTests
     [InlineData("vegan", "Sugar, natural flavouring", Verdict.CannotTell)]
     [InlineData("gluten-free", "Oats", Verdict.Breaks)]
     [InlineData("dairy-free", "Cocoa butter, coconut milk", Verdict.Fits)]
-    public void A_statement_is_held_against_what_a_protocol_leaves_out(string protocol, string statement, Verdict verdict) => Assert.Equal(verdict,
-        Table.Data.Protocol(protocol)!.RulesWith(new Dictionary<string, string>()).OfType<ExclusionRule>().Single().Check(Table.Eat(Table.Bought(Table.Printed(statement))), Table.Context()).Verdict);
+    public void A_statement_is_held_against_what_a_protocol_leaves_out(string protocol, string statement, Verdict verdict) =>
+        Assert.Equal(
+            verdict,
+            Table
+                .Data.Protocol(protocol)!
+                .RulesWith(new Dictionary<string, string>())
+                .OfType<ExclusionRule>()
+                .Single()
+                .Check(Table.Eat(Table.Bought(Table.Printed(statement))), Table.Context())
+                .Verdict
+        );
 
     [Theory]
     [InlineData("Sugar, whey powder", Verdict.Breaks)]
     [InlineData("Sugar. May contain milk", Verdict.CannotTell)]
     [InlineData("Sugar, natural flavouring", Verdict.CannotTell)]
     [InlineData("Sugar", Verdict.Fits)]
-    public void An_allergy_is_stopped_by_a_trace_and_by_what_nobody_can_tell(string statement, Verdict verdict) => Assert.Equal(verdict,
-        new AllergyRule { Id = "allergy", Classes = ["dairy"] }.Check(Table.Eat(Table.Bought(Table.Printed(statement))), Table.Context()).Verdict);
+    public void An_allergy_is_stopped_by_a_trace_and_by_what_nobody_can_tell(string statement, Verdict verdict) =>
+        Assert.Equal(
+            verdict,
+            new AllergyRule { Id = "allergy", Classes = ["dairy"] }
+                .Check(Table.Eat(Table.Bought(Table.Printed(statement))), Table.Context())
+                .Verdict
+        );
 
     [Theory]
     [InlineData("Oats 60 %, honey, salt", "honey", 0.5)]
@@ -150,7 +175,11 @@ public class StatementTests
     public void Allergens_of_packets_are_what_they_name_and_apart_what_they_warn_of()
     {
         var classes = Table.Data.Classes;
-        Food[] foods = [Table.Food("feta"), Table.Bought(Table.Printed("Oats, whey powder, sesame") with { MayContain = "sesame, milk and nuts" })];
+        Food[] foods =
+        [
+            Table.Food("feta"),
+            Table.Bought(Table.Printed("Oats, whey powder, sesame") with { MayContain = "sesame, milk and nuts" }),
+        ];
         Assert.Equal(["cereals containing gluten", "milk", "sesame", "nuts (may contain)"], classes.AllergensOf(foods));
     }
 
@@ -174,14 +203,19 @@ public class StatementTests
     }
 
     [Fact]
-    public void Marks_never_overlap_and_stay_within_any_text() => Gen.Select(Gen.String[0, 200], Gen.Int[0, 3].Select(at => new[] { "oats", "whey powder", "a", "e" }[at])).Sample((text, phrase) =>
-    {
-        var end = 0;
-        foreach (var mark in StatementMarks.Of(text, [phrase, "oats"]))
-        {
-            Assert.InRange(mark.Start, end, text.Length);
-            end = mark.Start + mark.Length;
-            Assert.InRange(end, mark.Start + 1, text.Length);
-        }
-    }, iter: 2000);
+    public void Marks_never_overlap_and_stay_within_any_text() =>
+        Gen.Select(Gen.String[0, 200], Gen.Int[0, 3].Select(at => new[] { "oats", "whey powder", "a", "e" }[at]))
+            .Sample(
+                (text, phrase) =>
+                {
+                    var end = 0;
+                    foreach (var mark in StatementMarks.Of(text, [phrase, "oats"]))
+                    {
+                        Assert.InRange(mark.Start, end, text.Length);
+                        end = mark.Start + mark.Length;
+                        Assert.InRange(end, mark.Start + 1, text.Length);
+                    }
+                },
+                iter: 2000
+            );
 }

@@ -31,5 +31,6 @@ public class KeepingOfTests
     }
 
     [Fact]
-    public void What_says_nothing_is_asked_and_never_taken_for_cooked() => Assert.Null(KeepingOf.Of("Thing", [Table.Line("200 g sugar"), Table.Line("2 firkins of moonfruit")], []));
+    public void What_says_nothing_is_asked_and_never_taken_for_cooked() =>
+        Assert.Null(KeepingOf.Of("Thing", [Table.Line("200 g sugar"), Table.Line("2 firkins of moonfruit")], []));
 }

@@ -45,7 +45,10 @@ public class BatchTests
     public void A_size_out_of_range_or_step_is_refused(double size)
     {
         var batch = Make(9).Place(Cell(1), Guid.NewGuid).Value;
-        Assert.Equal("size-out-of-range", batch.ChangeSize(batch.Containers.Single(box => box.Place is not null).Id, 1, (decimal)size, Guid.NewGuid).Refusal?.Code);
+        Assert.Equal(
+            "size-out-of-range",
+            batch.ChangeSize(batch.Containers.Single(box => box.Place is not null).Id, 1, (decimal)size, Guid.NewGuid).Refusal?.Code
+        );
     }
 
     [Theory]
@@ -77,29 +80,35 @@ public class BatchTests
 
     [Fact]
     public void Whatever_is_done_the_boxes_hold_just_what_was_cooked_and_keep_unique_numbers() =>
-        Gen.Select(Gen.Int[0, 5], Gen.Int[0, 6], Gen.Int[1, 24]).Array[1, 40].Sample(steps =>
-        {
-            var batch = Make(5);
-            foreach (var (kind, which, quarters) in steps)
+        Gen.Select(Gen.Int[0, 5], Gen.Int[0, 6], Gen.Int[1, 24])
+            .Array[1, 40]
+            .Sample(steps =>
             {
-                var placed = batch.Containers.Where(box => box.Place is not null).ToList();
-                var box = placed.Count == 0 ? null : placed[which % placed.Count];
-                var changed = kind switch
+                var batch = Make(5);
+                foreach (var (kind, which, quarters) in steps)
                 {
-                    0 or 1 => batch.Place(Cell(which), Guid.NewGuid),
-                    2 when box is not null => batch.Move(box.Id, box.Place!, null, Guid.NewGuid),
-                    3 when box is not null => batch.Move(box.Id, box.Place!, Cell(which, "lunch"), Guid.NewGuid),
-                    4 when box is not null => batch.ChangeSize(box.Id, box.Size, quarters / 4m, Guid.NewGuid),
-                    5 => batch.Resize(quarters / 4m, Guid.NewGuid),
-                    _ => batch,
-                };
-                batch = changed.IsRefused ? batch : changed.Value;
-                if (batch.Containers.Sum(item => item.Size) != batch.Portions || batch.Containers.Select(item => item.Number).Distinct().Count() != batch.Containers.Count || batch.Containers.Any(item => item.Size <= 0))
-                {
-                    return false;
+                    var placed = batch.Containers.Where(box => box.Place is not null).ToList();
+                    var box = placed.Count == 0 ? null : placed[which % placed.Count];
+                    var changed = kind switch
+                    {
+                        0 or 1 => batch.Place(Cell(which), Guid.NewGuid),
+                        2 when box is not null => batch.Move(box.Id, box.Place!, null, Guid.NewGuid),
+                        3 when box is not null => batch.Move(box.Id, box.Place!, Cell(which, "lunch"), Guid.NewGuid),
+                        4 when box is not null => batch.ChangeSize(box.Id, box.Size, quarters / 4m, Guid.NewGuid),
+                        5 => batch.Resize(quarters / 4m, Guid.NewGuid),
+                        _ => batch,
+                    };
+                    batch = changed.IsRefused ? batch : changed.Value;
+                    if (
+                        batch.Containers.Sum(item => item.Size) != batch.Portions
+                        || batch.Containers.Select(item => item.Number).Distinct().Count() != batch.Containers.Count
+                        || batch.Containers.Any(item => item.Size <= 0)
+                    )
+                    {
+                        return false;
+                    }
                 }
-            }
 
-            return true;
-        });
+                return true;
+            });
 }

@@ -20,7 +20,16 @@ public class WeekLedgerTests
     public void A_day_adds_up_its_meals_and_names_the_ones_that_nothing_covers()
     {
         var teun = Eater("Teun", AtMost(Measure.NetCarbohydrate, 25));
-        var ledger = new WeekLedger(Days, Meals, [teun], [(new(Days[2], "lunch", teun.Id), Sugar), (new(Days[2], "supper", teun.Id), Sugar with { Size = 2 }), (new(Days[2], "supper", teun.Id), Cod)]);
+        var ledger = new WeekLedger(
+            Days,
+            Meals,
+            [teun],
+            [
+                (new(Days[2], "lunch", teun.Id), Sugar),
+                (new(Days[2], "supper", teun.Id), Sugar with { Size = 2 }),
+                (new(Days[2], "supper", teun.Id), Cod),
+            ]
+        );
         var day = ledger[Days[2], teun.Id];
         Assert.Equal(["breakfast", "merienda"], day.OpenMeals);
         Assert.Equal(30, day.Tightest!.Value!.Value.Best);
@@ -33,14 +42,26 @@ public class WeekLedgerTests
     public void Eaters_at_one_table_are_judged_by_their_own_rules()
     {
         var (one, other) = (Eater("One", AtMost(Measure.NetCarbohydrate, 5)), Eater("Other", AtMost(Measure.NetCarbohydrate, 50)));
-        var ledger = new WeekLedger(Days, Meals, [one, other], [(new(Days[0], "lunch", one.Id), Sugar), (new(Days[0], "lunch", other.Id), Sugar)]);
+        var ledger = new WeekLedger(
+            Days,
+            Meals,
+            [one, other],
+            [(new(Days[0], "lunch", one.Id), Sugar), (new(Days[0], "lunch", other.Id), Sugar)]
+        );
         Assert.Equal((Verdict.Breaks, Verdict.Fits), (ledger[Days[0], one.Id].Verdict, ledger[Days[0], other.Id].Verdict));
     }
 
     [Fact]
     public void Week_rules_sum_seven_days_and_meal_rules_each_meal()
     {
-        var eater = Eater("E", AtMost(Measure.NetCarbohydrate, 65, Period.Week), AtMost(Measure.NetCarbohydrate, 15, Period.Meal) with { Id = "meal" });
+        var eater = Eater(
+            "E",
+            AtMost(Measure.NetCarbohydrate, 65, Period.Week),
+            AtMost(Measure.NetCarbohydrate, 15, Period.Meal) with
+            {
+                Id = "meal",
+            }
+        );
         var ledger = new WeekLedger(Days, Meals, [eater], Days.Select(day => (new Cell(day, "lunch", eater.Id), Sugar)));
         Assert.Equal(70, ledger.Weeks[eater.Id].Single().Value!.Value.Best);
         Assert.Equal(Verdict.Breaks, ledger.Weeks[eater.Id].Single().Verdict);
@@ -60,7 +81,16 @@ public class WeekLedgerTests
     [Fact] // domain.md section 11 no. 10
     public void Twelve_jars_at_two_a_day_cover_six_days_and_the_seventh_is_shown_as_not_covered()
     {
-        var (one, two) = (Eater("One") with { PrepMeals = new HashSet<string> { "breakfast" } }, Eater("Two") with { PrepMeals = new HashSet<string> { "breakfast" } });
+        var (one, two) = (
+            Eater("One") with
+            {
+                PrepMeals = new HashSet<string> { "breakfast" },
+            },
+            Eater("Two") with
+            {
+                PrepMeals = new HashSet<string> { "breakfast" },
+            }
+        );
         var batch = Batch.Make(Guid.NewGuid(), "A", Days[0], 12, Guid.NewGuid).Value;
         var cells = Days.SelectMany(day => new[] { new Cell(day, "breakfast", one.Id), new Cell(day, "breakfast", two.Id) });
         var placed = new List<(Cell, Helping)>();

@@ -56,13 +56,34 @@ public class AllergyTests
     [InlineData(LabelCountry.EuropeanUnion, "Fully refined soya oil, salt", false, Verdict.Breaks)]
     [InlineData(LabelCountry.UnitedKingdom, "Fully refined soya oil", true, Verdict.Fits)]
     [InlineData(LabelCountry.Canada, "Fully refined soybean oil", true, Verdict.Breaks)] // no exemption is known here
-    public void Refined_soybean_oil_is_soy_unless_the_eater_trusts_the_law_of_the_label(LabelCountry country, string statement, bool trusts, Verdict verdict)
+    public void Refined_soybean_oil_is_soy_unless_the_eater_trusts_the_law_of_the_label(
+        LabelCountry country,
+        string statement,
+        bool trusts,
+        Verdict verdict
+    )
     {
         var context = Context() with { Packets = PacketOpinions.None with { TrustsRefinedSoybeanOil = trusts } };
-        Assert.Equal(verdict, new AllergyRule { Id = "allergy", Classes = ["soy"] }.Check(Eat(Bought(Printed(statement) with { Country = country })), context).Verdict);
+        Assert.Equal(
+            verdict,
+            new AllergyRule { Id = "allergy", Classes = ["soy"] }
+                .Check(Eat(Bought(Printed(statement) with { Country = country })), context)
+                .Verdict
+        );
     }
 
     [Fact]
     public void A_bottle_without_a_label_is_soy_whatever_is_trusted() =>
-        Assert.Equal(Verdict.Breaks, new AllergyRule { Id = "allergy", Classes = ["soy"] }.Check(Eat(1, "1 tbsp soybean oil"), Context() with { Packets = PacketOpinions.None with { TrustsRefinedSoybeanOil = true } }).Verdict);
+        Assert.Equal(
+            Verdict.Breaks,
+            new AllergyRule { Id = "allergy", Classes = ["soy"] }
+                .Check(
+                    Eat(1, "1 tbsp soybean oil"),
+                    Context() with
+                    {
+                        Packets = PacketOpinions.None with { TrustsRefinedSoybeanOil = true },
+                    }
+                )
+                .Verdict
+        );
 }

@@ -5,7 +5,14 @@ namespace Merienda.Core.Tests.Protocols;
 
 public class DifferentFoodsRuleTests
 {
-    private static readonly DifferentFoodsRule Plants = new() { Id = "plants", Name = "Plants", Classes = ["vegetable", "fruit"], Grams = 10, AtLeast = 3 };
+    private static readonly DifferentFoodsRule Plants = new()
+    {
+        Id = "plants",
+        Name = "Plants",
+        Classes = ["vegetable", "fruit"],
+        Grams = 10,
+        AtLeast = 3,
+    };
 
     [Theory]
     [InlineData(Verdict.Fits, "100 g carrot", "100 g leek", "1 apple")]
@@ -13,7 +20,8 @@ public class DifferentFoodsRuleTests
     [InlineData(Verdict.Breaks, "100 g carrot", "9 g leek", "1 apple")] // too little to count
     [InlineData(Verdict.TooClose, "100 g carrot", "100 g moonfruit", "1 apple")] // could be one
     [InlineData(Verdict.Breaks, "100 g carrot", "100 g cod", "1 apple")]
-    public void Different_foods_are_counted_from_a_stated_weight(Verdict verdict, params string[] lines) => Assert.Equal(verdict, Plants.Check(Eat(1, lines), Context()).Verdict);
+    public void Different_foods_are_counted_from_a_stated_weight(Verdict verdict, params string[] lines) =>
+        Assert.Equal(verdict, Plants.Check(Eat(1, lines), Context()).Verdict);
 
     [Fact]
     public void Open_meals_may_still_bring_some_and_a_ceiling_breaks()

@@ -8,7 +8,15 @@ namespace Merienda.Core.Tests.Protocols;
 
 public class DoseAndShareTests
 {
-    private static readonly DoseRule Sugar = new() { Id = "dose", Name = "Sugar", Classes = ["added-sugar"], Counts = "netCarbohydrate", Per = Period.Portion, AtMost = 0.5m };
+    private static readonly DoseRule Sugar = new()
+    {
+        Id = "dose",
+        Name = "Sugar",
+        Classes = ["added-sugar"],
+        Counts = "netCarbohydrate",
+        Per = Period.Portion,
+        AtMost = 0.5m,
+    };
 
     [Fact]
     public void A_dose_answers_both_ways()
@@ -16,14 +24,18 @@ public class DoseAndShareTests
         // domain.md section 5: 5.6 g of net carbs at 0.5 g a portion make 12 portions.
         var finding = Sugar.Check(Eat(4, "5.6 g sugar", "400 g cod"), Context());
         Assert.Equal(Verdict.Breaks, finding.Verdict);
-        Assert.Equal("5.6 g in the batch: 12 portions would get 0.5 g or less each; 4 portions may hold 2 g in all.", Assert.Single(finding.Notes));
+        Assert.Equal(
+            "5.6 g in the batch: 12 portions would get 0.5 g or less each; 4 portions may hold 2 g in all.",
+            Assert.Single(finding.Notes)
+        );
     }
 
     [Theory]
     [InlineData(12, Verdict.Fits)] // 0.467 g, at most 0.49
     [InlineData(11, Verdict.TooClose)] // 0.509 g ± 5 %
     [InlineData(10, Verdict.Breaks)] // 0.56 g, at least 0.532
-    public void Both_sides_of_a_dose(int portions, Verdict verdict) => Assert.Equal(verdict, Sugar.Check(Eat(portions, "5.6 g sugar"), Context()).Verdict);
+    public void Both_sides_of_a_dose(int portions, Verdict verdict) =>
+        Assert.Equal(verdict, Sugar.Check(Eat(portions, "5.6 g sugar"), Context()).Verdict);
 
     [Fact]
     public void A_dose_of_the_food_itself_counts_its_grams_and_a_line_nobody_knows_could_be_it()
@@ -52,12 +64,17 @@ public class DoseAndShareTests
     }
 
     [Fact]
-    public void More_of_an_ingredient_never_lowers_a_dose() => Gen.Select(Gen.Decimal[1, 200], Gen.Decimal[0, 200]).Sample((grams, more) =>
-    {
-        Estimate Dose(decimal amount) => Sugar.Check(Eat(2, $"{amount:0.#} g sugar", "100 g cod"), Context()).Value!.Value;
-        var (less, greater) = (Dose(grams), Dose(grams + more));
-        Assert.True(greater.Best >= less.Best && greater.High >= less.High && greater.Low >= less.Low);
-    }, iter: 200);
+    public void More_of_an_ingredient_never_lowers_a_dose() =>
+        Gen.Select(Gen.Decimal[1, 200], Gen.Decimal[0, 200])
+            .Sample(
+                (grams, more) =>
+                {
+                    Estimate Dose(decimal amount) => Sugar.Check(Eat(2, $"{amount:0.#} g sugar", "100 g cod"), Context()).Value!.Value;
+                    var (less, greater) = (Dose(grams), Dose(grams + more));
+                    Assert.True(greater.Best >= less.Best && greater.High >= less.High && greater.Low >= less.Low);
+                },
+                iter: 200
+            );
 
     [Fact]
     public void Half_and_half_by_grams_is_two_thirds_by_energy()
@@ -75,14 +92,28 @@ public class DoseAndShareTests
     public void A_share_of_energy_is_judged_a_portion(int most, Verdict verdict)
     {
         // 20 g butter and 20 g sugar: 16.2 g fat bring 146 of 221 kcal, 66.1 % ± 5 to 6.
-        var rule = new EnergyShareRule { Id = "fat", Measure = Measure.Fat, Per = Period.Portion, AtMost = most };
+        var rule = new EnergyShareRule
+        {
+            Id = "fat",
+            Measure = Measure.Fat,
+            Per = Period.Portion,
+            AtMost = most,
+        };
         Assert.Equal(verdict, rule.Check(Eat(1, "20 g butter", "20 g sugar"), Context()).Verdict);
     }
 
     [Fact]
     public void One_portion_never_breaks_the_ratio_of_a_day()
     {
-        var rule = new GramRatioRule { Id = "ratio", Measure = Measure.Protein, To = Measure.Fat, Per = Period.Day, AtLeast = 0.8m, AtMost = 1.25m };
+        var rule = new GramRatioRule
+        {
+            Id = "ratio",
+            Measure = Measure.Protein,
+            To = Measure.Fat,
+            Per = Period.Day,
+            AtLeast = 0.8m,
+            AtMost = 1.25m,
+        };
         Assert.Equal(Verdict.Fits, rule.CheckPortion(Eat(1, "100 g cod"), null, Context()).Verdict);
         Assert.Equal(Verdict.Breaks, rule.Check(Eat(1, "100 g cod"), Context()).Verdict);
         Assert.Equal("Protein to fat by grams: between 0.8 and 1.25 a day", rule.Sentence(Data.Classes));
@@ -92,7 +123,13 @@ public class DoseAndShareTests
     public void Nothing_over_nothing_is_unknown_and_an_empty_day_breaks_no_share()
     {
         Assert.True(QuotientRule.Quotient(Estimate.Zero, Estimate.Zero, 100).IsOpen);
-        var rule = new EnergyShareRule { Id = "fat", Measure = Measure.Fat, Per = Period.Day, AtLeast = 60 };
+        var rule = new EnergyShareRule
+        {
+            Id = "fat",
+            Measure = Measure.Fat,
+            Per = Period.Day,
+            AtLeast = 60,
+        };
         Assert.Equal(Verdict.Fits, rule.Check(new Intake([]), Context()).Verdict);
     }
 }

@@ -6,8 +6,14 @@ namespace Merienda.Core.Tests.Protocols;
 
 public class EnergyNeedTests
 {
-    private static EnergyNeed Need(Sex sex = Sex.Man, decimal kilograms = 70, decimal centimetres = 175, decimal years = 30, decimal activity = 1.2m, decimal deficit = 0) =>
-        EnergyNeed.Of(sex, kilograms, centimetres, years, activity, deficit).Value;
+    private static EnergyNeed Need(
+        Sex sex = Sex.Man,
+        decimal kilograms = 70,
+        decimal centimetres = 175,
+        decimal years = 30,
+        decimal activity = 1.2m,
+        decimal deficit = 0
+    ) => EnergyNeed.Of(sex, kilograms, centimetres, years, activity, deficit).Value;
 
     [Fact]
     public void Mifflin_St_Jeor_gives_its_published_value()
@@ -22,14 +28,16 @@ public class EnergyNeedTests
     [InlineData(0.25, null)]
     [InlineData(0.26, "deficit-out-of-range")]
     [InlineData(-0.01, "deficit-out-of-range")]
-    public void A_deficit_is_at_most_a_quarter(double deficit, string? code) => Assert.Equal(code, EnergyNeed.Of(Sex.Man, 70, 175, 30, 1.5m, (decimal)deficit).Refusal?.Code);
+    public void A_deficit_is_at_most_a_quarter(double deficit, string? code) =>
+        Assert.Equal(code, EnergyNeed.Of(Sex.Man, 70, 175, 30, 1.5m, (decimal)deficit).Refusal?.Code);
 
     [Theory]
     [InlineData(1.2, null)]
     [InlineData(1.19, "activity-out-of-range")]
     [InlineData(1.9, null)]
     [InlineData(1.91, "activity-out-of-range")]
-    public void Activity_has_its_range(double activity, string? code) => Assert.Equal(code, EnergyNeed.Of(Sex.Man, 70, 175, 30, (decimal)activity, 0).Refusal?.Code);
+    public void Activity_has_its_range(double activity, string? code) =>
+        Assert.Equal(code, EnergyNeed.Of(Sex.Man, 70, 175, 30, (decimal)activity, 0).Refusal?.Code);
 
     [Theory]
     [InlineData(Sex.Woman, 1200, 0)]
@@ -37,7 +45,8 @@ public class EnergyNeedTests
     [InlineData(Sex.Man, 1500, 0)]
     [InlineData(Sex.Man, 1499, 1)]
     [InlineData(Sex.Woman, 799, 2)]
-    public void A_target_below_its_floor_shows_a_caution(Sex sex, int target, int cautions) => Assert.Equal(cautions, EnergyNeed.CautionsOf(sex, target).Count());
+    public void A_target_below_its_floor_shows_a_caution(Sex sex, int target, int cautions) =>
+        Assert.Equal(cautions, EnergyNeed.CautionsOf(sex, target).Count());
 
     [Fact]
     public void A_minor_and_a_pace_above_one_percent_are_flagged()
@@ -45,7 +54,10 @@ public class EnergyNeedTests
         Assert.Contains(Need(years: 17).Cautions, caution => caution.StartsWith("Under 18", StringComparison.Ordinal));
         Assert.Empty(Need(years: 18).Cautions);
         // 45 kg, 25 % off a need of about 2,300 kcal: 0.52 kg a week, 1.2 % of the weight.
-        Assert.Contains(Need(kilograms: 45, activity: 1.9m, deficit: 0.25m).Cautions, caution => caution.Contains("faster than 1 %", StringComparison.Ordinal));
+        Assert.Contains(
+            Need(kilograms: 45, activity: 1.9m, deficit: 0.25m).Cautions,
+            caution => caution.Contains("faster than 1 %", StringComparison.Ordinal)
+        );
         Assert.Empty(Need(kilograms: 90, activity: 1.4m, deficit: 0.1m).Cautions);
     }
 

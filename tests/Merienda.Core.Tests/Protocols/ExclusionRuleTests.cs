@@ -5,7 +5,8 @@ namespace Merienda.Core.Tests.Protocols;
 
 public class ExclusionRuleTests
 {
-    private static ExclusionRule Rule(string protocol) => Data.Protocol(protocol)!.RulesWith(new Dictionary<string, string>()).OfType<ExclusionRule>().Single();
+    private static ExclusionRule Rule(string protocol) =>
+        Data.Protocol(protocol)!.RulesWith(new Dictionary<string, string>()).OfType<ExclusionRule>().Single();
 
     [Theory]
     [InlineData("vegan", "200 g tofu", Verdict.Fits)]
@@ -44,14 +45,41 @@ public class ExclusionRuleTests
 
     [Fact]
     public void Every_class_that_a_protocol_names_exists() =>
-        Assert.All(Data.Protocols.SelectMany(protocol => protocol.Rules).OfType<ExclusionRule>().SelectMany(rule => rule.Excludes), key => Assert.True(Data.Classes.Knows(key), key));
+        Assert.All(
+            Data.Protocols.SelectMany(protocol => protocol.Rules).OfType<ExclusionRule>().SelectMany(rule => rule.Excludes),
+            key => Assert.True(Data.Classes.Knows(key), key)
+        );
 
     [Fact]
     public void Fourteen_protocols_ship_and_read_as_sentences()
     {
-        Assert.Equal(["after-bariatric", "calories-macros", "coached-macros", "dairy-free", "gluten-free", "low-carb", "low-carb-total", "low-fodmap", "mediterranean", "pescatarian", "points", "vegan", "vegetarian", "whole-food"], Data.Protocols.Select(protocol => protocol.Id).Order());
-        Assert.Equal("Animal foods: no meat, poultry, fish, crustaceans, molluscs, dairy, egg, honey", Rule("vegan").Sentence(Data.Classes));
-        Assert.All(Data.Protocols.SelectMany(protocol => protocol.AllRules), rule => Assert.Matches("^[A-Z].*: .+[^.]$|^Size of a meal", rule.Sentence(Data.Classes)));
+        Assert.Equal(
+            [
+                "after-bariatric",
+                "calories-macros",
+                "coached-macros",
+                "dairy-free",
+                "gluten-free",
+                "low-carb",
+                "low-carb-total",
+                "low-fodmap",
+                "mediterranean",
+                "pescatarian",
+                "points",
+                "vegan",
+                "vegetarian",
+                "whole-food",
+            ],
+            Data.Protocols.Select(protocol => protocol.Id).Order()
+        );
+        Assert.Equal(
+            "Animal foods: no meat, poultry, fish, crustaceans, molluscs, dairy, egg, honey",
+            Rule("vegan").Sentence(Data.Classes)
+        );
+        Assert.All(
+            Data.Protocols.SelectMany(protocol => protocol.AllRules),
+            rule => Assert.Matches("^[A-Z].*: .+[^.]$|^Size of a meal", rule.Sentence(Data.Classes))
+        );
         Assert.All(Data.Protocols, protocol => Assert.Matches(@"\[[MC]\]|House points", protocol.Source));
     }
 }

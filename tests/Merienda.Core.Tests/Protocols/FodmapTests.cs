@@ -22,7 +22,8 @@ public class FodmapTests
     [InlineData("apple", FodmapGroup.ExcessFructose, 0.15)] // sorbitol is there too
     [InlineData("mango", FodmapGroup.ExcessFructose, 0.40)] // fresh fruit, the only one
     [InlineData("honey", FodmapGroup.ExcessFructose, 0.15)]
-    public void Each_kind_of_food_has_its_cut_off(string food, FodmapGroup group, double cutOff) => Assert.Equal((decimal)cutOff, Fodmaps.CutOff(Food(food), group));
+    public void Each_kind_of_food_has_its_cut_off(string food, FodmapGroup group, double cutOff) =>
+        Assert.Equal((decimal)cutOff, Fodmaps.CutOff(Food(food), group));
 
     [Theory]
     [InlineData("20.2 g whole milk", Verdict.Fits)] // 0.95 g lactose, at most 0.997
@@ -38,11 +39,17 @@ public class FodmapTests
         Assert.Equal(Verdict.Breaks, Check("15 g whole milk", "15 g whole milk").Verdict);
         var stacked = Check("15 g whole milk", "16 g semi-skimmed milk");
         Assert.Equal(Verdict.Fits, stacked.Verdict);
-        Assert.Contains(stacked.Notes, note => note.StartsWith("Lactose stack to 1.5 of a cut-off", StringComparison.Ordinal) && note.Contains("Semi-skimmed milk", StringComparison.Ordinal));
+        Assert.Contains(
+            stacked.Notes,
+            note =>
+                note.StartsWith("Lactose stack to 1.5 of a cut-off", StringComparison.Ordinal)
+                && note.Contains("Semi-skimmed milk", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
-    public void Infused_oil_carries_no_fructans_and_meat_none_either() => Assert.Equal(Verdict.Fits, Check("3 tbsp olive oil", "300 g beef shin", "2 g salt").Verdict);
+    public void Infused_oil_carries_no_fructans_and_meat_none_either() =>
+        Assert.Equal(Verdict.Fits, Check("3 tbsp olive oil", "300 g beef shin", "2 g salt").Verdict);
 
     [Fact]
     public void No_data_is_cannot_tell_unless_all_the_carbohydrate_stays_below()
@@ -78,7 +85,10 @@ public class FodmapTests
 
     [Fact]
     public void Every_published_row_says_from_memory_and_where_from() =>
-        Assert.All(Table.Foods.Foods.Where(food => food.Fodmaps is not null), food => Assert.EndsWith("from memory", food.Fodmaps!.Source, StringComparison.Ordinal));
+        Assert.All(
+            Table.Foods.Foods.Where(food => food.Fodmaps is not null),
+            food => Assert.EndsWith("from memory", food.Fodmaps!.Source, StringComparison.Ordinal)
+        );
 
     [Theory]
     [InlineData("1 tsp garlic powder or paprika", Verdict.CannotTell)] // one breaks, one fits
@@ -106,5 +116,9 @@ public class FodmapTests
     }
 
     [Fact]
-    public void Without_a_restricted_sub_group_no_choice_is_asked_for() => Assert.Equal(Verdict.Fits, (Rule with { Groups = [] }).Check(Eat(1, "1 tsp garlic powder or paprika", "50 g salami"), Context()).Verdict);
+    public void Without_a_restricted_sub_group_no_choice_is_asked_for() =>
+        Assert.Equal(
+            Verdict.Fits,
+            (Rule with { Groups = [] }).Check(Eat(1, "1 tsp garlic powder or paprika", "50 g salami"), Context()).Verdict
+        );
 }

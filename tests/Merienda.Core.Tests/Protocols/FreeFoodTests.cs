@@ -29,7 +29,10 @@ public class FreeFoodTests
     [Fact]
     public void What_is_poured_on_at_eating_uses_up_the_same_amount_and_the_earlier_meal_comes_first()
     {
-        var shares = FreeAmounts.CountedShares([At("supper", "60 g tomato ketchup"), At("lunch", "30 g tomato ketchup")], [new("ketchup", 60, Period.Day)]);
+        var shares = FreeAmounts.CountedShares(
+            [At("supper", "60 g tomato ketchup"), At("lunch", "30 g tomato ketchup")],
+            [new("ketchup", 60, Period.Day)]
+        );
         Assert.Equal((0.5m, 0m), (shares[0][0], shares[1][0]));
     }
 
@@ -60,8 +63,16 @@ public class FreeFoodTests
     public void Three_small_bites_are_one_together_and_none_each(PointsRounding rounding, double points)
     {
         // 12, 17 and 14.3 kcal: 0.2, 0.28 and 0.24 points by energy alone, in whole steps.
-        var scheme = Data.HouseScheme with { Coefficients = [new(Measure.Energy, 1m / 60)], Step = 1, Rounding = rounding };
-        Assert.Equal((decimal)points, Math.Round(scheme.PointsOf(new Helping("bites", Portion(1, "80 g cucumber", "100 g courgette", "10 g egg"), 1)).Best, 2));
+        var scheme = Data.HouseScheme with
+        {
+            Coefficients = [new(Measure.Energy, 1m / 60)],
+            Step = 1,
+            Rounding = rounding,
+        };
+        Assert.Equal(
+            (decimal)points,
+            Math.Round(scheme.PointsOf(new Helping("bites", Portion(1, "80 g cucumber", "100 g courgette", "10 g egg"), 1)).Best, 2)
+        );
     }
 
     [Fact]
@@ -90,7 +101,19 @@ public class FreeFoodTests
     public void A_printed_nothing_is_free_up_to_its_serving_and_the_formula_counts_the_rest(int grams, int points)
     {
         var scheme = Data.HouseScheme with { Coefficients = [new(Measure.Energy, 1m / 60)], Step = 1 };
-        var spread = Bought(Printed("", (LabelNutrient.Energy, "60"), (LabelNutrient.Fat, "0"), (LabelNutrient.Carbohydrate, "15"), (LabelNutrient.Protein, "0")) with { Serving = "15 g", Points = 0 });
+        var spread = Bought(
+            Printed(
+                "",
+                (LabelNutrient.Energy, "60"),
+                (LabelNutrient.Fat, "0"),
+                (LabelNutrient.Carbohydrate, "15"),
+                (LabelNutrient.Protein, "0")
+            ) with
+            {
+                Serving = "15 g",
+                Points = 0,
+            }
+        );
         Assert.Equal(points, scheme.PointsOf(Eat(spread, grams).Helpings[0]).Best);
         Assert.Equal(points, scheme.UnroundedPointsOfLine(Eat(spread, grams).Helpings[0].Profile, 0), 0);
     }
@@ -100,15 +123,30 @@ public class FreeFoodTests
     {
         var scheme = Data.HouseScheme with { Coefficients = [new(Measure.Energy, 1m / 60)], Step = 1, Typed = [new("ketchup", 0, 60)] };
         var whole = Food("ketchup").Nutrition[Measure.Energy].Best;
-        var (lunch, supper, tomorrow) = (At("lunch", "60 g tomato ketchup"), At("supper", "60 g tomato ketchup"), At("lunch", "60 g tomato ketchup") with { At = new(Day.AddDays(1), "lunch") });
-        Assert.Equal([0, Math.Floor((0.6m * whole / 60) + 0.5m), 0], scheme.PointsOf([lunch, supper, tomorrow]).Select(item => item.Points.Best));
+        var (lunch, supper, tomorrow) = (
+            At("lunch", "60 g tomato ketchup"),
+            At("supper", "60 g tomato ketchup"),
+            At("lunch", "60 g tomato ketchup") with
+            {
+                At = new(Day.AddDays(1), "lunch"),
+            }
+        );
+        Assert.Equal(
+            [0, Math.Floor((0.6m * whole / 60) + 0.5m), 0],
+            scheme.PointsOf([lunch, supper, tomorrow]).Select(item => item.Points.Best)
+        );
     }
 
     [Fact]
     public void A_packet_may_be_free_up_to_an_amount()
     {
         var packet = Bought(Printed("", (LabelNutrient.Energy, "60")));
-        var scheme = Data.HouseScheme with { Coefficients = [new(Measure.Energy, 1m / 60)], Step = 1, Free = [new(packet.Key, 100, Period.Day)] };
+        var scheme = Data.HouseScheme with
+        {
+            Coefficients = [new(Measure.Energy, 1m / 60)],
+            Step = 1,
+            Free = [new(packet.Key, 100, Period.Day)],
+        };
         Assert.Equal((0m, 1m), (scheme.PointsOf(Eat(packet, 100).Helpings[0]).Best, scheme.PointsOf(Eat(packet, 200).Helpings[0]).Best));
     }
 }

@@ -30,7 +30,10 @@ public class LimitRuleTests
     {
         // 387 kcal ± 5 % = up to 406.4, kept under 387 · 1.05 = 406.4 by the tolerance.
         Assert.Equal(Verdict.Fits, AtMost(Measure.Energy, 388).Check(Eat(1, "100 g sugar"), Context()).Verdict);
-        Assert.Equal(Verdict.TooClose, (AtMost(Measure.Energy, 388) with { Tolerance = 0 }).Check(Eat(1, "100 g sugar"), Context()).Verdict);
+        Assert.Equal(
+            Verdict.TooClose,
+            (AtMost(Measure.Energy, 388) with { Tolerance = 0 }).Check(Eat(1, "100 g sugar"), Context()).Verdict
+        );
     }
 
     [Theory]
@@ -93,11 +96,16 @@ public class LimitRuleTests
 
     [Fact]
     public void A_looser_ceiling_never_turns_a_fit_into_anything_heavier() =>
-        Gen.Select(Gen.Int[1, 300], Gen.Int[1, 200], Gen.Int[0, 200]).Sample((grams, most, more) =>
-        {
-            var intake = Eat(1, $"{grams} g couscous", "2 carrots");
-            return AtMost(Measure.NetCarbohydrate, most + more).Check(intake, Context()).Verdict <= AtMost(Measure.NetCarbohydrate, most).Check(intake, Context()).Verdict;
-        }, iter: 200);
+        Gen.Select(Gen.Int[1, 300], Gen.Int[1, 200], Gen.Int[0, 200])
+            .Sample(
+                (grams, most, more) =>
+                {
+                    var intake = Eat(1, $"{grams} g couscous", "2 carrots");
+                    return AtMost(Measure.NetCarbohydrate, most + more).Check(intake, Context()).Verdict
+                        <= AtMost(Measure.NetCarbohydrate, most).Check(intake, Context()).Verdict;
+                },
+                iter: 200
+            );
 
     [Fact]
     public void Rules_roll_up_as_breaks_over_cannot_tell_over_too_close_over_fits()

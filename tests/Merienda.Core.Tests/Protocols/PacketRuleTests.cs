@@ -8,18 +8,27 @@ namespace Merienda.Core.Tests.Protocols;
 
 public class PacketRuleTests
 {
-    private static readonly ExclusionRule NoSugar = new() { Id = "x", Name = "Sweet things", Excludes = ["added-sugar"] };
+    private static readonly ExclusionRule NoSugar = new()
+    {
+        Id = "x",
+        Name = "Sweet things",
+        Excludes = ["added-sugar"],
+    };
     private static readonly AllergyRule NoMilk = new() { Id = "allergy", Classes = ["dairy"] };
 
     private static RuleContext With(params PacketOpinion[] opinions) => Context() with { Packets = new(opinions, true) };
 
-    private static PacketOpinion Approved(Food food) => new(food.Key, true, "the maker was asked", new(2026, 11, 3), PacketOpinion.StatementOf(food));
+    private static PacketOpinion Approved(Food food) =>
+        new(food.Key, true, "the maker was asked", new(2026, 11, 3), PacketOpinion.StatementOf(food));
 
     [Fact]
     public void A_packet_is_left_out_for_the_words_that_say_so()
     {
         var finding = NoSugar.Check(Eat(Bought(Printed("Oats, dextrose"))), Context());
-        Assert.Equal((Verdict.Breaks, "Sweet things: Sea crackers (\"dextrose\", added sugar) is left out."), (finding.Verdict, finding.Because));
+        Assert.Equal(
+            (Verdict.Breaks, "Sweet things: Sea crackers (\"dextrose\", added sugar) is left out."),
+            (finding.Verdict, finding.Because)
+        );
     }
 
     [Fact]
@@ -27,7 +36,10 @@ public class PacketRuleTests
     {
         var unread = Bought(Printed());
         var finding = NoSugar.Check(Eat(unread), Context());
-        Assert.Equal((Verdict.CannotTell, "Sweet things: nobody can tell from Sea crackers (its ingredients, which nobody typed)."), (finding.Verdict, finding.Because));
+        Assert.Equal(
+            (Verdict.CannotTell, "Sweet things: nobody can tell from Sea crackers (its ingredients, which nobody typed)."),
+            (finding.Verdict, finding.Because)
+        );
         Assert.Equal(Verdict.Fits, NoSugar.Check(Eat(unread), With(Approved(unread))).Verdict);
     }
 
@@ -72,16 +84,35 @@ public class PacketRuleTests
         var rejected = new PacketOpinion(food.Key, false, "too sweet", new(2026, 11, 3));
         var finding = new PacketRule { Id = "packets", Opinions = new([rejected], true) }.Check(Eat(food), Context());
         Assert.Equal((Verdict.Breaks, "Packets: Sea crackers, rejected on 3 Nov 2026 (too sweet)."), (finding.Verdict, finding.Because));
-        Assert.Equal(Verdict.Fits, new PacketRule { Id = "packets", Opinions = new([rejected], true) }.Check(Eat(100, "50 g oats"), Context()).Verdict);
+        Assert.Equal(
+            Verdict.Fits,
+            new PacketRule { Id = "packets", Opinions = new([rejected], true) }
+                .Check(Eat(100, "50 g oats"), Context())
+                .Verdict
+        );
         var approved = new PacketRule { Id = "packets", Opinions = new([Approved(food)], true) }.Check(Eat(food), Context());
-        Assert.Equal((Verdict.Fits, "Sea crackers was approved on 3 Nov 2026: the maker was asked."), (approved.Verdict, Assert.Single(approved.Notes)));
+        Assert.Equal(
+            (Verdict.Fits, "Sea crackers was approved on 3 Nov 2026: the maker was asked."),
+            (approved.Verdict, Assert.Single(approved.Notes))
+        );
     }
 
     [Fact]
     public void An_eaters_rules_carry_the_opinions()
     {
         var food = Bought(Printed("Oats, spices"));
-        EaterRules Rules(params PacketOpinion[] opinions) => new([new(Data.Protocol("vegan")!, new Dictionary<string, string>())], [], PersonalLimits.None with { Packets = new(opinions, true) }, Data.HouseScheme, Data.Classes, new(2026, 11, 23));
+        EaterRules Rules(params PacketOpinion[] opinions) =>
+            new(
+                [new(Data.Protocol("vegan")!, new Dictionary<string, string>())],
+                [],
+                PersonalLimits.None with
+                {
+                    Packets = new(opinions, true),
+                },
+                Data.HouseScheme,
+                Data.Classes,
+                new(2026, 11, 23)
+            );
         Verdict Of(EaterRules rules) => rules.CheckPortion(Eat(food), null).Select(finding => finding.Verdict).RollUp();
         Assert.Equal(Verdict.CannotTell, Of(Rules()));
         Assert.Equal(Verdict.Fits, Of(Rules(Approved(food))));
@@ -91,7 +122,15 @@ public class PacketRuleTests
     [Fact]
     public void A_dose_counts_what_a_statement_may_hide_up_to_its_place_in_it()
     {
-        var honey = new DoseRule { Id = "honey", Name = "Honey", Classes = ["honey"], Counts = "food", Per = Period.Portion, AtMost = 30 };
+        var honey = new DoseRule
+        {
+            Id = "honey",
+            Name = "Honey",
+            Classes = ["honey"],
+            Counts = "food",
+            Per = Period.Portion,
+            AtMost = 30,
+        };
         Verdict Of(string statement, decimal grams) => honey.Check(Eat(Bought(Printed(statement)), grams), Context()).Verdict;
         Assert.Equal(Verdict.Fits, Of("Oats", 100));
         Assert.Equal(Verdict.Fits, Of("Oats, honey", 60)); // at most half of 60 g
@@ -103,7 +142,12 @@ public class PacketRuleTests
     [Fact]
     public void Lactose_hides_in_a_packet_that_names_milk_or_that_nobody_read()
     {
-        (LabelNutrient, string)[] values = [(LabelNutrient.Carbohydrate, "20"), (LabelNutrient.Sugars, "5.0"), (LabelNutrient.Fibre, "1.0")];
+        (LabelNutrient, string)[] values =
+        [
+            (LabelNutrient.Carbohydrate, "20"),
+            (LabelNutrient.Sugars, "5.0"),
+            (LabelNutrient.Fibre, "1.0"),
+        ];
         bool IsKnown(string statement) => Fodmaps.ContentOf(Bought(Printed(statement, values)), FodmapGroup.Lactose).IsKnown;
         Assert.True(IsKnown("Oats, salt"));
         Assert.False(IsKnown("Oats, milk powder"));
@@ -113,12 +157,25 @@ public class PacketRuleTests
     [Fact]
     public void The_fast_sweep_and_the_plain_check_agree_on_packets()
     {
-        Food[] packets = [Bought(Printed()), Bought(Printed("Oats, sugar")), Bought(Printed("Oats, spices")), Bought(Printed("Oats, less than 2 % of: honey")), Bought(Printed("Oats, salt"))];
-        var profiles = packets.Select(food => PortionProfile.Of([RecipeLine.From("50 g", Table.Foods, Core.Quantities.MeasureSystem.Metric, chosenFood: food)], 1)).ToList();
+        Food[] packets =
+        [
+            Bought(Printed()),
+            Bought(Printed("Oats, sugar")),
+            Bought(Printed("Oats, spices")),
+            Bought(Printed("Oats, less than 2 % of: honey")),
+            Bought(Printed("Oats, salt")),
+        ];
+        var profiles = packets
+            .Select(food =>
+                PortionProfile.Of([RecipeLine.From("50 g", Table.Foods, Core.Quantities.MeasureSystem.Metric, chosenFood: food)], 1)
+            )
+            .ToList();
         foreach (var context in new[] { Context(), With(Approved(packets[2])), Context() with { Packets = new([], false) } })
         {
             var rules = new EaterRules([NoSugar], context);
-            var plain = profiles.Select(profile => rules.CheckPortion(Intake.Of(new Helping("", profile, 1)), null).Select(finding => finding.Verdict).RollUp());
+            var plain = profiles.Select(profile =>
+                rules.CheckPortion(Intake.Of(new Helping("", profile, 1)), null).Select(finding => finding.Verdict).RollUp()
+            );
             Assert.Equal(plain, new VerdictMatrix(profiles).For([rules])[0]);
         }
     }

@@ -10,7 +10,13 @@ public class PhaseTests
 
     // 28 days of restriction: 1 to 28 September; lactose 29 September to 1 October; base to 4 October; mannitol from 5 October.
     private static PhasePlan Plan(ChallengeOutcome lactose = ChallengeOutcome.Open) =>
-        new("low-fodmap", Start, Start.AddDays(27), ["lactose", "mannitol"], new Dictionary<string, ChallengeOutcome> { ["lactose"] = lactose });
+        new(
+            "low-fodmap",
+            Start,
+            Start.AddDays(27),
+            ["lactose", "mannitol"],
+            new Dictionary<string, ChallengeOutcome> { ["lactose"] = lactose }
+        );
 
     [Theory]
     [InlineData(-1, "Starts on 1 September")]
@@ -21,7 +27,8 @@ public class PhaseTests
     [InlineData(31, "Back to base after lactose, day 1 of 3")]
     [InlineData(34, "Today: try mannitol, 1st day: ¼ cup of mushrooms")]
     [InlineData(40, "Personal list: what was tolerated is back")]
-    public void Each_day_says_where_it_stands(int day, string says) => Assert.Equal(says, PhaseCalendar.On(Plan(), Fodmap.Phases!, Start.AddDays(day)).Says);
+    public void Each_day_says_where_it_stands(int day, string says) =>
+        Assert.Equal(says, PhaseCalendar.On(Plan(), Fodmap.Phases!, Start.AddDays(day)).Says);
 
     [Theory]
     [InlineData(20, ChallengeOutcome.Open, Verdict.Breaks)]
@@ -33,7 +40,14 @@ public class PhaseTests
     [InlineData(60, ChallengeOutcome.Open, Verdict.Breaks)]
     public void What_is_tried_is_free_on_its_days_and_what_is_tolerated_afterwards(int day, ChallengeOutcome outcome, Verdict verdict)
     {
-        var rules = new EaterRules([new(Fodmap, new Dictionary<string, string>(), Plan(outcome))], [], PersonalLimits.None, Data.HouseScheme, Data.Classes, Start.AddDays(day));
+        var rules = new EaterRules(
+            [new(Fodmap, new Dictionary<string, string>(), Plan(outcome))],
+            [],
+            PersonalLimits.None,
+            Data.HouseScheme,
+            Data.Classes,
+            Start.AddDays(day)
+        );
         Assert.Equal(verdict, rules.CheckPortion(Eat(1, "250 ml whole milk"), null).Select(finding => finding.Verdict).RollUp());
         Assert.Equal(verdict, rules.On(Start.AddDays(day))[0].Check(Eat(1, "250 ml whole milk"), Context()).Verdict);
     }
@@ -49,7 +63,18 @@ public class PhaseTests
     {
         var whole = Data.Protocol("whole-food")!;
         PhasePlan plan = new("whole-food", Start, Start.AddDays(29), [challenge], new Dictionary<string, ChallengeOutcome>());
-        Verdict On(int day) => new EaterRules([new(whole, new Dictionary<string, string>(), plan)], [], PersonalLimits.None, Data.HouseScheme, Data.Classes, Start.AddDays(day)).CheckPortion(Eat(1, line), null).Single().Verdict;
+        Verdict On(int day) =>
+            new EaterRules(
+                [new(whole, new Dictionary<string, string>(), plan)],
+                [],
+                PersonalLimits.None,
+                Data.HouseScheme,
+                Data.Classes,
+                Start.AddDays(day)
+            )
+                .CheckPortion(Eat(1, line), null)
+                .Single()
+                .Verdict;
         Assert.Equal((Verdict.Breaks, Verdict.Fits, Verdict.Breaks), (On(29), On(30), On(31)));
     }
 
@@ -75,7 +100,14 @@ public class PhaseTests
     {
         var clinic = Data.Protocol("after-bariatric")!;
         Allowance Size(decimal most, DateOnly from) => new(clinic.Id, "meal-size", null, most, from);
-        var rules = new EaterRules([new(clinic, new Dictionary<string, string>())], [Size(100, default), Size(200, Start)], PersonalLimits.None, Data.HouseScheme, Data.Classes, Start);
+        var rules = new EaterRules(
+            [new(clinic, new Dictionary<string, string>())],
+            [Size(100, default), Size(200, Start)],
+            PersonalLimits.None,
+            Data.HouseScheme,
+            Data.Classes,
+            Start
+        );
         decimal? On(DateOnly date) => rules.On(date).OfType<MealSizeRule>().Single().AtMost;
         Assert.Equal((100m, 200m, 200m), (On(Start.AddDays(-1)), On(Start), On(Start.AddYears(1))));
     }

@@ -3,7 +3,10 @@ using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Protocols;
 
-/// <summary>House points (domain.md section 4): kcal/60 + 1 per 5 g added sugars + 1 per 5 g alcohol − ½ per 80 g vegetables, at most −1 a portion, in half steps.</summary>
+/// <summary>
+/// House points (domain.md section 4): kcal/60 + 1 per 5 g added sugars + 1 per 5 g alcohol − ½ per 80 g vegetables, at most −1 a portion,
+/// in half steps.
+/// </summary>
 public class PointsSchemeTests
 {
     private static readonly PointsScheme House = Data.HouseScheme;

@@ -9,14 +9,22 @@ public class WeekRuleTests
 {
     private static readonly DateOnly Sunday = new(2026, 11, 22);
 
-    private static Helping At(int day, string meal, string dish, params string[] lines) => new($"A {dish}", Portion(1, lines), 1) { At = new(Sunday.AddDays(day), meal), Dish = dish };
+    private static Helping At(int day, string meal, string dish, params string[] lines) =>
+        new($"A {dish}", Portion(1, lines), 1) { At = new(Sunday.AddDays(day), meal), Dish = dish };
 
     private static Helping Cod(int day, string meal = "supper") => At(day, meal, "Cod", "120 g cod");
 
     [Fact]
     public void Meals_of_a_class_are_counted_once_a_meal_and_from_a_stated_weight()
     {
-        var rule = new CountRule { Id = "fish", Name = "Fish", Classes = ["fish"], Grams = 75, AtLeast = 2 };
+        var rule = new CountRule
+        {
+            Id = "fish",
+            Name = "Fish",
+            Classes = ["fish"],
+            Grams = 75,
+            AtLeast = 2,
+        };
         Verdict Of(int open, params Helping[] helpings) => rule.Check(new(helpings), Context(open)).Verdict;
         Assert.Equal(Verdict.Fits, Of(0, Cod(0), Cod(2)));
         Assert.Equal(Verdict.Breaks, Of(0, Cod(0), Cod(0))); // one meal
@@ -30,7 +38,14 @@ public class WeekRuleTests
     [Fact]
     public void A_ceiling_of_meals_breaks_when_too_many_are_certain()
     {
-        var rule = new CountRule { Id = "red", Name = "Red meat", Classes = ["beef", "lamb"], Grams = 50, AtMost = 1 };
+        var rule = new CountRule
+        {
+            Id = "red",
+            Name = "Red meat",
+            Classes = ["beef", "lamb"],
+            Grams = 50,
+            AtMost = 1,
+        };
         Helping Stew(int day) => At(day, "lunch", "Stew", "100 g beef shin");
         Assert.Equal(Verdict.Fits, rule.Check(new([Stew(0)]), Context()).Verdict);
         Assert.Equal(Verdict.Breaks, rule.Check(new([Stew(0), Stew(1)]), Context()).Verdict);
@@ -39,15 +54,28 @@ public class WeekRuleTests
     [Fact]
     public void Variety_counts_dishes_rows_and_days()
     {
-        var rule = new RepetitionRule { Id = "variety", AtMost = 3, NotInARow = true, NotSameDay = true };
+        var rule = new RepetitionRule
+        {
+            Id = "variety",
+            AtMost = 3,
+            NotInARow = true,
+            NotSameDay = true,
+        };
         Finding Of(params Helping[] helpings) => rule.Check(new(helpings), Context());
         var other = At(1, "lunch", "Soup", "200 g carrot");
         Assert.Equal(Verdict.Fits, Of(Cod(0), other, Cod(1), At(2, "lunch", "Stew", "100 g lamb leg"), Cod(2)).Verdict);
         Assert.Contains("Cod comes twice in a row", Of(Cod(0), Cod(1)).Because, StringComparison.Ordinal);
-        Assert.Contains("Cod is lunch and supper on Sun", Of(Cod(0, "lunch"), At(0, "merienda", "Apple", "1 apple"), Cod(0)).Because, StringComparison.Ordinal);
+        Assert.Contains(
+            "Cod is lunch and supper on Sun",
+            Of(Cod(0, "lunch"), At(0, "merienda", "Apple", "1 apple"), Cod(0)).Because,
+            StringComparison.Ordinal
+        );
         var four = Of(Cod(0), other, Cod(1), At(2, "lunch", "Stew", "100 g lamb leg"), Cod(2), At(3, "lunch", "Bake", "2 eggs"), Cod(3));
         Assert.Contains("Cod comes 4 times", four.Because, StringComparison.Ordinal);
-        Assert.Equal("Variety: the same dish at most 3 times a week, not twice in a row, not at lunch and supper of one day", rule.Sentence(Data.Classes));
+        Assert.Equal(
+            "Variety: the same dish at most 3 times a week, not twice in a row, not at lunch and supper of one day",
+            rule.Sentence(Data.Classes)
+        );
     }
 
     [Theory]
@@ -60,7 +88,13 @@ public class WeekRuleTests
     public void No_two_heavy_meals_a_day_and_light_beside_a_heavy_one(string lunch, string supper, Verdict verdict)
     {
         // 25 g butter: 20.3 g fat; 37 g: 30 g; 60 g: 48.7 g.
-        var rule = new PairingRule { Id = "pairing", Measure = Measure.Fat, AtMost = 30, BesideIt = 15 };
+        var rule = new PairingRule
+        {
+            Id = "pairing",
+            Measure = Measure.Fat,
+            AtMost = 30,
+            BesideIt = 15,
+        };
         Assert.Equal(verdict, rule.Check(new([At(0, "lunch", "One", lunch), At(0, "supper", "Other", supper)]), Context()).Verdict);
     }
 
@@ -69,14 +103,26 @@ public class WeekRuleTests
     {
         // 600 g potato: 462 kcal, 7.5 points rounded from 7.7; 5 % more or less round to 7.5 and 8.
         Helping Potato(int day, int grams) => At(day, "lunch", "Potato", $"{grams} g potato");
-        var rule = new PointsBudgetRule { Id = "points", AtMost = 5, Reserve = 4, CarryOver = 2 };
+        var rule = new PointsBudgetRule
+        {
+            Id = "points",
+            AtMost = 5,
+            Reserve = 4,
+            CarryOver = 2,
+        };
         Intake Day(params Helping[] helpings) => new(helpings);
         Assert.Equal(Verdict.Fits, rule.Check(Day(Potato(0, 600)), Context()).Verdict); // the week decides
         Assert.Equal(Verdict.Breaks, (rule with { Reserve = 0, CarryOver = 0 }).Check(Day(Potato(0, 600)), Context()).Verdict);
         Assert.Null((rule with { Reserve = 0, CarryOver = 0 }).CheckWeek([Day(Potato(0, 600))], Context()));
         // 2.5 over on the first day; the second leaves 5, of which 2 are carried; the third is 2.5 over, 0.5 after what was carried.
         var week = rule.CheckWeek([Day(Potato(0, 600)), Day(), Day(Potato(2, 600))], Context())!;
-        Assert.Equal((3m, Verdict.TooClose), (week.Value!.Value.Best, (rule with { Reserve = 3 }).CheckWeek([Day(Potato(0, 600)), Day(), Day(Potato(2, 600))], Context())!.Verdict));
+        Assert.Equal(
+            (3m, Verdict.TooClose),
+            (
+                week.Value!.Value.Best,
+                (rule with { Reserve = 3 }).CheckWeek([Day(Potato(0, 600)), Day(), Day(Potato(2, 600))], Context())!.Verdict
+            )
+        );
         Assert.Equal(Verdict.Fits, week.Verdict);
         Assert.Equal(Verdict.Breaks, rule.CheckWeek([Day(Potato(0, 600)), Day(Potato(1, 600)), Day(Potato(2, 600))], Context())!.Verdict);
     }

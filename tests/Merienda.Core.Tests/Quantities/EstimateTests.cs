@@ -8,13 +8,19 @@ public class EstimateTests
     // Hundredths keep decimal sums exact, so that equality is meant.
     private static readonly Gen<decimal> Hundredths = Gen.Int[0, 50_000].Select(value => value / 100m);
 
-    private static readonly Gen<Estimate> AnyEstimate = Gen.Select(Hundredths, Hundredths, Hundredths, (a, b, c) =>
-    {
-        var sorted = new[] { a, b, c }.Order().ToArray();
-        return Estimate.Between(sorted[0], sorted[1], sorted[2]);
-    });
+    private static readonly Gen<Estimate> AnyEstimate = Gen.Select(
+        Hundredths,
+        Hundredths,
+        Hundredths,
+        (a, b, c) =>
+        {
+            var sorted = new[] { a, b, c }.Order().ToArray();
+            return Estimate.Between(sorted[0], sorted[1], sorted[2]);
+        }
+    );
 
-    private static bool IsOrdered(Estimate value) => value.Low >= 0 && value.Low <= value.Best && (value.High is null || value.Best <= value.High);
+    private static bool IsOrdered(Estimate value) =>
+        value.Low >= 0 && value.Low <= value.Best && (value.High is null || value.Best <= value.High);
 
     [Fact]
     public void Bounds_stay_in_order_through_adding_and_scaling() =>
@@ -46,14 +52,19 @@ public class EstimateTests
 
     [Fact]
     public void Widths_of_independent_sources_never_exceed_the_worst_case_and_hold_each_single_one() =>
-        AnyEstimate.Array[1, 12].Sample(parts =>
-        {
-            var tally = new Tally();
-            Array.ForEach(parts, part => tally.Add(new object(), part));
-            var (plausible, worst) = (tally.Plausible, tally.WorstCase);
-            return IsOrdered(plausible) && plausible.Best == worst.Best && plausible.Low >= worst.Low && plausible.High <= worst.High
-                && parts.All(part => plausible.Best - plausible.Low >= part.Below - 0.000001m);
-        });
+        AnyEstimate
+            .Array[1, 12]
+            .Sample(parts =>
+            {
+                var tally = new Tally();
+                Array.ForEach(parts, part => tally.Add(new object(), part));
+                var (plausible, worst) = (tally.Plausible, tally.WorstCase);
+                return IsOrdered(plausible)
+                    && plausible.Best == worst.Best
+                    && plausible.Low >= worst.Low
+                    && plausible.High <= worst.High
+                    && parts.All(part => plausible.Best - plausible.Low >= part.Below - 0.000001m);
+            });
 
     [Fact]
     public void Fourteen_servings_of_one_packet_err_together_and_twenty_packets_partly_cancel()
@@ -78,11 +89,17 @@ public class EstimateTests
 
     [Fact]
     public void What_some_grams_hold_lies_between_what_the_fewest_and_the_most_hold() =>
-        Gen.Select(AnyEstimate, AnyEstimate).Sample((perHundred, grams) =>
-        {
-            var held = perHundred.In(grams);
-            return IsOrdered(held) && held.Low == perHundred.Low * grams.Low * 0.01m && held.Best == perHundred.Best * grams.Best * 0.01m && held.High == perHundred.High * grams.High * 0.01m;
-        });
+        Gen.Select(AnyEstimate, AnyEstimate)
+            .Sample(
+                (perHundred, grams) =>
+                {
+                    var held = perHundred.In(grams);
+                    return IsOrdered(held)
+                        && held.Low == perHundred.Low * grams.Low * 0.01m
+                        && held.Best == perHundred.Best * grams.Best * 0.01m
+                        && held.High == perHundred.High * grams.High * 0.01m;
+                }
+            );
 
     [Fact]
     public void An_unknown_amount_of_what_holds_none_brings_none_and_of_anything_else_is_open()
@@ -91,14 +108,29 @@ public class EstimateTests
         Assert.Equal(Estimate.Zero, Estimate.Unknown.In(Estimate.Zero));
         Assert.True(Estimate.Exactly(5).In(Estimate.Unknown).IsOpen);
         Assert.True(Estimate.Unknown.In(Estimate.Exactly(100)).IsOpen);
-        Assert.Equal((2.5m, 5m, true), (Estimate.AtLeast(5, 10).In(Estimate.Exactly(50)).Low, Estimate.AtLeast(5, 10).In(Estimate.Exactly(50)).Best, Estimate.AtLeast(5, 10).In(Estimate.Exactly(50)).IsOpen));
+        Assert.Equal(
+            (2.5m, 5m, true),
+            (
+                Estimate.AtLeast(5, 10).In(Estimate.Exactly(50)).Low,
+                Estimate.AtLeast(5, 10).In(Estimate.Exactly(50)).Best,
+                Estimate.AtLeast(5, 10).In(Estimate.Exactly(50)).IsOpen
+            )
+        );
     }
 
     [Fact]
     public void Either_of_two_keeps_the_first_best_and_holds_both() =>
-        Gen.Select(AnyEstimate, AnyEstimate).Sample((one, other) =>
-        {
-            var either = one.Or(other);
-            return IsOrdered(either) && either.Best == one.Best && either.Low <= other.Low && either.High >= other.High && one.Or(Estimate.Unknown) is { Low: 0, IsOpen: true } && one.Or(one) == one;
-        });
+        Gen.Select(AnyEstimate, AnyEstimate)
+            .Sample(
+                (one, other) =>
+                {
+                    var either = one.Or(other);
+                    return IsOrdered(either)
+                        && either.Best == one.Best
+                        && either.Low <= other.Low
+                        && either.High >= other.High
+                        && one.Or(Estimate.Unknown) is { Low: 0, IsOpen: true }
+                        && one.Or(one) == one;
+                }
+            );
 }

@@ -18,7 +18,11 @@ public class ChoiceTests
     public void A_choice_holds_every_food_that_may_be_meant(string text, string foods)
     {
         var keys = Line(text).Meanings.Select(meaning => meaning.Food?.Key ?? meaning.Words).ToList();
-        Assert.True(keys.Count == foods.Split('|').Length && keys.Zip(foods.Split('|')).All(pair => pair.First.StartsWith(pair.Second, StringComparison.Ordinal)), string.Join('|', keys));
+        Assert.True(
+            keys.Count == foods.Split('|').Length
+                && keys.Zip(foods.Split('|')).All(pair => pair.First.StartsWith(pair.Second, StringComparison.Ordinal)),
+            string.Join('|', keys)
+        );
     }
 
     [Theory]

@@ -10,7 +10,9 @@ public class IngredientLineTests(ITestOutputHelper output)
 {
     public sealed record ExpectedLine(string Text, decimal? Low, decimal? High, string Unit, string Food);
 
-    /// <summary>Share of the held-out lines read right on the reader's first run, before any was looked at again; see docs/measurements.md.</summary>
+    /// <summary>
+    /// Share of the held-out lines read right on the reader's first run, before any was looked at again; see docs/measurements.md.
+    /// </summary>
     private const double FirstRunShare = 0.96;
 
     [Fact]
@@ -91,22 +93,35 @@ public class IngredientLineTests(ITestOutputHelper output)
 
     [Fact]
     public void Reading_never_throws_and_keeps_the_line_as_typed() =>
-        CsCheck.Check.Sample(CsCheck.Gen.String[CsCheck.Gen.Char["0123456789½¼/.,-–+x() abcdefgotinlcupkz'%°\t~"], 0, 60], text =>
-        {
-            var line = Table.Line(text);
-            return line.Read.Text == text && (line.Food is not null || line.Grams.IsOpen);
-        }, iter: 20_000);
+        CsCheck.Check.Sample(
+            CsCheck.Gen.String[CsCheck.Gen.Char["0123456789½¼/.,-–+x() abcdefgotinlcupkz'%°\t~"], 0, 60],
+            text =>
+            {
+                var line = Table.Line(text);
+                return line.Read.Text == text && (line.Food is not null || line.Grams.IsOpen);
+            },
+            iter: 20_000
+        );
 
     internal static string? Difference(ExpectedLine expected)
     {
         var line = Table.Line(expected.Text);
-        var got = new ExpectedLine(expected.Text, line.Read.Amount?.Low, line.Read.Amount?.High, line.Read.Unit?.Name ?? "", line.Food?.Key ?? "");
+        var got = new ExpectedLine(
+            expected.Text,
+            line.Read.Amount?.Low,
+            line.Read.Amount?.High,
+            line.Read.Unit?.Name ?? "",
+            line.Food?.Key ?? ""
+        );
         return got == expected ? null : $"expected {expected}\n     got {got}";
     }
 
     internal static List<ExpectedLine> Read(string file)
     {
-        using var csv = new CsvReader(new StreamReader(Path.Combine(AppContext.BaseDirectory, "Recipes", file)), CultureInfo.InvariantCulture);
+        using var csv = new CsvReader(
+            new StreamReader(Path.Combine(AppContext.BaseDirectory, "Recipes", file)),
+            CultureInfo.InvariantCulture
+        );
         csv.Read();
         csv.ReadHeader();
         var lines = new List<ExpectedLine>();
@@ -127,7 +142,8 @@ public class IngredientLineTests(ITestOutputHelper output)
     [InlineData("2 medium eggs", MeasureSystem.Metric, 102)]
     [InlineData("2 small eggs", MeasureSystem.Australia, 86)]
     [InlineData("2 eggs", MeasureSystem.Metric, 100)] // no size said: as the table has one
-    public void Eggs_weigh_by_the_grades_of_where_the_recipe_comes_from(string text, MeasureSystem system, int grams) => Assert.Equal(grams, Line(text, system).Grams.Best);
+    public void Eggs_weigh_by_the_grades_of_where_the_recipe_comes_from(string text, MeasureSystem system, int grams) =>
+        Assert.Equal(grams, Line(text, system).Grams.Best);
 
     [Theory]
     [InlineData("200 g dried chickpeas, soaked overnight", "chickpeas-soaked")]
@@ -136,7 +152,8 @@ public class IngredientLineTests(ITestOutputHelper output)
     [InlineData("200 g dried chickpeas", "chickpeas-dry")]
     [InlineData("1 cup cashews, soaked for 2 hours", "cashews")] // no row of its own is needed
     [InlineData("50 g raisins, soaked in rum", "raisins")]
-    public void Pulses_that_were_soaked_are_rows_of_their_own(string text, string food) => Assert.Equal((food, MatchKind.Exact), (Line(text).Food!.Key, Line(text).Match));
+    public void Pulses_that_were_soaked_are_rows_of_their_own(string text, string food) =>
+        Assert.Equal((food, MatchKind.Exact), (Line(text).Food!.Key, Line(text).Match));
 
     [Theory]
     [InlineData("100 g tagliatelle, fresh", "pasta-fresh")] // has egg in it
@@ -163,8 +180,10 @@ public class IngredientLineTests(ITestOutputHelper output)
     [InlineData("1 x 200g block halloumi light", "halloumi-light", 200)]
     [InlineData("1 tsp jeera", "cumin", 2.1)]
     [InlineData("2-3 Tbsp. EVOO", "olive-oil", 33.75)]
-    public void Words_of_other_kitchens_are_understood(string text, string food, double grams) => Assert.Equal((food, Math.Round((decimal)grams, 1)), (Line(text).Food!.Key, Math.Round(Line(text).Grams.Best, 1)));
+    public void Words_of_other_kitchens_are_understood(string text, string food, double grams) =>
+        Assert.Equal((food, Math.Round((decimal)grams, 1)), (Line(text).Food!.Key, Math.Round(Line(text).Grams.Best, 1)));
 
     [Fact]
-    public void No_added_sugar_is_no_piece_of_sugar() => Assert.DoesNotContain("sugar", Line("1 no added sugar ketchup").Food?.Key ?? "", StringComparison.Ordinal);
+    public void No_added_sugar_is_no_piece_of_sugar() =>
+        Assert.DoesNotContain("sugar", Line("1 no added sugar ketchup").Food?.Key ?? "", StringComparison.Ordinal);
 }

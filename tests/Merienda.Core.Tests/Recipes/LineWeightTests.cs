@@ -34,7 +34,10 @@ public class LineWeightTests
     public void What_goes_by_eye_is_off_by_three_tenths(string text, double low, double high)
     {
         var grams = Line(text).Grams;
-        Assert.Equal((Math.Round(grams.Best * (decimal)low, 4), Math.Round(grams.Best * (decimal)high, 4)), (Math.Round(grams.Low, 4), Math.Round(grams.High!.Value, 4)));
+        Assert.Equal(
+            (Math.Round(grams.Best * (decimal)low, 4), Math.Round(grams.Best * (decimal)high, 4)),
+            (Math.Round(grams.Low, 4), Math.Round(grams.High!.Value, 4))
+        );
     }
 
     [Fact]
@@ -103,7 +106,11 @@ public class LineWeightTests
     private static void Expect(string text, double low, double best, double high)
     {
         var grams = Line(text).Grams;
-        Assert.Equal(((decimal)low, (decimal)best, (decimal)high), (grams.Low, grams.Best, grams.High ?? -1), (one, other) => Near(one.Item1, other.Item1) && Near(one.Item2, other.Item2) && Near(one.Item3, other.Item3));
+        Assert.Equal(
+            ((decimal)low, (decimal)best, (decimal)high),
+            (grams.Low, grams.Best, grams.High ?? -1),
+            (one, other) => Near(one.Item1, other.Item1) && Near(one.Item2, other.Item2) && Near(one.Item3, other.Item3)
+        );
     }
 
     private static bool Near(decimal one, decimal other) => Math.Abs(one - other) < 0.001m;

@@ -10,7 +10,9 @@ public class PastedRecipeTests
     [Fact]
     public void Numbered_ingredients_and_numbered_steps_without_headings_are_told_apart()
     {
-        var recipe = Read("Lemon chicken\n4 portions\n1. 4 chicken thighs\n2. 1 lemon\n\n1. Preheat the oven to 200 C and oil a tray.\n2. Roast everything for 40 minutes.");
+        var recipe = Read(
+            "Lemon chicken\n4 portions\n1. 4 chicken thighs\n2. 1 lemon\n\n1. Preheat the oven to 200 C and oil a tray.\n2. Roast everything for 40 minutes."
+        );
         Assert.Equal(("Lemon chicken", 4m, 2, 2), (recipe.Name, recipe.Portions, recipe.Lines.Count, recipe.Steps.Count));
     }
 
@@ -35,7 +37,9 @@ public class PastedRecipeTests
     [Fact]
     public void Equipment_times_and_notes_are_no_ingredients()
     {
-        var recipe = Read("Egg cups\nMakes 12\nYou will need:\n12-hole muffin tin\nPrep time: 10 mins\n8 eggs\n4 wooden skewers, soaked\n100 g spinach\nNotes\nKeeps 3 days.");
+        var recipe = Read(
+            "Egg cups\nMakes 12\nYou will need:\n12-hole muffin tin\nPrep time: 10 mins\n8 eggs\n4 wooden skewers, soaked\n100 g spinach\nNotes\nKeeps 3 days."
+        );
         Assert.Equal(["8 eggs", "100 g spinach"], recipe.Lines.Select(line => line.Text));
     }
 
@@ -47,7 +51,10 @@ public class PastedRecipeTests
 
     [Fact]
     public void A_part_with_its_first_line_behind_the_colon_is_both() =>
-        Assert.Equal([("Dressing", "2 tbsp olive oil"), ("Dressing", "1 tbsp lemon juice")], Read("Salad\nServes 2\nDressing: 2 tbsp olive oil\n1 tbsp lemon juice").Lines);
+        Assert.Equal(
+            [("Dressing", "2 tbsp olive oil"), ("Dressing", "1 tbsp lemon juice")],
+            Read("Salad\nServes 2\nDressing: 2 tbsp olive oil\n1 tbsp lemon juice").Lines
+        );
 
     [Theory]
     [InlineData("Linsensuppe\n250 g Linsen\n2 Zwiebeln, gehackt\n1 EL Öl\nSalz und Pfeffer", "German")]
@@ -61,7 +68,11 @@ public class PastedRecipeTests
 
     [Fact]
     public void Foreign_names_in_an_english_recipe_are_no_other_language() =>
-        Assert.False(RecipeTextReader.Read("Pasta al forno\nServes 4\n400 g rigatoni\n200 g mozzarella di bufala\n2 cloves of garlic\n1 tbsp olive oil and salt").IsRefused);
+        Assert.False(
+            RecipeTextReader
+                .Read("Pasta al forno\nServes 4\n400 g rigatoni\n200 g mozzarella di bufala\n2 cloves of garlic\n1 tbsp olive oil and salt")
+                .IsRefused
+        );
 
     [Theory]
     [InlineData("1\n2\n3")]
@@ -74,7 +85,10 @@ public class PastedRecipeTests
     {
         var recipe = Read($"X\nServes 2\n2 eggs\n{new string('a', 10_000)}");
         Assert.Equal((1, 1), (recipe.Lines.Count, recipe.Steps.Count));
-        Assert.Equal("too-many-lines", RecipeTextReader.Read("Many\nServes 2\n" + string.Concat(Enumerable.Repeat("2 eggs\n", 400))).Refusal!.Code);
+        Assert.Equal(
+            "too-many-lines",
+            RecipeTextReader.Read("Many\nServes 2\n" + string.Concat(Enumerable.Repeat("2 eggs\n", 400))).Refusal!.Code
+        );
     }
 
     [Theory]
@@ -112,8 +126,13 @@ public class PastedRecipeTests
     [Fact]
     public void A_recipe_from_a_chat_is_read_without_when_and_by_whom()
     {
-        var recipe = Read("[10:31] Ilse: Mince pot\n[10:32] Ilse: 500g mince\n[10:32] Ilse: 1 onion, 2 carrots, 1 tin tomatoes\n12/11/2026, 10:33 - Teun: 1 tsp each salt and cumin");
-        Assert.Equal(["500g mince", "1 onion", "2 carrots", "1 tin tomatoes", "1 tsp salt", "1 tsp cumin"], recipe.Lines.Select(line => line.Text));
+        var recipe = Read(
+            "[10:31] Ilse: Mince pot\n[10:32] Ilse: 500g mince\n[10:32] Ilse: 1 onion, 2 carrots, 1 tin tomatoes\n12/11/2026, 10:33 - Teun: 1 tsp each salt and cumin"
+        );
+        Assert.Equal(
+            ["500g mince", "1 onion", "2 carrots", "1 tin tomatoes", "1 tsp salt", "1 tsp cumin"],
+            recipe.Lines.Select(line => line.Text)
+        );
         Assert.Equal("Mince pot", recipe.Name);
     }
 

@@ -32,7 +32,8 @@ public class PastedRowTests
     [InlineData("1/2 tsp each: cumin and coriander, ground", "1/2 tsp cumin, ground|1/2 tsp coriander, ground")] // a remark is said of each
     [InlineData("2 chicken breasts, 200 g each, skinned and boned", "2 chicken breasts, 200 g each, skinned and boned")] // of one food
     [InlineData("4 fillets (150 g each) cod and chips", "4 fillets (150 g each) cod and chips")]
-    public void An_amount_of_each_is_said_of_every_food(string row, string lines) => Assert.Equal(lines, string.Join('|', PastedRow.Things(row)));
+    public void An_amount_of_each_is_said_of_every_food(string row, string lines) =>
+        Assert.Equal(lines, string.Join('|', PastedRow.Things(row)));
 
     [Fact]
     public void A_table_is_read_without_its_headings()

@@ -62,5 +62,6 @@ public class RecipeTextReaderTests
     }
 
     [Fact]
-    public void No_text_makes_it_throw() => Gen.String[0, 400].Sample(text => RecipeTextReader.Read(text) is { IsRefused: true } or { Value.Name.Length: > 0 });
+    public void No_text_makes_it_throw() =>
+        Gen.String[0, 400].Sample(text => RecipeTextReader.Read(text) is { IsRefused: true } or { Value.Name.Length: > 0 });
 }

@@ -20,7 +20,8 @@ public class RecipeYieldTests
     [InlineData("Makes one 9-inch pie, 8 slices", 8)]
     [InlineData("Makes 1.5 litres, serves 6", 6)]
     [InlineData("Feeds six", 6)]
-    public void Portions_are_read_from_what_a_recipe_makes(string text, int portions) => Assert.Equal(portions, RecipeYield.PortionsIn(text));
+    public void Portions_are_read_from_what_a_recipe_makes(string text, int portions) =>
+        Assert.Equal(portions, RecipeYield.PortionsIn(text));
 
     [Theory]
     [InlineData("Makes one 9-inch pie")]

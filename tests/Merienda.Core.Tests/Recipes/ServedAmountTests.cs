@@ -5,7 +5,10 @@ using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Recipes;
 
-/// <summary>What stands on the plate of what went in: meat 0.70 to 0.75 of raw [M: USDA cooking yields], dry grains and pulses one to three times [C].</summary>
+/// <summary>
+/// What stands on the plate of what went in: meat 0.70 to 0.75 of raw [M: USDA cooking yields], dry grains and pulses one to three times
+/// [C].
+/// </summary>
 public class ServedAmountTests
 {
     private static Estimate Weight(string line, decimal grams) => ServedAmount.Weight(Line(line), Estimate.Exactly(grams));
@@ -25,7 +28,11 @@ public class ServedAmountTests
     }
 
     [Fact]
-    public void What_is_neither_loses_water_at_most() => Assert.Equal((70m, 100m, 100m), (Weight("100 g olives", 100).Low, Weight("100 g olives", 100).Best, Weight("100 g olives", 100).High));
+    public void What_is_neither_loses_water_at_most() =>
+        Assert.Equal(
+            (70m, 100m, 100m),
+            (Weight("100 g olives", 100).Low, Weight("100 g olives", 100).Best, Weight("100 g olives", 100).High)
+        );
 
     [Fact]
     public void A_volume_needs_the_food_s_own_measure()
@@ -37,13 +44,21 @@ public class ServedAmountTests
     }
 
     [Fact]
-    public void A_dish_is_as_large_as_its_parts_and_two_helpings_are_twice_as_large() => Gen.Select(Gen.Int[1, 500], Gen.Int[1, 500], Gen.Int[1, 8]).Sample((cod, rice, portions) =>
-    {
-        var (one, many) = (Portion(1, $"{cod} g cod", $"{rice} g white rice"), Portion(portions, $"{cod} g cod", $"{rice} g white rice"));
-        Assert.Equal(Weight("1 g cod", cod).Best + Weight("1 g white rice", rice).Best, one.ServedWeight.Best, 6);
-        Assert.Equal(one.ServedWeight.Best / portions, many.ServedWeight.Best, 6);
-        Assert.True(one.ServedWeight.Low <= one.ServedWeight.Best && one.ServedWeight.Best <= one.ServedWeight.High);
-    }, iter: 100);
+    public void A_dish_is_as_large_as_its_parts_and_two_helpings_are_twice_as_large() =>
+        Gen.Select(Gen.Int[1, 500], Gen.Int[1, 500], Gen.Int[1, 8])
+            .Sample(
+                (cod, rice, portions) =>
+                {
+                    var (one, many) = (
+                        Portion(1, $"{cod} g cod", $"{rice} g white rice"),
+                        Portion(portions, $"{cod} g cod", $"{rice} g white rice")
+                    );
+                    Assert.Equal(Weight("1 g cod", cod).Best + Weight("1 g white rice", rice).Best, one.ServedWeight.Best, 6);
+                    Assert.Equal(one.ServedWeight.Best / portions, many.ServedWeight.Best, 6);
+                    Assert.True(one.ServedWeight.Low <= one.ServedWeight.Best && one.ServedWeight.Best <= one.ServedWeight.High);
+                },
+                iter: 100
+            );
 
     [Fact]
     public void An_amount_that_nobody_knows_stays_open()

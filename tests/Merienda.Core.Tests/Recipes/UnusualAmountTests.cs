@@ -14,5 +14,6 @@ public class UnusualAmountTests
     [InlineData("0.5 g sesame oil", 1, false)]
     [InlineData("5 l water", 1, false)]
     [InlineData("2 firkins of moonfruit", 1, false)]
-    public void What_nobody_eats_is_asked_about(string text, int portions, bool isAsked) => Assert.Equal(isAsked, UnusualAmount.Of(Table.Line(text), portions) is not null);
+    public void What_nobody_eats_is_asked_about(string text, int portions, bool isAsked) =>
+        Assert.Equal(isAsked, UnusualAmount.Of(Table.Line(text), portions) is not null);
 }

@@ -8,12 +8,21 @@ namespace Merienda.Core.Tests.Shopping;
 public class ShoppingListTests
 {
     private static RecipeVersion Recipe(string name, decimal portions, params string[] lines) =>
-        new() { Name = name, Portions = portions, Lines = [.. lines.Select(line => Line(line))], Keeping = KeepingClass.All[0] };
+        new()
+        {
+            Name = name,
+            Portions = portions,
+            Lines = [.. lines.Select(line => Line(line))],
+            Keeping = KeepingClass.All[0],
+        };
 
     [Fact]
     public void One_food_is_added_up_across_recipes_and_scaled_to_what_is_cooked()
     {
-        var list = ShoppingList.Of([new("A", Recipe("stew", 4, "400 g carrots", "1 l water"), 6), new("B", Recipe("slaw", 2, "100 g carrots", "3 eggs"), 2)]);
+        var list = ShoppingList.Of([
+            new("A", Recipe("stew", 4, "400 g carrots", "1 l water"), 6),
+            new("B", Recipe("slaw", 2, "100 g carrots", "3 eggs"), 2),
+        ]);
         var carrots = list.Single(item => item.Key == "carrot");
         Assert.Equal(700, carrots.Grams.Best);
         Assert.Equal([("A", 600m), ("B", 100m)], carrots.Batches.Select(need => (need.Letter, need.Grams.Best)));
@@ -37,7 +46,14 @@ public class ShoppingListTests
     public void A_packet_is_bought_whole(int grams, int packs)
     {
         var packet = Bought(Printed("Rye flour") with { Pack = "250 g", Serving = "100 g; 1 piece = 10 g" });
-        RecipeVersion Of(Core.Foods.Food food) => new() { Name = "plate", Portions = 1, Lines = [RecipeLine.From($"{grams} g", Table.Foods, Core.Quantities.MeasureSystem.Metric, chosenFood: food)], Keeping = KeepingClass.All[0] };
+        RecipeVersion Of(Core.Foods.Food food) =>
+            new()
+            {
+                Name = "plate",
+                Portions = 1,
+                Lines = [RecipeLine.From($"{grams} g", Table.Foods, Core.Quantities.MeasureSystem.Metric, chosenFood: food)],
+                Keeping = KeepingClass.All[0],
+            };
         Assert.Equal((packs, "pack"), ShoppingList.Of([new("A", Of(packet), 1)]).Single().Pieces);
         Assert.Null(ShoppingList.Of([new("A", Of(Bought(Printed("Rye flour"))), 1)]).Single().Pieces);
     }

@@ -14,5 +14,6 @@ public class StockLineTests
     [InlineData("salt", "salt")]
     [InlineData("  ", "")]
     [InlineData("1,5 kg flour, 6 eggs", "1,5 kg flour|6 eggs")]
-    public void A_line_is_parted_where_an_amount_follows(string line, string things) => Assert.Equal(things, string.Join('|', StockLine.Things(line)));
+    public void A_line_is_parted_where_an_amount_follows(string line, string things) =>
+        Assert.Equal(things, string.Join('|', StockLine.Things(line)));
 }

@@ -7,9 +7,11 @@ namespace Merienda.Core.Tests.Stock;
 public class StockTests
 {
     private static readonly DateOnly Monday = new(2026, 11, 23);
-    private static readonly KeepingClass Poultry = KeepingClass.OfFood("raw-poultry")!, Cut = KeepingClass.OfFood("raw-cut")!;
+    private static readonly KeepingClass Poultry = KeepingClass.OfFood("raw-poultry")!,
+        Cut = KeepingClass.OfFood("raw-cut")!;
 
-    private static StockItem Thing(StockPlace place = StockPlace.Fridge, DateOnly? made = null, DateOnly? printed = null) => new(Guid.Empty, "x", "Thing", "", 100, place, made ?? Monday, null, null, null, printed, null);
+    private static StockItem Thing(StockPlace place = StockPlace.Fridge, DateOnly? made = null, DateOnly? printed = null) =>
+        new(Guid.Empty, "x", "Thing", "", 100, place, made ?? Monday, null, null, null, printed, null);
 
     [Fact]
     public void The_earliest_clock_counts()
@@ -58,7 +60,8 @@ public class StockTests
     [InlineData(-1, true)]
     [InlineData(6, true)]
     [InlineData(7, false)]
-    public void A_week_is_today_and_six_days(int days, bool isDue) => Assert.Equal(isDue, GoBy.Of(Thing(printed: Monday.AddDays(days)), null, null)!.IsDue(Monday));
+    public void A_week_is_today_and_six_days(int days, bool isDue) =>
+        Assert.Equal(isDue, GoBy.Of(Thing(printed: Monday.AddDays(days)), null, null)!.IsDue(Monday));
 
     [Theory]
     [InlineData("", 1, 0, "stock-name-length")]
@@ -80,11 +83,18 @@ public class StockTests
     }
 
     [Fact]
-    public void No_order_of_what_happens_lets_a_thawed_thing_keep_longer_than_its_fresh_time() => Gen.Select(Gen.Int[0, 20], Gen.Int[0, 400], Gen.Bool).Sample((frozenAfter, thawedAfter, isOpened) =>
-    {
-        var thing = isOpened ? Thing().Open(Monday).Value : Thing();
-        var thawed = thing.Freeze(Monday.AddDays(frozenAfter)).Value.Move(StockPlace.Fridge, Monday.AddDays(frozenAfter + thawedAfter)).Value;
-        var outside = frozenAfter + (GoBy.Of(thawed, Cut, 30)!.Date.DayNumber - thawed.ThawedOn!.Value.DayNumber);
-        Assert.True(outside <= Math.Max(Cut.FridgeDays, frozenAfter), $"{outside} days outside the freezer");
-    });
+    public void No_order_of_what_happens_lets_a_thawed_thing_keep_longer_than_its_fresh_time() =>
+        Gen.Select(Gen.Int[0, 20], Gen.Int[0, 400], Gen.Bool)
+            .Sample(
+                (frozenAfter, thawedAfter, isOpened) =>
+                {
+                    var thing = isOpened ? Thing().Open(Monday).Value : Thing();
+                    var thawed = thing
+                        .Freeze(Monday.AddDays(frozenAfter))
+                        .Value.Move(StockPlace.Fridge, Monday.AddDays(frozenAfter + thawedAfter))
+                        .Value;
+                    var outside = frozenAfter + (GoBy.Of(thawed, Cut, 30)!.Date.DayNumber - thawed.ThawedOn!.Value.DayNumber);
+                    Assert.True(outside <= Math.Max(Cut.FridgeDays, frozenAfter), $"{outside} days outside the freezer");
+                }
+            );
 }

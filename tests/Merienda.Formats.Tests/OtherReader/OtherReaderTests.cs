@@ -8,7 +8,8 @@ using Merienda.Core.Recipes;
 namespace Merienda.Formats.Tests.OtherReader;
 
 /// <summary>
-/// Amounts and units of every line in the tests' lists against a reader that nobody here wrote (npm parse-ingredient, at test time). Where the two differ the line stands in differences.csv with the
+/// Amounts and units of every line in the tests' lists against a reader that nobody here wrote (npm parse-ingredient, at test time). Where
+/// the two differ the line stands in differences.csv with the
 /// reason; a new difference fails, and so does a listed one that is none any more.
 /// </summary>
 public class OtherReaderTests(ITestOutputHelper output)
@@ -43,19 +44,34 @@ public class OtherReaderTests(ITestOutputHelper output)
 
     private sealed record Reading(decimal? Low, decimal? High, string Unit)
     {
-        public override string ToString() => Low is null ? "none" : string.Create(CultureInfo.InvariantCulture, $"{(Low == High ? $"{Low:0.###}" : $"{Low:0.###}-{High:0.###}")} {Unit}");
+        public override string ToString() =>
+            Low is null
+                ? "none"
+                : string.Create(CultureInfo.InvariantCulture, $"{(Low == High ? $"{Low:0.###}" : $"{Low:0.###}-{High:0.###}")} {Unit}");
     }
 
     [Fact]
     public void Amounts_and_units_agree_with_another_reader_or_say_why_not()
     {
         var lines = Lines();
-        var explained = Rows(Path.Combine(Here, "differences.csv")).ToDictionary(row => row["line"], row => $"{row["ours"]} | {row["theirs"]} | {(row["why"].Length > 0 ? "explained" : "no reason")}");
-        var differing = lines.Zip(Theirs(lines)).Select(pair => (Line: pair.First, Ours: OurReading(pair.First), Theirs: pair.Second)).Where(item => item.Ours.ToString() != item.Theirs.ToString()).ToList();
+        var explained = Rows(Path.Combine(Here, "differences.csv"))
+            .ToDictionary(
+                row => row["line"],
+                row => $"{row["ours"]} | {row["theirs"]} | {(row["why"].Length > 0 ? "explained" : "no reason")}"
+            );
+        var differing = lines
+            .Zip(Theirs(lines))
+            .Select(pair => (Line: pair.First, Ours: OurReading(pair.First), Theirs: pair.Second))
+            .Where(item => item.Ours.ToString() != item.Theirs.ToString())
+            .ToList();
         output.WriteLine($"{lines.Count} lines, {differing.Count} read differently");
         Assert.InRange(lines.Count, 400, int.MaxValue);
-        Assert.Equal(explained.OrderBy(row => row.Key, StringComparer.Ordinal).Select(row => $"{row.Key} | {row.Value}"),
-            differing.OrderBy(item => item.Line, StringComparer.Ordinal).Select(item => $"{item.Line} | {item.Ours} | {item.Theirs} | explained"));
+        Assert.Equal(
+            explained.OrderBy(row => row.Key, StringComparer.Ordinal).Select(row => $"{row.Key} | {row.Value}"),
+            differing
+                .OrderBy(item => item.Line, StringComparer.Ordinal)
+                .Select(item => $"{item.Line} | {item.Ours} | {item.Theirs} | explained")
+        );
     }
 
     private static Reading OurReading(string line)
@@ -66,7 +82,11 @@ public class OtherReaderTests(ITestOutputHelper output)
 
     private static IReadOnlyList<Reading> Theirs(IReadOnlyList<string> lines)
     {
-        var start = new ProcessStartInfo("node", [Path.Combine(Here, "parse-ingredient.mjs"), Path.Combine(Root, "web")]) { RedirectStandardInput = true, RedirectStandardOutput = true };
+        var start = new ProcessStartInfo("node", [Path.Combine(Here, "parse-ingredient.mjs"), Path.Combine(Root, "web")])
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+        };
         using var node = Process.Start(start)!;
         node.StandardInput.Write(JsonSerializer.Serialize(lines));
         node.StandardInput.Close();
@@ -79,7 +99,14 @@ public class OtherReaderTests(ITestOutputHelper output)
     {
         var core = Path.Combine(Root, "tests", "Merienda.Core.Tests");
         string[] lists = ["heldout-lines.csv", "heldout-lines-2.csv", "seen-lines.csv"];
-        return [.. lists.SelectMany(file => Rows(Path.Combine(core, "Recipes", file))).Concat(Rows(Path.Combine(core, "Protocols", "hidden-allergens.csv")).Where(row => row["kind"] == "line")).Select(row => row["text"]).Distinct()];
+        return
+        [
+            .. lists
+                .SelectMany(file => Rows(Path.Combine(core, "Recipes", file)))
+                .Concat(Rows(Path.Combine(core, "Protocols", "hidden-allergens.csv")).Where(row => row["kind"] == "line"))
+                .Select(row => row["text"])
+                .Distinct(),
+        ];
     }
 
     private static List<Dictionary<string, string>> Rows(string path)

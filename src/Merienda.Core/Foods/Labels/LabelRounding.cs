@@ -14,7 +14,8 @@ public sealed record LabelInterval(decimal Low, decimal High, decimal Declared, 
 }
 
 /// <summary>
-/// How values are rounded on packets, and back. US: 21 CFR 101.9(c), per serving; EU and UK: Commission guidance on tolerances, December 2012, per 100 g; both from memory [M].
+/// How values are rounded on packets, and back. US: 21 CFR 101.9(c), per serving; EU and UK: Commission guidance on tolerances, December
+/// 2012, per 100 g; both from memory [M].
 /// Elsewhere half of the last printed digit.
 /// </summary>
 public static class LabelRounding
@@ -40,14 +41,23 @@ public static class LabelRounding
         {
             // Kilojoules are printed whole like kilocalories; their step is a quarter as wide.
             return declared.IsLessThan
-                ? new(0, declared.Value / DeclaredValue.KilojoulesPerKilocalorie, declared.Value / DeclaredValue.KilojoulesPerKilocalorie / 2)
-                : new(Math.Max(0, declared.Value - declared.HalfDigit) / DeclaredValue.KilojoulesPerKilocalorie, (declared.Value + declared.HalfDigit) / DeclaredValue.KilojoulesPerKilocalorie, declared.Value / DeclaredValue.KilojoulesPerKilocalorie);
+                ? new(
+                    0,
+                    declared.Value / DeclaredValue.KilojoulesPerKilocalorie,
+                    declared.Value / DeclaredValue.KilojoulesPerKilocalorie / 2
+                )
+                : new(
+                    Math.Max(0, declared.Value - declared.HalfDigit) / DeclaredValue.KilojoulesPerKilocalorie,
+                    (declared.Value + declared.HalfDigit) / DeclaredValue.KilojoulesPerKilocalorie,
+                    declared.Value / DeclaredValue.KilojoulesPerKilocalorie
+                );
         }
 
         if (declared.IsLessThan)
         {
             // "Less than 1 g" may be printed from half a gram on; elsewhere it says no more than its words.
-            var least = country == LabelCountry.UnitedStates && BandsOf(country, nutrient) == AmericanGrams && declared.Value == 1 ? 0.5m : 0;
+            var least =
+                country == LabelCountry.UnitedStates && BandsOf(country, nutrient) == AmericanGrams && declared.Value == 1 ? 0.5m : 0;
             return new(least, declared.Value, (least + declared.Value) / 2);
         }
 
@@ -56,7 +66,12 @@ public static class LabelRounding
             var stretches = Stretches(bands, declared.Value).ToList();
             if (stretches.Count > 0)
             {
-                return new(stretches.Min(stretch => stretch.Low), stretches.Max(stretch => stretch.High), declared.Value, stretches.MaxBy(stretch => stretch.High)!.IncludesHigh);
+                return new(
+                    stretches.Min(stretch => stretch.Low),
+                    stretches.Max(stretch => stretch.High),
+                    declared.Value,
+                    stretches.MaxBy(stretch => stretch.High)!.IncludesHigh
+                );
             }
         }
 
@@ -68,7 +83,9 @@ public static class LabelRounding
     public static decimal? Print(LabelCountry country, LabelNutrient nutrient, decimal value)
     {
         var band = BandsOf(country, nutrient)?.LastOrDefault(one => one.IsAbove ? value > one.From : value >= one.From);
-        return band is null ? null : band.Step == 0 ? 0 : Math.Floor((value / band.Step) + 0.5m) * band.Step;
+        return band is null ? null
+            : band.Step == 0 ? 0
+            : Math.Floor((value / band.Step) + 0.5m) * band.Step;
     }
 
     private static IEnumerable<LabelInterval> Stretches(Band[] bands, decimal printed)
@@ -96,16 +113,26 @@ public static class LabelRounding
         }
     }
 
-    private static Band[]? BandsOf(LabelCountry country, LabelNutrient nutrient) => (country, nutrient) switch
-    {
-        (LabelCountry.UnitedStates, LabelNutrient.Energy) => AmericanEnergy,
-        (LabelCountry.UnitedStates, LabelNutrient.Fat or LabelNutrient.SaturatedFat) => AmericanFat,
-        (LabelCountry.UnitedStates, LabelNutrient.Sodium) => AmericanSodium,
-        (LabelCountry.UnitedStates, LabelNutrient.Carbohydrate or LabelNutrient.Fibre or LabelNutrient.Sugars or LabelNutrient.AddedSugars or LabelNutrient.Protein or LabelNutrient.Polyols or LabelNutrient.Allulose) => AmericanGrams,
-        (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, LabelNutrient.Energy) => EuropeanEnergy,
-        (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, LabelNutrient.SaturatedFat) => EuropeanSaturates,
-        (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, LabelNutrient.Salt) => EuropeanSalt,
-        (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, not (LabelNutrient.Sodium or LabelNutrient.Salt)) => EuropeanGrams,
-        _ => null,
-    };
+    private static Band[]? BandsOf(LabelCountry country, LabelNutrient nutrient) =>
+        (country, nutrient) switch
+        {
+            (LabelCountry.UnitedStates, LabelNutrient.Energy) => AmericanEnergy,
+            (LabelCountry.UnitedStates, LabelNutrient.Fat or LabelNutrient.SaturatedFat) => AmericanFat,
+            (LabelCountry.UnitedStates, LabelNutrient.Sodium) => AmericanSodium,
+            (
+                LabelCountry.UnitedStates,
+                LabelNutrient.Carbohydrate
+                    or LabelNutrient.Fibre
+                    or LabelNutrient.Sugars
+                    or LabelNutrient.AddedSugars
+                    or LabelNutrient.Protein
+                    or LabelNutrient.Polyols
+                    or LabelNutrient.Allulose
+            ) => AmericanGrams,
+            (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, LabelNutrient.Energy) => EuropeanEnergy,
+            (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, LabelNutrient.SaturatedFat) => EuropeanSaturates,
+            (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, LabelNutrient.Salt) => EuropeanSalt,
+            (LabelCountry.EuropeanUnion or LabelCountry.UnitedKingdom, not (LabelNutrient.Sodium or LabelNutrient.Salt)) => EuropeanGrams,
+            _ => null,
+        };
 }

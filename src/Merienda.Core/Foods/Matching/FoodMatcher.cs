@@ -3,7 +3,8 @@ using System.Globalization;
 namespace Merienda.Core.Foods;
 
 /// <summary>
-/// Finds the food that words mean. The words of a name may stand in any order; words that only describe are passed over, words that make another food are not,
+/// Finds the food that words mean. The words of a name may stand in any order; words that only describe are passed over, words that make
+/// another food are not,
 /// and with a word that is neither a food is at most likely.
 /// </summary>
 public sealed class FoodMatcher
@@ -22,11 +23,14 @@ public sealed class FoodMatcher
 
     /// <param name="kinds">Words that leave the kind open, with the keys of the foods they may mean, the usual one first.</param>
     /// <exception cref="ArgumentException">Two foods claim one synonym, or a kind is no food.</exception>
-    public FoodMatcher(IEnumerable<Food> foods, FoodWords words, IEnumerable<(string Words, IReadOnlyList<string> Keys)> kinds) : this(foods, words, (FoodMatcher?)null)
+    public FoodMatcher(IEnumerable<Food> foods, FoodWords words, IEnumerable<(string Words, IReadOnlyList<string> Keys)> kinds)
+        : this(foods, words, (FoodMatcher?)null)
     {
         foreach (var (phrase, keys) in kinds)
         {
-            var meant = new FoodKinds([.. keys.Select(key => WithKey(key) ?? throw new ArgumentException($"\"{phrase}\" may mean {key}, which is no food."))]);
+            var meant = new FoodKinds([
+                .. keys.Select(key => WithKey(key) ?? throw new ArgumentException($"\"{phrase}\" may mean {key}, which is no food.")),
+            ]);
             _names.Open(Words.Of(phrase), meant);
         }
     }
@@ -56,7 +60,10 @@ public sealed class FoodMatcher
     /// <summary>The words beside names and what they do.</summary>
     public FoodWords Words { get; }
 
-    /// <summary>The same foods with a household's own before them: what it calls by a name is meant by it. Of two own ones that sound alike the first is meant.</summary>
+    /// <summary>
+    /// The same foods with a household's own before them: what it calls by a name is meant by it. Of two own ones that sound alike the
+    /// first is meant.
+    /// </summary>
     /// <param name="learnt">What the household chose for words before.</param>
     public FoodMatcher With(IEnumerable<Food> own, IEnumerable<(string Words, string Food)> learnt)
     {
@@ -73,7 +80,8 @@ public sealed class FoodMatcher
     }
 
     /// <summary>Every food by name.</summary>
-    public IReadOnlyList<Food> Foods => _byName ??= [.. _byKey.Values.Concat(_shared?.Foods ?? []).OrderBy(food => food.Name, StringComparer.OrdinalIgnoreCase)];
+    public IReadOnlyList<Food> Foods =>
+        _byName ??= [.. _byKey.Values.Concat(_shared?.Foods ?? []).OrderBy(food => food.Name, StringComparer.OrdinalIgnoreCase)];
 
     public Food? WithKey(string key) => _byKey.GetValueOrDefault(key) ?? _shared?.WithKey(key);
 
@@ -112,17 +120,25 @@ public sealed class FoodMatcher
 
         var (found, isSure) = Find(tokens, effects);
         // Asked for cooked, the table has it raw (or the other way round): the food is right and its numbers are not.
-        return found is null ? default : new(found.Food, isSure && (state is not "cooked" || IsEatenAs(found.Food)) ? MatchKind.Exact : MatchKind.Likely) { Kinds = found.Kinds };
+        return found is null
+            ? default
+            : new(found.Food, isSure && (state is not "cooked" || IsEatenAs(found.Food)) ? MatchKind.Exact : MatchKind.Likely)
+            {
+                Kinds = found.Kinds,
+            };
     }
 
     /// <summary>The food whose whole name the words are, in any order; null where one of them only describes.</summary>
-    public FoodMatch? NamedWholly(string words) => Words.Of(words) is { Count: > 0 and <= MostWords } tokens && _names.InAnyOrder(tokens) is { } meant ? new(meant.Food, MatchKind.Exact) { Kinds = meant.Kinds } : null;
+    public FoodMatch? NamedWholly(string words) =>
+        Words.Of(words) is { Count: > 0 and <= MostWords } tokens && _names.InAnyOrder(tokens) is { } meant
+            ? new(meant.Food, MatchKind.Exact) { Kinds = meant.Kinds }
+            : null;
 
     /// <summary>Foods that some words name in passing: the butter of "brushed with butter". Only whole names count.</summary>
     public IEnumerable<Food> Mentioned(string words)
     {
         var tokens = Words.Of(words);
-        for (var at = 0; at < tokens.Count && at < MostWords;)
+        for (var at = 0; at < tokens.Count && at < MostWords; )
         {
             var length = Math.Min(4, tokens.Count - at);
             Food? food = null;
@@ -134,7 +150,9 @@ public sealed class FoodMatcher
                 }
             }
 
-            var isDenied = at > 0 && tokens[at - 1] is "no" or "without" or "not" or "non" or "un" || (at + Math.Max(1, length) < tokens.Count && tokens[at + Math.Max(1, length)] == "free");
+            var isDenied =
+                at > 0 && tokens[at - 1] is "no" or "without" or "not" or "non" or "un"
+                || (at + Math.Max(1, length) < tokens.Count && tokens[at + Math.Max(1, length)] == "free");
             if (food is not null && !isDenied)
             {
                 yield return food;
@@ -150,25 +168,40 @@ public sealed class FoodMatcher
         var words = Words.Of(typed);
         return words.Count == 0
             ? []
-            : _names.All
-                .Where(entry => words.All(word => entry.Words.Any(held => held.StartsWith(word, StringComparison.Ordinal))))
-                .OrderBy(entry => entry.Words.Length).ThenBy(entry => entry.Food.Name, StringComparer.Ordinal)
-                .Select(entry => entry.Food).Distinct().Take(most);
+            : _names
+                .All.Where(entry => words.All(word => entry.Words.Any(held => held.StartsWith(word, StringComparison.Ordinal))))
+                .OrderBy(entry => entry.Words.Length)
+                .ThenBy(entry => entry.Food.Name, StringComparer.Ordinal)
+                .Select(entry => entry.Food)
+                .Distinct()
+                .Take(most);
     }
 
-    /// <summary>The foods that come nearest to words that name none, best first: those that share most of the words, the last one counting double, near spellings too.</summary>
+    /// <summary>
+    /// The foods that come nearest to words that name none, best first: those that share most of the words, the last one counting double,
+    /// near spellings too.
+    /// </summary>
     public IReadOnlyList<Food> Nearest(string typed, int most)
     {
         var words = Words.Of(typed);
         var effects = Words.EffectsOf(words);
         var asked = words.Where((_, at) => effects[at] is null).DefaultIfEmpty(words.LastOrDefault("")).ToList();
-        return [.. _names.All
-            .Select(entry => (entry.Food, Score: Math.Max(Nearness.Of(asked, entry.Words), Nearness.Of(words, entry.Words)), entry.Words))
-            .Where(entry => entry.Score > 0)
-            // Of foods equally near, the one that is described alike: black beans in a tin before green ones.
-            .GroupBy(entry => entry.Food).Select(entry => (Food: entry.Key, Score: entry.Max(one => one.Score + (0.01 * one.Words.Count(words.Contains)))))
-            .OrderByDescending(entry => entry.Score).ThenBy(entry => entry.Food.Name.Length).ThenBy(entry => entry.Food.Name, StringComparer.Ordinal)
-            .Take(most).Select(entry => entry.Food)];
+        return
+        [
+            .. _names
+                .All.Select(entry =>
+                    (entry.Food, Score: Math.Max(Nearness.Of(asked, entry.Words), Nearness.Of(words, entry.Words)), entry.Words)
+                )
+                .Where(entry => entry.Score > 0)
+                // Of foods equally near, the one that is described alike: black beans in a tin before green ones.
+                .GroupBy(entry => entry.Food)
+                .Select(entry => (Food: entry.Key, Score: entry.Max(one => one.Score + (0.01 * one.Words.Count(words.Contains)))))
+                .OrderByDescending(entry => entry.Score)
+                .ThenBy(entry => entry.Food.Name.Length)
+                .ThenBy(entry => entry.Food.Name, StringComparer.Ordinal)
+                .Take(most)
+                .Select(entry => entry.Food),
+        ];
     }
 
     /// <summary>Without the words that only describe: what was learnt of "chopped moonfish" holds for moonfish.</summary>
@@ -214,8 +247,15 @@ public sealed class FoodMatcher
         {
             for (var set = 1u; set < 1u << droppable.Length; set++)
             {
-                if (System.Numerics.BitOperations.PopCount(set) == most && most < tokens.Count && _names.MayName(whole - SumOf(hashes, set))
-                    && _names.InAnyOrder([.. tokens.Where((_, at) => Array.IndexOf(droppable, at) is var bit && (bit < 0 || (set >> bit & 1) == 0))]) is { } meant)
+                if (
+                    System.Numerics.BitOperations.PopCount(set) == most
+                    && most < tokens.Count
+                    && _names.MayName(whole - SumOf(hashes, set))
+                    && _names.InAnyOrder([
+                        .. tokens.Where((_, at) => Array.IndexOf(droppable, at) is var bit && (bit < 0 || (set >> bit & 1) == 0)),
+                    ])
+                        is { } meant
+                )
                 {
                     return meant;
                 }
@@ -246,15 +286,32 @@ public sealed class FoodMatcher
         }
 
         var name = tokens.Where((token, at) => token != fat && effects[at] is null).ToHashSet();
-        return name.Count == 0 ? null : _names.Holding(name.Last())
-            .Select(entry => (entry.Food, Name: entry.Words.Where(word => !word.EndsWith('%')).ToHashSet(), Fat: entry.Words.FirstOrDefault(word => word.EndsWith('%'))))
-            .Where(entry => entry.Fat is not null && entry.Name.SetEquals(name) && decimal.TryParse(entry.Fat[..^1], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out _))
-            .Select(entry => (entry.Food, Distance: Math.Abs(decimal.Parse(entry.Fat![..^1], CultureInfo.InvariantCulture) - asked)))
-            .Where(entry => entry.Distance <= FarthestFat)
-            .OrderBy(entry => entry.Distance).Select(entry => entry.Food).FirstOrDefault();
+        return name.Count == 0
+            ? null
+            : _names
+                .Holding(name.Last())
+                .Select(entry =>
+                    (
+                        entry.Food,
+                        Name: entry.Words.Where(word => !word.EndsWith('%')).ToHashSet(),
+                        Fat: entry.Words.FirstOrDefault(word => word.EndsWith('%'))
+                    )
+                )
+                .Where(entry =>
+                    entry.Fat is not null
+                    && entry.Name.SetEquals(name)
+                    && decimal.TryParse(entry.Fat[..^1], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out _)
+                )
+                .Select(entry => (entry.Food, Distance: Math.Abs(decimal.Parse(entry.Fat![..^1], CultureInfo.InvariantCulture) - asked)))
+                .Where(entry => entry.Distance <= FarthestFat)
+                .OrderBy(entry => entry.Distance)
+                .Select(entry => entry.Food)
+                .FirstOrDefault();
     }
 
-    /// <summary>A name within the words, or one that holds them all: with its last word the same, and no other food's name among what is left over.</summary>
+    /// <summary>
+    /// A name within the words, or one that holds them all: with its last word the same, and no other food's name among what is left over.
+    /// </summary>
     private Food? Likely(IReadOnlyList<string> tokens, WordEffect?[] effects)
     {
         var names = tokens.Where((_, at) => effects[at] is null).ToList();
@@ -266,17 +323,30 @@ public sealed class FoodMatcher
         }
 
         var head = asked[^1];
-        var held = _names.Holding(head)
-            .Where(entry => entry.Words.All(tokens.Contains) ? entry.Words[^1] == head && !names.Except(entry.Words).Any(IsPartOfAName) : asked.All(entry.Words.Contains) && entry.Words.Length <= asked.Count + 1)
+        var held = _names
+            .Holding(head)
+            .Where(entry =>
+                entry.Words.All(tokens.Contains)
+                    ? entry.Words[^1] == head && !names.Except(entry.Words).Any(IsPartOfAName)
+                    : asked.All(entry.Words.Contains) && entry.Words.Length <= asked.Count + 1
+            )
             .Select(entry => (entry.Food, Shared: (double)entry.Words.Intersect(names).Count() / entry.Words.Union(names).Count()))
             .OrderByDescending(entry => entry.Shared)
             .ToList();
         // Two foods equally near: neither is meant for certain.
-        return held.Count > 0 && held[0].Shared >= 0.33 && held.All(entry => entry.Food == held[0].Food || entry.Shared < held[0].Shared) ? held[0].Food : null;
+        return held.Count > 0 && held[0].Shared >= 0.33 && held.All(entry => entry.Food == held[0].Food || entry.Shared < held[0].Shared)
+            ? held[0].Food
+            : null;
     }
 
     private bool IsPartOfAName(string word) => _names.Holding(word).Any();
 
-    /// <summary>Whether a row stands for the food as it is eaten, so that "cooked" adds nothing: what needs no cooking, or was cooked already.</summary>
-    private static bool IsEatenAs(Food food) => food.Yields.Count == 0 && !food.Name.Contains("raw", StringComparison.OrdinalIgnoreCase) && !food.Name.Contains("dry", StringComparison.OrdinalIgnoreCase) && food.Keeping?.Key is not ("raw-poultry" or "raw-mince" or "raw-fish" or "raw-cut");
+    /// <summary>
+    /// Whether a row stands for the food as it is eaten, so that "cooked" adds nothing: what needs no cooking, or was cooked already.
+    /// </summary>
+    private static bool IsEatenAs(Food food) =>
+        food.Yields.Count == 0
+        && !food.Name.Contains("raw", StringComparison.OrdinalIgnoreCase)
+        && !food.Name.Contains("dry", StringComparison.OrdinalIgnoreCase)
+        && food.Keeping?.Key is not ("raw-poultry" or "raw-mince" or "raw-fish" or "raw-cut");
 }

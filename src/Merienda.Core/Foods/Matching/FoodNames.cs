@@ -3,7 +3,9 @@ namespace Merienda.Core.Foods;
 /// <summary>What a name stands for: a food, and every kind where the name leaves that open.</summary>
 internal sealed record Meant(Food Food, FoodKinds? Kinds = null);
 
-/// <summary>The names of foods, found by their words as they stand, in any order, or by one of them; a household's own before those that all share.</summary>
+/// <summary>
+/// The names of foods, found by their words as they stand, in any order, or by one of them; a household's own before those that all share.
+/// </summary>
 internal sealed class FoodNames(FoodNames? shared)
 {
     private readonly Dictionary<string, Meant> _byPhrase = new(StringComparer.Ordinal);
@@ -52,13 +54,16 @@ internal sealed class FoodNames(FoodNames? shared)
     }
 
     /// <summary>What the words mean as they stand, or in another order.</summary>
-    public Meant? InAnyOrder(IReadOnlyList<string> tokens) => MayName(SumOf(tokens)) ? Named(string.Join(' ', tokens)) ?? (tokens.Count > 1 ? Bagged(BagOf(tokens)) : null) : null;
+    public Meant? InAnyOrder(IReadOnlyList<string> tokens) =>
+        MayName(SumOf(tokens)) ? Named(string.Join(' ', tokens)) ?? (tokens.Count > 1 ? Bagged(BagOf(tokens)) : null) : null;
 
     /// <summary>What some of the words mean as they stand.</summary>
-    public Meant? InOrder(List<string> tokens, int from, int count) => MayName(SumOf(tokens, from, count)) ? Named(string.Join(' ', tokens.GetRange(from, count))) : null;
+    public Meant? InOrder(List<string> tokens, int from, int count) =>
+        MayName(SumOf(tokens, from, count)) ? Named(string.Join(' ', tokens.GetRange(from, count))) : null;
 
     /// <summary>Names that hold a word.</summary>
-    public IEnumerable<(string[] Words, Food Food)> Holding(string word) => (_byWord.GetValueOrDefault(word) ?? []).Concat(shared?.Holding(word) ?? []);
+    public IEnumerable<(string[] Words, Food Food)> Holding(string word) =>
+        (_byWord.GetValueOrDefault(word) ?? []).Concat(shared?.Holding(word) ?? []);
 
     /// <summary>Whether words that amount to this may be a name; false is certain.</summary>
     public bool MayName(long sum) => _sums.Contains(sum) || shared?.MayName(sum) == true;

@@ -17,7 +17,8 @@ public enum WordEffect
 }
 
 /// <summary>
-/// The words of ingredient lines in one form: lower case, singular, both sides of the ocean alike, a fat content as one token ("93 % lean" is "7%"); and what the words beside
+/// The words of ingredient lines in one form: lower case, singular, both sides of the ocean alike, a fat content as one token ("93 % lean"
+/// is "7%"); and what the words beside
 /// a name do. Read from data/line-words.csv.
 /// </summary>
 public sealed partial class FoodWords
@@ -71,7 +72,7 @@ public sealed partial class FoodWords
     public WordEffect?[] EffectsOf(IReadOnlyList<string> tokens)
     {
         var effects = new WordEffect?[tokens.Count];
-        for (var at = 0; at < tokens.Count;)
+        for (var at = 0; at < tokens.Count; )
         {
             var (length, effect) = _effects.Longest(tokens, at);
             Array.Fill(effects, effect, at, length);
@@ -82,9 +83,14 @@ public sealed partial class FoodWords
     }
 
     /// <summary>Whether every word only describes.</summary>
-    public bool OnlyDescribes(string text) => Of(text) is { Count: > 0 } tokens && _describing.Contains(tokens[^1]) && Array.TrueForAll(EffectsOf(tokens), effect => effect == WordEffect.Describes);
+    public bool OnlyDescribes(string text) =>
+        Of(text) is { Count: > 0 } tokens
+        && _describing.Contains(tokens[^1])
+        && Array.TrueForAll(EffectsOf(tokens), effect => effect == WordEffect.Describes);
 
-    /// <summary>Whether the words only say which food it is: at least one that makes it another, or a fat content, and none that is part of a name.</summary>
+    /// <summary>
+    /// Whether the words only say which food it is: at least one that makes it another, or a fat content, and none that is part of a name.
+    /// </summary>
     public bool Changes(string text)
     {
         var tokens = Of(text);
@@ -117,9 +123,14 @@ public sealed partial class FoodWords
 
         if (text.Contains('%', StringComparison.Ordinal))
         {
-            text = Percent().Replace(text, match => match.Groups["lean"].Success
-                ? $" {(100 - decimal.Parse(match.Groups["share"].ValueSpan, CultureInfo.InvariantCulture)).ToString("0.##", CultureInfo.InvariantCulture)}% "
-                : $" {match.Groups["share"].ValueSpan}% ");
+            text = Percent()
+                .Replace(
+                    text,
+                    match =>
+                        match.Groups["lean"].Success
+                            ? $" {(100 - decimal.Parse(match.Groups["share"].ValueSpan, CultureInfo.InvariantCulture)).ToString("0.##", CultureInfo.InvariantCulture)}% "
+                            : $" {match.Groups["share"].ValueSpan}% "
+                );
         }
 
         var tokens = new List<string>(6);
@@ -151,22 +162,32 @@ public sealed partial class FoodWords
         }
     }
 
-    private static string Singular(string word) => word switch
-    {
-        _ when word.Length < 4 || !word.EndsWith('s') || word.EndsWith("ss", StringComparison.Ordinal) || word.EndsWith("us", StringComparison.Ordinal) => word,
-        "swiss" or "molasses" or "christmas" or "brussels" or "peas" or "greens" or "grits" => word == "peas" ? "pea" : word,
-        "leaves" => "leaf",
-        "loaves" => "loaf",
-        "halves" => "half",
-        _ when word.EndsWith("oes", StringComparison.Ordinal) => word[..^2],
-        _ when word.EndsWith("ies", StringComparison.Ordinal) && word.Length > 5 => word[..^3] + "y",
-        _ when word.EndsWith("ches", StringComparison.Ordinal) || word.EndsWith("shes", StringComparison.Ordinal) || word.EndsWith("sses", StringComparison.Ordinal) || word.EndsWith("xes", StringComparison.Ordinal) => word[..^2],
-        _ => word[..^1],
-    };
+    private static string Singular(string word) =>
+        word switch
+        {
+            _ when word.Length < 4
+                    || !word.EndsWith('s')
+                    || word.EndsWith("ss", StringComparison.Ordinal)
+                    || word.EndsWith("us", StringComparison.Ordinal) => word,
+            "swiss" or "molasses" or "christmas" or "brussels" or "peas" or "greens" or "grits" => word == "peas" ? "pea" : word,
+            "leaves" => "leaf",
+            "loaves" => "loaf",
+            "halves" => "half",
+            _ when word.EndsWith("oes", StringComparison.Ordinal) => word[..^2],
+            _ when word.EndsWith("ies", StringComparison.Ordinal) && word.Length > 5 => word[..^3] + "y",
+            _ when word.EndsWith("ches", StringComparison.Ordinal)
+                    || word.EndsWith("shes", StringComparison.Ordinal)
+                    || word.EndsWith("sses", StringComparison.Ordinal)
+                    || word.EndsWith("xes", StringComparison.Ordinal) => word[..^2],
+            _ => word[..^1],
+        };
 
     [GeneratedRegex(@"\b(?<lean>\d{2})\s*/\s*(?<fat>\d{1,2})\b(?!\s*(cup|tsp|tbsp|inch))", RegexOptions.IgnoreCase)]
     private static partial Regex LeanByFat();
 
-    [GeneratedRegex(@"(?<share>\d{1,2}(\.\d+)?)\s*%\s*((?<lean>(extra\s+)?lean)\b|(milk\s*)?fat\b)?", RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture)]
+    [GeneratedRegex(
+        @"(?<share>\d{1,2}(\.\d+)?)\s*%\s*((?<lean>(extra\s+)?lean)\b|(milk\s*)?fat\b)?",
+        RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture
+    )]
     private static partial Regex Percent();
 }

@@ -1,12 +1,15 @@
 namespace Merienda.Core.Foods;
 
-/// <summary>How near typed words come to a food's name: shared words, the last one counting double, and words that differ by a slip of the finger.</summary>
+/// <summary>
+/// How near typed words come to a food's name: shared words, the last one counting double, and words that differ by a slip of the finger.
+/// </summary>
 internal static class Nearness
 {
     /// <summary>0 for nothing in common; up to 1 for the same words.</summary>
     public static double Of(IReadOnlyList<string> asked, string[] name)
     {
-        double shared = 0, all = 0;
+        double shared = 0,
+            all = 0;
         for (var at = 0; at < asked.Count; at++)
         {
             var weight = at == asked.Count - 1 ? 2 : 1;
@@ -20,10 +23,17 @@ internal static class Nearness
 
     private static double Likeness(string asked, string word) =>
         asked == word ? 1
-        : asked.Length >= 4 && word.Length >= 4 && (word.StartsWith(asked, StringComparison.Ordinal) || asked.StartsWith(word, StringComparison.Ordinal)) ? 0.7
+        : asked.Length >= 4
+        && word.Length >= 4
+        && (word.StartsWith(asked, StringComparison.Ordinal) || asked.StartsWith(word, StringComparison.Ordinal))
+            ? 0.7
         // A compound is what its last part is: whitefish is a fish.
         : word.Length >= 4 && asked.EndsWith(word, StringComparison.Ordinal) ? 0.75
-        : asked.Length >= 4 && Math.Abs(asked.Length - word.Length) <= 2 && Slips(asked, word) is var slips && slips <= (asked.Length >= 7 ? 2 : 1) ? 0.8 - (0.15 * slips)
+        : asked.Length >= 4
+        && Math.Abs(asked.Length - word.Length) <= 2
+        && Slips(asked, word) is var slips
+        && slips <= (asked.Length >= 7 ? 2 : 1)
+            ? 0.8 - (0.15 * slips)
         : 0;
 
     /// <summary>Letters added, lost, changed or swapped between two words (optimal string alignment).</summary>

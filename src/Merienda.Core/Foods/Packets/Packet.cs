@@ -11,7 +11,15 @@ public sealed class Packet
 {
     private readonly Lazy<Said> _said;
 
-    private Packet(Guid id, int version, PrintedPacket printed, ReadPacket read, PacketLabel label, StatementLexicon lexicon, FoodClasses classes)
+    private Packet(
+        Guid id,
+        int version,
+        PrintedPacket printed,
+        ReadPacket read,
+        PacketLabel label,
+        StatementLexicon lexicon,
+        FoodClasses classes
+    )
     {
         (Id, Version, Printed, Label, Serving, PackGrams) = (id, version, printed, label, read.Serving, read.PackGrams);
         _said = new(() => Said.Of(lexicon.Read(printed.Statement, printed.MayContain), classes));
@@ -54,18 +62,28 @@ public sealed class Packet
     public OpenClasses MayHold => _said.Value.MayHold;
 
     /// <summary>True when every polyol that the statement names is erythritol: then the printed polyols are.</summary>
-    public bool HasOnlyErythritol => IsRead && Reading.Holds.ContainsKey("erythritol") && !Reading.Holds.ContainsKey("polyol") && CannotTell.Count == 0;
+    public bool HasOnlyErythritol =>
+        IsRead && Reading.Holds.ContainsKey("erythritol") && !Reading.Holds.ContainsKey("polyol") && CannotTell.Count == 0;
 
     /// <summary>The key that a packet's food has.</summary>
     public static string KeyOf(Guid id) => $"packet-{id:N}";
 
     /// <summary>The packet a key stands for, or null.</summary>
-    public static Guid? IdOf(string key) => key.StartsWith("packet-", StringComparison.Ordinal) && Guid.TryParseExact(key[7..], "N", out var id) ? id : null;
+    public static Guid? IdOf(string key) =>
+        key.StartsWith("packet-", StringComparison.Ordinal) && Guid.TryParseExact(key[7..], "N", out var id) ? id : null;
 
     /// <summary>A food from what was printed. The statement is read when it is first asked for.</summary>
     /// <param name="read">What <see cref="PrintedPacket.Read"/> made of it.</param>
     /// <param name="countsTolerances">Whether the household counts what the law tolerates beyond rounding.</param>
-    public static Food ToFood(Guid id, int version, PrintedPacket printed, ReadPacket read, bool countsTolerances, StatementLexicon lexicon, FoodClasses classes)
+    public static Food ToFood(
+        Guid id,
+        int version,
+        PrintedPacket printed,
+        ReadPacket read,
+        bool countsTolerances,
+        StatementLexicon lexicon,
+        FoodClasses classes
+    )
     {
         var label = countsTolerances ? read.Label.WithTolerances() : read.Label;
         var held = printed.Classes.SelectMany(classes.Upward).ToFrozenSet();
@@ -84,18 +102,33 @@ public sealed class Packet
     }
 
     /// <summary>What the statement says, with the classes above each one it names.</summary>
-    private sealed record Said(StatementReading Reading, FrozenDictionary<string, decimal> MostShare, FrozenSet<string> May, OpenClasses MayHold)
+    private sealed record Said(
+        StatementReading Reading,
+        FrozenDictionary<string, decimal> MostShare,
+        FrozenSet<string> May,
+        OpenClasses MayHold
+    )
     {
-        public static Said Of(StatementReading reading, FoodClasses classes) => new(
-            reading,
-            reading.MostShare.SelectMany(held => classes.Upward(held.Key).Select(above => (Key: above, Share: held.Value))).GroupBy(item => item.Key).ToFrozenDictionary(item => item.Key, item => Math.Min(1, item.Sum(one => one.Share))),
-            reading.MayContain.Keys.SelectMany(key => classes.Upward(key).Concat(classes.Downward(key))).ToFrozenSet(),
-            classes.MayHold([.. reading.Holds.Keys], reading.MayHold.Keys));
+        public static Said Of(StatementReading reading, FoodClasses classes) =>
+            new(
+                reading,
+                reading
+                    .MostShare.SelectMany(held => classes.Upward(held.Key).Select(above => (Key: above, Share: held.Value)))
+                    .GroupBy(item => item.Key)
+                    .ToFrozenDictionary(item => item.Key, item => Math.Min(1, item.Sum(one => one.Share))),
+                reading.MayContain.Keys.SelectMany(key => classes.Upward(key).Concat(classes.Downward(key))).ToFrozenSet(),
+                classes.MayHold([.. reading.Holds.Keys], reading.MayHold.Keys)
+            );
     }
 
     private static Dictionary<string, decimal> MeasuresOf(ReadPacket read, LabelCountry country)
     {
-        var system = country switch { LabelCountry.UnitedStates => MeasureSystem.UnitedStates, LabelCountry.Australia => MeasureSystem.Australia, _ => MeasureSystem.Metric };
+        var system = country switch
+        {
+            LabelCountry.UnitedStates => MeasureSystem.UnitedStates,
+            LabelCountry.Australia => MeasureSystem.Australia,
+            _ => MeasureSystem.Metric,
+        };
         var measures = new Dictionary<string, decimal>();
         if (read.PackGrams is { } grams)
         {
@@ -129,7 +162,10 @@ public sealed class Packet
             AddedSugars = Best(LabelNutrient.AddedSugars),
             Polyols = Best(LabelNutrient.Polyols),
             Allulose = Best(LabelNutrient.Allulose),
-            Sodium = label.Declares(LabelNutrient.Sodium) || label.Declares(LabelNutrient.Salt) ? label.PerHundredGrams(LabelNutrient.Sodium).Best : null,
+            Sodium =
+                label.Declares(LabelNutrient.Sodium) || label.Declares(LabelNutrient.Salt)
+                    ? label.PerHundredGrams(LabelNutrient.Sodium).Best
+                    : null,
         };
     }
 }

@@ -3,10 +3,14 @@ namespace Merienda.Core.Foods.Statements;
 /// <summary>What brackets behind a word do to what it leaves open.</summary>
 public enum StatedKind
 {
-    /// <summary>A substance, or a dish with its usual ingredients: a list of parts settles what may be in it, the name of one allergen does not.</summary>
+    /// <summary>
+    /// A substance, or a dish with its usual ingredients: a list of parts settles what may be in it, the name of one allergen does not.
+    /// </summary>
     Thing,
 
-    /// <summary>A substance that is made from one of several plants or animals ("starch", "lecithin"): naming which one settles it.</summary>
+    /// <summary>
+    /// A substance that is made from one of several plants or animals ("starch", "lecithin"): naming which one settles it.
+    /// </summary>
     Source,
 
     /// <summary>A cut, a process, a place: says nothing by itself and hides nothing beside a known word.</summary>
@@ -20,7 +24,12 @@ public enum StatedKind
 /// <param name="Classes">Keys of the classes they hold; of a <see cref="StatedKind.Without"/>, those that are not in it.</param>
 /// <param name="CannotTell">What nobody can tell from them ("flavouring"), or null.</param>
 /// <param name="MayHold">Classes that makers differ by: a mayonnaise may hold mustard.</param>
-public sealed record StatedMeaning(IReadOnlyList<string> Classes, string? CannotTell, IReadOnlyList<string> MayHold, StatedKind Kind = StatedKind.Thing);
+public sealed record StatedMeaning(
+    IReadOnlyList<string> Classes,
+    string? CannotTell,
+    IReadOnlyList<string> MayHold,
+    StatedKind Kind = StatedKind.Thing
+);
 
 /// <summary>A phrase of a statement as it was understood.</summary>
 /// <param name="Classes">What it holds; empty for what holds none, or when nobody can tell.</param>
@@ -34,12 +43,19 @@ public sealed record StatedPhrase(string Words, IReadOnlyList<string> Classes, b
 /// <summary>What a statement says is in the packet.</summary>
 /// <param name="Holds">Class to the words that say so.</param>
 /// <param name="CannotTell">Words from which nobody can tell: "natural flavouring", "spices", and words the lexicon does not know.</param>
-public sealed record StatementReading(IReadOnlyDictionary<string, string> Holds, IReadOnlyDictionary<string, string> MayContain, IReadOnlyList<string> CannotTell)
+public sealed record StatementReading(
+    IReadOnlyDictionary<string, string> Holds,
+    IReadOnlyDictionary<string, string> MayContain,
+    IReadOnlyList<string> CannotTell
+)
 {
     /// <summary>Class to the words that leave it open: "mayonnaise" may hold mustard. Not what the packet warns of.</summary>
     public required IReadOnlyDictionary<string, string> MayHold { get; init; }
 
-    /// <summary>Most that the packet can hold of a class, 0 to 1: a printed percentage, else what its place in the falling order of the statement leaves.</summary>
+    /// <summary>
+    /// Most that the packet can hold of a class, 0 to 1: a printed percentage, else what its place in the falling order of the statement
+    /// leaves.
+    /// </summary>
     public required IReadOnlyDictionary<string, decimal> MostShare { get; init; }
 
     /// <summary>Classes that stand only below a "less than 2 % of".</summary>

@@ -3,7 +3,8 @@ using System.Text;
 namespace Merienda.Core.Foods.Statements;
 
 /// <summary>
-/// Reads the words of a statement, the longest known phrase first, so that butter beans are no butter and coconut milk is no milk. A phrase is read through only when each
+/// Reads the words of a statement, the longest known phrase first, so that butter beans are no butter and coconut milk is no milk. A phrase
+/// is read through only when each
 /// of its words is known; a word that is not known is never taken for harmless.
 /// </summary>
 public sealed class StatementLexicon
@@ -26,13 +27,20 @@ public sealed class StatementLexicon
     /// <param name="mayContain">The advice that some packets print apart; empty when there is none.</param>
     public StatementReading Read(string text, string mayContain = "")
     {
-        var statement = StatementReader.Read(mayContain.Trim().Length == 0 ? text : $"{text.TrimEnd().TrimEnd('.')}. {Advice(mayContain.Trim())}");
+        var statement = StatementReader.Read(
+            mayContain.Trim().Length == 0 ? text : $"{text.TrimEnd().TrimEnd('.')}. {Advice(mayContain.Trim())}"
+        );
         var (held, may) = (new Found(this), new Found(this));
         for (var at = 0; at < statement.Ingredients.Count; at++)
         {
             var item = statement.Ingredients[at];
             // Ingredients stand in falling order of weight: the fourth is at most a quarter.
-            held.Add(item, item.Percent is { } percent and <= 100 ? percent / 100 : item.IsTrace ? TraceShare : 1m / (at + 1));
+            held.Add(
+                item,
+                item.Percent is { } percent and <= 100 ? percent / 100
+                    : item.IsTrace ? TraceShare
+                    : 1m / (at + 1)
+            );
         }
 
         foreach (var item in statement.MayContain)
@@ -49,7 +57,8 @@ public sealed class StatementLexicon
         };
     }
 
-    private static string Advice(string mayContain) => mayContain.StartsWith("may", StringComparison.OrdinalIgnoreCase) ? $"M{mayContain[1..]}" : $"May contain {mayContain}";
+    private static string Advice(string mayContain) =>
+        mayContain.StartsWith("may", StringComparison.OrdinalIgnoreCase) ? $"M{mayContain[1..]}" : $"May contain {mayContain}";
 
     private sealed class Found(StatementLexicon lexicon)
     {
@@ -82,7 +91,10 @@ public sealed class StatementLexicon
                 }
 
                 // A list of parts says what the word before it leaves open; what a substance was made from is said by one name.
-                var isSettled = isListed || (item.Parts.Count > 0 && meaning is { Kind: StatedKind.Source }) || IsNamed(words, meaning, $"{beside} {item.Words}");
+                var isSettled =
+                    isListed
+                    || (item.Parts.Count > 0 && meaning is { Kind: StatedKind.Source })
+                    || IsNamed(words, meaning, $"{beside} {item.Words}");
                 IReadOnlyList<string> mayHold = isSettled ? [] : meaning?.MayHold ?? [];
                 foreach (var key in mayHold)
                 {
@@ -105,25 +117,42 @@ public sealed class StatementLexicon
 
         /// <summary>"Soya lecithin (E322)": what a number leaves open is said by name beside it.</summary>
         private bool IsNamed(string words, StatedMeaning? meaning, string beside) =>
-            meaning?.CannotTell is { } open && IsNumber(words)
-            && lexicon.Meanings(beside).Any(other => other.Meaning is { CannotTell: null, Kind: not StatedKind.Source } && other.Words.Contains($" {open}", StringComparison.Ordinal));
+            meaning?.CannotTell is { } open
+            && IsNumber(words)
+            && lexicon
+                .Meanings(beside)
+                .Any(other =>
+                    other.Meaning is { CannotTell: null, Kind: not StatedKind.Source }
+                    && other.Words.Contains($" {open}", StringComparison.Ordinal)
+                );
 
-        /// <summary>Whether the brackets list what is in it, rather than point out an allergen: "cheese (milk)", "flavouring (contains nuts)".</summary>
+        /// <summary>
+        /// Whether the brackets list what is in it, rather than point out an allergen: "cheese (milk)", "flavouring (contains nuts)".
+        /// </summary>
         private bool IsListed(StatedIngredient item) => item.Parts.Count > 0 && !item.NamesOnlySome && !item.Parts.All(lexicon.PointsOut);
     }
 
     /// <summary>The bare name of an allergen, as printed in brackets.</summary>
-    private bool PointsOut(StatedIngredient part) => part.Parts.Count == 0 && _meanings.TryGetValue(Normal(part.Words), out var meaning) && meaning.Classes.Count > 0 && _classes.AllergensOf(meaning.Classes).Count > 0;
+    private bool PointsOut(StatedIngredient part) =>
+        part.Parts.Count == 0
+        && _meanings.TryGetValue(Normal(part.Words), out var meaning)
+        && meaning.Classes.Count > 0
+        && _classes.AllergensOf(meaning.Classes).Count > 0;
 
-    /// <summary>What the words of one ingredient mean: known phrases, the longest from the left; then what is not known, in one piece.</summary>
+    /// <summary>
+    /// What the words of one ingredient mean: known phrases, the longest from the left; then what is not known, in one piece.
+    /// </summary>
     private IEnumerable<(string Words, StatedMeaning? Meaning)> Meanings(string words)
     {
         var tokens = Normal(words).Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var found = new List<(string Words, StatedMeaning Meaning)>();
         var unknown = new List<string>();
-        for (var at = 0; at < tokens.Length;)
+        for (var at = 0; at < tokens.Length; )
         {
-            var length = Enumerable.Range(1, Math.Min(_longest, tokens.Length - at)).Reverse().FirstOrDefault(size => _meanings.ContainsKey(string.Join(' ', tokens, at, size)));
+            var length = Enumerable
+                .Range(1, Math.Min(_longest, tokens.Length - at))
+                .Reverse()
+                .FirstOrDefault(size => _meanings.ContainsKey(string.Join(' ', tokens, at, size)));
             var phrase = string.Join(' ', tokens, at, Math.Max(1, length));
             if (length > 0 && at + length < tokens.Length && tokens[at + length] == "free" && FreeOf(phrase) is { } without)
             {
@@ -160,17 +189,34 @@ public sealed class StatementLexicon
             at += Math.Max(1, length);
         }
 
-        return Settled(words, tokens.Length == 0 || tokens is [['0' or '1' or '2' or '3' or '4' or '5' or '6' or '7' or '8' or '9', ..]] && found.Count == 0 && unknown.Count == 0, found, unknown);
+        return Settled(
+            words,
+            tokens.Length == 0
+                || tokens is [['0' or '1' or '2' or '3' or '4' or '5' or '6' or '7' or '8' or '9', ..]]
+                    && found.Count == 0
+                    && unknown.Count == 0,
+            found,
+            unknown
+        );
     }
 
-    private IEnumerable<(string, StatedMeaning?)> Settled(string words, bool isNothing, List<(string Words, StatedMeaning Meaning)> found, List<string> unknown)
+    private IEnumerable<(string, StatedMeaning?)> Settled(
+        string words,
+        bool isNothing,
+        List<(string Words, StatedMeaning Meaning)> found,
+        List<string> unknown
+    )
     {
         if (isNothing)
         {
             yield break;
         }
 
-        var absent = found.Where(item => item.Meaning.Kind == StatedKind.Without).SelectMany(item => item.Meaning.Classes).SelectMany(_classes.Downward).ToHashSet();
+        var absent = found
+            .Where(item => item.Meaning.Kind == StatedKind.Without)
+            .SelectMany(item => item.Meaning.Classes)
+            .SelectMany(_classes.Downward)
+            .ToHashSet();
         var things = found.Where(item => item.Meaning.Kind is StatedKind.Thing or StatedKind.Source).ToList();
         foreach (var (phrase, meaning) in things)
         {
@@ -193,20 +239,62 @@ public sealed class StatementLexicon
     }
 
     /// <summary>What "X free" says is not in it: the family of X.</summary>
-    private StatedMeaning? FreeOf(string phrase) => _meanings[phrase] is { Kind: StatedKind.Thing, Classes: { Count: > 0 } classes }
-        ? new([.. classes.SelectMany(key => _classes.Upward(key).Where(above => _classes.AllergensOf([above]).Count > 0).Prepend(_classes.AllergyTo(key))).Distinct()], null, [], StatedKind.Without)
-        : null;
+    private StatedMeaning? FreeOf(string phrase) =>
+        _meanings[phrase] is { Kind: StatedKind.Thing, Classes: { Count: > 0 } classes }
+            ? new(
+                [
+                    .. classes
+                        .SelectMany(key =>
+                            _classes.Upward(key).Where(above => _classes.AllergensOf([above]).Count > 0).Prepend(_classes.AllergyTo(key))
+                        )
+                        .Distinct(),
+                ],
+                null,
+                [],
+                StatedKind.Without
+            )
+            : null;
 
-    private bool IsPlant(StatedMeaning meaning) => meaning.Classes.Count > 0 && meaning.Classes.All(key => _classes.Upward(key).Any(above => above is "tree-nut" or "legume" or "grain" or "seed" or "coconut" or "cocoa" or "fruit" or "plant-oil" or "tuber"));
+    private bool IsPlant(StatedMeaning meaning) =>
+        meaning.Classes.Count > 0
+        && meaning.Classes.All(key =>
+            _classes
+                .Upward(key)
+                .Any(above =>
+                    above is "tree-nut" or "legume" or "grain" or "seed" or "coconut" or "cocoa" or "fruit" or "plant-oil" or "tuber"
+                )
+        );
 
     private static bool IsNumber(string token) => IsENumber(token) || IsBareNumber(token);
 
-    private static bool IsENumber(string token) => token.Length is 4 or 5 or 6 && token[0] == 'e' && token[1..4].All(char.IsDigit) && token[4..].All(char.IsAsciiLetterOrDigit);
+    private static bool IsENumber(string token) =>
+        token.Length is 4 or 5 or 6 && token[0] == 'e' && token[1..4].All(char.IsDigit) && token[4..].All(char.IsAsciiLetterOrDigit);
 
-    private static bool IsBareNumber(string token) => token.Length is 3 or 4 or 5 && token[..3].All(char.IsDigit) && token.TrimEnd('a', 'b', 'c', 'd', 'e', 'f', 'i') is var digits && int.TryParse(digits, out var number) && number is >= 100 and <= 1525;
+    private static bool IsBareNumber(string token) =>
+        token.Length is 3 or 4 or 5
+        && token[..3].All(char.IsDigit)
+        && token.TrimEnd('a', 'b', 'c', 'd', 'e', 'f', 'i') is var digits
+        && int.TryParse(digits, out var number)
+        && number is >= 100 and <= 1525;
 
     /// <summary>Behind these a number is an amount: "made with 130 g of pork".</summary>
-    private static readonly HashSet<string> Measures = ["g", "gram", "kg", "mg", "ml", "l", "kcal", "kj", "iu", "mcg", "oz", "lb", "calorie", "per"];
+    private static readonly HashSet<string> Measures =
+    [
+        "g",
+        "gram",
+        "kg",
+        "mg",
+        "ml",
+        "l",
+        "kcal",
+        "kj",
+        "iu",
+        "mcg",
+        "oz",
+        "lb",
+        "calorie",
+        "per",
+    ];
 
     /// <summary>Lower case, accents and apostrophes gone, plurals to singulars.</summary>
     internal static string Normal(string words)
@@ -223,12 +311,13 @@ public sealed class StatementLexicon
         return string.Join(' ', letters.ToString().Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Singular));
     }
 
-    private static string Singular(string word) => word switch
-    {
-        [.., 'i', 'e', 's'] when word.Length > 4 => word[..^3] + "y",
-        [.., 'o', 'e', 's'] => word[..^2],
-        [.., 's', 's'] or [.., 'u', 's'] => word,
-        [.., 's'] when word.Length > 3 => word[..^1],
-        _ => word,
-    };
+    private static string Singular(string word) =>
+        word switch
+        {
+            [.., 'i', 'e', 's'] when word.Length > 4 => word[..^3] + "y",
+            [.., 'o', 'e', 's'] => word[..^2],
+            [.., 's', 's'] or [.., 'u', 's'] => word,
+            [.., 's'] when word.Length > 3 => word[..^1],
+            _ => word,
+        };
 }

@@ -14,11 +14,16 @@ public static partial class StatementMarks
     {
         var words = Word().Matches(text);
         var normal = words.Select(word => StatementLexicon.Normal(word.Value)).ToArray();
-        var sought = phrases.Select(phrase => (Phrase: phrase, Words: StatementLexicon.Normal(phrase).Split(' '))).OrderByDescending(item => item.Words.Length).ToList();
+        var sought = phrases
+            .Select(phrase => (Phrase: phrase, Words: StatementLexicon.Normal(phrase).Split(' ')))
+            .OrderByDescending(item => item.Words.Length)
+            .ToList();
         var marks = new List<StatementMark>();
-        for (var at = 0; at < words.Count;)
+        for (var at = 0; at < words.Count; )
         {
-            var found = sought.FirstOrDefault(item => at + item.Words.Length <= normal.Length && item.Words.AsSpan().SequenceEqual(normal.AsSpan(at, item.Words.Length)));
+            var found = sought.FirstOrDefault(item =>
+                at + item.Words.Length <= normal.Length && item.Words.AsSpan().SequenceEqual(normal.AsSpan(at, item.Words.Length))
+            );
             if (found.Phrase is not null)
             {
                 var last = words[at + found.Words.Length - 1];

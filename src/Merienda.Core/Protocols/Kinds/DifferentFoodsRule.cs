@@ -4,14 +4,37 @@ using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Protocols;
 
-/// <summary>How many different foods of some classes a week holds: thirty plants, ten vegetables. A food counts once, however often it comes.</summary>
+/// <summary>
+/// How many different foods of some classes a week holds: thirty plants, ten vegetables. A food counts once, however often it comes.
+/// </summary>
 public sealed record DifferentFoodsRule : ClassCountRule
 {
-    public static readonly RuleKind Described = new("different-foods", "Different foods a week", "How many different foods of some classes a week holds.",
+    public static readonly RuleKind Described = new(
+        "different-foods",
+        "Different foods a week",
+        "How many different foods of some classes a week holds.",
         "{name}: at least {atLeast}, at most {atMost} different foods of {classes} a week, from {grams} on",
-        [RuleField.Name, RuleField.Classes("classes", "of", "Classes of food that count."), RuleField.Bound("grams", "from", "Grams from which a food counts at a meal.", "g", 1_000) with { IsRequired = true },
-            RuleField.Bound("atLeast", "at least", "Different foods a week, included.", "foods", 200), RuleField.Bound("atMost", "at most", "Different foods a week, included.", "foods", 200), RuleField.AsksAtLeast, RuleField.AsksAtMost],
-        new DifferentFoodsRule { Id = "plants", Name = "Plants", Classes = ["vegetable", "fruit", "legume"], Grams = 10, AtLeast = 20 });
+        [
+            RuleField.Name,
+            RuleField.Classes("classes", "of", "Classes of food that count."),
+            RuleField.Bound("grams", "from", "Grams from which a food counts at a meal.", "g", 1_000) with
+            {
+                IsRequired = true,
+            },
+            RuleField.Bound("atLeast", "at least", "Different foods a week, included.", "foods", 200),
+            RuleField.Bound("atMost", "at most", "Different foods a week, included.", "foods", 200),
+            RuleField.AsksAtLeast,
+            RuleField.AsksAtMost,
+        ],
+        new DifferentFoodsRule
+        {
+            Id = "plants",
+            Name = "Plants",
+            Classes = ["vegetable", "fruit", "legume"],
+            Grams = 10,
+            AtLeast = 20,
+        }
+    );
 
     [JsonIgnore]
     public override RuleKind Kind => Described;
@@ -19,11 +42,13 @@ public sealed record DifferentFoodsRule : ClassCountRule
     [JsonIgnore]
     public override Scale Scale => new("foods", 0);
 
-    public override string Sentence(FoodClasses classes) => $"{Name}: {BoundsInWords()} of {string.Join(", ", Classes.Select(classes.NameOf))} a week, from {Scale.WholeGrams.ShowWithUnit(Grams)} on";
+    public override string Sentence(FoodClasses classes) =>
+        $"{Name}: {BoundsInWords()} of {string.Join(", ", Classes.Select(classes.NameOf))} a week, from {Scale.WholeGrams.ShowWithUnit(Grams)} on";
 
-    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => NeedsAllowance
-        ? Unstated(Count(portion), [])
-        : Found(Verdict.Fits, Count(portion), [], $"{Name}: this brings {Count(portion).Best:0} of {BoundsInWords()} a week.");
+    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) =>
+        NeedsAllowance
+            ? Unstated(Count(portion), [])
+            : Found(Verdict.Fits, Count(portion), [], $"{Name}: this brings {Count(portion).Best:0} of {BoundsInWords()} a week.");
 
     public override Finding Check(Intake intake, RuleContext context)
     {
@@ -34,17 +59,30 @@ public sealed record DifferentFoodsRule : ClassCountRule
         }
 
         var verdict = Judge(value, context.OpenMeals);
-        return Found(verdict, value, [], Reason(verdict, value, [], context.OpenMeals, () => string.Join(" and ", intake.UnknownLines.Take(3))));
+        return Found(
+            verdict,
+            value,
+            [],
+            Reason(verdict, value, [], context.OpenMeals, () => string.Join(" and ", intake.UnknownLines.Take(3)))
+        );
     }
 
     /// <summary>Certain by weight, by the best value, and possibly: each line that nobody knows could be one more.</summary>
     private Estimate Count(Intake intake)
     {
-        var foods = intake.Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count).Select(line => (helping.Profile.Lines[line].Food, Grams: helping.GramsOf(line))))
-            .Where(item => item.Food is { } food && Classes.Any(food.Is)).GroupBy(item => item.Food!.Key).ToList();
+        var foods = intake
+            .Helpings.SelectMany(helping =>
+                Enumerable
+                    .Range(0, helping.Profile.Lines.Count)
+                    .Select(line => (helping.Profile.Lines[line].Food, Grams: helping.GramsOf(line)))
+            )
+            .Where(item => item.Food is { } food && Classes.Any(food.Is))
+            .GroupBy(item => item.Food!.Key)
+            .ToList();
         return Estimate.Between(
             foods.Count(food => food.Any(item => item.Grams.Low >= Grams)),
             foods.Count(food => food.Any(item => item.Grams.Best >= Grams)),
-            foods.Count(food => food.Any(item => item.Grams.High is null || item.Grams.High >= Grams)) + intake.UnknownLines.Count);
+            foods.Count(food => food.Any(item => item.Grams.High is null || item.Grams.High >= Grams)) + intake.UnknownLines.Count
+        );
     }
 }

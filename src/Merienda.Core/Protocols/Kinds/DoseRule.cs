@@ -6,18 +6,48 @@ using Merienda.Core.Recipes;
 namespace Merienda.Core.Protocols;
 
 /// <summary>
-/// Allows classes of food up to an amount, and answers both ways: what one portion gets, how many portions the batch must make, how much may go in
+/// Allows classes of food up to an amount, and answers both ways: what one portion gets, how many portions the batch must make, how much
+/// may go in
 /// (domain.md section 5). Never used for an allergy.
 /// </summary>
 public sealed record DoseRule : BoundedRule
 {
-    public static readonly RuleKind Described = new("dose", "Dose", "Allows a class of food up to an amount; the rest of the batch dilutes it.",
+    public static readonly RuleKind Described = new(
+        "dose",
+        "Dose",
+        "Allows a class of food up to an amount; the rest of the batch dilutes it.",
         "{name}: at most {atMost} of {counts} from {classes} {per}",
-        [RuleField.Name, RuleField.Classes("classes", "from", "Classes of food that the dose is of."),
-            new("counts", "of", RuleFieldType.Choice, "The food's own grams, or one of its nutrients.", IsRequired: true,
-                Options: [new("food", "the food itself"), .. MeasureInfo.All.Where(info => info.Unit == "g" && info.Measure != Measure.Vegetables).Select(info => new FieldOption(info.Key, info.Name.ToLowerInvariant()))]),
-            RuleField.Per(Period.Portion, Period.Meal, Period.Day), RuleField.Bound("atMost", "at most", "Grams, included.", "g"), RuleField.AsksAtMost],
-        new DoseRule { Id = "honey", Name = "Honey", Classes = ["honey"], Counts = "food", Per = Period.Portion, AtMost = 5 });
+        [
+            RuleField.Name,
+            RuleField.Classes("classes", "from", "Classes of food that the dose is of."),
+            new(
+                "counts",
+                "of",
+                RuleFieldType.Choice,
+                "The food's own grams, or one of its nutrients.",
+                IsRequired: true,
+                Options:
+                [
+                    new("food", "the food itself"),
+                    .. MeasureInfo
+                        .All.Where(info => info.Unit == "g" && info.Measure != Measure.Vegetables)
+                        .Select(info => new FieldOption(info.Key, info.Name.ToLowerInvariant())),
+                ]
+            ),
+            RuleField.Per(Period.Portion, Period.Meal, Period.Day),
+            RuleField.Bound("atMost", "at most", "Grams, included.", "g"),
+            RuleField.AsksAtMost,
+        ],
+        new DoseRule
+        {
+            Id = "honey",
+            Name = "Honey",
+            Classes = ["honey"],
+            Counts = "food",
+            Per = Period.Portion,
+            AtMost = 5,
+        }
+    );
 
     public required string Name { get; init; }
 
@@ -48,14 +78,18 @@ public sealed record DoseRule : BoundedRule
     public override string Sentence(FoodClasses classes) =>
         $"{Name}: {BoundsInWords()} of {(Counted is { } measure ? $"{MeasureInfo.Of(measure).Name.ToLowerInvariant()} from " : "")}{string.Join(", ", Classes.Select(classes.NameOf))} {PeriodInWords}";
 
-    public override Rule Allowing(IReadOnlySet<string> keys) => keys.Overlaps(Classes) ? this with { AtMost = null, AsksAtMost = false } : this;
+    public override Rule Allowing(IReadOnlySet<string> keys) =>
+        keys.Overlaps(Classes) ? this with { AtMost = null, AsksAtMost = false } : this;
 
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
 
     public override Finding Check(Intake intake, RuleContext context)
     {
         var (doubtful, doubts) = Doubtful(intake);
-        var value = (Counted is { } measure ? intake.Sum(measure, [], IsSurelyCounted) : intake.GramsOf(IsSurelyCounted)) + Hidden(intake, context) + doubtful;
+        var value =
+            (Counted is { } measure ? intake.Sum(measure, [], IsSurelyCounted) : intake.GramsOf(IsSurelyCounted))
+            + Hidden(intake, context)
+            + doubtful;
         var contributors = intake.Contributors(OfLine);
         if (NeedsAllowance)
         {
@@ -75,7 +109,9 @@ public sealed record DoseRule : BoundedRule
         };
     }
 
-    /// <summary>What packets that only name the class among their ingredients may bring: nothing up to what its place in the statement leaves.</summary>
+    /// <summary>
+    /// What packets that only name the class among their ingredients may bring: nothing up to what its place in the statement leaves.
+    /// </summary>
     private Estimate Hidden(Intake intake, RuleContext context)
     {
         var hidden = Estimate.Zero;
@@ -90,14 +126,20 @@ public sealed record DoseRule : BoundedRule
 
                 var most = food.Untold.Count > 0 && context.Packets.ApprovalOf(food) is null ? 1 : Classes.Max(key => packet.MostOf(key));
                 var brings = Counted is { } measure ? helping.Profile[line, measure].Estimate * helping.Size : helping.GramsOf(line) * most;
-                hidden += most == 0 ? Estimate.Zero : brings.High is { } high ? Estimate.Within(0, high) : Estimate.Unknown;
+                hidden +=
+                    most == 0 ? Estimate.Zero
+                    : brings.High is { } high ? Estimate.Within(0, high)
+                    : Estimate.Unknown;
             }
         }
 
         return hidden;
     }
 
-    /// <summary>What lines of which nobody can tell may bring: what is only likely understood, leaves a choice, differs by packet, or need not go in.</summary>
+    /// <summary>
+    /// What lines of which nobody can tell may bring: what is only likely understood, leaves a choice, differs by packet, or need not go
+    /// in.
+    /// </summary>
     private (Estimate Brings, IReadOnlyList<LineDoubt> Doubts) Doubtful(Intake intake)
     {
         var sum = Estimate.Zero;
@@ -131,9 +173,12 @@ public sealed record DoseRule : BoundedRule
 
     private bool IsCounted(Food food) => Classes.Any(food.Is);
 
-    private decimal OfLine(Helping helping, int line) => helping.Profile.Lines[line].Food is { } food && IsCounted(food)
-        ? Counted is { } measure ? helping.Profile[line, measure].Best : helping.Profile.Lines[line].Grams.Best / helping.Profile.Portions
-        : 0;
+    private decimal OfLine(Helping helping, int line) =>
+        helping.Profile.Lines[line].Food is { } food && IsCounted(food)
+            ? Counted is { } measure
+                ? helping.Profile[line, measure].Best
+                : helping.Profile.Lines[line].Grams.Best / helping.Profile.Portions
+            : 0;
 
     private IReadOnlyList<string> BothWays(Estimate value, Intake intake)
     {
@@ -144,6 +189,9 @@ public sealed record DoseRule : BoundedRule
 
         var batch = value.Best / helping.Size * helping.Profile.Portions;
         var portions = Math.Ceiling(batch / AtMost.Value);
-        return [$"{Scale.ShowWithUnit(batch)} in the batch: {portions:0} portions would get {Scale.ShowWithUnit(AtMost.Value)} or less each; {helping.Profile.Portions:0.##} portions may hold {Scale.ShowWithUnit(AtMost.Value * helping.Profile.Portions)} in all."];
+        return
+        [
+            $"{Scale.ShowWithUnit(batch)} in the batch: {portions:0} portions would get {Scale.ShowWithUnit(AtMost.Value)} or less each; {helping.Profile.Portions:0.##} portions may hold {Scale.ShowWithUnit(AtMost.Value * helping.Profile.Portions)} in all.",
+        ];
     }
 }

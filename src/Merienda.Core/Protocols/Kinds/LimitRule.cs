@@ -7,16 +7,38 @@ namespace Merienda.Core.Protocols;
 /// <summary>At most, at least or between, of any measure, over a portion, a meal, a day or a week.</summary>
 public sealed record LimitRule : BoundedRule
 {
-    public static readonly RuleKind Described = new("limit", "Limit or band", "At most, at least or between, of anything that is counted.",
+    public static readonly RuleKind Described = new(
+        "limit",
+        "Limit or band",
+        "At most, at least or between, of anything that is counted.",
         "{measure}: at least {atLeast}, at most {atMost} {per}",
-        [RuleField.Measure(withPoints: true), RuleField.Per(Period.Portion, Period.Meal, Period.Day, Period.Week), RuleField.AtLeast, RuleField.AtMost, RuleField.AsksAtLeast, RuleField.AsksAtMost, RuleField.Tolerance, RuleField.Free],
-        new LimitRule { Id = "fibre", Measure = Measure.Fibre, Per = Period.Day, AtLeast = 25 });
+        [
+            RuleField.Measure(withPoints: true),
+            RuleField.Per(Period.Portion, Period.Meal, Period.Day, Period.Week),
+            RuleField.AtLeast,
+            RuleField.AtMost,
+            RuleField.AsksAtLeast,
+            RuleField.AsksAtMost,
+            RuleField.Tolerance,
+            RuleField.Free,
+        ],
+        new LimitRule
+        {
+            Id = "fibre",
+            Measure = Measure.Fibre,
+            Per = Period.Day,
+            AtLeast = 25,
+        }
+    );
 
     public required Measure Measure { get; init; }
 
     public required Period Per { get; init; }
 
-    /// <summary>Share of the bound that counts as kept, 0 to 0.5; null for the measure's default: 5 % of energy, protein and fat, else 0 (domain.md section 3).</summary>
+    /// <summary>
+    /// Share of the bound that counts as kept, 0 to 0.5; null for the measure's default: 5 % of energy, protein and fat, else 0 (domain.md
+    /// section 3).
+    /// </summary>
     public decimal? Tolerance { get; init; }
 
     /// <summary>Foods that are not counted.</summary>
@@ -38,7 +60,8 @@ public sealed record LimitRule : BoundedRule
 
     private MeasureInfo Info => MeasureInfo.Of(Measure);
 
-    public override string Sentence(FoodClasses classes) => $"{Title}: {BoundsInWords()} {PeriodInWords}{(Free.Count > 0 ? $"; {Free.Count} free {(Free.Count == 1 ? "food" : "foods")}" : "")}";
+    public override string Sentence(FoodClasses classes) =>
+        $"{Title}: {BoundsInWords()} {PeriodInWords}{(Free.Count > 0 ? $"; {Free.Count} free {(Free.Count == 1 ? "food" : "foods")}" : "")}";
 
     public override Finding Check(Intake intake, RuleContext context)
     {
@@ -50,7 +73,10 @@ public sealed record LimitRule : BoundedRule
         }
 
         var verdict = Judge(value, context.OpenMeals);
-        return Found(verdict, value, contributors, Reason(verdict, value, contributors, context.OpenMeals, () => UnknownParts(intake))) with { Cure = Cure(verdict, value, intake, context) };
+        return Found(verdict, value, contributors, Reason(verdict, value, contributors, context.OpenMeals, () => UnknownParts(intake))) with
+        {
+            Cure = Cure(verdict, value, intake, context),
+        };
     }
 
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context)
@@ -64,7 +90,10 @@ public sealed record LimitRule : BoundedRule
         var value = Value(portion, context);
         var verdict = Ceiling(value);
         var contributors = portion.Contributors(Measure, context.Scheme);
-        var because = verdict == Verdict.Fits ? UseOfTheDay(value, mealShare) : Reason(verdict, value, contributors, context.OpenMeals, () => UnknownParts(portion));
+        var because =
+            verdict == Verdict.Fits
+                ? UseOfTheDay(value, mealShare)
+                : Reason(verdict, value, contributors, context.OpenMeals, () => UnknownParts(portion));
         return Found(verdict, value, contributors, because) with { Cure = Cure(verdict, value, portion, context) };
     }
 
@@ -75,16 +104,28 @@ public sealed record LimitRule : BoundedRule
     public Estimate Value(Intake intake, RuleContext context) =>
         Free.Count == 0 || Measure == Measure.Points ? intake.Value(Measure, context.Scheme) : intake.Sum(Measure, Free);
 
-    private string? Cure(Verdict verdict, Estimate value, Intake intake, RuleContext context) => Free.Count > 0
-        ? null
-        : CureOf(verdict, value, intake, (helping, line) => Measure == Measure.Points ? context.Scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0 : helping.Profile[line, Measure].Best);
+    private string? Cure(Verdict verdict, Estimate value, Intake intake, RuleContext context) =>
+        Free.Count > 0
+            ? null
+            : CureOf(
+                verdict,
+                value,
+                intake,
+                (helping, line) =>
+                    Measure == Measure.Points
+                        ? context.Scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0
+                        : helping.Profile[line, Measure].Best
+            );
 
     private string UnknownParts(Intake intake)
     {
         var measure = Measure == Measure.Points ? Measure.Energy : Measure;
-        var names = intake.Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count)
-            .Where(line => helping.Profile[line, measure].IsOpen)
-            .Select(line => helping.Profile.Lines[line].Name));
+        var names = intake.Helpings.SelectMany(helping =>
+            Enumerable
+                .Range(0, helping.Profile.Lines.Count)
+                .Where(line => helping.Profile[line, measure].IsOpen)
+                .Select(line => helping.Profile.Lines[line].Name)
+        );
         return string.Join(" and ", names.Distinct().Take(3));
     }
 
@@ -93,11 +134,14 @@ public sealed record LimitRule : BoundedRule
         var shown = Scale.ShowWithUnit(value.Best);
         if (AtMost is not > 0)
         {
-            return AtLeast is { } floor ? $"{Title}: brings {shown} of at least {Scale.ShowWithUnit(floor)} {PeriodInWords}." : $"{Title}: {shown}, {BoundsInWords()} {PeriodInWords}.";
+            return AtLeast is { } floor
+                ? $"{Title}: brings {shown} of at least {Scale.ShowWithUnit(floor)} {PeriodInWords}."
+                : $"{Title}: {shown}, {BoundsInWords()} {PeriodInWords}.";
         }
 
         var share = value.Best / AtMost.Value;
-        var overMeal = Per == Period.Day && mealShare is { } meal && share > meal * (1 + KeptShare) ? $", more than the meal's {meal:0 %}" : "";
+        var overMeal =
+            Per == Period.Day && mealShare is { } meal && share > meal * (1 + KeptShare) ? $", more than the meal's {meal:0 %}" : "";
         return $"{Title}: {shown} uses {share:0 %} of {(Per == Period.Day ? "the day" : "the week")}{overMeal}.";
     }
 }

@@ -8,11 +8,32 @@ namespace Merienda.Core.Protocols;
 /// <summary>How much may be on the plate at once, by weight or by volume: the clinic's number after bariatric surgery.</summary>
 public sealed record MealSizeRule : BoundedRule
 {
-    public static readonly RuleKind Described = new("meal-size", "Size of a meal", "How much may be eaten at one meal, by weight or by volume.",
+    public static readonly RuleKind Described = new(
+        "meal-size",
+        "Size of a meal",
+        "How much may be eaten at one meal, by weight or by volume.",
         "Size of a meal by {by}: at least {atLeast}, at most {atMost}",
-        [new("by", "by", RuleFieldType.Choice, "Weight in g or volume in ml.", IsRequired: true, Options: [new("weight", "weight, g"), new("volume", "volume, ml")]),
-            RuleField.Bound("atLeast", "at least", "g or ml, included.", "g or ml", 5_000), RuleField.Bound("atMost", "at most", "g or ml, included.", "g or ml", 5_000), RuleField.AsksAtLeast, RuleField.AsksAtMost],
-        new MealSizeRule { Id = "meal-size", By = "weight", AtMost = 350 });
+        [
+            new(
+                "by",
+                "by",
+                RuleFieldType.Choice,
+                "Weight in g or volume in ml.",
+                IsRequired: true,
+                Options: [new("weight", "weight, g"), new("volume", "volume, ml")]
+            ),
+            RuleField.Bound("atLeast", "at least", "g or ml, included.", "g or ml", 5_000),
+            RuleField.Bound("atMost", "at most", "g or ml, included.", "g or ml", 5_000),
+            RuleField.AsksAtLeast,
+            RuleField.AsksAtMost,
+        ],
+        new MealSizeRule
+        {
+            Id = "meal-size",
+            By = "weight",
+            AtMost = 350,
+        }
+    );
 
     /// <summary>"weight" or "volume".</summary>
     public required string By { get; init; }
@@ -32,9 +53,11 @@ public sealed record MealSizeRule : BoundedRule
     public override string Sentence(FoodClasses classes) => $"{Title}: {BoundsInWords()}";
 
     // One portion may be a part of the meal only: it is not asked to fill it.
-    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context, this with { AtLeast = null });
+    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) =>
+        Check(portion, context, this with { AtLeast = null });
 
-    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => NeedsAllowance ? Verdict.CannotTell : (this with { AtLeast = null }).Judge(SizeOf(portion));
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) =>
+        NeedsAllowance ? Verdict.CannotTell : (this with { AtLeast = null }).Judge(SizeOf(portion));
 
     public override Finding Check(Intake intake, RuleContext context) => Check(intake, context, this);
 
@@ -48,9 +71,16 @@ public sealed record MealSizeRule : BoundedRule
         }
 
         var verdict = held.Judge(value);
-        return Found(verdict, value, contributors, held.Reason(verdict, value, contributors, 0, () => string.Join(" and ", OpenParts(intake).Distinct().Take(3)))) with
+        return Found(
+            verdict,
+            value,
+            contributors,
+            held.Reason(verdict, value, contributors, 0, () => string.Join(" and ", OpenParts(intake).Distinct().Take(3)))
+        ) with
         {
-            Notes = verdict is Verdict.TooClose or Verdict.CannotTell ? ["Cooking changes weight and volume: weigh the cooked batch, divide by its portions, and the number is certain."] : [],
+            Notes = verdict is Verdict.TooClose or Verdict.CannotTell
+                ? ["Cooking changes weight and volume: weigh the cooked batch, divide by its portions, and the number is certain."]
+                : [],
         };
     }
 
@@ -73,9 +103,16 @@ public sealed record MealSizeRule : BoundedRule
         return tally.Plausible;
     }
 
-    private Estimate Served(Helping helping, int line) => By == "volume"
-        ? ServedAmount.Volume(helping.Profile.Lines[line], helping.GramsOf(line))
-        : ServedAmount.Weight(helping.Profile.Lines[line], helping.GramsOf(line));
+    private Estimate Served(Helping helping, int line) =>
+        By == "volume"
+            ? ServedAmount.Volume(helping.Profile.Lines[line], helping.GramsOf(line))
+            : ServedAmount.Weight(helping.Profile.Lines[line], helping.GramsOf(line));
 
-    private IEnumerable<string> OpenParts(Intake intake) => intake.Helpings.SelectMany(helping => Enumerable.Range(0, helping.Profile.Lines.Count).Where(line => Served(helping, line).IsOpen).Select(line => helping.Profile.Lines[line].Name));
+    private IEnumerable<string> OpenParts(Intake intake) =>
+        intake.Helpings.SelectMany(helping =>
+            Enumerable
+                .Range(0, helping.Profile.Lines.Count)
+                .Where(line => Served(helping, line).IsOpen)
+                .Select(line => helping.Profile.Lines[line].Name)
+        );
 }

@@ -4,14 +4,46 @@ using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Protocols;
 
-/// <summary>One part of a coached menu: so many grams of a nutrient from a group of foods at a meal, whichever food it is ("exchange at equal macros").</summary>
+/// <summary>
+/// One part of a coached menu: so many grams of a nutrient from a group of foods at a meal, whichever food it is ("exchange at equal
+/// macros").
+/// </summary>
 public sealed record MealSlotRule : BoundedRule
 {
-    public static readonly RuleKind Described = new("meal-slot", "Part of a meal", "A coached menu's part: grams of a nutrient from one group of foods at one meal; foods of the group change places at equal grams.",
+    public static readonly RuleKind Described = new(
+        "meal-slot",
+        "Part of a meal",
+        "A coached menu's part: grams of a nutrient from one group of foods at one meal; foods of the group change places at equal grams.",
         "{name} at {meal}: at least {atLeast}, at most {atMost} of {measure} from {classes}",
-        [RuleField.Name, new("meal", "at", RuleFieldType.Choice, "Which meal.", IsRequired: true, Options: [new("any", "every meal"), .. Occasion.Meals.Select(meal => new FieldOption(meal, meal))]),
-            RuleField.Measure(), RuleField.Classes("classes", "from", "Groups of food that fill this part."), RuleField.AtLeast, RuleField.AtMost, RuleField.AsksAtLeast, RuleField.AsksAtMost, RuleField.Free],
-        new MealSlotRule { Id = "lunch-protein", Name = "Protein source", Meal = "lunch", Measure = Measure.Protein, Classes = ["poultry", "fish", "egg", "legume"], AtLeast = 25, AtMost = 35 });
+        [
+            RuleField.Name,
+            new(
+                "meal",
+                "at",
+                RuleFieldType.Choice,
+                "Which meal.",
+                IsRequired: true,
+                Options: [new("any", "every meal"), .. Occasion.Meals.Select(meal => new FieldOption(meal, meal))]
+            ),
+            RuleField.Measure(),
+            RuleField.Classes("classes", "from", "Groups of food that fill this part."),
+            RuleField.AtLeast,
+            RuleField.AtMost,
+            RuleField.AsksAtLeast,
+            RuleField.AsksAtMost,
+            RuleField.Free,
+        ],
+        new MealSlotRule
+        {
+            Id = "lunch-protein",
+            Name = "Protein source",
+            Meal = "lunch",
+            Measure = Measure.Protein,
+            Classes = ["poultry", "fish", "egg", "legume"],
+            AtLeast = 25,
+            AtMost = 35,
+        }
+    );
 
     /// <summary>What the part is called: "Protein source".</summary>
     public required string Name { get; init; }
@@ -40,7 +72,8 @@ public sealed record MealSlotRule : BoundedRule
 
     protected override decimal KeptShare => Measure is Measure.Energy or Measure.Protein or Measure.Fat ? 0.05m : 0;
 
-    public override string Sentence(FoodClasses classes) => $"{Title}: {BoundsInWords()} of {MeasureInfo.Of(Measure).Name.ToLowerInvariant()} from {string.Join(", ", Classes.Select(classes.NameOf))}";
+    public override string Sentence(FoodClasses classes) =>
+        $"{Title}: {BoundsInWords()} of {MeasureInfo.Of(Measure).Name.ToLowerInvariant()} from {string.Join(", ", Classes.Select(classes.NameOf))}";
 
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
 
@@ -60,8 +93,19 @@ public sealed record MealSlotRule : BoundedRule
         }
 
         var verdict = Judge(value);
-        return Found(verdict, value, contributors, Reason(verdict, value, contributors, 0, () => string.Join(" and ", intake.UnknownLines.DefaultIfEmpty("a part").Take(3)))) with { Cure = CureOf(verdict, value, intake, OfLine) };
+        return Found(
+            verdict,
+            value,
+            contributors,
+            Reason(verdict, value, contributors, 0, () => string.Join(" and ", intake.UnknownLines.DefaultIfEmpty("a part").Take(3)))
+        ) with
+        {
+            Cure = CureOf(verdict, value, intake, OfLine),
+        };
     }
 
-    private decimal OfLine(Helping helping, int line) => helping.Profile.Lines[line].Food is { } food && Classes.Any(food.Is) && !Free.Any(item => item.Food == food.Key) ? helping.Profile[line, Measure].Best : 0;
+    private decimal OfLine(Helping helping, int line) =>
+        helping.Profile.Lines[line].Food is { } food && Classes.Any(food.Is) && !Free.Any(item => item.Food == food.Key)
+            ? helping.Profile[line, Measure].Best
+            : 0;
 }

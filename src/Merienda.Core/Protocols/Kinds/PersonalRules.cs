@@ -10,7 +10,8 @@ namespace Merienda.Core.Protocols;
 public sealed record Acceptance(string What, string Reason);
 
 /// <summary>
-/// An allergy is a hard stop: no dose, dilution or tolerance applies, what nobody can read is refused like what is known to hold it, and nothing but an acceptance by name
+/// An allergy is a hard stop: no dose, dilution or tolerance applies, what nobody can read is refused like what is known to hold it, and
+/// nothing but an acceptance by name
 /// lets it pass. It belongs to the eater, not to a protocol, so it is no kind that a file can hold.
 /// </summary>
 public sealed record AllergyRule : Rule, IJudgesFoods
@@ -39,23 +40,36 @@ public sealed record AllergyRule : Rule, IJudgesFoods
         var held = lines.Where(item => item.Found.Verdict == Verdict.Breaks).DistinctBy(item => item.Line.Name).ToList();
         if (held.Count > 0)
         {
-            return Found(Verdict.Breaks, [.. held.Select(item => item.Line.Name)], $"Allergy: {string.Join(" and ", held.Select(item => $"{item.Line.Name} ({item.Found.Reason})"))}.");
+            return Found(
+                Verdict.Breaks,
+                [.. held.Select(item => item.Line.Name)],
+                $"Allergy: {string.Join(" and ", held.Select(item => $"{item.Line.Name} ({item.Found.Reason})"))}."
+            );
         }
 
         var doubts = lines.Select(item => item.Found.Doubt).OfType<LineDoubt>().Distinct().ToList();
         var names = string.Join(", ", Classes.Select(context.Classes.NameOf));
         return doubts.Count > 0
-            ? Found(Verdict.CannotTell, [.. doubts.Select(doubt => doubt.Words)], $"Allergy to {names}: {string.Join("; ", doubts.Select(doubt => doubt.Said))}. Refused until that is settled or an adult accepts it by name.") with { Doubts = doubts }
+            ? Found(
+                Verdict.CannotTell,
+                [.. doubts.Select(doubt => doubt.Words)],
+                $"Allergy to {names}: {string.Join("; ", doubts.Select(doubt => doubt.Said))}. Refused until that is settled or an adult accepts it by name."
+            ) with
+            {
+                Doubts = doubts,
+            }
             : Found(Verdict.Fits, [], $"Allergy: everything in it is known to be without {names}.");
     }
 
-    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => portion.AllLines.Select(line => VerdictOf(line, context)).RollUp();
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) =>
+        portion.AllLines.Select(line => VerdictOf(line, context)).RollUp();
 
     public Verdict VerdictOf(Food food, RuleContext context) => Judge(food, context).Verdict;
 
     public Verdict VerdictOf(RecipeLine line, RuleContext context) => JudgeLine(line, context).Verdict;
 
-    private (Verdict Verdict, LineDoubt? Doubt, string Reason) JudgeLine(RecipeLine line, RuleContext context) => LineDoubts.Of(line, food => Judge(food, context), words => IsAccepted(words.Trim()));
+    private (Verdict Verdict, LineDoubt? Doubt, string Reason) JudgeLine(RecipeLine line, RuleContext context) =>
+        LineDoubts.Of(line, food => Judge(food, context), words => IsAccepted(words.Trim()));
 
     private LineDoubts.FoodFinding Judge(Food food, RuleContext context)
     {
@@ -71,11 +85,18 @@ public sealed record AllergyRule : Rule, IJudgesFoods
         }
 
         return food.Packet is null
-            ? Classes.Any(food.MayContain) ? new(Verdict.CannotTell, food.Name, DoubtKind.PacketsDiffer) : default
-            : context.Packets.ApprovalOf(food) is null && Doubt(food) is { } doubt ? new(Verdict.CannotTell, doubt, DoubtKind.Statement) : default;
+            ? Classes.Any(food.MayContain)
+                ? new(Verdict.CannotTell, food.Name, DoubtKind.PacketsDiffer)
+                : default
+            : context.Packets.ApprovalOf(food) is null && Doubt(food) is { } doubt
+                ? new(Verdict.CannotTell, doubt, DoubtKind.Statement)
+                : default;
     }
 
-    /// <summary>Whether the food is, or its packet names, an allergen; soybean oil that the label's law exempts only counts for whoever does not trust that.</summary>
+    /// <summary>
+    /// Whether the food is, or its packet names, an allergen; soybean oil that the label's law exempts only counts for whoever does not
+    /// trust that.
+    /// </summary>
     private static bool Holds(Food food, string allergen, RuleContext context)
     {
         if (!context.Packets.TrustsRefinedSoybeanOil || food.Packet is not { } packet || food.Is(allergen))
@@ -87,7 +108,9 @@ public sealed record AllergyRule : Rule, IJudgesFoods
         return packet.Reading.Holds.Keys.Any(key => !exempt.Contains(key) && context.Classes.Upward(key).Contains(allergen));
     }
 
-    /// <summary>Why a packet may hold what nobody sees; null when its statement was read through, leaves nothing open and warns of nothing.</summary>
+    /// <summary>
+    /// Why a packet may hold what nobody sees; null when its statement was read through, leaves nothing open and warns of nothing.
+    /// </summary>
     private string? Doubt(Food food)
     {
         if (Classes.Any(food.Packet!.MayContain))
@@ -101,7 +124,8 @@ public sealed record AllergyRule : Rule, IJudgesFoods
 
     private bool IsAccepted(string what) => Accepted.Any(item => item.What.Equals(what, StringComparison.OrdinalIgnoreCase));
 
-    private Finding Found(Verdict verdict, IReadOnlyList<string> names, string because) => new(Id, Title, verdict, null, null, null, [.. names.Select(name => new Contributor(name, 0))], because) { IsHardStop = true };
+    private Finding Found(Verdict verdict, IReadOnlyList<string> names, string because) =>
+        new(Id, Title, verdict, null, null, null, [.. names.Select(name => new Contributor(name, 0))], because) { IsHardStop = true };
 }
 
 /// <summary>What an eater would rather not have: said, never a verdict.</summary>
@@ -119,7 +143,8 @@ public sealed record DislikeRule : Rule
     [JsonIgnore]
     public override string Title => "Dislikes";
 
-    public override string Sentence(FoodClasses classes) => $"Dislikes: {string.Join(", ", Of.Select(key => classes.Knows(key) ? classes.NameOf(key) : key))}";
+    public override string Sentence(FoodClasses classes) =>
+        $"Dislikes: {string.Join(", ", Of.Select(key => classes.Knows(key) ? classes.NameOf(key) : key))}";
 
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
 
@@ -127,15 +152,33 @@ public sealed record DislikeRule : Rule
 
     public override Finding Check(Intake intake, RuleContext context)
     {
-        var disliked = intake.Lines.Select(line => line.Food).OfType<Food>().Distinct().Where(food => Of.Any(key => key == food.Key || food.Is(key))).Select(food => food.Name).ToList();
-        return new(Id, Title, Verdict.Fits, null, null, null, [.. disliked.Select(name => new Contributor(name, 0))], disliked.Count == 0 ? "Dislikes: none of them is in it." : $"Dislikes: {string.Join(" and ", disliked)}.")
+        var disliked = intake
+            .Lines.Select(line => line.Food)
+            .OfType<Food>()
+            .Distinct()
+            .Where(food => Of.Any(key => key == food.Key || food.Is(key)))
+            .Select(food => food.Name)
+            .ToList();
+        return new(
+            Id,
+            Title,
+            Verdict.Fits,
+            null,
+            null,
+            null,
+            [.. disliked.Select(name => new Contributor(name, 0))],
+            disliked.Count == 0 ? "Dislikes: none of them is in it." : $"Dislikes: {string.Join(" and ", disliked)}."
+        )
         {
             Notes = disliked.Count == 0 ? [] : [$"Disliked: {string.Join(" and ", disliked)}."],
         };
     }
 }
 
-/// <summary>Packets that the eater rejected: remembered with reason and date, and met again wherever they come up. What was approved is said beside it.</summary>
+/// <summary>
+/// Packets that the eater rejected: remembered with reason and date, and met again wherever they come up. What was approved is said beside
+/// it.
+/// </summary>
 public sealed record PacketRule : Rule
 {
     /// <summary>The id that the rule has for every eater.</summary>
@@ -152,20 +195,40 @@ public sealed record PacketRule : Rule
     [JsonIgnore]
     public override string Title => "Packets";
 
-    public override string Sentence(FoodClasses classes) => $"Packets: {Opinions.All.Count(item => !item.IsApproved)} rejected, {Opinions.All.Count(item => item.IsApproved)} approved";
+    public override string Sentence(FoodClasses classes) =>
+        $"Packets: {Opinions.All.Count(item => !item.IsApproved)} rejected, {Opinions.All.Count(item => item.IsApproved)} approved";
 
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
 
     public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) =>
-        portion.Lines.Any(line => line.Food is { Packet: not null } food && Opinions.RejectionOf(food) is not null) ? Verdict.Breaks : Verdict.Fits;
+        portion.Lines.Any(line => line.Food is { Packet: not null } food && Opinions.RejectionOf(food) is not null)
+            ? Verdict.Breaks
+            : Verdict.Fits;
 
     public override Finding Check(Intake intake, RuleContext context)
     {
         var packets = intake.Lines.Select(line => line.Food).OfType<Food>().Where(food => food.Packet is not null).Distinct().ToList();
-        var rejected = packets.Select(food => (Food: food, Opinion: Opinions.RejectionOf(food))).Where(item => item.Opinion is not null).ToList();
-        var notes = packets.Select(food => (Food: food, Opinion: Opinions.ApprovalOf(food))).Where(item => item.Opinion is not null).Select(item => $"{item.Food.Name} was approved on {Day(item.Opinion!.On)}: {item.Opinion.Reason}.").ToList();
-        return new(Id, Title, rejected.Count > 0 ? Verdict.Breaks : Verdict.Fits, null, null, null, [.. rejected.Select(item => new Contributor(item.Food.Name, 0))],
-            rejected.Count > 0 ? $"Packets: {string.Join(" and ", rejected.Select(item => $"{item.Food.Name}, rejected on {Day(item.Opinion!.On)} ({item.Opinion.Reason})"))}." : "Packets: none in it was rejected.")
+        var rejected = packets
+            .Select(food => (Food: food, Opinion: Opinions.RejectionOf(food)))
+            .Where(item => item.Opinion is not null)
+            .ToList();
+        var notes = packets
+            .Select(food => (Food: food, Opinion: Opinions.ApprovalOf(food)))
+            .Where(item => item.Opinion is not null)
+            .Select(item => $"{item.Food.Name} was approved on {Day(item.Opinion!.On)}: {item.Opinion.Reason}.")
+            .ToList();
+        return new(
+            Id,
+            Title,
+            rejected.Count > 0 ? Verdict.Breaks : Verdict.Fits,
+            null,
+            null,
+            null,
+            [.. rejected.Select(item => new Contributor(item.Food.Name, 0))],
+            rejected.Count > 0
+                ? $"Packets: {string.Join(" and ", rejected.Select(item => $"{item.Food.Name}, rejected on {Day(item.Opinion!.On)} ({item.Opinion.Reason})"))}."
+                : "Packets: none in it was rejected."
+        )
         {
             Notes = notes,
         };

@@ -4,7 +4,9 @@ using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Protocols;
 
-/// <summary>A quotient of two sums over the same foods. Only a rule over portions judges one dish: it does not settle a meal, a day or a week.</summary>
+/// <summary>
+/// A quotient of two sums over the same foods. Only a rule over portions judges one dish: it does not settle a meal, a day or a week.
+/// </summary>
 public abstract record QuotientRule : BoundedRule
 {
     public required Measure Measure { get; init; }
@@ -28,12 +30,19 @@ public abstract record QuotientRule : BoundedRule
         return Found(verdict, value, [], Reason(verdict, value, [], context.OpenMeals, () => "every food in it"));
     }
 
-    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context) is { NeedsAllowance: false, Verdict: not Verdict.Fits } found && Per != Period.Portion
-        ? found with { Verdict = Verdict.Fits, Because = $"{Title}: {Scale.ShowWithUnit(found.Value!.Value.Best)} in this portion; what else is eaten that {Per.ToString().ToLowerInvariant()} decides." }
-        : Check(portion, context);
+    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) =>
+        Check(portion, context) is { NeedsAllowance: false, Verdict: not Verdict.Fits } found && Per != Period.Portion
+            ? found with
+            {
+                Verdict = Verdict.Fits,
+                Because =
+                    $"{Title}: {Scale.ShowWithUnit(found.Value!.Value.Best)} in this portion; what else is eaten that {Per.ToString().ToLowerInvariant()} decides.",
+            }
+            : Check(portion, context);
 
     /// <summary>
-    /// The relative widths combine by root-sum-square: both sums err with the same foods, so this is rather too wide than too narrow. Nothing over nothing is unknown.
+    /// The relative widths combine by root-sum-square: both sums err with the same foods, so this is rather too wide than too narrow.
+    /// Nothing over nothing is unknown.
     /// </summary>
     /// <param name="most">Natural bound of the quotient, or null.</param>
     public static Estimate Quotient(Estimate part, Estimate whole, decimal? most)
@@ -63,7 +72,9 @@ public abstract record QuotientRule : BoundedRule
     private static decimal RootSumSquare(decimal one, decimal other) => (decimal)Math.Sqrt((double)((one * one) + (other * other)));
 }
 
-/// <summary>A nutrient's share of the energy, in percent; the basis is part of its name, because half and half by grams is two thirds by energy.</summary>
+/// <summary>
+/// A nutrient's share of the energy, in percent; the basis is part of its name, because half and half by grams is two thirds by energy.
+/// </summary>
 public sealed record EnergyShareRule : QuotientRule
 {
     /// <summary>kcal a gram, EU Regulation 1169/2011 Annex XIV, from memory [M].</summary>
@@ -79,10 +90,27 @@ public sealed record EnergyShareRule : QuotientRule
         [Measure.Alcohol] = EnergyFactors.Alcohol,
     };
 
-    public static readonly RuleKind Described = new("energy-share", "Share of energy", "How much of the energy comes from one nutrient, in percent.",
+    public static readonly RuleKind Described = new(
+        "energy-share",
+        "Share of energy",
+        "How much of the energy comes from one nutrient, in percent.",
         "{measure}: at least {atLeast}, at most {atMost} of the energy {per}",
-        [RuleField.Measure(of: Factors.Keys), RuleField.Per(Period.Portion, Period.Meal, Period.Day, Period.Week), Bound("atLeast", "at least", "Percent of the energy, included.", "%"), Bound("atMost", "at most", "Percent of the energy, included.", "%"), RuleField.AsksAtLeast, RuleField.AsksAtMost],
-        new EnergyShareRule { Id = "saturated-share", Measure = Measure.SaturatedFat, Per = Period.Day, AtMost = 10 });
+        [
+            RuleField.Measure(of: Factors.Keys),
+            RuleField.Per(Period.Portion, Period.Meal, Period.Day, Period.Week),
+            Bound("atLeast", "at least", "Percent of the energy, included.", "%"),
+            Bound("atMost", "at most", "Percent of the energy, included.", "%"),
+            RuleField.AsksAtLeast,
+            RuleField.AsksAtMost,
+        ],
+        new EnergyShareRule
+        {
+            Id = "saturated-share",
+            Measure = Measure.SaturatedFat,
+            Per = Period.Day,
+            AtMost = 10,
+        }
+    );
 
     [JsonIgnore]
     public override RuleKind Kind => Described;
@@ -93,18 +121,47 @@ public sealed record EnergyShareRule : QuotientRule
     [JsonIgnore]
     public override Scale Scale => Scale.Percent;
 
-    protected override Estimate ValueOf(Intake intake) => Quotient(intake.Sum(Measure) * (100 * Factors[Measure]), intake.Sum(Measure.Energy), 100);
+    protected override Estimate ValueOf(Intake intake) =>
+        Quotient(intake.Sum(Measure) * (100 * Factors[Measure]), intake.Sum(Measure.Energy), 100);
 }
 
 /// <summary>One nutrient to another by grams: protein to fat about 1 in some low-carb schools [C].</summary>
 public sealed record GramRatioRule : QuotientRule
 {
-    private static readonly Measure[] Macros = [Measure.Protein, Measure.Fat, Measure.Carbohydrate, Measure.AvailableCarbohydrate, Measure.NetCarbohydrate, Measure.Fibre];
+    private static readonly Measure[] Macros =
+    [
+        Measure.Protein,
+        Measure.Fat,
+        Measure.Carbohydrate,
+        Measure.AvailableCarbohydrate,
+        Measure.NetCarbohydrate,
+        Measure.Fibre,
+    ];
 
-    public static readonly RuleKind Described = new("gram-ratio", "Ratio by grams", "How many grams of one nutrient come with each gram of another.",
+    public static readonly RuleKind Described = new(
+        "gram-ratio",
+        "Ratio by grams",
+        "How many grams of one nutrient come with each gram of another.",
         "{measure} to {to} by grams: at least {atLeast}, at most {atMost} {per}",
-        [RuleField.Measure(of: Macros), RuleField.Measure("to", "to", of: Macros), RuleField.Per(Period.Portion, Period.Meal, Period.Day, Period.Week), Bound("atLeast", "at least", "Grams to each gram, included.", ""), Bound("atMost", "at most", "Grams to each gram, included.", ""), RuleField.AsksAtLeast, RuleField.AsksAtMost],
-        new GramRatioRule { Id = "protein-to-fat", Measure = Measure.Protein, To = Measure.Fat, Per = Period.Day, AtLeast = 0.8m, AtMost = 1.25m });
+        [
+            RuleField.Measure(of: Macros),
+            RuleField.Measure("to", "to", of: Macros),
+            RuleField.Per(Period.Portion, Period.Meal, Period.Day, Period.Week),
+            Bound("atLeast", "at least", "Grams to each gram, included.", ""),
+            Bound("atMost", "at most", "Grams to each gram, included.", ""),
+            RuleField.AsksAtLeast,
+            RuleField.AsksAtMost,
+        ],
+        new GramRatioRule
+        {
+            Id = "protein-to-fat",
+            Measure = Measure.Protein,
+            To = Measure.Fat,
+            Per = Period.Day,
+            AtLeast = 0.8m,
+            AtMost = 1.25m,
+        }
+    );
 
     /// <summary>What is divided by.</summary>
     public required Measure To { get; init; }

@@ -5,15 +5,19 @@ public readonly record struct WrittenAmount(decimal Low, decimal High, bool IsBy
 {
     /// <summary>An amount that the wording leaves no room in: "two" is 2 to 2.</summary>
     public WrittenAmount(decimal exact)
-        : this(exact, exact)
-    {
-    }
+        : this(exact, exact) { }
 
     public decimal Best => (Low + High) / 2;
 
-    public static WrittenAmount operator +(WrittenAmount one, WrittenAmount other) => new(one.Low + other.Low, one.High + other.High, one.IsByEye || other.IsByEye);
+    public static WrittenAmount operator +(WrittenAmount one, WrittenAmount other) =>
+        new(one.Low + other.Low, one.High + other.High, one.IsByEye || other.IsByEye);
 
-    public static WrittenAmount operator *(WrittenAmount amount, decimal times) => amount with { Low = amount.Low * times, High = amount.High * times };
+    public static WrittenAmount operator *(WrittenAmount amount, decimal times) =>
+        amount with
+        {
+            Low = amount.Low * times,
+            High = amount.High * times,
+        };
 }
 
 /// <summary>Reads the number at the start of a text: 2, 1.5, 1,5, 1 1/2, 1-1/2, 1½, ½, 1–2, 3 or 4, a, two, half a dozen.</summary>
@@ -66,7 +70,10 @@ public static class AmountReader
 
     private const int LongestPhrase = 4;
 
-    private static readonly HashSet<string> FirstWords = new(Words.Keys.Select(phrase => phrase.Split(' ')[0]), StringComparer.OrdinalIgnoreCase);
+    private static readonly HashSet<string> FirstWords = new(
+        Words.Keys.Select(phrase => phrase.Split(' ')[0]),
+        StringComparer.OrdinalIgnoreCase
+    );
 
     /// <summary>Reads a leading amount and returns what follows it; null when the text does not start with one.</summary>
     public static (WrittenAmount Amount, string Tail)? Read(string text)
@@ -84,7 +91,11 @@ public static class AmountReader
         }
 
         var sign = tokens[first.Next];
-        if ((sign.Is('-') || sign.Is('–') || sign.Is('—') || sign.Is("to") || sign.Is("or")) && Number(tokens, first.Next + 1) is { } last && last.Value > first.Value)
+        if (
+            (sign.Is('-') || sign.Is('–') || sign.Is('—') || sign.Is("to") || sign.Is("or"))
+            && Number(tokens, first.Next + 1) is { } last
+            && last.Value > first.Value
+        )
         {
             return (new(first.Value, last.Value), last.Next);
         }
@@ -101,10 +112,18 @@ public static class AmountReader
 
         for (var length = LongestPhrase; length > 0; length--)
         {
-            if (tokens[at + length - 1].Kind == TokenKind.Word && at + length < tokens.Count && Words.TryGetValue(tokens.Between(at, at + length), out var amount))
+            if (
+                tokens[at + length - 1].Kind == TokenKind.Word
+                && at + length < tokens.Count
+                && Words.TryGetValue(tokens.Between(at, at + length), out var amount)
+            )
             {
                 // "three or four carrots".
-                return (tokens[at + length].Is("or") || tokens[at + length].Is("to")) && at + length + 2 < tokens.Count && Words.TryGetValue(tokens[at + length + 1].Text, out var most) && most.Best > amount.Best
+                return
+                    (tokens[at + length].Is("or") || tokens[at + length].Is("to"))
+                    && at + length + 2 < tokens.Count
+                    && Words.TryGetValue(tokens[at + length + 1].Text, out var most)
+                    && most.Best > amount.Best
                     ? (new(amount.Low, most.High, amount.IsByEye), at + length + 2)
                     : (amount, at + length);
             }
@@ -143,11 +162,16 @@ public static class AmountReader
             return (first.Value + part.Value, after + 1);
         }
 
-        return tokens[after].Start > first.End && Slash(tokens, after) is { Value: < 1 } mixed && first.Value == decimal.Truncate(first.Value) ? (first.Value + mixed.Value, mixed.Next) : (first.Value, at + 1);
+        return
+            tokens[after].Start > first.End && Slash(tokens, after) is { Value: < 1 } mixed && first.Value == decimal.Truncate(first.Value)
+            ? (first.Value + mixed.Value, mixed.Next)
+            : (first.Value, at + 1);
     }
 
     private static (decimal Value, int Next)? Slash(LineTokens tokens, int at) =>
-        tokens[at] is { Kind: TokenKind.Number, IsFraction: false } over && IsSlash(tokens[at + 1]) && tokens[at + 2] is { Kind: TokenKind.Number, IsFraction: false, Value: > 0 } under
+        tokens[at] is { Kind: TokenKind.Number, IsFraction: false } over
+        && IsSlash(tokens[at + 1])
+        && tokens[at + 2] is { Kind: TokenKind.Number, IsFraction: false, Value: > 0 } under
             ? (over.Value / under.Value, at + 3)
             : null;
 

@@ -4,7 +4,8 @@ using Merienda.Core.Quantities;
 namespace Merienda.Core.Recipes;
 
 /// <summary>
-/// Reads one ingredient line of plain English text into amount, unit, food words, state, note and alternatives. It never throws and never guesses a food:
+/// Reads one ingredient line of plain English text into amount, unit, food words, state, note and alternatives. It never throws and never
+/// guesses a food:
 /// words it cannot place stay in the food words, where the matcher finds them or leaves the line unmatched.
 /// </summary>
 public static partial class IngredientLineReader
@@ -12,7 +13,8 @@ public static partial class IngredientLineReader
     /// <summary>Longer lines are prose, not ingredients; they are kept as typed and left unread.</summary>
     public const int LongestLine = 300;
 
-    /// <param name="describes">Whether words only describe ("boneless"): a comma behind them does not end the name. Without it a comma always does.</param>
+    /// <param name="describes">Whether words only describe ("boneless"): a comma behind them does not end the name. Without it a comma
+    /// always does.</param>
     public static ReadLine Read(string text, Func<string, bool>? describes = null)
     {
         var clean = text.Length > LongestLine * 4 ? text : LineTokens.Clean(text);
@@ -29,7 +31,10 @@ public static partial class IngredientLineReader
             tokens = new(OptionalWord().Replace(clean, "").Replace("()", "", StringComparison.Ordinal));
         }
 
-        var part = (tokens.Has("of") || tokens.Has("from")) && PartOf().Match(tokens.Text) is { Success: true } partOf ? partOf.Groups["part"].Value : null;
+        var part =
+            (tokens.Has("of") || tokens.Has("from")) && PartOf().Match(tokens.Text) is { Success: true } partOf
+                ? partOf.Groups["part"].Value
+                : null;
         if (part is not null)
         {
             tokens = new(PartOf().Replace(tokens.Text, ""));
@@ -46,8 +51,18 @@ public static partial class IngredientLineReader
         var (unit, size, mass) = Weighed(words, amount);
         var food = words.Food;
         (food, unit) = part is null ? (food, unit) : ApplyPart(part, food, unit);
-        return new(text, amount?.Amount, amount is null ? null : unit ?? Unit.Each, size, mass, food.Trim(' ', '.', ':', ';', '-'), string.Join(", ", words.Notes), isOptional, isToServe,
-            amount is { } read && (read.IsByEye || read.Unit is { IsByEye: true }))
+        return new(
+            text,
+            amount?.Amount,
+            amount is null ? null : unit ?? Unit.Each,
+            size,
+            mass,
+            food.Trim(' ', '.', ':', ';', '-'),
+            string.Join(", ", words.Notes),
+            isOptional,
+            isToServe,
+            amount is { } read && (read.IsByEye || read.Unit is { IsByEye: true })
+        )
         {
             Alternatives = words.Alternatives,
             State = LineState.Of(words.Notes, amount?.Unit),
@@ -59,7 +74,25 @@ public static partial class IngredientLineReader
     }
 
     /// <summary>How food is cut, as measures by volume tell it apart.</summary>
-    private static readonly HashSet<string> CutWords = new(StringComparer.OrdinalIgnoreCase) { "sliced", "flaked", "slivered", "grated", "shredded", "shaved", "mashed", "crumbled", "cubed", "diced", "chopped", "minced", "crushed", "halved", "ground", "whole" };
+    private static readonly HashSet<string> CutWords = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "sliced",
+        "flaked",
+        "slivered",
+        "grated",
+        "shredded",
+        "shaved",
+        "mashed",
+        "crumbled",
+        "cubed",
+        "diced",
+        "chopped",
+        "minced",
+        "crushed",
+        "halved",
+        "ground",
+        "whole",
+    };
 
     /// <summary>"lamb shoulder, 1.2 kg", "onion x 2", "chicken breast 500 g": the amount stands behind the food.</summary>
     private static MeasuredAmount? Behind(ref LineSegments words, Func<string, bool>? describes)
@@ -72,11 +105,21 @@ public static partial class IngredientLineReader
             }
 
             var tokens = new LineTokens(words.Notes[at]);
-            if (tokens[MeasuredWords.IsAbout(tokens, 0) ? 1 : 0].Kind == TokenKind.Number && MeasuredWords.Read(tokens, 0, isAlone: true) is { } measured
-                && (measured.Unit is not null || measured.Next >= tokens.Count || describes?.Invoke(tokens.Between(measured.Next, tokens.Count)) == true))
+            if (
+                tokens[MeasuredWords.IsAbout(tokens, 0) ? 1 : 0].Kind == TokenKind.Number
+                && MeasuredWords.Read(tokens, 0, isAlone: true) is { } measured
+                && (
+                    measured.Unit is not null
+                    || measured.Next >= tokens.Count
+                    || describes?.Invoke(tokens.Between(measured.Next, tokens.Count)) == true
+                )
+            )
             {
                 var rest = tokens.Between(measured.Next, tokens.Count).Trim(' ', ',');
-                words = words with { Notes = [.. words.Notes.Take(at), .. rest.Length > 0 ? [rest] : Array.Empty<string>(), .. words.Notes.Skip(at + 1)] };
+                words = words with
+                {
+                    Notes = [.. words.Notes.Take(at), .. rest.Length > 0 ? [rest] : Array.Empty<string>(), .. words.Notes.Skip(at + 1)],
+                };
                 return measured;
             }
         }
@@ -93,7 +136,10 @@ public static partial class IngredientLineReader
             return new(count.Amount, null, null, PieceSize.Unsaid, false, 0);
         }
 
-        if (TrailingMeasure().Match(food) is { Success: true } trailing && MeasuredWords.Read(new(trailing.Groups["measure"].Value + " x"), 0) is { Unit: not null } behind)
+        if (
+            TrailingMeasure().Match(food) is { Success: true } trailing
+            && MeasuredWords.Read(new(trailing.Groups["measure"].Value + " x"), 0) is { Unit: not null } behind
+        )
         {
             words = words with { Food = food[..trailing.Index].Trim(' ', '-', ':', ',') };
             return behind;
@@ -112,8 +158,14 @@ public static partial class IngredientLineReader
         }
 
         var rest = new LineTokens(food[(plus + 1)..].Trim());
-        return MeasuredWords.Read(rest, 0) is { } more && more.Unit == one.Unit && rest.Between(more.Next, rest.Count).Equals(food[..plus].Trim(), StringComparison.OrdinalIgnoreCase)
-            ? one with { Amount = one.Amount + more.Amount }
+        return
+            MeasuredWords.Read(rest, 0) is { } more
+            && more.Unit == one.Unit
+            && rest.Between(more.Next, rest.Count).Equals(food[..plus].Trim(), StringComparison.OrdinalIgnoreCase)
+            ? one with
+            {
+                Amount = one.Amount + more.Amount,
+            }
             : null;
     }
 
@@ -130,12 +182,20 @@ public static partial class IngredientLineReader
         {
             var tokens = new LineTokens(note);
             var start = 0;
-            while (tokens[start].Is("each") || tokens[start].Is("weighing") || MeasuredWords.IsAbout(tokens, start) || tokens[start].Is("total"))
+            while (
+                tokens[start].Is("each")
+                || tokens[start].Is("weighing")
+                || MeasuredWords.IsAbout(tokens, start)
+                || tokens[start].Is("total")
+            )
             {
                 start++;
             }
 
-            if (tokens[start].Kind != TokenKind.Number || MeasuredWords.Read(tokens, start) is not { Unit: { Kind: not UnitKind.Piece } measured } found)
+            if (
+                tokens[start].Kind != TokenKind.Number
+                || MeasuredWords.Read(tokens, start) is not { Unit: { Kind: not UnitKind.Piece } measured } found
+            )
             {
                 continue;
             }
@@ -158,10 +218,12 @@ public static partial class IngredientLineReader
     private static (string Food, Unit? Unit) ApplyPart(string part, string food, Unit? unit)
     {
         var hasJuice = part.Contains("juice", StringComparison.OrdinalIgnoreCase);
-        var hasZest = part.Contains("zest", StringComparison.OrdinalIgnoreCase) || part.Contains("rind", StringComparison.OrdinalIgnoreCase);
+        var hasZest =
+            part.Contains("zest", StringComparison.OrdinalIgnoreCase) || part.Contains("rind", StringComparison.OrdinalIgnoreCase);
         return (hasJuice, hasZest) switch
         {
-            _ when part.Contains("green", StringComparison.OrdinalIgnoreCase) || part.Contains("top", StringComparison.OrdinalIgnoreCase) => ($"{food} green part", unit),
+            _ when part.Contains("green", StringComparison.OrdinalIgnoreCase) || part.Contains("top", StringComparison.OrdinalIgnoreCase) =>
+                ($"{food} green part", unit),
             _ when part.Contains("white", StringComparison.OrdinalIgnoreCase) => ($"{food} white part", unit),
             (true, false) => ($"{food} juice", unit),
             (false, true) => (food, Unit.Spelled("zest")),
@@ -172,16 +234,25 @@ public static partial class IngredientLineReader
     [GeneratedRegex(@"\b(optional(ly)?|if (you like|liked|desired|using|wanted))\b,?", RegexOptions.IgnoreCase)]
     private static partial Regex OptionalWord();
 
-    [GeneratedRegex(@"\b(to serve|for serving|to garnish|for garnish(ing)?|to decorate|for decorating|to finish|for sprinkling|to sprinkle|for dusting|to dust)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(to serve|for serving|to garnish|for garnish(ing)?|to decorate|for decorating|to finish|for sprinkling|to sprinkle|for dusting|to dust)\b",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex ToServe();
 
-    [GeneratedRegex(@"^(the\s+)?(?<part>((finely |freshly )?(grated )?(juice|zest|rind)( ?(and|&|\+|/) ?(juice|zest|rind))?)|((dark |light )?(green|white) (tops?|parts?|ends?|bits?)|tops)( only)?) (of|from) ", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(the\s+)?(?<part>((finely |freshly )?(grated )?(juice|zest|rind)( ?(and|&|\+|/) ?(juice|zest|rind))?)|((dark |light )?(green|white) (tops?|parts?|ends?|bits?)|tops)( only)?) (of|from) ",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex PartOf();
 
     [GeneratedRegex(@"\s[x×]\s?(?<n>[\d½¼¾/.]+)$|\s(?<n>[\d½¼¾/.]+)\s?[x×]$", RegexOptions.IgnoreCase)]
     private static partial Regex TrailingTimes();
 
-    [GeneratedRegex(@"\s(?<measure>(about |approx\.? )?[\d½¼¾/.,]+\s?(g|kg|ml|l|oz|lb|lbs|cups?|tbsp|tsp|grams?))$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\s(?<measure>(about |approx\.? )?[\d½¼¾/.,]+\s?(g|kg|ml|l|oz|lb|lbs|cups?|tbsp|tsp|grams?))$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex TrailingMeasure();
 
     [GeneratedRegex(@"\b(each|apiece|per (piece|fillet|breast))\b", RegexOptions.IgnoreCase)]

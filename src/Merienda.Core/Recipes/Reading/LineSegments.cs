@@ -6,12 +6,59 @@ namespace Merienda.Core.Recipes;
 internal sealed partial record LineSegments(string Food, IReadOnlyList<string> Notes, IReadOnlyList<string> Alternatives, string Second)
 {
     /// <summary>Words that end the name of a food: what follows is what is done with it.</summary>
-    private static readonly HashSet<string> Stops = new(StringComparer.OrdinalIgnoreCase) { "to", "for", "cut", "such", "at", "as", "if", "plus", "mixed", "until", "preferably", "depending", "weighing", "i", "we", "you", "about", "approx", "approximately", "brushed", "tossed", "dissolved", "from", "with", "without", "then", "but", "like", "soaked", "left", "made", "reserved", "divided", "minus" };
+    private static readonly HashSet<string> Stops = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "to",
+        "for",
+        "cut",
+        "such",
+        "at",
+        "as",
+        "if",
+        "plus",
+        "mixed",
+        "until",
+        "preferably",
+        "depending",
+        "weighing",
+        "i",
+        "we",
+        "you",
+        "about",
+        "approx",
+        "approximately",
+        "brushed",
+        "tossed",
+        "dissolved",
+        "from",
+        "with",
+        "without",
+        "then",
+        "but",
+        "like",
+        "soaked",
+        "left",
+        "made",
+        "reserved",
+        "divided",
+        "minus",
+    };
 
     /// <summary>Words behind "or" that name no other food.</summary>
-    private static readonly HashSet<string> NoFood = new(StringComparer.OrdinalIgnoreCase) { "to", "more", "less", "as", "so", "until", "if", "about" };
+    private static readonly HashSet<string> NoFood = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "to",
+        "more",
+        "less",
+        "as",
+        "so",
+        "until",
+        "if",
+        "about",
+    };
 
-    private static readonly HashSet<string>.AlternateLookup<ReadOnlySpan<char>> StopWords = Stops.GetAlternateLookup<ReadOnlySpan<char>>(), NoFoodWords = NoFood.GetAlternateLookup<ReadOnlySpan<char>>();
+    private static readonly HashSet<string>.AlternateLookup<ReadOnlySpan<char>> StopWords = Stops.GetAlternateLookup<ReadOnlySpan<char>>(),
+        NoFoodWords = NoFood.GetAlternateLookup<ReadOnlySpan<char>>();
 
     public static LineSegments Of(LineTokens tokens, int from, Func<string, bool>? describes)
     {
@@ -52,7 +99,9 @@ internal sealed partial record LineSegments(string Food, IReadOnlyList<string> N
         return new(first, notes, [.. others, .. alternatives], second);
     }
 
-    /// <summary>The line's main text in pieces between commas and dashes; brackets become notes, or alternatives where they begin with "or".</summary>
+    /// <summary>
+    /// The line's main text in pieces between commas and dashes; brackets become notes, or alternatives where they begin with "or".
+    /// </summary>
     private static List<string> Pieces(LineTokens tokens, int from, List<string> notes, List<string> alternatives)
     {
         var pieces = new List<string>();
@@ -66,14 +115,21 @@ internal sealed partial record LineSegments(string Food, IReadOnlyList<string> N
                 var (close, depth) = (at + 1, 1);
                 for (; close < tokens.Count; close++)
                 {
-                    depth += tokens[close].Is('(') || tokens[close].Is('[') ? 1 : tokens[close].Is(')') || tokens[close].Is(']') ? -1 : 0;
+                    depth +=
+                        tokens[close].Is('(') || tokens[close].Is('[') ? 1
+                        : tokens[close].Is(')') || tokens[close].Is(']') ? -1
+                        : 0;
                     if (depth == 0)
                     {
                         break;
                     }
                 }
 
-                foreach (var inside in tokens.Between(at + 1, close).Split([',', ';'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+                foreach (
+                    var inside in tokens
+                        .Between(at + 1, close)
+                        .Split([',', ';'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+                )
                 {
                     if (Or(inside) is { } other)
                     {
@@ -89,7 +145,12 @@ internal sealed partial record LineSegments(string Food, IReadOnlyList<string> N
                 continue;
             }
 
-            var isDash = (token.Is('-') || token.Is('–') || token.Is('—')) && token.Start > 0 && tokens.Text[token.Start - 1] == ' ' && token.End < tokens.Text.Length && tokens.Text[token.End] == ' ';
+            var isDash =
+                (token.Is('-') || token.Is('–') || token.Is('—'))
+                && token.Start > 0
+                && tokens.Text[token.Start - 1] == ' '
+                && token.End < tokens.Text.Length
+                && tokens.Text[token.End] == ' ';
             if (token.Is(',') || token.Is(';') || isDash)
             {
                 pieces.Add(Joined(before, tokens.Between(start, at)));
@@ -106,9 +167,14 @@ internal sealed partial record LineSegments(string Food, IReadOnlyList<string> N
         return pieces;
     }
 
-    private static string Joined(string one, string other) => one.Length == 0 ? other : other.Length == 0 ? one : $"{one} {other}";
+    private static string Joined(string one, string other) =>
+        one.Length == 0 ? other
+        : other.Length == 0 ? one
+        : $"{one} {other}";
 
-    /// <summary>"olive oil for frying": the name, then what is done with it; "eggs plus 4 egg whites": the name, then a second ingredient.</summary>
+    /// <summary>
+    /// "olive oil for frying": the name, then what is done with it; "eggs plus 4 egg whites": the name, then a second ingredient.
+    /// </summary>
     private static (string Name, string Note, string Second) Trailing(string food)
     {
         for (var space = food.IndexOf(' ', StringComparison.Ordinal); space > 0; space = food.IndexOf(' ', space + 1))
@@ -120,7 +186,10 @@ internal sealed partial record LineSegments(string Food, IReadOnlyList<string> N
                 return (food[..space], "", second);
             }
 
-            if (StopWords.Contains(word) || (word.Equals("or", StringComparison.OrdinalIgnoreCase) && NoFoodWords.Contains(WordAt(food, behind))))
+            if (
+                StopWords.Contains(word)
+                || (word.Equals("or", StringComparison.OrdinalIgnoreCase) && NoFoodWords.Contains(WordAt(food, behind)))
+            )
             {
                 return (food[..space], food[(space + 1)..], "");
             }
@@ -129,7 +198,8 @@ internal sealed partial record LineSegments(string Food, IReadOnlyList<string> N
         return (food, "", "");
     }
 
-    private static ReadOnlySpan<char> WordAt(string text, int from) => text.AsSpan(from) is var rest && rest.IndexOf(' ') is >= 0 and var end ? rest[..end] : rest;
+    private static ReadOnlySpan<char> WordAt(string text, int from) =>
+        text.AsSpan(from) is var rest && rest.IndexOf(' ') is >= 0 and var end ? rest[..end] : rest;
 
     /// <summary>The foods of "tahini or peanut butter", "soy sauce/tamari".</summary>
     private static (string First, IReadOnlyList<string> Others) Split(string name)
@@ -144,21 +214,42 @@ internal sealed partial record LineSegments(string Food, IReadOnlyList<string> N
     }
 
     private static string? Or(string piece) =>
-        piece.StartsWith("or ", StringComparison.OrdinalIgnoreCase) && piece[3..].TrimStart() is { Length: > 0 } rest && !NoFood.Contains(rest.Split(' ')[0]) ? Bare(rest) : null;
+        piece.StartsWith("or ", StringComparison.OrdinalIgnoreCase)
+        && piece[3..].TrimStart() is { Length: > 0 } rest
+        && !NoFood.Contains(rest.Split(' ')[0])
+            ? Bare(rest)
+            : null;
 
     /// <summary>"plus 4 egg whites": only with an amount and a food behind it; "plus extra" and "plus 1 tsp" are remarks.</summary>
     private static string? Plus(string piece)
     {
-        var rest = piece.StartsWith("plus ", StringComparison.OrdinalIgnoreCase) ? piece[5..] : piece.StartsWith('+') ? piece[1..].Trim() : null;
-        return rest is not null && LineTokens.HasNumber(rest) && new LineTokens(rest) is var tokens && tokens[0].Kind == TokenKind.Number && MeasuredWords.Read(tokens, 0) is { } more
-            && tokens[more.Next].Kind == TokenKind.Word && !tokens[more.Next].Is("for") && !tokens[more.Next].Is("to") && !tokens[more.Next].Is("extra") && !tokens[more.Next].Is("more") ? rest : null;
+        var rest =
+            piece.StartsWith("plus ", StringComparison.OrdinalIgnoreCase) ? piece[5..]
+            : piece.StartsWith('+') ? piece[1..].Trim()
+            : null;
+        return
+            rest is not null
+            && LineTokens.HasNumber(rest)
+            && new LineTokens(rest) is var tokens
+            && tokens[0].Kind == TokenKind.Number
+            && MeasuredWords.Read(tokens, 0) is { } more
+            && tokens[more.Next].Kind == TokenKind.Word
+            && !tokens[more.Next].Is("for")
+            && !tokens[more.Next].Is("to")
+            && !tokens[more.Next].Is("extra")
+            && !tokens[more.Next].Is("more")
+            ? rest
+            : null;
     }
 
     /// <summary>An alternative without an amount of its own.</summary>
     private static string Bare(string alternative)
     {
         var tokens = new LineTokens(LineTokens.HasNumber(alternative) ? alternative : "");
-        var bare = tokens[0].Kind == TokenKind.Number && MeasuredWords.Read(tokens, 0) is { } measured && measured.Next < tokens.Count ? tokens.Between(measured.Next, tokens.Count) : alternative;
+        var bare =
+            tokens[0].Kind == TokenKind.Number && MeasuredWords.Read(tokens, 0) is { } measured && measured.Next < tokens.Count
+                ? tokens.Between(measured.Next, tokens.Count)
+                : alternative;
         var words = bare.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var stop = Array.FindIndex(words, 1, word => Stops.Contains(word));
         return stop > 0 ? string.Join(' ', words[..stop]) : bare;

@@ -35,15 +35,27 @@ internal static partial class LineState
     }
 
     /// <summary>A note without any of these says nothing of a state: most lines are done at one look.</summary>
-    private static readonly SearchValues<string> Hints = SearchValues.Create(["cook", "soak", "dry", "dried", "raw", "tin", "can", "jar"], StringComparison.OrdinalIgnoreCase);
+    private static readonly SearchValues<string> Hints = SearchValues.Create(
+        ["cook", "soak", "dry", "dried", "raw", "tin", "can", "jar"],
+        StringComparison.OrdinalIgnoreCase
+    );
 
-    [GeneratedRegex(@"^(already |pre-?|weighed |freshly |leftover )?cooked( weight| and (cooled|drained|chopped|diced|shredded|sliced|crumbled|flaked|peeled|mashed|cubed)|,? (cooled|drained|chopped|diced|shredded|sliced|crumbled|flaked|cubed))*$|^(cooked weight|weighed when cooked)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(already |pre-?|weighed |freshly |leftover )?cooked( weight| and (cooled|drained|chopped|diced|shredded|sliced|crumbled|flaked|peeled|mashed|cubed)|,? (cooled|drained|chopped|diced|shredded|sliced|crumbled|flaked|cubed))*$|^(cooked weight|weighed when cooked)$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Cooked();
 
-    [GeneratedRegex(@"^(uncooked|dry|dried|dry weight|uncooked weight|weighed dry|raw weight)\b|\b(uncooked|dry weight)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(uncooked|dry|dried|dry weight|uncooked weight|weighed dry|raw weight)\b|\b(uncooked|dry weight)$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Dry();
 
-    [GeneratedRegex(@"^(pre-?)?soaked( overnight| for .*hours?| for \d+ ?h(rs?)?| in (cold |plenty of )?water)*( and (drained|rinsed|boiled|cooked))*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(pre-?)?soaked( overnight| for .*hours?| for \d+ ?h(rs?)?| in (cold |plenty of )?water)*( and (drained|rinsed|boiled|cooked))*$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Soaked();
 
     [GeneratedRegex(@"^(tinned|canned|from an? (tin|can|jar)|out of a tin)\b", RegexOptions.IgnoreCase)]

@@ -49,7 +49,19 @@ internal sealed class LineTokens
 
     private static readonly SearchValues<char> Odd = SearchValues.Create("\t\n\r\0*");
 
-    private static readonly SearchValues<char> Digits = SearchValues.Create(['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', .. Fractions.Keys]);
+    private static readonly SearchValues<char> Digits = SearchValues.Create([
+        '0',
+        '1',
+        '2',
+        '3',
+        '4',
+        '5',
+        '6',
+        '7',
+        '8',
+        '9',
+        .. Fractions.Keys,
+    ]);
 
     private readonly List<LineToken> _tokens = new(12);
 
@@ -57,9 +69,14 @@ internal sealed class LineTokens
     public LineTokens(string text)
     {
         Text = text;
-        for (var at = 0; at < text.Length;)
+        for (var at = 0; at < text.Length; )
         {
-            at = text[at] == ' ' ? at + 1 : char.IsLetter(text[at]) ? Word(at) : char.IsAsciiDigit(text[at]) ? Number(at) : Fractions.ContainsKey(text[at]) ? Fraction(at) : Mark(at);
+            at =
+                text[at] == ' ' ? at + 1
+                : char.IsLetter(text[at]) ? Word(at)
+                : char.IsAsciiDigit(text[at]) ? Number(at)
+                : Fractions.ContainsKey(text[at]) ? Fraction(at)
+                : Mark(at);
         }
     }
 
@@ -125,13 +142,31 @@ internal sealed class LineTokens
                     clean.Append(' ');
                 }
             }
-            else if (category is UnicodeCategory.OtherSymbol or UnicodeCategory.Surrogate or UnicodeCategory.PrivateUse or UnicodeCategory.NonSpacingMark or UnicodeCategory.EnclosingMark && !IsLatin(rune, clean) || rune.Value == '*')
+            else if (
+                category
+                    is UnicodeCategory.OtherSymbol
+                        or UnicodeCategory.Surrogate
+                        or UnicodeCategory.PrivateUse
+                        or UnicodeCategory.NonSpacingMark
+                        or UnicodeCategory.EnclosingMark
+                    && !IsLatin(rune, clean)
+                || rune.Value == '*'
+            )
             {
                 continue;
             }
             else
             {
-                clean.Append(rune.Value switch { '⁄' or '∕' => "/", '×' => "x", '‐' or '‑' or '‒' or '−' => "-", '’' or '‘' => "'", _ => rune.ToString() });
+                clean.Append(
+                    rune.Value switch
+                    {
+                        '⁄' or '∕' => "/",
+                        '×' => "x",
+                        '‐' or '‑' or '‒' or '−' => "-",
+                        '’' or '‘' => "'",
+                        _ => rune.ToString(),
+                    }
+                );
             }
         }
 
@@ -139,13 +174,36 @@ internal sealed class LineTokens
     }
 
     /// <summary>An accent typed apart from its letter stays.</summary>
-    private static bool IsLatin(Rune rune, StringBuilder before) => Rune.GetUnicodeCategory(rune) == UnicodeCategory.NonSpacingMark && before.Length > 0 && char.IsLetter(before[^1]);
+    private static bool IsLatin(Rune rune, StringBuilder before) =>
+        Rune.GetUnicodeCategory(rune) == UnicodeCategory.NonSpacingMark && before.Length > 0 && char.IsLetter(before[^1]);
 
     private static string Unlisted(string text)
     {
         var start = 0;
-        while (start < text.Length && (text[start] is '-' or '•' or '–' or '—' or '·' or '>' or '+' or '#' or ' ' or '‣' or '○' or '●' or '□' or '.' or ',' or ';' or '_'
-            || (text[start] == '[' && start + 2 < text.Length && text[start + 2] == ']' && text[start + 1] is ' ' or 'x' or 'X')))
+        while (
+            start < text.Length
+            && (
+                text[start]
+                    is '-'
+                        or '•'
+                        or '–'
+                        or '—'
+                        or '·'
+                        or '>'
+                        or '+'
+                        or '#'
+                        or ' '
+                        or '‣'
+                        or '○'
+                        or '●'
+                        or '□'
+                        or '.'
+                        or ','
+                        or ';'
+                        or '_'
+                || (text[start] == '[' && start + 2 < text.Length && text[start + 2] == ']' && text[start + 1] is ' ' or 'x' or 'X')
+            )
+        )
         {
             // "[ ]" is a box to tick.
             start += text[start] == '[' ? 3 : 1;
@@ -158,7 +216,12 @@ internal sealed class LineTokens
             digits++;
         }
 
-        return digits > start && digits + 2 < text.Length && text[digits] is '.' or ')' && text[digits + 1] == ' ' && (char.IsAsciiDigit(text[digits + 2]) || Fractions.ContainsKey(text[digits + 2]))
+        return
+            digits > start
+            && digits + 2 < text.Length
+            && text[digits] is '.' or ')'
+            && text[digits + 1] == ' '
+            && (char.IsAsciiDigit(text[digits + 2]) || Fractions.ContainsKey(text[digits + 2]))
             ? text[(digits + 2)..]
             : text[start..];
     }
@@ -166,7 +229,10 @@ internal sealed class LineTokens
     private int Number(int start)
     {
         var end = start;
-        while (end < Text.Length && (char.IsAsciiDigit(Text[end]) || (Text[end] is '.' or ',' && end + 1 < Text.Length && char.IsAsciiDigit(Text[end + 1]))))
+        while (
+            end < Text.Length
+            && (char.IsAsciiDigit(Text[end]) || (Text[end] is '.' or ',' && end + 1 < Text.Length && char.IsAsciiDigit(Text[end + 1])))
+        )
         {
             end++;
         }
@@ -176,7 +242,12 @@ internal sealed class LineTokens
         var comma = digits.IndexOf(',', StringComparison.Ordinal);
         var isThousands = comma is > 0 and <= 3 && digits.Length - comma == 4 && digits[0] != '0';
         var plain = isThousands ? digits.Replace(",", "", StringComparison.Ordinal) : digits.Replace(',', '.');
-        var value = plain.Length <= 12 && decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number) && number < 1_000_000 ? number : -1;
+        var value =
+            plain.Length <= 12
+            && decimal.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number)
+            && number < 1_000_000
+                ? number
+                : -1;
         _tokens.Add(new(value < 0 ? TokenKind.Word : TokenKind.Number, digits, start, value, false));
         return end;
     }
@@ -190,7 +261,14 @@ internal sealed class LineTokens
     private int Word(int start)
     {
         var end = start;
-        while (end < Text.Length && (char.IsLetter(Text[end]) || char.GetUnicodeCategory(Text[end]) == UnicodeCategory.NonSpacingMark || (Text[end] == '\'' && end + 1 < Text.Length && char.IsLetter(Text[end + 1]))))
+        while (
+            end < Text.Length
+            && (
+                char.IsLetter(Text[end])
+                || char.GetUnicodeCategory(Text[end]) == UnicodeCategory.NonSpacingMark
+                || (Text[end] == '\'' && end + 1 < Text.Length && char.IsLetter(Text[end + 1]))
+            )
+        )
         {
             end++;
         }

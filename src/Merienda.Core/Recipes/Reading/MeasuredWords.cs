@@ -5,22 +5,93 @@ namespace Merienda.Core.Recipes;
 /// <summary>The amount at the start of some words: number, unit, the size of a package or a piece.</summary>
 /// <param name="Size">Mass or volume of one package or piece.</param>
 /// <param name="Next">Token behind it.</param>
-internal readonly record struct MeasuredAmount(WrittenAmount Amount, Unit? Unit, (decimal Amount, Unit Unit)? Size, PieceSize PieceSize, bool IsByEye, int Next);
+internal readonly record struct MeasuredAmount(
+    WrittenAmount Amount,
+    Unit? Unit,
+    (decimal Amount, Unit Unit)? Size,
+    PieceSize PieceSize,
+    bool IsByEye,
+    int Next
+);
 
-/// <summary>Reads amounts with their units: "2 x 400 g tins", "4 (6 oz)", "1 cup plus 2 tbsp", "2 lb 4 oz", "a generous handful of".</summary>
+/// <summary>
+/// Reads amounts with their units: "2 x 400 g tins", "4 (6 oz)", "1 cup plus 2 tbsp", "2 lb 4 oz", "a generous handful of".
+/// </summary>
 internal static class MeasuredWords
 {
-    private static readonly HashSet<string> About = new(StringComparer.OrdinalIgnoreCase) { "about", "approx", "approximately", "around", "roughly", "circa", "ca", "c", "nearly", "almost", "just", "over", "under", "up" };
+    private static readonly HashSet<string> About = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "about",
+        "approx",
+        "approximately",
+        "around",
+        "roughly",
+        "circa",
+        "ca",
+        "c",
+        "nearly",
+        "almost",
+        "just",
+        "over",
+        "under",
+        "up",
+    };
 
     private static readonly HashSet<string> Sizes = new(StringComparer.OrdinalIgnoreCase)
     {
-        "small", "medium", "large", "big", "heaped", "heaping", "level", "rounded", "generous", "scant", "good", "fat", "thick", "thin", "whole", "sized", "medium-sized", "jumbo", "mini", "full", "tiny", "huge", "extra", "standard", "overflowing", "packed", "loosely", "lightly", "firmly", "slightly", "average", "lg", "lge", "lrg", "med", "sm", "sml",
+        "small",
+        "medium",
+        "large",
+        "big",
+        "heaped",
+        "heaping",
+        "level",
+        "rounded",
+        "generous",
+        "scant",
+        "good",
+        "fat",
+        "thick",
+        "thin",
+        "whole",
+        "sized",
+        "medium-sized",
+        "jumbo",
+        "mini",
+        "full",
+        "tiny",
+        "huge",
+        "extra",
+        "standard",
+        "overflowing",
+        "packed",
+        "loosely",
+        "lightly",
+        "firmly",
+        "slightly",
+        "average",
+        "lg",
+        "lge",
+        "lrg",
+        "med",
+        "sm",
+        "sml",
     };
 
     /// <summary>A spoon or cup that is not level holds what the cook's eye says.</summary>
-    private static readonly HashSet<string> NotLevel = new(StringComparer.OrdinalIgnoreCase) { "heaped", "heaping", "rounded", "generous", "scant", "overflowing" };
+    private static readonly HashSet<string> NotLevel = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "heaped",
+        "heaping",
+        "rounded",
+        "generous",
+        "scant",
+        "overflowing",
+    };
 
-    public static bool IsAbout(LineTokens tokens, int at) => tokens[at].Is('~') || (tokens[at].Kind == TokenKind.Word && About.Contains(tokens[at].Text) && (tokens[at].Text.Length > 1 || tokens[at + 1].Is('.')));
+    public static bool IsAbout(LineTokens tokens, int at) =>
+        tokens[at].Is('~')
+        || (tokens[at].Kind == TokenKind.Word && About.Contains(tokens[at].Text) && (tokens[at].Text.Length > 1 || tokens[at + 1].Is('.')));
 
     /// <summary>The amount at a token; null when none stands there.</summary>
     /// <param name="isAlone">Whether the amount stands behind its food, so that a piece needs nothing behind it: "ginger, 1 thumb".</param>
@@ -49,7 +120,10 @@ internal static class MeasuredWords
         }
 
         return Counted(tokens, number.Amount, number.Next, isAlone) is { } read
-            ? read with { IsByEye = isByEye || start > at || number.Amount.IsByEye || IsNotLevel(tokens, number.Next, read.Next) }
+            ? read with
+            {
+                IsByEye = isByEye || start > at || number.Amount.IsByEye || IsNotLevel(tokens, number.Next, read.Next),
+            }
             : null;
     }
 
@@ -69,12 +143,23 @@ internal static class MeasuredWords
     private static MeasuredAmount? Counted(LineTokens tokens, WrittenAmount amount, int at, bool isAlone)
     {
         // "2 x 400 g tins", "3 x 150 g fillets".
-        if (tokens[at].Is("x") && AmountReader.Read(tokens, at + 1) is { } each && UnitAt(tokens, each.Next) is { Unit: { Kind: not UnitKind.Piece } sized } measured)
+        if (
+            tokens[at].Is("x")
+            && AmountReader.Read(tokens, at + 1) is { } each
+            && UnitAt(tokens, each.Next) is { Unit: { Kind: not UnitKind.Piece } sized } measured
+        )
         {
             var (package, pieces, behind) = UnitAt(tokens, measured.Next);
             return package is { IsPackage: true }
                 ? new(amount, package, (each.Amount.Best, sized), pieces, false, behind)
-                : new(new(amount.Low * each.Amount.Low, amount.High * each.Amount.High), sized, null, PieceSize.Unsaid, false, package == Unit.Each ? behind : measured.Next);
+                : new(
+                    new(amount.Low * each.Amount.Low, amount.High * each.Amount.High),
+                    sized,
+                    null,
+                    PieceSize.Unsaid,
+                    false,
+                    package == Unit.Each ? behind : measured.Next
+                );
         }
 
         at = tokens[at].Is("x") || ((tokens[at].Is("a") || tokens[at].Is("an")) && amount.Best < 1) ? at + 1 : at;
@@ -94,11 +179,16 @@ internal static class MeasuredWords
                 return new(amount, Unit.Each, null, PieceSize.Unsaid, true, piece);
             }
 
-            if (UnitAt(tokens, one.Next) is { Unit: { Kind: not UnitKind.Piece } apiece } found && (open == 0 || Closing(tokens, found.Next) is not null))
+            if (
+                UnitAt(tokens, one.Next) is { Unit: { Kind: not UnitKind.Piece } apiece } found
+                && (open == 0 || Closing(tokens, found.Next) is not null)
+            )
             {
                 var behind = open == 0 ? found.Next : Closing(tokens, found.Next)!.Value;
                 var (package, size, next) = UnitAt(tokens, behind);
-                return package is { IsPackage: true } ? new(amount, package, (one.Amount.Best, apiece), size, false, next) : new(amount, Unit.Each, (one.Amount.Best, apiece), PieceSize.Unsaid, false, behind);
+                return package is { IsPackage: true }
+                    ? new(amount, package, (one.Amount.Best, apiece), size, false, next)
+                    : new(amount, Unit.Each, (one.Amount.Best, apiece), PieceSize.Unsaid, false, behind);
             }
         }
 
@@ -121,25 +211,47 @@ internal static class MeasuredWords
             return first;
         }
 
-        var at = tokens[first.Next].Is('+') || tokens[first.Next].Is("plus") || tokens[first.Next].Is("and") || tokens[first.Next].Is('&') ? first.Next + 1 : first.Next;
-        if (AmountReader.Read(tokens, at) is not { } more || (at == first.Next && tokens[at].Kind != TokenKind.Number) || UnitAt(tokens, more.Next) is not { Unit: { } second } rest || second.Kind != unit.Kind || UnitAt(tokens, rest.Next) is { Unit.IsPackage: true })
+        var at =
+            tokens[first.Next].Is('+') || tokens[first.Next].Is("plus") || tokens[first.Next].Is("and") || tokens[first.Next].Is('&')
+                ? first.Next + 1
+                : first.Next;
+        if (
+            AmountReader.Read(tokens, at) is not { } more
+            || (at == first.Next && tokens[at].Kind != TokenKind.Number)
+            || UnitAt(tokens, more.Next) is not { Unit: { } second } rest
+            || second.Kind != unit.Kind
+            || UnitAt(tokens, rest.Next) is { Unit.IsPackage: true }
+        )
         {
             return first;
         }
 
-        var ratio = unit.Kind == UnitKind.Mass ? second.Mass / unit.Mass : Math.Round(second.VolumeIn(MeasureSystem.UnitedStates) / unit.VolumeIn(MeasureSystem.UnitedStates), 4);
+        var ratio =
+            unit.Kind == UnitKind.Mass
+                ? second.Mass / unit.Mass
+                : Math.Round(second.VolumeIn(MeasureSystem.UnitedStates) / unit.VolumeIn(MeasureSystem.UnitedStates), 4);
         return first with { Amount = first.Amount + (more.Amount * ratio), Next = rest.Next };
     }
 
     /// <summary>"500 g/1 lb 2 oz mince": the first system counts, the other is passed over.</summary>
     private static int SkipOtherSystem(LineTokens tokens, Unit? unit, int at)
     {
-        if (unit is null || !(tokens[at].Is('/') || tokens[at].Is('|')) || AmountReader.Read(tokens, at + 1) is not { } other || UnitAt(tokens, other.Next) is not { Unit: not null } measured)
+        if (
+            unit is null
+            || !(tokens[at].Is('/') || tokens[at].Is('|'))
+            || AmountReader.Read(tokens, at + 1) is not { } other
+            || UnitAt(tokens, other.Next) is not { Unit: not null } measured
+        )
         {
             return at;
         }
 
-        return AmountReader.Read(tokens, measured.Next) is { } more && tokens[measured.Next].Kind == TokenKind.Number && UnitAt(tokens, more.Next) is { Unit.Kind: not UnitKind.Piece } second ? second.Next : measured.Next;
+        return
+            AmountReader.Read(tokens, measured.Next) is { } more
+            && tokens[measured.Next].Kind == TokenKind.Number
+            && UnitAt(tokens, more.Next) is { Unit.Kind: not UnitKind.Piece } second
+            ? second.Next
+            : measured.Next;
     }
 
     /// <summary>The unit at a token, sizes before it passed over; "of" behind it too.</summary>
@@ -150,7 +262,13 @@ internal static class MeasuredWords
         var size = PieceSize.Unsaid;
         while (tokens[word].Kind == TokenKind.Word && Sizes.Contains(tokens[word].Text))
         {
-            size = tokens[word].Text.ToUpperInvariant() switch { "SMALL" or "MINI" or "SM" or "SML" => PieceSize.Small, "MEDIUM" or "MED" => PieceSize.Medium, "LARGE" or "BIG" or "JUMBO" or "LG" or "LGE" or "LRG" => PieceSize.Large, _ => size };
+            size = tokens[word].Text.ToUpperInvariant() switch
+            {
+                "SMALL" or "MINI" or "SM" or "SML" => PieceSize.Small,
+                "MEDIUM" or "MED" => PieceSize.Medium,
+                "LARGE" or "BIG" or "JUMBO" or "LG" or "LGE" or "LRG" => PieceSize.Large,
+                _ => size,
+            };
             word++;
             word = tokens[word].Is('-') || tokens[word].Is('.') || tokens[word].Is("sized") ? word + 1 : word;
         }
@@ -168,7 +286,11 @@ internal static class MeasuredWords
         // "thumb-sized piece of ginger".
         if (tokens[word].Is("thumb") && tokens[word + 1].Is('-') && tokens[word + 2].Is("sized"))
         {
-            return (Unit.Spelled("thumb"), size, SkipOf(tokens, tokens[word + 3].Is("piece") || tokens[word + 3].Is("knob") ? word + 4 : word + 3));
+            return (
+                Unit.Spelled("thumb"),
+                size,
+                SkipOf(tokens, tokens[word + 3].Is("piece") || tokens[word + 3].Is("knob") ? word + 4 : word + 3)
+            );
         }
 
         // "4 no. eggs", "4 nos. eggs".
@@ -185,7 +307,13 @@ internal static class MeasuredWords
         var next = tokens[word + 1].Is('.') ? word + 2 : word + 1;
         next = SkipOf(tokens, next);
         // A piece needs something behind it that it is a piece of, or it is the food itself: "2 cloves".
-        return !isAlone && unit.Kind == UnitKind.Piece && (next >= tokens.Count || tokens[next] is { Kind: TokenKind.Mark, Text: not "(" }) && !unit.IsPackage ? (null, size, at) : (unit, size, next);
+        return
+            !isAlone
+            && unit.Kind == UnitKind.Piece
+            && (next >= tokens.Count || tokens[next] is { Kind: TokenKind.Mark, Text: not "(" })
+            && !unit.IsPackage
+            ? (null, size, at)
+            : (unit, size, next);
     }
 
     private static int? FluidOunce(LineTokens tokens, int at)
@@ -193,7 +321,11 @@ internal static class MeasuredWords
         if (tokens[at].Is("fl") || tokens[at].Is("fluid"))
         {
             var ounce = tokens[at + 1].Is('.') ? at + 2 : at + 1;
-            return tokens[ounce].Is("oz") || tokens[ounce].Is("ounce") || tokens[ounce].Is("ounces") ? tokens[ounce + 1].Is('.') ? ounce + 2 : ounce + 1 : null;
+            return tokens[ounce].Is("oz") || tokens[ounce].Is("ounce") || tokens[ounce].Is("ounces")
+                ? tokens[ounce + 1].Is('.')
+                    ? ounce + 2
+                    : ounce + 1
+                : null;
         }
 
         return null;
@@ -203,17 +335,37 @@ internal static class MeasuredWords
     private static int? LengthBehind(LineTokens tokens, int at)
     {
         var word = tokens[at].Is('-') ? at + 1 : at;
-        if (!(tokens[word].Is("inch") || tokens[word].Is("inches") || tokens[word].Is("in") || tokens[word].Is("cm") || tokens[word].Is('"') || tokens[word].Is("centimetre")))
+        if (
+            !(
+                tokens[word].Is("inch")
+                || tokens[word].Is("inches")
+                || tokens[word].Is("in")
+                || tokens[word].Is("cm")
+                || tokens[word].Is('"')
+                || tokens[word].Is("centimetre")
+            )
+        )
         {
             return null;
         }
 
         var next = word + 1;
-        var hasPiece = tokens[next].Is("piece") || tokens[next].Is("knob") || tokens[next].Is("chunk") || tokens[next].Is("stick") || tokens[next].Is("length") || tokens[next].Is("strip");
+        var hasPiece =
+            tokens[next].Is("piece")
+            || tokens[next].Is("knob")
+            || tokens[next].Is("chunk")
+            || tokens[next].Is("stick")
+            || tokens[next].Is("length")
+            || tokens[next].Is("strip");
         return hasPiece ? SkipOf(tokens, next + 1) : null;
     }
 
-    private static int SkipOf(LineTokens tokens, int at) => tokens[at].Is("of") ? tokens[at + 1].Is("the") || tokens[at + 1].Is("a") || tokens[at + 1].Is("an") ? at + 2 : at + 1 : at;
+    private static int SkipOf(LineTokens tokens, int at) =>
+        tokens[at].Is("of")
+            ? tokens[at + 1].Is("the") || tokens[at + 1].Is("a") || tokens[at + 1].Is("an")
+                ? at + 2
+                : at + 1
+            : at;
 
     private static int? Closing(LineTokens tokens, int at)
     {

@@ -6,9 +6,28 @@ namespace Merienda.Core.Recipes;
 /// <summary>Rows that are not one ingredient as a recipe writes it: cells of a spreadsheet, and a whole list said in one breath.</summary>
 public static partial class PastedRow
 {
-    private static readonly HashSet<string> Headings = new(StringComparer.OrdinalIgnoreCase) { "ingredient", "ingredients", "item", "food", "qty", "quantity", "amount", "unit", "units", "measure", "grams", "g", "notes", "note" };
+    private static readonly HashSet<string> Headings = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "ingredient",
+        "ingredients",
+        "item",
+        "food",
+        "qty",
+        "quantity",
+        "amount",
+        "unit",
+        "units",
+        "measure",
+        "grams",
+        "g",
+        "notes",
+        "note",
+    };
 
-    /// <summary>The cells of a spreadsheet's row as a line: "Broccoli ⇥ 1 ⇥ head" is "1 head Broccoli". Null for the row of headings; other rows stay as they are.</summary>
+    /// <summary>
+    /// The cells of a spreadsheet's row as a line: "Broccoli ⇥ 1 ⇥ head" is "1 head Broccoli". Null for the row of headings; other rows
+    /// stay as they are.
+    /// </summary>
     public static string? FromCells(string row)
     {
         if (!row.Contains('\t', StringComparison.Ordinal))
@@ -22,7 +41,9 @@ public static partial class PastedRow
             return null;
         }
 
-        var amount = cells.FindIndex(cell => AmountReader.Read($"{cell} x") is { } read && (read.Tail == "x" || Unit.Spelled(read.Tail[..^1].Trim()) is not null));
+        var amount = cells.FindIndex(cell =>
+            AmountReader.Read($"{cell} x") is { } read && (read.Tail == "x" || Unit.Spelled(read.Tail[..^1].Trim()) is not null)
+        );
         if (amount < 1)
         {
             return string.Join(' ', cells);
@@ -37,13 +58,18 @@ public static partial class PastedRow
     public static string FromChat(string row) => Said().Replace(row, "");
 
     /// <summary>
-    /// "two tbsp of oil, one onion and 500 g of mince" are three lines, "1 tsp each cumin and coriander" two. Fewer than three things, or one without its amount, are one line.
+    /// "two tbsp of oil, one onion and 500 g of mince" are three lines, "1 tsp each cumin and coriander" two. Fewer than three things, or
+    /// one without its amount, are one line.
     /// </summary>
     public static IReadOnlyList<string> Things(string row)
     {
         if (OfEach().Match(row) is { Success: true } each)
         {
-            return [.. each.Groups["food"].Captures.Select(food => $"{each.Groups["amount"].Value} {food.Value.Trim()}{each.Groups["note"].Value}")];
+            return
+            [
+                .. each.Groups["food"]
+                    .Captures.Select(food => $"{each.Groups["amount"].Value} {food.Value.Trim()}{each.Groups["note"].Value}"),
+            ];
         }
 
         var things = Between().Split(row).Select(piece => piece.Trim()).Where(piece => piece.Length > 0).ToList();
@@ -51,16 +77,26 @@ public static partial class PastedRow
     }
 
     /// <summary>Whether an amount and then a food stand there: "2 tins of …", "half a cabbage"; "200 g each" is a remark.</summary>
-    internal static bool BeginsWithAmount(string piece) => AmountReader.Read(piece.TrimStart('-', ' ', '−', '–')) is { } read && read.Tail.Length > 0 && char.IsLetter(read.Tail[0]) && !Remark().IsMatch(read.Tail);
+    internal static bool BeginsWithAmount(string piece) =>
+        AmountReader.Read(piece.TrimStart('-', ' ', '−', '–')) is { } read
+        && read.Tail.Length > 0
+        && char.IsLetter(read.Tail[0])
+        && !Remark().IsMatch(read.Tail);
 
     [GeneratedRegex(@",(?!\d)|(?<!\d),|\s+and\s+(?=\d|an?\s|one\s|two\s|three\s|four\s|half\s)", RegexOptions.IgnoreCase)]
     private static partial Regex Between();
 
-    [GeneratedRegex(@"^(\[[^\]]{0,20}\d{1,2}:\d{2}[^\]]{0,6}\]|\d[\d/.-]{4,9},? \d{1,2}:\d{2}( ?[ap]m)?)[\s-]*\p{L}[\p{L} ]{0,30}:\s+", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(\[[^\]]{0,20}\d{1,2}:\d{2}[^\]]{0,6}\]|\d[\d/.-]{4,9},? \d{1,2}:\d{2}( ?[ap]m)?)[\s-]*\p{L}[\p{L} ]{0,30}:\s+",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Said();
 
     /// <summary>An amount said of each of some foods; a remark behind the last one is said of each too.</summary>
-    [GeneratedRegex(@"^(?<amount>[\d½⅓⅔¼¾⅛][^,()]{0,14}?)\s+each(\s+of)?\s*:?\s+(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))*,?\s+(and|&)\s+(?<food>\p{L}[\p{L} '’-]*)(?<note>(,|\s*\().*)?$", RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture)]
+    [GeneratedRegex(
+        @"^(?<amount>[\d½⅓⅔¼¾⅛][^,()]{0,14}?)\s+each(\s+of)?\s*:?\s+(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))*,?\s+(and|&)\s+(?<food>\p{L}[\p{L} '’-]*)(?<note>(,|\s*\().*)?$",
+        RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture
+    )]
     private static partial Regex OfEach();
 
     [GeneratedRegex(@"^(\w+\s+)?(each|apiece|total|in total|altogether|approx\w*|or so|or more|per)\b", RegexOptions.IgnoreCase)]

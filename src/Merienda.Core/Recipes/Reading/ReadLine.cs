@@ -29,7 +29,8 @@ public sealed record ReadLine(
     string Note,
     bool IsOptional,
     bool IsToServe,
-    bool IsByEye)
+    bool IsByEye
+)
 {
     /// <summary>Words of the foods that may be meant instead: the "peanut butter" of "tahini or peanut butter".</summary>
     public IReadOnlyList<string> Alternatives { get; init; } = [];
@@ -43,12 +44,16 @@ public sealed record ReadLine(
     public string Second { get; init; } = "";
 
     /// <summary>The amount as it was read: "2–3 tbsp"; empty when the line gives none.</summary>
-    public string AmountInWords => Amount is not { } read ? ""
-        : $"{(read.Low == read.High ? $"{read.Low:0.##}" : $"{read.Low:0.##}–{read.High:0.##}")} {(Unit is { Name: "each" } or null ? "" : read.High > 1 ? Unit.Plural : Unit.Name)}".Trim();
+    public string AmountInWords =>
+        Amount is not { } read
+            ? ""
+            : $"{(read.Low == read.High ? $"{read.Low:0.##}" : $"{read.Low:0.##}–{read.High:0.##}")} {(Unit is { Name: "each" } or null ? "" : read.High > 1 ? Unit.Plural : Unit.Name)}".Trim();
 
     /// <summary>How the words say it was cut; empty when they do not.</summary>
     public IReadOnlyList<string> Forms { get; init; } = [];
 
-    /// <summary>What is eaten only by who wants it and has no amount stays out of the numbers; allergies and exclusions look at it all the same.</summary>
+    /// <summary>
+    /// What is eaten only by who wants it and has no amount stays out of the numbers; allergies and exclusions look at it all the same.
+    /// </summary>
     public bool IsOutOfNumbers => IsOptional || (IsToServe && Amount is null);
 }

@@ -51,7 +51,8 @@ public class FoodWordsTests
     [InlineData("chopped parsley", false)] // parsley is a name
     [InlineData("vegan", false)] // makes it another food
     [InlineData("wonderdust", false)] // nobody knows it
-    public void Only_what_leaves_the_food_the_same_describes(string typed, bool describes) => Assert.Equal(describes, Words.OnlyDescribes(typed));
+    public void Only_what_leaves_the_food_the_same_describes(string typed, bool describes) =>
+        Assert.Equal(describes, Words.OnlyDescribes(typed));
 
     [Theory]
     [InlineData("7 % fat", true)]
@@ -71,5 +72,6 @@ public class FoodWordsTests
     }
 
     [Fact]
-    public void Without_a_list_words_are_only_put_into_their_form() => Assert.Equal(["fresh", "zucchini"], FoodWords.None.Of("Fresh zucchinis"));
+    public void Without_a_list_words_are_only_put_into_their_form() =>
+        Assert.Equal(["fresh", "zucchini"], FoodWords.None.Of("Fresh zucchinis"));
 }
