@@ -63,6 +63,30 @@ test('a whole week by mouse and by keyboard: recipe, verdict, batch, placing, th
   await expect(cell('Mon', 'supper')).toContainText('open');
 });
 
+test('a drag that is over before the page has drawn it lands where the pointer let go', async ({ page }) => {
+  await signUp(page);
+  await addRecipe(page, soup, 'Lentil soup');
+  await makeBatch(page, 'Lentil soup', '4');
+  const tape = page.getByRole('button', { name: /^A, Lentil soup/ });
+  const cell = page.getByRole('gridcell', { name: /^Mon lunch, Farah/ });
+  await expect(tape).toContainText('4 loose');
+  const box = await cell.boundingBox();
+  await tape.evaluate(
+    (from, to) => {
+      const start = from.getBoundingClientRect();
+      const at = (type: string, clientX: number, clientY: number) =>
+        from.dispatchEvent(new MouseEvent(type, { clientX, clientY, button: 0, bubbles: true, cancelable: true }));
+      at('mousedown', start.x + 20, start.y + 10);
+      at('mousemove', start.x + 40, start.y + 10);
+      at('mousemove', to.x, to.y);
+      at('mouseup', to.x, to.y);
+    },
+    { x: (box?.x ?? 0) + 20, y: (box?.y ?? 0) + 20 },
+  );
+  await expect(cell).toContainText('Lentil soup');
+  await expect(tape).toContainText('3 loose');
+});
+
 test('the inspector changes a portion, and day six is frozen', async ({ page }) => {
   await signUp(page);
   await addRecipe(page, soup, 'Lentil soup');

@@ -24,6 +24,7 @@ export function Bench({ board, held, onHold, onHoldByKey, onDetails, onMake }: P
   return (
     <section
       ref={setNodeRef}
+      data-bench=""
       aria-label="Bench"
       className={`flex shrink-0 gap-1 overflow-auto border-line bg-tray p-2 max-md:border-b md:flex-col md:border-r ${folded ? 'md:w-14' : 'md:w-[200px]'} ${isOver ? 'outline-2 -outline-offset-2 outline-cobalt' : ''}`}
     >

@@ -3,7 +3,7 @@ import { Snowflake } from 'lucide-react';
 import { Lozenge } from '../../pieces/Lozenge';
 import { portions } from '../../pieces/show';
 import type { Place } from './queries';
-import type { Found, Held, Selected } from './selection';
+import { type Found, type Held, placeKey, type Selected } from './selection';
 
 type Props = {
   place: Place;
@@ -42,7 +42,7 @@ export function BoardCell({
   onClick,
   onPick,
 }: Props) {
-  const { setNodeRef, isOver } = useDroppable({ id: `${place.date}|${place.meal}|${place.eaterId}`, data: place, disabled: !canTake });
+  const { setNodeRef, isOver } = useDroppable({ id: placeKey(place), data: place, disabled: !canTake });
   const isOpen = isExpected && found.length === 0;
   return (
     <div
@@ -50,7 +50,7 @@ export function BoardCell({
       role="gridcell"
       tabIndex={isTabStop ? 0 : -1}
       data-at={position}
-      data-cell={`${place.date}|${place.meal}|${place.eaterId}`}
+      data-cell={placeKey(place)}
       aria-label={`${label}: ${found.length > 0 ? found.map(says).join('; ') : isOpen ? 'still open' : 'not from the prep'}`}
       onFocus={onFocus}
       onKeyDown={onKeyDown}

@@ -1,13 +1,4 @@
-import {
-  DndContext,
-  type DragEndEvent,
-  DragOverlay,
-  type DragStartEvent,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { DndContext, type DragEndEvent, DragOverlay, type DragStartEvent, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
 import { useEffect, useRef, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import { Asked } from '../../pieces/Asked';
@@ -19,7 +10,8 @@ import { Inspector } from './Inspector';
 import { MakeBatchDialog } from './MakeBatchDialog';
 import { type Board, type Place, useBoardEdits, useWeek } from './queries';
 import { RulesLine } from './RulesLine';
-import { findContainer, type Held, isCookedBy, type Selected } from './selection';
+import { findContainer, type Held, isCookedBy, placeOf, pointOf, type Selected } from './selection';
+import { PromptMouseSensor, PromptTouchSensor } from './sensors';
 import { TroubleLine } from './TroubleLine';
 import { useNarrow } from './useNarrow';
 
@@ -43,8 +35,8 @@ function WeekBoard({ board }: { board: Board }) {
   const narrow = useNarrow();
   const page = useRef<HTMLDivElement>(null);
   const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
+    useSensor(PromptMouseSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(PromptTouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
   );
 
   const drop = (what: Held, to: Place | null) => {
@@ -74,12 +66,17 @@ function WeekBoard({ board }: { board: Board }) {
   }, [params]);
 
   const onDragStart = ({ active }: DragStartEvent) => setDragged(active.data.current as Held);
-  const onDragEnd = ({ over }: DragEndEvent) => {
-    const to = over?.data.current as Place | { bench: true } | undefined;
-    const batch = board.batches.find((one) => one.id === dragged?.batchId);
-    if (to && 'bench' in to) drop(dragged, null);
-    else if (to && batch && isCookedBy(batch, to.date)) drop(dragged, to);
+  const onDragEnd = ({ active, activatorEvent, delta }: DragEndEvent) => {
     setDragged(null);
+    // What is carried and where the pointer let go are asked here and now: after a quick drag neither the page nor its measures have caught up.
+    const carried = active.data.current as Held;
+    const at = pointOf(activatorEvent);
+    const under = at ? document.elementsFromPoint(at.x + delta.x, at.y + delta.y) : [];
+    if (under.some((element) => element.matches('[data-bench]'))) drop(carried, null);
+    const cell = under.find((element) => element.matches('[data-cell]'))?.getAttribute('data-cell');
+    const to = cell ? placeOf(cell) : null;
+    const batch = board.batches.find((one) => one.id === carried?.batchId);
+    if (to && batch && isCookedBy(batch, to.date)) drop(carried, to);
   };
 
   const draggedBatch = board.batches.find((batch) => batch.id === dragged?.batchId);
@@ -87,7 +84,14 @@ function WeekBoard({ board }: { board: Board }) {
   const eaters = board.eaters.filter((eater) => shownEaters.includes(eater.id));
 
   return (
-    <DndContext sensors={sensors} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={() => setDragged(null)} autoScroll={false}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      onDragStart={onDragStart}
+      onDragEnd={onDragEnd}
+      onDragCancel={() => setDragged(null)}
+      autoScroll={false}
+    >
       <div ref={page} className="relative flex h-full min-h-0 flex-col">
         <TroubleLine
           board={board}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type Board, moved, samePlace } from './queries';
-import { byCell, findContainer, isCookedBy } from './selection';
+import { byCell, findContainer, isCookedBy, placeKey, placeOf, pointOf } from './selection';
 
 const place = { date: '2026-11-23', meal: 'lunch', eaterId: 'o' };
 const other = { ...place, meal: 'supper' };
@@ -35,5 +35,15 @@ describe('the board', () => {
     expect(samePlace(place, other)).toBe(false);
     const batch = board.batches[0];
     expect(batch && [isCookedBy(batch, '2026-11-20'), isCookedBy(batch, '2026-11-21')]).toEqual([false, true]);
+  });
+  it('names a place in one word and finds it again', () => {
+    expect(placeOf(placeKey(place))).toEqual(place);
+    for (const odd of ['', '2026-11-23', '2026-11-23|lunch', '||']) expect(placeOf(odd)).toBeNull();
+  });
+  it('knows where a press began, by mouse and by touch', () => {
+    expect(pointOf(new MouseEvent('mousedown', { clientX: 3, clientY: 4 }))).toEqual({ x: 3, y: 4 });
+    expect(pointOf(Object.assign(new Event('touchstart'), { touches: [{ clientX: 5, clientY: 6 }] }))).toEqual({ x: 5, y: 6 });
+    expect(pointOf(Object.assign(new Event('touchstart'), { touches: [] }))).toBeNull();
+    expect(pointOf(new Event('keydown'))).toBeNull();
   });
 });

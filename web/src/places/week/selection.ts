@@ -19,17 +19,29 @@ export function findContainer(board: Board, batchId: string, containerId: string
   return batch && container ? { batch, container } : null;
 }
 
-const key = (place: Place) => `${place.date}|${place.meal}|${place.eaterId}`;
+/** A place in one word, as the board's cells carry it. */
+export const placeKey = (place: Place) => `${place.date}|${place.meal}|${place.eaterId}`;
+
+export function placeOf(key: string): Place | null {
+  const [date, meal, eaterId] = key.split('|');
+  return date && meal && eaterId ? { date, meal, eaterId } : null;
+}
+
+/** Where on the page a press began. */
+export function pointOf(event: Event) {
+  const press = event instanceof MouseEvent ? event : 'touches' in event ? (event as TouchEvent).touches[0] : undefined;
+  return press ? { x: press.clientX, y: press.clientY } : null;
+}
 
 /** Placed portions by cell. */
 export function byCell(board: Board): (place: Place) => Found[] {
   const cells = new Map<string, Found[]>();
   for (const batch of board.batches) {
     for (const container of batch.containers) {
-      if (container.place) cells.set(key(container.place), [...(cells.get(key(container.place)) ?? []), { batch, container }]);
+      if (container.place) cells.set(placeKey(container.place), [...(cells.get(placeKey(container.place)) ?? []), { batch, container }]);
     }
   }
-  return (place) => cells.get(key(place)) ?? [];
+  return (place) => cells.get(placeKey(place)) ?? [];
 }
 
 /** Whether a portion of the batch can be on the table on that date at all. */
