@@ -1,6 +1,6 @@
 import { Navigate, Route, Routes } from 'react-router';
-import { useAccount } from './api/account';
 import { Asked } from './pieces/Asked';
+import { useAccount } from './pieces/account';
 import { weekStart } from './pieces/show';
 import { WelcomePage } from './places/account/WelcomePage';
 import { ComparePage } from './places/larder/ComparePage';

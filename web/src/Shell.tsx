@@ -14,9 +14,9 @@ import {
 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
-import { useForgetEverything } from './api/account';
 import { api, type Schemas, take } from './api/client';
 import { Palette } from './Palette';
+import { useForgetEverything } from './pieces/account';
 import { useNotices } from './pieces/Notice';
 import { SheetDialog } from './pieces/Sheet';
 import { addDays, dayMonth, weekStart } from './pieces/show';

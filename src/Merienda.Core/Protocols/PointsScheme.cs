@@ -1,4 +1,5 @@
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Packets;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 
@@ -21,11 +22,6 @@ public enum PointsRounding
 /// <param name="MostCredit">Most points that a credit takes off one portion, as a positive number; null for no end.</param>
 /// <param name="Class">Key of the food class whose grams are counted; null when a measure is.</param>
 public sealed record PointsCoefficient(Measure? Measure, decimal PointsPerUnit, decimal? MostCredit = null, string? Class = null);
-
-/// <summary>Points as printed on a packet for a stated serving; they win over the formula.</summary>
-/// <param name="Points">Points of the serving, zero or more.</param>
-/// <param name="Grams">The serving, above zero.</param>
-public sealed record TypedPoints(string Food, decimal Points, decimal Grams);
 
 /// <summary>A points scheme as a moderator edits it. Points are never below zero a portion and round half up to whole steps.</summary>
 /// <param name="Step">Rounding step, above zero: 0.5 for half points.</param>

@@ -1,10 +1,14 @@
 using System.Collections.Frozen;
 using Merienda.Core.Foods.Labels;
 using Merienda.Core.Foods.Statements;
-using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Foods.Packets;
+
+/// <summary>Points as printed on a packet for a stated serving; they win over the formula.</summary>
+/// <param name="Points">Points of the serving, zero or more.</param>
+/// <param name="Grams">The serving, above zero.</param>
+public sealed record TypedPoints(string Food, decimal Points, decimal Grams);
 
 /// <summary>What makes a food a packet: the version that was typed, its label and what its statement says.</summary>
 public sealed class Packet

@@ -1,7 +1,6 @@
 using System.Text.RegularExpressions;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Quantities;
-using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Foods.Packets;
 

@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Recipes;
 

@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using Merienda.Core.Outcomes;
+using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Recipes;
 

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Recipes;
 

@@ -1,7 +1,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { type FormEvent, useState } from 'react';
-import { useForgetEverything } from '../../api/account';
 import { api, Problem, type Schemas, take } from '../../api/client';
+import { useForgetEverything } from '../../pieces/account';
 import { Button } from '../../pieces/Button';
 import { Field } from '../../pieces/Field';
 import { Tape } from '../../pieces/Tape';

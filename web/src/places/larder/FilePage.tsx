@@ -1,10 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Problem, type Schemas } from '../../api/client';
-import { useUndo } from '../../api/useUndo';
 import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
 import { number } from '../../pieces/show';
+import { useUndo } from '../../pieces/useUndo';
 import { importFile } from './importFile';
 
 type Report = Schemas['ImportReport'];

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Schemas, take } from '../../api/client';
-import { useUndo } from '../../api/useUndo';
 import { useNotices } from '../../pieces/Notice';
+import { useUndo } from '../../pieces/useUndo';
 
 export type FoodSheet = Schemas['FoodSheet'];
 export type Draft = Schemas['PacketDraft'];

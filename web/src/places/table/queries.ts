@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Schemas, take } from '../../api/client';
-import { useUndo } from '../../api/useUndo';
 import { useNotices } from '../../pieces/Notice';
+import { useUndo } from '../../pieces/useUndo';
 
 export type Page = Schemas['TablePage'];
 export type Eater = Schemas['TableEater'];

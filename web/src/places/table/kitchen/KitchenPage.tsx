@@ -1,11 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, Problem, type Schemas, take } from '../../../api/client';
-import { useUndo } from '../../../api/useUndo';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Choice } from '../../../pieces/Field';
 import { useNotices } from '../../../pieces/Notice';
+import { useUndo } from '../../../pieces/useUndo';
 import { NumberInput } from '../protocols/NumberInput';
 import { Containers } from './Containers';
 import { Items } from './Items';

@@ -2,12 +2,12 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { api, Problem, type Schemas, take } from '../../../api/client';
-import { useUndo } from '../../../api/useUndo';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Field } from '../../../pieces/Field';
 import { useNotices } from '../../../pieces/Notice';
 import { number } from '../../../pieces/show';
+import { useUndo } from '../../../pieces/useUndo';
 import { EffectList } from '../EffectList';
 import type { Page } from '../queries';
 import { type Document, freeId, type Rule, type RulesAt, rulesAt, withRules } from './document';

@@ -2,12 +2,12 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { api, type Schemas, take } from '../../../api/client';
-import { useUndo } from '../../../api/useUndo';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Field } from '../../../pieces/Field';
 import { useNotices } from '../../../pieces/Notice';
 import { SheetDialog } from '../../../pieces/Sheet';
+import { useUndo } from '../../../pieces/useUndo';
 import type { Page } from '../queries';
 
 export function useProtocol(id: string) {

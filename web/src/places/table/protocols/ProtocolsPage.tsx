@@ -2,10 +2,10 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
 import { api, Problem, take } from '../../../api/client';
-import { useUndo } from '../../../api/useUndo';
 import { Button } from '../../../pieces/Button';
 import { useNotices } from '../../../pieces/Notice';
 import { SheetDialog } from '../../../pieces/Sheet';
+import { useUndo } from '../../../pieces/useUndo';
 import type { Page } from '../queries';
 
 /** Every protocol, the household's own first. */

@@ -3,7 +3,7 @@ using System.Globalization;
 using System.Net;
 using System.Text;
 
-namespace Merienda.Core.Recipes;
+namespace Merienda.Core.Quantities;
 
 internal enum TokenKind
 {

@@ -1,7 +1,7 @@
 using System.Text.RegularExpressions;
-using Merienda.Core.Recipes;
+using Merienda.Core.Keeping;
 
-namespace Merienda.Core.Keeping;
+namespace Merienda.Core.Recipes;
 
 /// <summary>A keeping class with the reason why a dish has it.</summary>
 /// <param name="Because">One plain sentence part: "it holds cooked fish (Cod fillet)".</param>

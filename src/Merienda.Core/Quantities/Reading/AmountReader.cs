@@ -1,4 +1,4 @@
-namespace Merienda.Core.Recipes;
+namespace Merienda.Core.Quantities;
 
 /// <summary>An amount as written, with the bounds that the wording gives: "3–4" is 3 to 4, "a few" is 2 to 4.</summary>
 public readonly record struct WrittenAmount(decimal Low, decimal High, bool IsByEye = false)

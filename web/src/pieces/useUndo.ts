@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useNotices } from '../pieces/Notice';
-import { api, take } from './client';
+import { api, take } from '../api/client';
+import { useNotices } from './Notice';
 
 /** Takes back the newest own change and asks everything anew; a refusal is said at the foot. */
 export function useUndo() {

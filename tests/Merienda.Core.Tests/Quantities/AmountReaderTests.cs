@@ -1,6 +1,6 @@
-using Merienda.Core.Recipes;
+using Merienda.Core.Quantities;
 
-namespace Merienda.Core.Tests.Recipes;
+namespace Merienda.Core.Tests.Quantities;
 
 public class AmountReaderTests
 {

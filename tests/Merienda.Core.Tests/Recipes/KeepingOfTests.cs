@@ -1,6 +1,6 @@
-using Merienda.Core.Keeping;
+using Merienda.Core.Recipes;
 
-namespace Merienda.Core.Tests.Keeping;
+namespace Merienda.Core.Tests.Recipes;
 
 public class KeepingOfTests
 {

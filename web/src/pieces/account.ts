@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { showAs } from '../pieces/show';
-import { api, rememberAntiforgery, rememberNumberFormat, type Schemas, take } from './client';
+import { api, rememberAntiforgery, rememberNumberFormat, type Schemas, take } from '../api/client';
+import { showAs } from './show';
 
 export type AccountState = Schemas['AccountState'];
 
