@@ -10,5 +10,7 @@ export default defineConfig({
     // Nothing is inlined: the content security policy takes fonts and images from this origin only.
     assetsInlineLimit: 0,
   },
+  // ./merienda dev: pages come from here, everything else from the server behind.
+  server: { host: 'localhost', proxy: { '^/(api|openapi|health)': process.env.MERIENDA_API ?? 'http://127.0.0.1:5081' } },
   test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },
 });
