@@ -44,8 +44,10 @@ test('a recipe left unsaved is there again until it is saved or started afresh',
   await page.getByLabel('Portions').fill('3');
   await page.getByLabel('Ingredient 1', { exact: true }).fill('1 tbsp oyster sauce');
   await page.getByRole('link', { name: 'read yours' }).click();
+  await expect(page.getByRole('heading', { name: 'Read a packet' })).toBeVisible();
   await page.getByLabel('Name').fill('Sauce of oysters');
   await page.goBack();
+  await expect(page.getByRole('heading', { name: 'New recipe' })).toBeVisible();
   await expect(page.getByLabel('Name')).toHaveValue('Half a curry');
   await expect(page.getByLabel('Portions')).toHaveValue('3');
   await page.reload();
