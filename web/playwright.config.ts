@@ -5,7 +5,9 @@ export default defineConfig({
   outputDir: '../tests/e2e/test-results',
   // One server and one demo household: tests that edit run one after the other, each in a household of its own.
   workers: 2,
-  timeout: 45_000,
+  // A busy machine is slow, not wrong.
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
   use: {
     baseURL: process.env.MERIENDA_URL ?? 'http://localhost:5080',
     viewport: { width: 1280, height: 800 },

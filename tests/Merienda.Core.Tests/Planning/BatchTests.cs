@@ -111,4 +111,23 @@ public class BatchTests
 
                 return true;
             });
+
+    [Fact]
+    public void Of_boxes_equally_full_the_lowest_number_is_taken_first()
+    {
+        var batch = Make(3).Place(Cell(1), Guid.NewGuid).Value.Place(Cell(2), Guid.NewGuid).Value;
+        Assert.Equal([1, 2], batch.Containers.Where(box => box.Place is not null).Select(box => box.Number));
+        var back = batch.Move(batch.Containers.Single(box => box.Place == Cell(1)).Id, Cell(1), null, Guid.NewGuid).Value;
+        Assert.Equal(1, back.Place(Cell(3), Guid.NewGuid).Value.Containers.Single(box => box.Place == Cell(3)).Number);
+    }
+
+    [Fact]
+    public void A_portion_may_take_exactly_what_is_loose_and_no_step_more()
+    {
+        var batch = Make(2).Place(Cell(1), Guid.NewGuid).Value;
+        var placed = batch.Containers.Single(box => box.Place is not null).Id;
+        var all = batch.ChangeSize(placed, 1, 2, Guid.NewGuid).Value;
+        Assert.Equal((0m, 1), (all.Loose, all.Containers.Count));
+        Assert.Equal("nothing-loose", batch.ChangeSize(placed, 1, 2.25m, Guid.NewGuid).Refusal?.Code);
+    }
 }

@@ -106,4 +106,40 @@ public class WeekLedgerTests
         var ledger = new WeekLedger(Days, Meals, [one, two], placed);
         Assert.Equal([Days[6], Days[6]], ledger.Days.Where(day => day.OpenMeals.Count > 0).Select(day => day.Date));
     }
+
+    [Fact]
+    public void A_floor_of_the_week_waits_for_meals_of_the_week_that_are_open()
+    {
+        var eater = Eater("E", AtLeast(Measure.NetCarbohydrate, 500, Period.Week));
+        var all = from day in Days from meal in Meals select (new Cell(day, meal, eater.Id), Cod);
+        Assert.Equal(Verdict.Breaks, new WeekLedger(Days, Meals, [eater], all).Weeks[eater.Id].Single().Verdict);
+        Assert.Equal(Verdict.CannotTell, new WeekLedger(Days, Meals, [eater], all.Skip(1)).Weeks[eater.Id].Single().Verdict);
+    }
+
+    [Fact]
+    public void A_meal_is_judged_by_rules_of_a_portion_and_of_a_meal()
+    {
+        var meal = new PlannedMeal("lunch", [Sugar, Sugar]);
+        Verdict Of(params Rule[] rules) => new EaterDay(Days[0], Eater("E", rules), [meal]).VerdictOf(meal);
+        Assert.Equal(Verdict.Breaks, Of(AtMost(Measure.NetCarbohydrate, 15, Period.Meal))); // 20 g together
+        Assert.Equal(Verdict.Fits, Of(AtMost(Measure.NetCarbohydrate, 25, Period.Meal)));
+        Assert.Equal(Verdict.Fits, Of(AtMost(Measure.NetCarbohydrate, 15, Period.Portion))); // 10 g each
+        Assert.Equal(Verdict.Breaks, Of(AtMost(Measure.NetCarbohydrate, 5, Period.Portion)));
+        Assert.Equal(Verdict.Fits, Of(AtMost(Measure.NetCarbohydrate, 5))); // a rule of the day says nothing of a meal
+    }
+
+    [Fact]
+    public void The_tightest_ruler_is_the_heaviest_verdict_then_a_ceiling_then_the_fullest()
+    {
+        static LimitRule Named(string id, LimitRule rule) => rule with { Id = id };
+        string Tightest(params Rule[] rules) => new EaterDay(Days[0], Eater("E", rules), [new("lunch", [Sugar, Cod])]).Tightest!.Rule;
+        var full = Named("full", AtMost(Measure.NetCarbohydrate, 12));
+        var roomy = Named("roomy", AtMost(Measure.NetCarbohydrate, 100));
+        var broken = Named("broken", AtMost(Measure.Protein, 1));
+        var missed = Named("missed", AtLeast(Measure.Protein, 10));
+        Assert.Equal("full", Tightest(roomy, full));
+        Assert.Equal("full", Tightest(full, roomy));
+        Assert.Equal("broken", Tightest(full, broken, roomy));
+        Assert.Equal("roomy", Tightest(missed, roomy)); // a floor that is reached stands behind any ceiling
+    }
 }

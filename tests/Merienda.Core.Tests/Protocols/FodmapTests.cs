@@ -1,4 +1,5 @@
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Labels;
 using Merienda.Core.Protocols;
 using static Merienda.Core.Tests.Table;
 
@@ -121,4 +122,15 @@ public class FodmapTests
             Verdict.Fits,
             (Rule with { Groups = [] }).Check(Eat(1, "1 tsp garlic powder or paprika", "50 g salami"), Context()).Verdict
         );
+
+    [Theory]
+    [InlineData(15.9, Verdict.Fits)]
+    [InlineData(16, Verdict.CannotTell)] // up to 0.75 g and 0.5 g of fibre in 100 g: 0.20 g, and less than 0.20 is asked
+    public void A_dose_equal_to_its_cut_off_does_not_fit(double grams, Verdict verdict)
+    {
+        var pickle = Bought(
+            Printed("Cucumber, water, salt", (LabelNutrient.Carbohydrate, "0.7"), (LabelNutrient.Sugars, "0"), (LabelNutrient.Fibre, "0"))
+        );
+        Assert.Equal(verdict, Rule.Check(Eat(pickle, (decimal)grams), Context()).Verdict);
+    }
 }

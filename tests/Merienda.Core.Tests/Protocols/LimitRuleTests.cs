@@ -115,4 +115,23 @@ public class LimitRuleTests
         Assert.Equal(Verdict.TooClose, new[] { Verdict.TooClose, Verdict.Fits }.RollUp());
         Assert.Equal(Verdict.Fits, Array.Empty<Verdict>().RollUp());
     }
+
+    [Theory]
+    [InlineData(95, 2, Verdict.Fits)] // reached already
+    [InlineData(95.1, 2, Verdict.CannotTell)] // straddles, and a meal is still to come
+    [InlineData(105.1, 2, Verdict.CannotTell)]
+    [InlineData(95.1, 0, Verdict.TooClose)]
+    [InlineData(105.1, 0, Verdict.Breaks)]
+    public void A_floor_waits_for_meals_that_are_still_open(double least, int openMeals, Verdict verdict) =>
+        Assert.Equal(verdict, AtLeast(Measure.NetCarbohydrate, (decimal)least).Check(Eat(1, "100 g sugar"), Context(openMeals)).Verdict);
+
+    [Fact]
+    public void Of_a_ceiling_the_share_is_used_of_a_floor_what_is_missing_counts()
+    {
+        Assert.Equal(0.5m, AtMost(Measure.NetCarbohydrate, 200).Check(Eat(1, "100 g sugar"), Context()).Used);
+        Assert.Equal(1.25m, AtMost(Measure.NetCarbohydrate, 80).Check(Eat(1, "100 g sugar"), Context()).Used);
+        Assert.Equal(0.75m, AtLeast(Measure.NetCarbohydrate, 400).Check(Eat(1, "100 g sugar"), Context()).Used);
+        Assert.Equal(0, AtLeast(Measure.NetCarbohydrate, 100).Check(Eat(1, "100 g sugar"), Context()).Used); // reached
+        Assert.Equal(0, AtLeast(Measure.NetCarbohydrate, 40).Check(Eat(1, "100 g sugar"), Context()).Used);
+    }
 }

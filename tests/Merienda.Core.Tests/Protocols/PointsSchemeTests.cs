@@ -1,3 +1,4 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
 using static Merienda.Core.Tests.Table;
 
@@ -80,5 +81,20 @@ public class PointsSchemeTests
             var points = House.PointsOf(One("20 g butter", $"about {grams + 1} g courgette"));
             Assert.True(points.Low <= points.Best && points.Best <= points.High, $"{grams} g: {points}");
         }
+    }
+
+    [Theory]
+    [InlineData(0.25, 0.5)] // a tie goes up, also where rounding to even would take it down
+    [InlineData(0.75, 1)]
+    [InlineData(1.25, 1.5)]
+    [InlineData(0.249, 0)]
+    public void A_tie_between_two_steps_goes_up(double points, double rounded)
+    {
+        // 10 g of sugar hold 10 g of carbohydrate.
+        var scheme = House with
+        {
+            Coefficients = [new(Measure.Carbohydrate, (decimal)points / 10)],
+        };
+        Assert.Equal((decimal)rounded, scheme.PointsOf(One("10 g sugar")).Best);
     }
 }

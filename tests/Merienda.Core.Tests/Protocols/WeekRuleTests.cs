@@ -126,4 +126,16 @@ public class WeekRuleTests
         Assert.Equal(Verdict.Fits, week.Verdict);
         Assert.Equal(Verdict.Breaks, rule.CheckWeek([Day(Potato(0, 600)), Day(Potato(1, 600)), Day(Potato(2, 600))], Context())!.Verdict);
     }
+
+    [Theory]
+    [InlineData("lunch", "supper", false)]
+    [InlineData("breakfast", "merienda", true)] // small meals may repeat
+    [InlineData("breakfast", "supper", true)]
+    [InlineData("merienda", "lunch", true)]
+    public void Not_on_one_day_is_said_of_the_two_main_meals_only(string one, string other, bool isKept)
+    {
+        var rule = new RepetitionRule { Id = "variety", NotSameDay = true };
+        Assert.Equal(isKept ? Verdict.Fits : Verdict.Breaks, rule.Check(new([Cod(0, one), Cod(0, other)]), Context()).Verdict);
+        Assert.Equal(Verdict.Fits, rule.Check(new([Cod(0, one), Cod(1, other)]), Context()).Verdict);
+    }
 }

@@ -57,4 +57,15 @@ public class ShoppingListTests
         Assert.Equal((packs, "pack"), ShoppingList.Of([new("A", Of(packet), 1)]).Single().Pieces);
         Assert.Null(ShoppingList.Of([new("A", Of(Bought(Printed("Rye flour"))), 1)]).Single().Pieces);
     }
+
+    [Theory]
+    [InlineData(100, 2)] // an egg weighs 50 g
+    [InlineData(101, 2.5)] // half a piece more than enough
+    [InlineData(125, 2.5)]
+    [InlineData(126, 3)]
+    public void Pieces_are_rounded_up_to_halves(int grams, double pieces)
+    {
+        var list = ShoppingList.Of([new("A", Recipe("eggs", 1, $"{grams} g eggs"), 1)]);
+        Assert.Equal(((decimal)pieces, "each"), list.Single().Pieces);
+    }
 }

@@ -97,4 +97,13 @@ public class StockTests
                     Assert.True(outside <= Math.Max(Cut.FridgeDays, frozenAfter), $"{outside} days outside the freezer");
                 }
             );
+
+    [Fact]
+    public void The_date_printed_on_it_says_nothing_once_it_was_frozen()
+    {
+        // Printed for tomorrow, frozen today, thawed a month later: two days by the thaw, not a month too late by the print.
+        var thawed = Thing(printed: Monday.AddDays(1)).Freeze(Monday).Value.Move(StockPlace.Fridge, Monday.AddDays(30)).Value;
+        Assert.Equal(Monday.AddDays(32), GoBy.Of(thawed, Cut, null)!.Date);
+        Assert.Equal(Monday.AddDays(32), GoBy.Of(thawed, null, null)!.Date);
+    }
 }
