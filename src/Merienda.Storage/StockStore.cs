@@ -183,22 +183,7 @@ public sealed class StockStore(Database database, RecipeStore recipes)
             insert into stock_item (household_id, id, food_key, name, amount, grams, place, made_on, opened_on, frozen_on, thawed_on, best_before, gone_on)
             values (@Household, @Id, @Food, @Name, @Amount, @Grams, @place, @MadeOn, @OpenedOn, @FrozenOn, @ThawedOn, @BestBefore, @GoneOn)
             """,
-            new
-            {
-                tenant.Household,
-                item.Id,
-                item.Food,
-                item.Name,
-                item.Amount,
-                item.Grams,
-                place = item.Place.ToString(),
-                item.MadeOn,
-                item.OpenedOn,
-                item.FrozenOn,
-                item.ThawedOn,
-                item.BestBefore,
-                item.GoneOn,
-            }
+            Values(item, tenant)
         );
 
     private static Task Write(NpgsqlConnection connection, StockItem item) =>
@@ -207,22 +192,27 @@ public sealed class StockStore(Database database, RecipeStore recipes)
             update stock_item set food_key = @Food, name = @Name, amount = @Amount, grams = @Grams, place = @place, made_on = @MadeOn, opened_on = @OpenedOn, frozen_on = @FrozenOn, thawed_on = @ThawedOn, best_before = @BestBefore, gone_on = @GoneOn
             where id = @Id
             """,
-            new
-            {
-                item.Id,
-                item.Food,
-                item.Name,
-                item.Amount,
-                item.Grams,
-                place = item.Place.ToString(),
-                item.MadeOn,
-                item.OpenedOn,
-                item.FrozenOn,
-                item.ThawedOn,
-                item.BestBefore,
-                item.GoneOn,
-            }
+            Values(item)
         );
+
+    /// <summary>A row's values by their parameters; only a new row asks for its household.</summary>
+    private static object Values(StockItem item, Tenant? tenant = null) =>
+        new
+        {
+            tenant?.Household,
+            item.Id,
+            item.Food,
+            item.Name,
+            item.Amount,
+            item.Grams,
+            place = item.Place.ToString(),
+            item.MadeOn,
+            item.OpenedOn,
+            item.FrozenOn,
+            item.ThawedOn,
+            item.BestBefore,
+            item.GoneOn,
+        };
 
     private sealed record StockRow
     {
