@@ -1,5 +1,8 @@
 using Dapper;
+using Merienda.Core.Planning;
+using Merienda.Storage.Edits;
 using Microsoft.AspNetCore.Identity;
+using Npgsql;
 
 namespace Merienda.Storage;
 
@@ -23,7 +26,13 @@ public sealed class Account
     public int AccessFailedCount { get; set; }
 
     public bool IsDemo { get; init; }
+
+    /// <summary>The household that is opened with a new account, in the same transaction; null when it joins one.</summary>
+    public NewHousehold? Opens { get; init; }
 }
+
+/// <summary>A household as somebody begins it.</summary>
+public sealed record NewHousehold(Guid Id, string Name, string TimeZone, IReadOnlyList<EaterSettings> Eaters);
 
 /// <summary>Keeps accounts for ASP.NET Core Identity's managers, which do the hashing, the lockout and the stamps.</summary>
 public sealed class AccountStore(Database database)
@@ -37,19 +46,55 @@ public sealed class AccountStore(Database database)
 
     public async Task<IdentityResult> CreateAsync(Account user, CancellationToken cancellationToken)
     {
-        var added = await database.Unscoped(connection =>
-            connection.ExecuteAsync(
-                $"""
-                insert into account ({Columns})
-                values (@Id, @Email, @NormalizedEmail, @DisplayName, @PasswordHash, @SecurityStamp, @LockoutEnd, @AccessFailedCount, @IsDemo)
-                on conflict on constraint account_email_unique do nothing
-                """,
-                user
+        try
+        {
+            await database.Read(new Tenant(user.Id, user.Opens?.Id ?? Guid.Empty), Creation(user));
+            return IdentityResult.Success;
+        }
+        catch (PostgresException taken) when (taken.ConstraintName == "account_email_unique")
+        {
+            return IdentityResult.Failed(
+                new IdentityError { Code = "DuplicateEmail", Description = "An account with this address exists." }
+            );
+        }
+    }
+
+    private static Reading<bool> Creation(Account user)
+    {
+        var account = Reading.Of(
+            $"""
+            insert into account ({Columns})
+            values (@Id, @Email, @NormalizedEmail, @DisplayName, @PasswordHash, @SecurityStamp, @LockoutEnd, @AccessFailedCount, @IsDemo)
+            returning true;
+            """,
+            user,
+            rows => rows.ReadSingleAsync<bool>()
+        );
+        if (user.Opens is not { } opened)
+        {
+            return account;
+        }
+
+        var rows = new Change($"Opened {opened.Name}").Put(
+            Tables.Household,
+            null,
+            new HouseholdSettingsRow(
+                opened.Name,
+                opened.TimeZone,
+                "metric",
+                "point",
+                (int)DayOfWeek.Saturday,
+                (int)DayOfWeek.Wednesday,
+                null,
+                false
             )
         );
-        return added == 1
-            ? IdentityResult.Success
-            : IdentityResult.Failed(new IdentityError { Code = "DuplicateEmail", Description = "An account with this address exists." });
+        for (var seat = 0; seat < opened.Eaters.Count; seat++)
+        {
+            rows.Put(null, opened.Eaters[seat], seat);
+        }
+
+        return account.And(HouseholdStore.Opening(rows)).Select(done => done.Second);
     }
 
     public async Task<IdentityResult> UpdateAsync(Account user, CancellationToken cancellationToken)
@@ -76,7 +121,10 @@ public sealed class AccountStore(Database database)
 
     public Task<Account?> FindByIdAsync(string userId, CancellationToken cancellationToken) =>
         database.Unscoped(connection =>
-            connection.QuerySingleOrDefaultAsync<Account>($"select {Columns} from account where id = @id", new { id = Guid.Parse(userId) })
+            connection.QuerySingleOrDefaultAsync<Account>(
+                $"select {Columns} from account where id = @id",
+                new { id = Guid.TryParse(userId, out var parsed) ? parsed : Guid.Empty }
+            )
         );
 
     public Task<Account?> FindByEmailAsync(string normalizedEmail, CancellationToken cancellationToken) =>

@@ -7,6 +7,9 @@ namespace Merienda.Storage;
 /// <summary>Whose rows a transaction may see.</summary>
 public readonly record struct Tenant(Guid Account, Guid Household);
 
+/// <summary>The commit was asked for and its answer did not come: nobody knows whether the work was kept.</summary>
+public sealed class CommitUnsureException(Exception inner) : Exception("The commit was not answered.", inner);
+
 /// <summary>The database as the application role sees it. Every piece of work is one transaction with its tenant set.</summary>
 public sealed class Database(NpgsqlDataSource source)
 {
@@ -18,28 +21,26 @@ public sealed class Database(NpgsqlDataSource source)
     }
 
     /// <summary>Runs work as a tenant and commits it when it returns; anything thrown rolls back.</summary>
-    public async Task<T> As<T>(Tenant tenant, Func<NpgsqlConnection, Task<T>> work)
+    /// <exception cref="CommitUnsureException">The connection was lost while it committed.</exception>
+    public async Task<T> As<T>(Tenant tenant, Func<Scope, Task<T>> work)
     {
         await using var connection = await source.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await connection.ExecuteAsync(
-            "select set_config('app.account_id', @account, true), set_config('app.household_id', @household, true)",
-            new { account = tenant.Account.ToString(), household = tenant.Household == Guid.Empty ? "" : tenant.Household.ToString() }
-        );
-        var result = await work(connection);
-        await transaction.CommitAsync();
+        var result = await work(new Scope(connection, tenant));
+        try
+        {
+            await transaction.CommitAsync();
+        }
+        catch (NpgsqlException lost) when (lost is not PostgresException)
+        {
+            throw new CommitUnsureException(lost);
+        }
+
         return result;
     }
 
-    public Task As(Tenant tenant, Func<NpgsqlConnection, Task> work) =>
-        As(
-            tenant,
-            async connection =>
-            {
-                await work(connection);
-                return true;
-            }
-        );
+    /// <summary>Asks everything of one moment in as few round trips as it takes.</summary>
+    public Task<T> Read<T>(Tenant tenant, Reading<T> reading) => As(tenant, scope => scope.Read(reading));
 
     /// <summary>Work on tables that belong to no household: accounts, keys, shipped foods.</summary>
     public async Task<T> Unscoped<T>(Func<NpgsqlConnection, Task<T>> work)

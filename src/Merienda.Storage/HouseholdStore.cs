@@ -1,178 +1,245 @@
-using Dapper;
-using Npgsql;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
 
-public sealed record HouseholdRow(
-    Guid Id,
-    string Name,
-    string TimeZone,
-    string Units,
-    string NumberFormat,
-    int PrepDay,
-    int? SecondDay,
-    bool CountsTolerances
-);
-
-/// <summary>Who sits at the table and what the household made of protocols.</summary>
-public sealed record StoredTable(HouseholdRow Household, IReadOnlyList<EaterSettings> Eaters, ProtocolShelf Protocols);
-
 public sealed record DiaryEntry(Guid Id, DateOnly NotedOn, string Text);
 
-/// <summary>Households, who belongs to them, and their eaters.</summary>
-public sealed class HouseholdStore(Database database)
+/// <summary>Who belongs to a household, who eats in it and what they noted.</summary>
+/// <param name="tableOf">Reads the documents of a stored table.</param>
+public sealed class HouseholdStore(Database database, EditDoor door, Func<StoredTable, Table> tableOf)
 {
-    public Task Create(Tenant tenant, string name, string timeZone, IEnumerable<EaterSettings> eaters) =>
-        database.As(
-            tenant,
-            async connection =>
+    /// <summary>Who sits at the table under which rules.</summary>
+    /// <param name="week">First day of the week whose protocol versions hold; null for the latest ones.</param>
+    public Reading<Table> Table(DateOnly? week = null) => TableReading.Of(week).Select(tableOf);
+
+    public Task<Household> Household(Tenant tenant) => database.Read(tenant, TableReading.Household);
+
+    /// <summary>Names of the households that an account belongs to, the one it belongs to longest first.</summary>
+    public Task<IReadOnlyList<(Guid Id, string Name)>> HouseholdsOf(Guid account) =>
+        database.As<IReadOnlyList<(Guid, string)>>(
+            new Tenant(account, Guid.Empty),
+            async scope =>
             {
-                await connection.ExecuteAsync(
-                    "insert into household (id, name, time_zone) values (@Household, @name, @timeZone)",
-                    new
-                    {
-                        tenant.Household,
-                        name,
-                        timeZone,
-                    }
+                var ids = await scope.Read(
+                    Reading.Of(
+                        "select household_id from household_member where account_id = app_account() order by household_id;",
+                        null,
+                        async rows => (await rows.ReadAsync<Guid>()).ToList()
+                    )
                 );
-                await AddMember(connection, tenant);
-                foreach (var (eater, position) in eaters.Select((eater, position) => (eater, position)))
+                var named = new List<(Guid, string)>();
+                foreach (var id in ids)
                 {
-                    await connection.ExecuteAsync(
-                        "insert into eater (household_id, id, name, position) values (@Household, @Id, @Name, @position)",
-                        new
-                        {
-                            tenant.Household,
-                            eater.Id,
-                            eater.Name,
-                            position,
-                        }
-                    );
-                    await EaterRows.Write(connection, tenant, eater);
+                    named.Add((id, (await database.Read(new Tenant(account, id), TableReading.Household)).Name));
                 }
+
+                return named;
             }
         );
-
-    public Task Join(Tenant tenant) => database.As(tenant, connection => AddMember(connection, tenant));
 
     /// <summary>The household that an account works in: the one it belongs to longest.</summary>
     public Task<Guid?> HouseholdOf(Guid account) =>
-        database.As(
+        database.Read(
             new Tenant(account, Guid.Empty),
-            connection =>
-                connection.QueryFirstOrDefaultAsync<Guid?>(
-                    "select household_id from household_member where account_id = @account order by household_id limit 1",
-                    new { account }
-                )
+            Reading.Of(
+                "select household_id from household_member where account_id = app_account() order by household_id limit 1;",
+                null,
+                rows => rows.ReadFirstOrDefaultAsync<Guid?>()
+            )
         );
 
-    private const string SelectHousehold =
-        "select id, name, time_zone, units, number_format, prep_day::int as prep_day, second_day::int as second_day, counts_tolerances from household where id = app_household()";
+    public Task Join(Tenant tenant) => database.Read(tenant, Membership);
 
-    public Task<HouseholdRow> Household(Tenant tenant) =>
-        database.As(tenant, connection => connection.QuerySingleAsync<HouseholdRow>(SelectHousehold));
-
-    /// <summary>Who sits at the table, and under which own protocols.</summary>
-    public Task<StoredTable> Table(Tenant tenant) => database.As(tenant, connection => ReadTable(connection, null));
-
-    /// <param name="weekStart">The week whose protocol versions are asked for; null for the latest ones.</param>
-    internal static async Task<StoredTable> ReadTable(NpgsqlConnection connection, DateOnly? weekStart)
+    /// <summary>A household's first rows, and that whoever opens it belongs to it.</summary>
+    internal static Reading<bool> Opening(Change rows)
     {
-        using var rows = await connection.QueryMultipleAsync(
-            $"{SelectHousehold};\n{EaterRows.Select}\n{OwnProtocols.SelectShelf}",
-            new { weekStart }
-        );
-        return new(await rows.ReadSingleAsync<HouseholdRow>(), await EaterRows.ReadFrom(rows), await OwnProtocols.ReadFrom(rows));
+        var (sql, parameters) = rows.Statements();
+        return Reading.Of(sql, parameters, _ => Task.FromResult(true)).And(Membership).Select(done => done.Second);
     }
 
-    public Task AddEater(Tenant tenant, EaterSettings eater) =>
-        database.As(
-            tenant,
-            async connection =>
+    private static readonly Reading<bool> Membership = Reading.Of(
+        "insert into household_member (household_id, account_id) values (app_household(), app_account()) returning true;",
+        null,
+        rows => rows.ReadSingleAsync<bool>()
+    );
+
+    public Task<Result<Edited<Guid>>> AddEater(EditStamp stamp, string name) =>
+        door.Edit<(Table Table, IReadOnlyList<(Guid Eater, int Position)> Seats), Guid>(
+            stamp,
+            Journal.Eater,
+            Table().And(Seats),
+            locked =>
             {
-                await EaterRows.Add(connection, tenant, eater);
-                await Journal.Write(connection, tenant, Journal.Eater, $"{eater.Name} came to the table", new EaterChange(null, eater));
+                var seated = locked.Table.Seat(name, Guid.CreateVersion7());
+                var seat = locked.Seats.Select(taken => taken.Position).DefaultIfEmpty(-1).Max() + 1;
+                return seated.Refusal is { } refusal
+                    ? refusal
+                    : new Decided<Guid>(
+                        new Change($"{seated.Value.Name} came to the table").Put(null, seated.Value, seat),
+                        seated.Value.Id
+                    );
             }
         );
 
-    /// <summary>Changes an eater and writes the change to the journal; null when there is no such eater.</summary>
-    public Task<EaterSettings?> ChangeEater(Tenant tenant, Guid eaterId, string summary, Func<EaterSettings, EaterSettings> change) =>
-        database.As(
-            tenant,
-            async connection =>
+    /// <summary>Changes an eater.</summary>
+    /// <param name="decide">The eater as it is then, or why not.</param>
+    /// <param name="view">What is answered, by the eater before; null for a retry.</param>
+    public Task<Result<Edited<TView>>> ChangeEater<TView>(
+        EditStamp stamp,
+        Guid eaterId,
+        Func<EaterSettings, string> summary,
+        Func<Table, EaterSettings, Result<EaterSettings>> decide,
+        Func<(Table Table, EaterSettings Before, EaterSettings After)?, Reading<TView>> view
+    )
+    {
+        (Table, EaterSettings, EaterSettings)? seen = null;
+        return door.Edit<(Table First, IReadOnlyList<(Guid, int)> Second), bool, TView>(
+            stamp,
+            Journal.Eater,
+            Table().And(Seats),
+            locked =>
             {
-                await connection.ExecuteAsync("select 1 from eater where id = @eaterId for update", new { eaterId });
-                var before = (await EaterRows.Read(connection)).FirstOrDefault(eater => eater.Id == eaterId);
-                if (before is null)
+                if (locked.First.WithId(eaterId) is not { } before)
                 {
-                    return null;
+                    return EaterGone(eaterId);
                 }
 
-                var after = change(before);
-                await EaterRows.Write(connection, tenant, after);
-                await Journal.Write(connection, tenant, Journal.Eater, summary, new EaterChange(before, after));
-                return after;
-            }
+                var after = decide(locked.First, before);
+                if (after.Refusal is { } refusal)
+                {
+                    return refusal;
+                }
+
+                seen = (locked.First, before, after.Value);
+                return new Decided<bool>(new Change(summary(before)).Put(before, after.Value, SeatOf(locked.Second, eaterId)), true);
+            },
+            _ => view(seen)
         );
+    }
 
-    /// <summary>Takes an eater from the table; false when portions stand in their days.</summary>
-    public Task<bool> RemoveEater(Tenant tenant, Guid eaterId) =>
-        database.As(
-            tenant,
-            async connection =>
+    /// <summary>Takes an eater from the table; refused while portions stand in their days.</summary>
+    public Task<Result<Edited<bool>>> RemoveEater(EditStamp stamp, Guid eaterId) =>
+        door.Edit<((Table First, IReadOnlyList<(Guid, int)> Second) First, (bool HasPortions, EaterLeft Left) Second), bool>(
+            stamp,
+            Journal.Eater,
+            Table().And(Seats).And(HangsOn(eaterId)),
+            locked =>
             {
-                var before = (await EaterRows.Read(connection)).FirstOrDefault(eater => eater.Id == eaterId);
-                if (before is null || !await EaterRows.Remove(connection, eaterId))
+                var ((table, seats), (hasPortions, left)) = locked;
+                if (table.WithId(eaterId) is not { } eater)
                 {
-                    return false;
+                    return EaterGone(eaterId);
                 }
 
-                await Journal.Write(connection, tenant, Journal.Eater, $"{before.Name} left the table", new EaterChange(before, null));
-                return true;
+                return hasPortions
+                    ? new Refusal(
+                        "portions-in-their-days",
+                        "eater",
+                        eater.Name,
+                        $"portions stand in {eater.Name}'s days",
+                        "Take them back to the bench first"
+                    )
+                    : new Decided<bool>(
+                        new Change($"{eater.Name} left the table")
+                            .Put(eater, null, SeatOf(seats, eaterId))
+                            .Put(Tables.PacketOpinion, left.Opinions, [])
+                            .Put(Tables.DiaryEntry, left.Diary, [])
+                            .Put(Tables.Serving, left.Servings, []),
+                        true
+                    );
             }
         );
 
     public Task<IReadOnlyList<DiaryEntry>> Diary(Tenant tenant, Guid eaterId, string protocolId) =>
-        database.As<IReadOnlyList<DiaryEntry>>(
+        database.Read(
             tenant,
-            async connection =>
-                [
-                    .. await connection.QueryAsync<DiaryEntry>(
-                        "select id, noted_on, text from diary_entry where eater_id = @eaterId and protocol_id = @protocolId order by noted_on desc, id desc limit 200",
-                        new { eaterId, protocolId }
-                    ),
-                ]
+            Reading.Of<IReadOnlyList<DiaryEntry>>(
+                """
+                select id, noted_on, text from diary_entry
+                where eater_id = @eaterId and protocol_id = @protocolId order by noted_on desc, id desc limit 200;
+                """,
+                new { eaterId, protocolId },
+                async rows => [.. await rows.ReadAsync<DiaryEntry>()]
+            )
         );
 
-    public Task WriteDiary(Tenant tenant, Guid eaterId, string protocolId, DiaryEntry entry) =>
-        database.As(
-            tenant,
-            connection =>
-                connection.ExecuteAsync(
-                    "insert into diary_entry (household_id, id, eater_id, protocol_id, noted_on, text, written_by) values (@Household, @Id, @eaterId, @protocolId, @NotedOn, @Text, @Account)",
-                    new
-                    {
-                        tenant.Household,
-                        tenant.Account,
-                        entry.Id,
-                        eaterId,
-                        protocolId,
-                        entry.NotedOn,
-                        entry.Text,
-                    }
+    public Task<Result<Edited<Guid>>> WriteDiary(EditStamp stamp, Guid eaterId, string protocolId, DateOnly notedOn, string text) =>
+        door.Edit<Table, Guid>(
+            stamp,
+            Journal.Diary,
+            Table(),
+            table =>
+            {
+                if (table.WithId(eaterId) is not { } eater)
+                {
+                    return EaterGone(eaterId);
+                }
+
+                if (TableEdits.WrongNote(table, notedOn, text) is { } refusal)
+                {
+                    return refusal;
+                }
+
+                var entry = new DiaryEntryRow(Guid.CreateVersion7(), eaterId, protocolId, notedOn, text.Trim(), stamp.Tenant.Account);
+                return new Decided<Guid>(new Change($"Noted something of {eater.Name}").Put(Tables.DiaryEntry, null, entry), entry.Id);
+            }
+        );
+
+    public Task<Result<Edited<bool>>> DeleteDiary(EditStamp stamp, Guid entryId) =>
+        door.Edit<DiaryEntryRow?, bool>(
+            stamp,
+            Journal.Diary,
+            Reading.Of(
+                "select id, eater_id, protocol_id, noted_on, text, written_by from diary_entry where id = @entryId;",
+                new { entryId },
+                rows => rows.ReadSingleOrDefaultAsync<DiaryEntryRow?>()
+            ),
+            entry =>
+                entry is null
+                    ? new Refusal("note-gone", "entry", entryId.ToString(), "there is no such note", "Load the diary again")
+                    : new Decided<bool>(new Change("Struck out a note").Put(Tables.DiaryEntry, entry, null), true)
+        );
+
+    internal static Refusal EaterGone(Guid eaterId) =>
+        new("eater-gone", "eater", eaterId.ToString(), "nobody at the table is meant", "Load the page again");
+
+    /// <summary>Where each eater sits; what is read of an eater does not say it.</summary>
+    internal static readonly Reading<IReadOnlyList<(Guid Eater, int Position)>> Seats = Reading.Of<IReadOnlyList<(Guid, int)>>(
+        "select id, position from eater order by position, id;",
+        null,
+        async rows => [.. await rows.ReadAsync<(Guid, int)>()]
+    );
+
+    internal static int SeatOf(IReadOnlyList<(Guid Eater, int Position)> seats, Guid eater) =>
+        seats.First(seat => seat.Eater == eater).Position;
+
+    private sealed record EaterLeft(
+        IReadOnlyList<PacketOpinionRow> Opinions,
+        IReadOnlyList<DiaryEntryRow> Diary,
+        IReadOnlyList<ServingRow> Servings
+    );
+
+    private static Reading<(bool HasPortions, EaterLeft Left)> HangsOn(Guid eaterId) =>
+        Reading.Of(
+            """
+            select exists (
+                select 1 from serving join container on container.household_id = serving.household_id and container.serving_id = serving.id
+                where serving.eater_id = @leaving);
+            select packet_id, eater_id, is_approved, reason, statement, decided_on, decided_by from packet_opinion where eater_id = @leaving;
+            select id, eater_id, protocol_id, noted_on, text, written_by from diary_entry where eater_id = @leaving;
+            select id, eaten_on, meal, eater_id from serving where eater_id = @leaving;
+            """,
+            new { leaving = eaterId },
+            async rows =>
+                (
+                    await rows.ReadSingleAsync<bool>(),
+                    new EaterLeft(
+                        [.. await rows.ReadAsync<PacketOpinionRow>()],
+                        [.. await rows.ReadAsync<DiaryEntryRow>()],
+                        [.. await rows.ReadAsync<ServingRow>()]
+                    )
                 )
-        );
-
-    public Task<bool> DeleteDiary(Tenant tenant, Guid entryId) =>
-        database.As(
-            tenant,
-            async connection => await connection.ExecuteAsync("delete from diary_entry where id = @entryId", new { entryId }) == 1
-        );
-
-    private static Task AddMember(NpgsqlConnection connection, Tenant tenant) =>
-        connection.ExecuteAsync(
-            "insert into household_member (household_id, account_id) values (@Household, @Account)",
-            new { tenant.Household, tenant.Account }
         );
 }

@@ -1,75 +1,47 @@
-using Dapper;
-using Npgsql;
+using Merienda.Core.Outcomes;
+using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
 
 /// <summary>What a household chose for words that name a food.</summary>
 /// <param name="Words">In the form that lines are matched in.</param>
 /// <param name="FoodKey">A food of the table or a packet.</param>
-public sealed record LearntWord(string Words, string FoodKey, DateTimeOffset LearntAt);
+public sealed record LearntWord(string Words, string FoodKey, DateTimeOffset LearntAt, Guid LearntBy);
 
-/// <summary>A changed choice: no before for a new one, no after for a forgotten one.</summary>
-public sealed record WordChange(string Words, string? Before, string? After);
-
-/// <summary>Rows of learnt_word. Every change touches the larder, so that lines are read with it from then on.</summary>
-internal static class LearntWords
+/// <summary>The household's own words: learnt where a food was chosen for them, forgotten on demand.</summary>
+public sealed class LearntWords(EditDoor door, PacketStore packets)
 {
-    public static async Task<IReadOnlyList<LearntWord>> All(NpgsqlConnection connection) =>
-        [.. await connection.QueryAsync<LearntWord>("select words, food_key, learnt_at from learnt_word order by words")];
+    /// <summary>Forgets what was learnt of some words.</summary>
+    public Task<Result<Edited<bool>>> Forget(EditStamp stamp, string words) =>
+        door.Edit<HouseholdFoods, bool>(
+            stamp,
+            Journal.Word,
+            packets.Foods,
+            foods =>
+                foods.Learnt.FirstOrDefault(word => word.Words == words) is { } known
+                    ? new Decided<bool>(new Change($"Forgot what \"{words}\" means").Put(Tables.LearntWord, RowOf(known), null), true)
+                    : new Refusal("word-unknown", "words", words, "nothing was learnt of these words", "Load the list again")
+        );
 
-    /// <summary>Remembers choices and says what changed; a choice that stood already changes nothing.</summary>
-    public static async Task<IReadOnlyList<WordChange>> Learn(
-        NpgsqlConnection connection,
-        Tenant tenant,
+    /// <summary>Remembers choices; one that stood already changes nothing.</summary>
+    internal static void Learn(
+        Change change,
+        IReadOnlyList<LearntWord> known,
         IReadOnlyList<(string Words, string FoodKey)> choices,
+        EditStamp stamp,
         DateTimeOffset at
     )
     {
-        if (choices.Count == 0)
+        var before = known.ToDictionary(word => word.Words);
+        foreach (var (words, food) in choices.DistinctBy(choice => choice.Words))
         {
-            return [];
-        }
-
-        var known = (await All(connection)).ToDictionary(word => word.Words, word => word.FoodKey);
-        var changes = choices
-            .DistinctBy(choice => choice.Words)
-            .Where(choice => known.GetValueOrDefault(choice.Words) != choice.FoodKey)
-            .Select(choice => new WordChange(choice.Words, known.GetValueOrDefault(choice.Words), choice.FoodKey))
-            .ToList();
-        await Apply(connection, tenant, changes, at);
-        return changes;
-    }
-
-    /// <summary>Puts the state after each change in place.</summary>
-    public static async Task Apply(NpgsqlConnection connection, Tenant tenant, IReadOnlyList<WordChange> changes, DateTimeOffset at)
-    {
-        if (changes.Count == 0)
-        {
-            return;
-        }
-
-        await PacketStore.Touch(connection);
-        foreach (var change in changes)
-        {
-            await connection.ExecuteAsync(
-                change.After is null
-                    ? "delete from learnt_word where words = @Words"
-                    : """
-                    insert into learnt_word (household_id, words, food_key, learnt_at, learnt_by) values (@Household, @Words, @After, @at, @Account)
-                    on conflict (household_id, words) do update set food_key = excluded.food_key, learnt_at = excluded.learnt_at, learnt_by = excluded.learnt_by
-                    """,
-                new
-                {
-                    tenant.Household,
-                    tenant.Account,
-                    change.Words,
-                    change.After,
-                    at,
-                }
-            );
+            var old = before.GetValueOrDefault(words);
+            if (old?.FoodKey != food)
+            {
+                change.Put(Tables.LearntWord, old is null ? null : RowOf(old), new LearntWordRow(words, food, at, stamp.Tenant.Account));
+            }
         }
     }
 
-    public static IReadOnlyList<WordChange> Reversed(IReadOnlyList<WordChange> changes) =>
-        [.. changes.Select(change => new WordChange(change.Words, change.After, change.Before))];
+    private static LearntWordRow RowOf(LearntWord word) => new(word.Words, word.FoodKey, word.LearntAt, word.LearntBy);
 }

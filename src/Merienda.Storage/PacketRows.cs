@@ -1,13 +1,12 @@
 using System.Text.Json;
-using Dapper;
 using Merienda.Core.Foods;
 using Merienda.Core.Foods.Labels;
 using Merienda.Core.Foods.Packets;
-using Npgsql;
+using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
 
-/// <summary>The statements on packets and their versions, and the rows they give.</summary>
+/// <summary>Versions of packets as they are read and written.</summary>
 internal static class PacketRows
 {
     public const string SelectVersion = """
@@ -16,66 +15,30 @@ internal static class PacketRows
         from packet_version version
         """;
 
-    public const string SelectLatest = "select name, id as packet_id, version_id, number from packet where archived_at is null";
-
-    /// <summary>Adds versions, each with its packet where that is new, and returns their ids in the same order.</summary>
-    public static async Task<IReadOnlyList<Guid>> Insert(
-        NpgsqlConnection connection,
-        Tenant tenant,
-        IReadOnlyList<(Guid PacketId, PrintedPacket Printed, int Number)> rows,
-        DateTimeOffset at
-    )
-    {
-        var ids = rows.Select(_ => Guid.CreateVersion7()).ToArray();
-        // One statement for all rows: a file brings thousands.
-        var packets = JsonSerializer.Serialize(
-            rows.Select(
-                (row, position) =>
-                    new
-                    {
-                        id = ids[position],
-                        packet_id = row.PacketId,
-                        number = row.Number,
-                        name = row.Printed.Name.Trim(),
-                        country = row.Printed.Country.ToString(),
-                        label_basis = row.Printed.Basis?.ToString(),
-                        serving = row.Printed.Serving.Trim(),
-                        declared = row
-                            .Printed.Values.Where(value => !string.IsNullOrWhiteSpace(value.Value))
-                            .ToDictionary(value => value.Key.ToString(), value => value.Value.Trim()),
-                        statement = row.Printed.Statement.Trim(),
-                        may_contain = row.Printed.MayContain.Trim(),
-                        pack = row.Printed.Pack.Trim(),
-                        price = row.Printed.Price,
-                        points = row.Printed.Points,
-                        opened_days = row.Printed.OpenedDays,
-                        classes = row.Printed.Classes,
-                        aisle = row.Printed.Aisle.Trim(),
-                    }
-            )
+    /// <summary>A version as it is written.</summary>
+    public static PacketVersionRow Of(Guid packetId, PrintedPacket printed, int number, EditStamp stamp, DateTimeOffset at) =>
+        new(
+            Guid.CreateVersion7(),
+            packetId,
+            number,
+            printed.Name.Trim(),
+            printed.Country.ToString(),
+            printed.Basis?.ToString(),
+            printed.Serving.Trim(),
+            printed
+                .Values.Where(value => !string.IsNullOrWhiteSpace(value.Value))
+                .ToDictionary(value => value.Key.ToString(), value => value.Value.Trim()),
+            printed.Statement.Trim(),
+            printed.MayContain.Trim(),
+            printed.Pack.Trim(),
+            printed.Price,
+            printed.Points,
+            printed.OpenedDays,
+            printed.Classes,
+            printed.Aisle.Trim(),
+            at,
+            stamp.Tenant.Account
         );
-        await connection.ExecuteAsync(
-            """
-            insert into packet (household_id, id, name, version_id, number)
-            select @Household, packet_id, name, id, number from jsonb_to_recordset(@packets::jsonb) as row (packet_id uuid, name text, id uuid, number integer)
-            on conflict on constraint packet_key do update set name = excluded.name, version_id = excluded.version_id, number = excluded.number;
-            insert into packet_version (household_id, id, packet_id, number, name, country, label_basis, serving, declared, statement, may_contain, pack, price, points, opened_days, classes, aisle, created_at, created_by)
-            select @Household, id, packet_id, number, name, country, label_basis, serving, declared, statement, may_contain, pack, price, points, opened_days, classes, aisle, @at, @Account
-            from jsonb_to_recordset(@packets::jsonb) as row (id uuid, packet_id uuid, number integer, name text, country text, label_basis text, serving text, declared jsonb, statement text, may_contain text,
-                                                             pack text, price numeric, points numeric, opened_days integer, classes text[], aisle text)
-            """,
-            new
-            {
-                tenant.Household,
-                tenant.Account,
-                packets,
-                at,
-            }
-        );
-        return ids;
-    }
-
-    public sealed record LatestRow(string Name, Guid PacketId, Guid VersionId, int Number);
 
     public sealed record VersionRow
     {

@@ -1,10 +1,9 @@
-using Dapper;
 using Merienda.Core.Foods;
 using Merienda.Core.Foods.Packets;
 using Merienda.Core.Foods.Statements;
 using Merienda.Core.Outcomes;
+using Merienda.Storage.Edits;
 using Microsoft.Extensions.Caching.Memory;
-using Npgsql;
 
 namespace Merienda.Storage;
 
@@ -18,103 +17,76 @@ public sealed record StoredPacket(Guid PacketId, Guid VersionId, int Number, Dat
 /// <param name="Matcher">The packets before the table's foods.</param>
 public sealed record HouseholdFoods(FoodMatcher Matcher, IReadOnlyDictionary<Guid, StoredPacket> Packets, IReadOnlyList<LearntWord> Learnt);
 
-/// <summary>A packet's change for the journal: a new version (both), a new packet (no before) or one put away (no after).</summary>
-public sealed record PacketChange(Guid PacketId, Guid? VersionBefore, Guid? VersionAfter);
-
 /// <summary>What is needed to read packets; it ships with the program.</summary>
 public sealed record PacketKnowledge(FoodMatcher Foods, StatementLexicon Statements, FoodClasses Classes);
 
 /// <summary>
-/// Packets as lines of immutable versions. Versions never change, so they are kept in memory once read; whether a household's list is still
-/// the one that was read
-/// its revision says.
+/// Packets as lines of immutable versions; the packet says which one counts. A household's list is kept in memory; whether it is still the
+/// one that was read its revision says.
 /// </summary>
-public sealed class PacketStore(Database database, Func<PacketKnowledge> knowledge) : IDisposable
+public sealed class PacketStore : IDisposable
 {
-    // Sized by packets: a household may bring in ten thousand. A changed one is read alone, the others are still there.
+    private readonly Database _database;
+    private readonly EditDoor _door;
+    private readonly Func<PacketKnowledge> _knowledge;
+
+    // Sized by packets: a household may bring in ten thousand.
     private readonly MemoryCache _lists = new(new MemoryCacheOptions { SizeLimit = 60_000 });
-    private readonly MemoryCache _versions = new(new MemoryCacheOptions { SizeLimit = 60_000 });
 
-    public Task<HouseholdFoods> Foods(Tenant tenant) => database.As(tenant, connection => Foods(connection, tenant));
+    private sealed record Kept(long Revision, bool IsTolerant, HouseholdFoods Foods);
 
-    internal async Task<HouseholdFoods> Foods(NpgsqlConnection connection, Tenant tenant)
+    private sealed record PacketState(PacketRow? Row, int Newest, bool IsNameTaken);
+
+    public PacketStore(Database database, EditDoor door, Func<PacketKnowledge> knowledge)
     {
-        var (revision, tolerant) = await connection.QuerySingleAsync<(long, bool)>(
-            "select larder_revision, counts_tolerances from household where id = app_household()"
-        );
-        var key = (tenant.Household, revision, tolerant);
-        if (_lists.TryGetValue(key, out HouseholdFoods? kept))
-        {
-            return kept!;
-        }
-
-        var ids = await connection.QueryAsync<Guid>("select version_id from packet where archived_at is null");
-        var packets = (await Versions(connection, [.. ids], tolerant)).Values.ToDictionary(packet => packet.PacketId);
-        var known = knowledge();
-        var learnt = await LearntWords.All(connection);
-        var isOwn = packets.Count > 0 || learnt.Count > 0;
-        var foods = new HouseholdFoods(
-            isOwn
-                ? known.Foods.With(packets.Values.Select(packet => packet.Food), learnt.Select(word => (word.Words, word.FoodKey)))
-                : known.Foods,
-            packets,
-            learnt
-        );
-        return _lists.Set(key, foods, new MemoryCacheEntryOptions { Size = 1 + packets.Count });
+        (_database, _door, _knowledge) = (database, door, knowledge);
+        Foods = Reading
+            .Of(
+                "select larder_revision, counts_tolerances from household where id = app_household();",
+                null,
+                rows => rows.ReadSingleAsync<(long Revision, bool IsTolerant)>()
+            )
+            .Then(Bring);
     }
 
-    /// <summary>Forgets what was learnt of some words; false when nothing was.</summary>
-    public Task<bool> Forget(Tenant tenant, string words, DateTimeOffset at) =>
-        database.As(
-            tenant,
-            async connection =>
-            {
-                if ((await LearntWords.All(connection)).FirstOrDefault(word => word.Words == words) is not { } known)
-                {
-                    return false;
-                }
+    /// <summary>Everything the household can cook with.</summary>
+    public Reading<HouseholdFoods> Foods { get; }
 
-                var change = new WordChange(words, known.FoodKey, null);
-                await LearntWords.Apply(connection, tenant, [change], at);
-                await Journal.Write(connection, tenant, Journal.Word, $"Forgot what \"{words}\" means", change);
-                return true;
-            }
-        );
+    public void Dispose() => _lists.Dispose();
 
     /// <summary>Every version of one packet, the newest first; empty when there is no such packet.</summary>
-    public Task<IReadOnlyList<StoredPacket>> Versions(Tenant tenant, Guid packetId) =>
-        database.As<IReadOnlyList<StoredPacket>>(
-            tenant,
-            async connection =>
+    public Reading<IReadOnlyList<StoredPacket>> Versions(Guid packetId) =>
+        Reading.Of<IReadOnlyList<StoredPacket>>(
+            $"select counts_tolerances from household where id = app_household();\n{PacketRows.SelectVersion} where version.packet_id = @versionsOf order by version.number desc;",
+            new { versionsOf = packetId },
+            async rows =>
             {
-                var tolerant = await CountsTolerances(connection);
-                return
-                [
-                    .. (
-                        await connection.QueryAsync<PacketRows.VersionRow>(
-                            $"{PacketRows.SelectVersion} where version.packet_id = @packetId order by version.number desc",
-                            new { packetId }
-                        )
-                    ).Select(row => row.ToPacket(tolerant, knowledge())),
-                ];
+                var tolerant = await rows.ReadSingleAsync<bool>();
+                return [.. (await rows.ReadAsync<PacketRows.VersionRow>()).Select(row => row.ToPacket(tolerant, _knowledge()))];
             }
         );
 
     /// <summary>Stores a version; a first one makes the packet. Two packets in use never share a name.</summary>
-    /// <param name="basedOn">The version that was edited; refused when another is the latest by now. Null for a new packet.</param>
-    public Task<Result<StoredPacket>> Save(Tenant tenant, Guid packetId, PrintedPacket printed, int? basedOn, DateTimeOffset at) =>
-        database.As<Result<StoredPacket>>(
-            tenant,
-            async connection =>
+    /// <param name="basedOn">The version that was edited; refused when another one counts by now. Null for a new packet.</param>
+    /// <returns>The key of the packet's food.</returns>
+    public Task<Result<Edited<string>>> Save(EditStamp stamp, Guid packetId, PrintedPacket printed, int? basedOn, DateTimeOffset at) =>
+        _door.Edit<PacketState, string>(
+            stamp,
+            Journal.Packet,
+            State(packetId, printed.Name),
+            state =>
             {
-                await Touch(connection);
-                if (await Named(connection, printed.Name, packetId))
+                if (printed.Read(_knowledge().Classes).Refusal is { } unread)
+                {
+                    return unread;
+                }
+
+                if (state.IsNameTaken)
                 {
                     return Taken(printed.Name);
                 }
 
-                var latest = await Latest(connection, packetId);
-                if (basedOn != latest?.Number)
+                if (basedOn != state.Row?.Number)
                 {
                     return new Refusal(
                         "packet-changed",
@@ -125,222 +97,112 @@ public sealed class PacketStore(Database database, Func<PacketKnowledge> knowled
                     );
                 }
 
-                var stored = await Insert(connection, tenant, packetId, printed, (latest?.Number ?? 0) + 1, at);
-                await Journal.Write(
-                    connection,
-                    tenant,
-                    Journal.Packet,
-                    latest is null ? $"Kept {printed.Name.Trim()}" : $"Changed {printed.Name.Trim()}",
-                    new PacketChange(packetId, latest?.VersionId, stored.VersionId)
-                );
-                return stored;
+                var change = new Change($"{(state.Row is null ? "Kept" : "Changed")} {printed.Name.Trim()}");
+                Put(change, state.Row, state.Newest, packetId, printed, stamp, at);
+                return new Decided<string>(change, Packet.KeyOf(packetId));
             }
         );
 
     /// <summary>Stores many at once: new packets, and new versions of those that are in use under the same name; all or none.</summary>
-    /// <param name="progress">Told how many more are done.</param>
-    public Task Import(
-        Tenant tenant,
-        IReadOnlyList<PrintedPacket> packets,
+    /// <param name="choose">Which of them, by what is in use.</param>
+    public Task<Result<Edited<int>>> Import(
+        EditStamp stamp,
+        Func<HouseholdFoods, IReadOnlyList<PrintedPacket>> choose,
         DateTimeOffset at,
-        Func<int, Task> progress,
         CancellationToken stop
     ) =>
-        database.As(
-            tenant,
-            async connection =>
+        _door.Edit<(HouseholdFoods Foods, IReadOnlyList<(Guid Id, int Number)> Newest), int>(
+            stamp,
+            Journal.Packet,
+            Foods.And(Newest),
+            locked =>
             {
-                await Touch(connection);
-                var latest = (await connection.QueryAsync<PacketRows.LatestRow>(PacketRows.SelectLatest)).ToDictionary(row =>
-                    row.Name.ToLowerInvariant()
-                );
-                var changes = new List<PacketChange>();
-                foreach (var chunk in packets.Chunk(250))
+                var packets = choose(locked.Foods);
+                var newest = locked.Newest.ToDictionary(row => row.Id, row => row.Number);
+                var inUse = locked.Foods.Packets.Values.ToDictionary(packet => packet.Printed.Name.Trim().ToLowerInvariant());
+                var change = new Change($"Brought in {packets.Count} packets");
+                var (before, after, versions) = (new List<PacketRow>(), new List<PacketRow>(), new List<PacketVersionRow>());
+                foreach (var printed in packets)
                 {
                     stop.ThrowIfCancellationRequested();
-                    var rows = chunk
-                        .Select(printed => (Printed: printed, Known: latest.GetValueOrDefault(printed.Name.Trim().ToLowerInvariant())))
-                        .Select(row =>
-                            (
-                                Id: row.Known?.PacketId ?? Guid.CreateVersion7(),
-                                row.Printed,
-                                Number: (row.Known?.Number ?? 0) + 1,
-                                row.Known?.VersionId
-                            )
-                        )
-                        .ToList();
-                    var ids = await PacketRows.Insert(connection, tenant, [.. rows.Select(row => (row.Id, row.Printed, row.Number))], at);
-                    changes.AddRange(rows.Zip(ids, (row, id) => new PacketChange(row.Id, row.VersionId, id)));
-                    await progress(chunk.Length);
+                    var known = inUse.GetValueOrDefault(printed.Name.Trim().ToLowerInvariant());
+                    var id = known?.PacketId ?? Guid.CreateVersion7();
+                    var version = PacketRows.Of(id, printed, newest.GetValueOrDefault(id) + 1, stamp, at);
+                    versions.Add(version);
+                    var row = new PacketRow(id, version.Name, version.Id, version.Number, null);
+                    before.Add(
+                        known is null
+                            ? row with
+                            {
+                                ArchivedAt = at,
+                            }
+                            : new(id, known.Printed.Name.Trim(), known.VersionId, known.Number, null)
+                    );
+                    after.Add(row);
                 }
 
-                await Journal.Write(connection, tenant, Journal.PacketFile, $"Brought in {packets.Count} packets", changes);
+                return new Decided<int>(change.Put(Tables.Packet, before, after).Append(Tables.PacketVersion, versions), packets.Count);
             }
         );
 
-    /// <summary>Takes a packet out of use; what was planned with it keeps it. False when it is not there.</summary>
-    public Task<bool> Archive(Tenant tenant, Guid packetId, DateTimeOffset at) =>
-        database.As(
-            tenant,
-            async connection =>
+    /// <summary>Takes a packet out of use; what was planned with it keeps it.</summary>
+    public Task<Result<Edited<bool>>> Archive(EditStamp stamp, Guid packetId, DateTimeOffset at) =>
+        _door.Edit<PacketState, bool>(
+            stamp,
+            Journal.Packet,
+            State(packetId, ""),
+            state =>
+                state.Row is { ArchivedAt: null } row
+                    ? new Decided<bool>(new Change($"Put away {row.Name}").Put(Tables.Packet, row, row with { ArchivedAt = at }), true)
+                    : Gone(packetId)
+        );
+
+    /// <summary>Writes what an eater decided about a packet, or takes it back.</summary>
+    /// <param name="decide">The opinion, or null to take it back, by what is known of packet and eater.</param>
+    public Task<Result<Edited<bool>>> Decide(
+        EditStamp stamp,
+        Guid packetId,
+        Guid eaterId,
+        Reading<Core.Planning.Table> table,
+        Func<Core.Planning.Table, Core.Planning.EaterSettings, StoredPacket, Result<Core.Protocols.PacketOpinion?>> decide
+    ) =>
+        _door.Edit<((Core.Planning.Table Table, HouseholdFoods Foods) Known, PacketOpinionRow? Before), bool>(
+            stamp,
+            Journal.Opinion,
+            table.And(Foods).And(OpinionOf(packetId, eaterId)),
+            locked =>
             {
-                await Touch(connection);
-                if (
-                    await Latest(connection, packetId) is not { } latest
-                    || await connection.ExecuteAsync(
-                        "update packet set archived_at = @at where id = @packetId and archived_at is null",
-                        new { packetId, at }
-                    ) == 0
-                )
+                if (!locked.Known.Foods.Packets.TryGetValue(packetId, out var packet))
                 {
-                    return false;
+                    return Gone(packetId);
                 }
 
-                await Journal.Write(
-                    connection,
-                    tenant,
-                    Journal.Packet,
-                    $"Put away {latest.Printed.Name}",
-                    new PacketChange(packetId, latest.VersionId, null)
-                );
-                return true;
-            }
-        );
+                if (locked.Known.Table.WithId(eaterId) is not { } eater)
+                {
+                    return HouseholdStore.EaterGone(eaterId);
+                }
 
-    public void Dispose()
-    {
-        _lists.Dispose();
-        _versions.Dispose();
-    }
+                var decided = decide(locked.Known.Table, eater, packet);
+                if (decided.Refusal is { } refusal)
+                {
+                    return refusal;
+                }
 
-    /// <summary>Packets by version; only ids that the tenant's transaction has read may be asked for.</summary>
-    internal async Task<IReadOnlyDictionary<Guid, StoredPacket>> Versions(
-        NpgsqlConnection connection,
-        IReadOnlyCollection<Guid> ids,
-        bool tolerant
-    )
-    {
-        var found = ids.Where(id => _versions.TryGetValue((id, tolerant), out _))
-            .ToDictionary(id => id, id => _versions.Get<StoredPacket>((id, tolerant)));
-        var missing = ids.Where(id => found.GetValueOrDefault(id) is null).ToArray();
-        if (missing.Length > 0)
-        {
-            foreach (
-                var row in await connection.QueryAsync<PacketRows.VersionRow>(
-                    $"{PacketRows.SelectVersion} where version.id = any(@missing)",
-                    new { missing }
-                )
-            )
-            {
-                found[row.Id] = _versions.Set(
-                    (row.Id, tolerant),
-                    row.ToPacket(tolerant, knowledge()),
-                    new MemoryCacheEntryOptions { Size = 1 }
+                var after = decided.Value is { } said
+                    ? new PacketOpinionRow(packetId, eaterId, said.IsApproved, said.Reason, said.Statement, said.On, stamp.Tenant.Account)
+                    : null;
+                var done =
+                    after is null ? "took back what was decided on"
+                    : after.IsApproved ? "approved"
+                    : "rejected";
+                return new Decided<bool>(
+                    new Change($"{eater.Name} {done} {packet.Printed.Name}").Put(Tables.PacketOpinion, locked.Before, after),
+                    true
                 );
             }
-        }
-
-        return found!;
-    }
-
-    internal static Task<bool> CountsTolerances(NpgsqlConnection connection) =>
-        connection.QuerySingleAsync<bool>("select counts_tolerances from household where id = app_household()");
-
-    internal async Task<Refusal?> Undo(NpgsqlConnection connection, Tenant tenant, PacketChange change, DateTimeOffset now)
-    {
-        await Touch(connection);
-        var changed = new Refusal(
-            "changed-meanwhile",
-            "undo",
-            "the packet",
-            "somebody changed it since",
-            "Look at it as it is now and change it by hand"
         );
-        switch (change)
-        {
-            case { VersionAfter: null }:
-                var name = await connection.QuerySingleAsync<string>(
-                    "select name from packet where id = @PacketId",
-                    new { change.PacketId }
-                );
-                return await Named(connection, name, change.PacketId) ? Taken(name)
-                    : await SetArchived(connection, change.PacketId, null) ? null
-                    : changed;
-            case { VersionBefore: null }:
-                return await SetArchived(connection, change.PacketId, now) ? null : changed;
-            default:
-                if (await Latest(connection, change.PacketId) is not { } latest || latest.VersionId != change.VersionAfter)
-                {
-                    return changed;
-                }
 
-                // History is never rewritten: what was before comes back as a new version.
-                var earlier = (
-                    await connection.QuerySingleAsync<PacketRows.VersionRow>(
-                        $"{PacketRows.SelectVersion} where version.id = @VersionBefore",
-                        new { change.VersionBefore }
-                    )
-                ).ToPrinted();
-                if (await Named(connection, earlier.Name, change.PacketId))
-                {
-                    return Taken(earlier.Name);
-                }
-
-                await Insert(connection, tenant, change.PacketId, earlier, latest.Number + 1, now);
-                return null;
-        }
-    }
-
-    /// <summary>Takes a whole file back, when nobody changed any of its packets since.</summary>
-    internal static async Task<Refusal?> Undo(
-        NpgsqlConnection connection,
-        Tenant tenant,
-        IReadOnlyList<PacketChange> file,
-        DateTimeOffset now
-    )
-    {
-        await Touch(connection);
-        var latest = (
-            await connection.QueryAsync<PacketRows.LatestRow>(
-                $"{PacketRows.SelectLatest} and id = any(@ids)",
-                new { ids = file.Select(change => change.PacketId).ToArray() }
-            )
-        ).ToDictionary(row => row.PacketId);
-        if (file.Any(change => latest.GetValueOrDefault(change.PacketId)?.VersionId != change.VersionAfter))
-        {
-            return new(
-                "changed-meanwhile",
-                "undo",
-                "the file",
-                "some of its packets were changed since",
-                "Look at them as they are now and change them by hand"
-            );
-        }
-
-        await connection.ExecuteAsync(
-            "update packet set archived_at = @now where id = any(@added)",
-            new { now, added = file.Where(change => change.VersionBefore is null).Select(change => change.PacketId).ToArray() }
-        );
-        var earlier = await connection.QueryAsync<PacketRows.VersionRow>(
-            $"{PacketRows.SelectVersion} where version.id = any(@before)",
-            new { before = file.Select(change => change.VersionBefore).OfType<Guid>().ToArray() }
-        );
-        await PacketRows.Insert(
-            connection,
-            tenant,
-            [.. earlier.Select(row => (row.PacketId, row.ToPrinted(), latest[row.PacketId].Number + 1))],
-            now
-        );
-        return null;
-    }
-
-    private static async Task<bool> SetArchived(NpgsqlConnection connection, Guid packetId, DateTimeOffset? at) =>
-        await connection.ExecuteAsync(
-            "update packet set archived_at = @at where id = @packetId and (archived_at is null) <> (@at is null)",
-            new { packetId, at }
-        ) == 1;
-
-    private static Refusal Taken(string name) =>
+    internal static Refusal Taken(string name) =>
         new(
             "packet-name-taken",
             "name",
@@ -349,37 +211,103 @@ public sealed class PacketStore(Database database, Func<PacketKnowledge> knowled
             "Give this one a name of its own, for example with its maker or size; or open the other and change it"
         );
 
-    /// <summary>Locks the household's list and says that what was read of it is old.</summary>
-    internal static Task Touch(NpgsqlConnection connection) =>
-        connection.ExecuteAsync("update household set larder_revision = larder_revision + 1 where id = app_household()");
+    private static Refusal Gone(Guid packetId) =>
+        new("packet-gone", "packet", packetId.ToString(), "there is no such packet", "Load the Larder again");
 
-    private static Task<bool> Named(NpgsqlConnection connection, string name, Guid except) =>
-        connection.QuerySingleAsync<bool>(
-            "select exists (select 1 from packet where lower(name) = lower(@name) and id <> @except and archived_at is null)",
-            new { name = name.Trim(), except }
-        );
-
-    private async Task<StoredPacket?> Latest(NpgsqlConnection connection, Guid packetId) =>
-        (
-            await connection.QueryFirstOrDefaultAsync<PacketRows.VersionRow>(
-                $"{PacketRows.SelectVersion} where version.id = (select version_id from packet where id = @packetId)",
-                new { packetId }
-            )
-        )?.ToPacket(false, knowledge());
-
-    private async Task<StoredPacket> Insert(
-        NpgsqlConnection connection,
-        Tenant tenant,
+    private static void Put(
+        Change change,
+        PacketRow? row,
+        int newest,
         Guid packetId,
         PrintedPacket printed,
-        int number,
+        EditStamp stamp,
         DateTimeOffset at
     )
     {
-        var id = (await PacketRows.Insert(connection, tenant, [(packetId, printed, number)], at))[0];
-        var tolerant = await CountsTolerances(connection);
-        return (
-            await connection.QuerySingleAsync<PacketRows.VersionRow>($"{PacketRows.SelectVersion} where version.id = @id", new { id })
-        ).ToPacket(tolerant, knowledge());
+        var version = PacketRows.Of(packetId, printed, newest + 1, stamp, at);
+        var after = new PacketRow(packetId, version.Name, version.Id, version.Number, null);
+        // Taken back, a new packet is put away: a version never goes.
+        change.Put(Tables.Packet, row ?? after with { ArchivedAt = at }, after).Append(Tables.PacketVersion, [version]);
     }
+
+    /// <summary>Brings the list from memory, or reads what memory does not hold of it.</summary>
+    private async Task<HouseholdFoods> Bring(Scope scope, (long Revision, bool IsTolerant) asked)
+    {
+        var kept = _lists.Get<Kept>(scope.Tenant.Household);
+        if (kept is not null && (kept.Revision, kept.IsTolerant) == asked)
+        {
+            return kept.Foods;
+        }
+
+        var known = kept?.IsTolerant == asked.IsTolerant ? kept.Foods.Packets.Values.ToDictionary(packet => packet.VersionId) : [];
+        var (ids, learnt, rows) = await scope.Read(List(known.Keys.ToArray()));
+        var read = rows.ToDictionary(row => row.Id, row => row.ToPacket(asked.IsTolerant, _knowledge()));
+        var packets = ids.Select(id => read.GetValueOrDefault(id) ?? known[id]).ToDictionary(packet => packet.PacketId);
+        var foods = new HouseholdFoods(
+            packets.Count + learnt.Count > 0
+                ? _knowledge().Foods.With(packets.Values.Select(packet => packet.Food), learnt.Select(word => (word.Words, word.FoodKey)))
+                : _knowledge().Foods,
+            packets,
+            learnt
+        );
+        if (!scope.HasWritten)
+        {
+            _lists.Set(
+                scope.Tenant.Household,
+                new Kept(asked.Revision, asked.IsTolerant, foods),
+                new MemoryCacheEntryOptions { Size = 1 + packets.Count }
+            );
+        }
+
+        return foods;
+    }
+
+    private static Reading<(List<Guid> Ids, List<LearntWord> Learnt, List<PacketRows.VersionRow> Rows)> List(Guid[] known) =>
+        Reading.Of(
+            $"""
+            select version_id from packet where archived_at is null;
+            select words, food_key, learnt_at, learnt_by from learnt_word order by words;
+            {PacketRows.SelectVersion}
+            join packet on packet.household_id = version.household_id and packet.version_id = version.id
+            where packet.archived_at is null and not version.id = any(@knownPackets);
+            """,
+            new { knownPackets = known },
+            async rows =>
+                (
+                    (await rows.ReadAsync<Guid>()).ToList(),
+                    (await rows.ReadAsync<LearntWord>()).ToList(),
+                    (await rows.ReadAsync<PacketRows.VersionRow>()).ToList()
+                )
+        );
+
+    private static readonly Reading<IReadOnlyList<(Guid Id, int Number)>> Newest = Reading.Of<IReadOnlyList<(Guid, int)>>(
+        "select packet_id, max(number)::int from packet_version group by packet_id;",
+        null,
+        async rows => [.. await rows.ReadAsync<(Guid, int)>()]
+    );
+
+    private static Reading<PacketState> State(Guid packetId, string name) =>
+        Reading.Of(
+            """
+            select id, name, version_id, number, archived_at from packet where id = @packet;
+            select coalesce(max(number), 0)::int from packet_version where packet_id = @packet;
+            select exists (select 1 from packet where lower(name) = lower(@packetName) and id <> @packet and archived_at is null);
+            """,
+            new { packet = packetId, packetName = name.Trim() },
+            async rows => new PacketState(
+                await rows.ReadSingleOrDefaultAsync<PacketRow?>(),
+                await rows.ReadSingleAsync<int>(),
+                await rows.ReadSingleAsync<bool>()
+            )
+        );
+
+    private static Reading<PacketOpinionRow?> OpinionOf(Guid packetId, Guid eaterId) =>
+        Reading.Of(
+            """
+            select packet_id, eater_id, is_approved, reason, statement, decided_on, decided_by from packet_opinion
+            where packet_id = @opinionOn and eater_id = @opinionOf;
+            """,
+            new { opinionOn = packetId, opinionOf = eaterId },
+            rows => rows.ReadSingleOrDefaultAsync<PacketOpinionRow?>()
+        );
 }

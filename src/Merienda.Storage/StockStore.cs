@@ -1,12 +1,9 @@
-using Dapper;
 using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
 using Merienda.Core.Stock;
-using Npgsql;
+using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
-
-/// <summary>A change of one thing in stock for the journal; without a before it came in.</summary>
-public sealed record StockChange(Guid Id, StockItem? Before, StockItem After);
 
 /// <summary>A box of an earlier or this session that is not eaten yet.</summary>
 /// <param name="EatenOn">Planned for, or null while it is loose.</param>
@@ -23,73 +20,97 @@ public sealed record StoredBox(
 );
 
 /// <summary>What stands in pantry, fridge and freezer.</summary>
-public sealed class StockStore(Database database, RecipeStore recipes)
+public sealed record StoredStock(
+    Table Table,
+    HouseholdFoods Foods,
+    IReadOnlyList<StockItem> Items,
+    IReadOnlyList<StoredBox> Boxes,
+    IReadOnlyDictionary<Guid, StoredRecipe> Recipes
+);
+
+/// <summary>Bought things with their dates, and the boxes that stand beside them.</summary>
+public sealed class StockStore(Database database, EditDoor door, HouseholdStore households, PacketStore packets, RecipeVersions versions)
 {
-    private const string Columns =
-        "id, food_key as food, name, amount, grams, place, made_on, opened_on, frozen_on, thawed_on, best_before, gone_on";
+    private const string Select =
+        "select id, food_key, name, amount, grams, place, made_on, opened_on, frozen_on, thawed_on, best_before, gone_on from stock_item";
 
-    public Task<(IReadOnlyList<StockItem> Items, IReadOnlyList<StoredBox> Boxes, IReadOnlyDictionary<Guid, StoredRecipe> Recipes)> Read(
-        Tenant tenant,
-        DateOnly today
-    ) =>
-        database.As<(IReadOnlyList<StockItem>, IReadOnlyList<StoredBox>, IReadOnlyDictionary<Guid, StoredRecipe>)>(
+    /// <summary>Everything that is not gone.</summary>
+    internal static readonly Reading<IReadOnlyList<StockItem>> Items = Reading.Of<IReadOnlyList<StockItem>>(
+        $"{Select} where gone_on is null order by lower(name), made_on, id;",
+        null,
+        async rows => [.. (await rows.ReadAsync<StockItemRow>()).Select(ToItem)]
+    );
+
+    public Task<StoredStock> Read(Tenant tenant) =>
+        database.Read(
             tenant,
-            async connection =>
-            {
-                var items = await Items(connection);
-                var boxes = (
-                    await connection.QueryAsync<StoredBox>(
-                        """
-                        select container.id as container_id, batch.letter, session.cooked_on as cooked, container.number, container.size, batch.recipe_version_id, serving.eaten_on, serving.meal, eater.name as eater
-                        from container
-                        join batch on batch.household_id = container.household_id and batch.id = container.batch_id
-                        join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
-                        left join serving on serving.household_id = container.household_id and serving.id = container.serving_id
-                        left join eater on eater.household_id = serving.household_id and eater.id = serving.eater_id
-                        where container.gone_on is null and session.cooked_on between @today - 366 and @today and (serving.eaten_on is null or serving.eaten_on >= @today)
-                        order by session.cooked_on, length(batch.letter), batch.letter, container.number
-                        """,
-                        new { today }
-                    )
-                ).ToList();
-                return (items, boxes, await recipes.Versions(connection, boxes.Select(box => box.RecipeVersionId)));
-            }
+            households
+                .Table()
+                .And(packets.Foods)
+                .And(Items)
+                .And(Boxes)
+                .Then(
+                    async (scope, read) =>
+                    {
+                        var (((table, foods), items), boxes) = read;
+                        var today = table.Today;
+                        // The query knows the server's day only; the household's may be one further or one behind.
+                        IReadOnlyList<StoredBox> there =
+                        [
+                            .. boxes.Where(box => box.Cooked <= today && (box.EatenOn is null || box.EatenOn >= today)),
+                        ];
+                        var recipes = await versions.Of(scope, there.Select(box => box.RecipeVersionId), table.Household.CountsTolerances);
+                        return new StoredStock(table, foods, items, there, recipes);
+                    }
+                )
         );
-
-    public Task<IReadOnlyList<StockItem>> Items(Tenant tenant) => database.As(tenant, Items);
 
     /// <summary>Takes things in together; one undo takes all of them back.</summary>
-    public Task Add(Tenant tenant, IReadOnlyList<StockItem> items) =>
-        database.As(
-            tenant,
-            async connection =>
+    /// <param name="read">The things, by what is known of the table and its foods.</param>
+    /// <param name="items">The things among what was read.</param>
+    public Task<Result<Edited<TTaken>>> Add<TTaken>(
+        EditStamp stamp,
+        Func<Table, HouseholdFoods, Result<TTaken>> read,
+        Func<TTaken, IReadOnlyList<StockItem>> items
+    ) =>
+        door.Edit<(Table Table, HouseholdFoods Foods), TTaken>(
+            stamp,
+            Journal.Stock,
+            households.Table().And(packets.Foods),
+            locked =>
             {
-                foreach (var item in items)
-                {
-                    await Insert(connection, tenant, item);
-                }
-
-                await Journal.Write(
-                    connection,
-                    tenant,
-                    Journal.StockList,
-                    $"Took in {string.Join(", ", items.Select(item => item.Name))}",
-                    items.Select(item => new StockChange(item.Id, null, item))
-                );
+                var taken = read(locked.Table, locked.Foods);
+                return taken.Refusal is { } refusal
+                    ? refusal
+                    : new Decided<TTaken>(
+                        new Change($"Took in {string.Join(", ", items(taken.Value).Select(item => item.Name))}").Put(
+                            Tables.StockItem,
+                            [],
+                            items(taken.Value).Select(RowOf)
+                        ),
+                        taken.Value
+                    );
             }
         );
 
-    /// <summary>Decides a change on the thing as it is now; null when it is not there any more.</summary>
-    public Task<Result<StockItem>> Change(Tenant tenant, Guid id, string summary, Func<StockItem, Result<StockItem>> decide) =>
-        database.As<Result<StockItem>>(
-            tenant,
-            async connection =>
+    /// <summary>Decides a change on the thing as it is now.</summary>
+    public Task<Result<Edited<bool>>> Change(
+        EditStamp stamp,
+        Guid id,
+        string summary,
+        Func<StockItem, DateOnly, Result<StockItem>> decide
+    ) =>
+        door.Edit<(Table Table, StockItemRow? Row), bool>(
+            stamp,
+            Journal.Stock,
+            households
+                .Table()
+                .And(
+                    Reading.Of($"{Select} where id = @stock;", new { stock = id }, rows => rows.ReadSingleOrDefaultAsync<StockItemRow?>())
+                ),
+            locked =>
             {
-                var before = await connection.QueryFirstOrDefaultAsync<StockRow>(
-                    $"select {Columns} from stock_item where id = @id and gone_on is null for update",
-                    new { id }
-                );
-                if (before is null)
+                if (locked.Row is not { GoneOn: null } row)
                 {
                     return new Refusal(
                         "stock-gone",
@@ -100,147 +121,96 @@ public sealed class StockStore(Database database, RecipeStore recipes)
                     );
                 }
 
-                var decided = decide(before.ToItem());
-                if (decided.Refusal is null)
-                {
-                    await Write(connection, decided.Value);
-                    await Journal.Write(
-                        connection,
-                        tenant,
-                        Journal.Stock,
-                        $"{summary} {decided.Value.Name}",
-                        new StockChange(id, before.ToItem(), decided.Value)
+                var decided = decide(ToItem(row), locked.Table.Today);
+                return decided.Refusal is { } refusal
+                    ? refusal
+                    : new Decided<bool>(
+                        new Change($"{summary} {decided.Value.Name}").Put(Tables.StockItem, row, RowOf(decided.Value)),
+                        true
                     );
-                }
-
-                return decided;
             }
         );
 
-    /// <summary>A loose box that was eaten or thrown away outside the plan; false when it is not loose or not there.</summary>
-    public Task<bool> BoxGone(Tenant tenant, Guid containerId, DateOnly? on) =>
-        database.As(
-            tenant,
-            async connection =>
-                await connection.ExecuteAsync(
-                    "update container set gone_on = @on where id = @containerId and serving_id is null and (gone_on is null) <> (@on::date is null)",
-                    new { containerId, on }
-                ) == 1
+    /// <summary>A loose box was eaten or thrown away outside the plan, or is there after all.</summary>
+    public Task<Result<Edited<bool>>> BoxGone(EditStamp stamp, Guid containerId, bool isGone) =>
+        door.Edit<(Table Table, ContainerRow? Box), bool>(
+            stamp,
+            Journal.Stock,
+            households
+                .Table()
+                .And(
+                    Reading.Of(
+                        "select id, batch_id, number, size, serving_id, gone_on from container where id = @box;",
+                        new { box = containerId },
+                        rows => rows.ReadSingleOrDefaultAsync<ContainerRow?>()
+                    )
+                ),
+            locked =>
+                locked.Box is { ServingId: null } box && box.GoneOn is null == isGone
+                    ? new Decided<bool>(
+                        new Change(isGone ? "A box is gone" : "A box is there again").Put(
+                            Tables.Container,
+                            box,
+                            box with
+                            {
+                                GoneOn = isGone ? locked.Table.Today : null,
+                            }
+                        ),
+                        true
+                    )
+                    : new Refusal(
+                        "container-gone",
+                        "container",
+                        containerId.ToString(),
+                        isGone ? "it is placed or gone already" : "it is not gone",
+                        "Look at the list as it is now"
+                    )
         );
 
-    internal static async Task<Refusal?> Undo(NpgsqlConnection connection, StockChange change)
-    {
-        var now = (
-            await connection.QueryFirstOrDefaultAsync<StockRow>(
-                $"select {Columns} from stock_item where id = @Id for update",
-                new { change.Id }
-            )
-        )?.ToItem();
-        if (now != change.After)
-        {
-            return new(
-                "changed-meanwhile",
-                "undo",
-                change.After.Name,
-                "somebody changed it since",
-                "Look at it as it is now and change it by hand"
-            );
-        }
+    private static readonly Reading<IReadOnlyList<StoredBox>> Boxes = Reading.Of<IReadOnlyList<StoredBox>>(
+        """
+        select container.id as container_id, batch.letter, session.cooked_on as cooked, container.number, container.size, batch.recipe_version_id, serving.eaten_on, serving.meal, eater.name as eater
+        from container
+        join batch on batch.household_id = container.household_id and batch.id = container.batch_id
+        join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
+        left join serving on serving.household_id = container.household_id and serving.id = container.serving_id
+        left join eater on eater.household_id = serving.household_id and eater.id = serving.eater_id
+        where container.gone_on is null and session.cooked_on between current_date - 367 and current_date + 1 and (serving.eaten_on is null or serving.eaten_on >= current_date - 1)
+        order by session.cooked_on, length(batch.letter), batch.letter, container.number;
+        """,
+        null,
+        async rows => [.. await rows.ReadAsync<StoredBox>()]
+    );
 
-        await (
-            change.Before is { } before
-                ? Write(connection, before)
-                : connection.ExecuteAsync("delete from stock_item where id = @Id", new { change.Id })
-        );
-        return null;
-    }
-
-    internal static async Task<Refusal?> Undo(NpgsqlConnection connection, IReadOnlyList<StockChange> changes)
-    {
-        foreach (var change in changes)
-        {
-            if (await Undo(connection, change) is { } refusal)
-            {
-                return refusal;
-            }
-        }
-
-        return null;
-    }
-
-    private static async Task<IReadOnlyList<StockItem>> Items(NpgsqlConnection connection) =>
-        [
-            .. (
-                await connection.QueryAsync<StockRow>(
-                    $"select {Columns} from stock_item where gone_on is null order by lower(name), made_on, id"
-                )
-            ).Select(row => row.ToItem()),
-        ];
-
-    private static Task Insert(NpgsqlConnection connection, Tenant tenant, StockItem item) =>
-        connection.ExecuteAsync(
-            """
-            insert into stock_item (household_id, id, food_key, name, amount, grams, place, made_on, opened_on, frozen_on, thawed_on, best_before, gone_on)
-            values (@Household, @Id, @Food, @Name, @Amount, @Grams, @place, @MadeOn, @OpenedOn, @FrozenOn, @ThawedOn, @BestBefore, @GoneOn)
-            """,
-            Values(item, tenant)
-        );
-
-    private static Task Write(NpgsqlConnection connection, StockItem item) =>
-        connection.ExecuteAsync(
-            """
-            update stock_item set food_key = @Food, name = @Name, amount = @Amount, grams = @Grams, place = @place, made_on = @MadeOn, opened_on = @OpenedOn, frozen_on = @FrozenOn, thawed_on = @ThawedOn, best_before = @BestBefore, gone_on = @GoneOn
-            where id = @Id
-            """,
-            Values(item)
-        );
-
-    /// <summary>A row's values by their parameters; only a new row asks for its household.</summary>
-    private static object Values(StockItem item, Tenant? tenant = null) =>
-        new
-        {
-            tenant?.Household,
+    private static StockItemRow RowOf(StockItem item) =>
+        new(
             item.Id,
             item.Food,
             item.Name,
             item.Amount,
             item.Grams,
-            place = item.Place.ToString(),
+            item.Place.ToString(),
             item.MadeOn,
             item.OpenedOn,
             item.FrozenOn,
             item.ThawedOn,
             item.BestBefore,
-            item.GoneOn,
-        };
+            item.GoneOn
+        );
 
-    private sealed record StockRow
-    {
-        public Guid Id { get; init; }
-
-        public string? Food { get; init; }
-
-        public string Name { get; init; } = "";
-
-        public string Amount { get; init; } = "";
-
-        public decimal? Grams { get; init; }
-
-        public string Place { get; init; } = "";
-
-        public DateOnly MadeOn { get; init; }
-
-        public DateOnly? OpenedOn { get; init; }
-
-        public DateOnly? FrozenOn { get; init; }
-
-        public DateOnly? ThawedOn { get; init; }
-
-        public DateOnly? BestBefore { get; init; }
-
-        public DateOnly? GoneOn { get; init; }
-
-        public StockItem ToItem() =>
-            new(Id, Food, Name, Amount, Grams, Enum.Parse<StockPlace>(Place), MadeOn, OpenedOn, FrozenOn, ThawedOn, BestBefore, GoneOn);
-    }
+    private static StockItem ToItem(StockItemRow row) =>
+        new(
+            row.Id,
+            row.FoodKey,
+            row.Name,
+            row.Amount,
+            row.Grams,
+            Enum.Parse<StockPlace>(row.Place),
+            row.MadeOn,
+            row.OpenedOn,
+            row.FrozenOn,
+            row.ThawedOn,
+            row.BestBefore,
+            row.GoneOn
+        );
 }

@@ -144,11 +144,15 @@ public class ConstraintTests(TestDatabase database)
             },
             {
                 "household_protocol_id_form",
-                "insert into household_protocol (household_id, id) select household_id, 'low-carb' from eater limit 1"
+                "insert into household_protocol (household_id, id, version) select household_id, 'low-carb', 1 from eater limit 1"
             },
             {
                 "household_protocol_version_from_one",
-                "insert into household_protocol (household_id, id) select household_id, 'own-x' from eater limit 1; insert into household_protocol_version select household_id, 'own-x', 0, '{}', now(), (select id from account limit 1) from eater limit 1"
+                "insert into household_protocol (household_id, id, version) select household_id, 'own-x', 1 from eater limit 1; insert into household_protocol_version select household_id, 'own-x', 0, '{}', now(), (select id from account limit 1) from eater limit 1"
+            },
+            {
+                "journal_schema_from_one",
+                "insert into journal (household_id, account_id, at, kind, summary, change, schema_version) select household_id, account_id, now(), 'x', 'x', '{}', 0 from household_member limit 1"
             },
             { "week_protocol_version_from_one", "insert into week_protocol select household_id, '2020-01-05', 'x', 0 from eater limit 1" },
             {

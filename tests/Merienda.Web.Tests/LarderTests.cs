@@ -361,7 +361,7 @@ public class LarderTests(TestDatabase database)
         await cook.Must(HttpMethod.Put, $"/api/larder/packets/{id}", Packet(statement: "Oats, whey powder", basedOn: 2));
         await cook.Refused(
             HttpStatusCode.Conflict,
-            "allergy",
+            "packet-names-it",
             HttpMethod.Put,
             path,
             new

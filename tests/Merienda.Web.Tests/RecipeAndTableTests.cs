@@ -73,7 +73,10 @@ public class RecipeAndTableTests(TestDatabase database)
         );
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         Assert.Equal("100 g sugar", (await cook.Get($"/api/recipes/{id}"))["lines"]![0]!["text"]!.GetValue<string>());
-        Assert.Equal(3, (await cook.Get($"/api/recipes/{id}"))["number"]!.GetValue<int>());
+        Assert.Equal(1, (await cook.Get($"/api/recipes/{id}"))["number"]!.GetValue<int>());
+        // A number is never given twice: the next version is the third.
+        var next = await cook.Must(HttpMethod.Put, $"/api/recipes/{id}", Visitor.Draft("Soup", 4, ["300 g sugar"], basedOn: 1));
+        Assert.Equal(3, next["number"]!.GetValue<int>());
     }
 
     [Fact]

@@ -1,4 +1,5 @@
 using Merienda.Storage;
+using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
 
 namespace Merienda.Web.Tests;
@@ -213,8 +214,7 @@ public class RowLevelSecurityTests(TestDatabase database)
     private async Task<Guid> HouseholdOf(string email)
     {
         var account = await TestDatabase.Ask<Guid>(database.Owner, $"select id from account where email = '{email}'");
-        await using var source = NpgsqlDataSource.Create(database.App);
-        return (await new HouseholdStore(new Database(source)).HouseholdOf(account))!.Value;
+        return (await database.Services.GetRequiredService<HouseholdStore>().HouseholdOf(account))!.Value;
     }
 
     private static string HouseholdWeek()
@@ -276,16 +276,13 @@ public class RowLevelSecurityTests(TestDatabase database)
         await using var source = NpgsqlDataSource.Create(database.App);
         var storage = new Database(source);
         var refused = await Assert.ThrowsAsync<PostgresException>(() =>
-            storage.As(
+            storage.Read(
                 new Tenant(Guid.NewGuid(), Guid.NewGuid()),
-                async connection =>
-                {
-                    await using var command = new NpgsqlCommand(
-                        "insert into recipe (household_id, id) values (gen_random_uuid(), gen_random_uuid())",
-                        connection
-                    );
-                    return await command.ExecuteNonQueryAsync();
-                }
+                Reading.Of(
+                    "insert into recipe (household_id, id, version_id) values (gen_random_uuid(), gen_random_uuid(), gen_random_uuid()) returning 1;",
+                    null,
+                    rows => rows.ReadSingleAsync<int>()
+                )
             )
         );
         Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, refused.SqlState);
@@ -294,13 +291,9 @@ public class RowLevelSecurityTests(TestDatabase database)
     private async Task<long> Count(string table, Guid? household)
     {
         await using var source = NpgsqlDataSource.Create(database.App);
-        return await new Database(source).As(
+        return await new Database(source).Read(
             new Tenant(Guid.NewGuid(), household ?? Guid.Empty),
-            async connection =>
-            {
-                await using var command = new NpgsqlCommand($"select count(*) from {table}", connection);
-                return (long)(await command.ExecuteScalarAsync())!;
-            }
+            Reading.Of($"select count(*) from {table};", null, rows => rows.ReadSingleAsync<long>())
         );
     }
 }

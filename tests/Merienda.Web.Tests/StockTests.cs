@@ -152,7 +152,7 @@ public class StockTests(TestDatabase database)
             (await cook.Get("/api/larder/stock"))["boxes"]!.ToJsonString(),
             StringComparison.Ordinal
         );
-        Assert.Equal(HttpStatusCode.NotFound, (await cook.Send(HttpMethod.Put, $"/api/larder/stock/boxes/{Guid.NewGuid()}/gone")).Status);
+        await cook.Refused(HttpStatusCode.Conflict, "container-gone", HttpMethod.Put, $"/api/larder/stock/boxes/{Guid.NewGuid()}/gone");
     }
 
     [Fact]

@@ -16,6 +16,13 @@ public sealed class Visitor(HttpClient client)
 
     public async Task<(HttpStatusCode Status, JsonNode? Body)> Send(HttpMethod method, string path, object? body = null)
     {
+        var (status, answer, _) = await Edit(method, path, body, null);
+        return (status, answer);
+    }
+
+    /// <summary>Sends an edit under an id of its own, and says the sequence that the answer names.</summary>
+    public async Task<(HttpStatusCode Status, JsonNode? Body, long? Sequence)> Edit(HttpMethod method, string path, object? body, Guid? id)
+    {
         if (_token is null)
         {
             await Refresh();
@@ -23,9 +30,15 @@ public sealed class Visitor(HttpClient client)
 
         using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : JsonContent.Create(body) };
         request.Headers.Add("X-Antiforgery", _token);
+        if (id is { } edit)
+        {
+            request.Headers.Add("X-Edit-Id", edit.ToString());
+        }
+
         using var response = await Client.SendAsync(request);
         var text = await response.Content.ReadAsStringAsync();
-        return (response.StatusCode, text.Length == 0 ? null : JsonNode.Parse(text));
+        var sequence = response.Headers.TryGetValues("X-Edit-Sequence", out var said) ? long.Parse(said.Single(), null) : (long?)null;
+        return (response.StatusCode, text.Length == 0 ? null : JsonNode.Parse(text), sequence);
     }
 
     /// <summary>Sends something that is not JSON.</summary>

@@ -299,7 +299,7 @@ public class WeekTests(TestDatabase database)
             }
         );
         await cook.Refused(
-            HttpStatusCode.UnprocessableEntity,
+            HttpStatusCode.NotFound,
             "recipe-gone",
             HttpMethod.Post,
             $"{Week}/batches",
@@ -310,7 +310,9 @@ public class WeekTests(TestDatabase database)
                 portions = 2,
             }
         );
-        var stranger = await cook.Send(
+        await cook.Refused(
+            HttpStatusCode.NotFound,
+            "eater-gone",
             HttpMethod.Post,
             $"{Week}/batches/{Id(batch)}/place",
             new
@@ -323,7 +325,6 @@ public class WeekTests(TestDatabase database)
                 },
             }
         );
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, stranger.Status);
         Assert.Equal(4, (await cook.Get(Week))["batches"]![0]!["loose"]!.GetValue<decimal>());
     }
 

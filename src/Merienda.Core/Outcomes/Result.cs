@@ -21,6 +21,9 @@ public readonly struct Result<T>
     /// <exception cref="InvalidOperationException">The result is a refusal; ask <see cref="IsRefused"/> first.</exception>
     public T Value => Refusal is null ? _value! : throw new InvalidOperationException(Refusal.ToString());
 
+    /// <summary>Goes on with the value; a refusal stays what it is.</summary>
+    public Result<TNext> Select<TNext>(Func<T, TNext> draw) => Refusal is { } refusal ? refusal : draw(_value!);
+
     public static implicit operator Result<T>(T value) => new(value, null);
 
     public static implicit operator Result<T>(Refusal refusal) => new(default, refusal);

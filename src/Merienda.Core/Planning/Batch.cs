@@ -1,3 +1,4 @@
+using System.Globalization;
 using Merienda.Core.Outcomes;
 
 namespace Merienda.Core.Planning;
@@ -14,9 +15,15 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
         SmallestSize = 0.25m,
         LargestSize = 4;
 
+    /// <summary>Days; a year in the freezer is more than any keeping class allows (domain.md section 7).</summary>
+    public const int LongestKept = 366;
+
     public decimal Placed => Containers.Where(box => box.Place is not null).Sum(box => box.Size);
 
-    public decimal Loose => Portions - Placed;
+    /// <summary>Eaten or thrown away outside the plan.</summary>
+    public decimal Gone => Containers.Where(box => box.GoneOn is not null).Sum(box => box.Size);
+
+    public decimal Loose => Portions - Placed - Gone;
 
     public static Result<Batch> Make(Guid id, string letter, DateOnly cooked, decimal portions, Func<Guid> newId) =>
         RefusePortions(portions) is { } refusal ? refusal : new Batch(id, letter, cooked, portions, []).WithLooseRefilled(newId);
@@ -28,26 +35,30 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
             return refusal;
         }
 
-        return portions < Placed
+        var bound = Placed + Gone;
+        return portions < bound
             ? new Refusal(
                 "batch-too-small",
                 "portions",
                 $"{portions:0.##}",
-                $"{Placed:0.##} portions of {Letter} are already placed",
-                $"Take back {Placed - portions:0.##} first, or cook at least {Placed:0.##}"
+                $"{bound:0.##} portions of {Letter} are already placed or gone",
+                $"Take back {bound - portions:0.##} first, or cook at least {bound:0.##}"
             )
             : (this with { Portions = portions }).WithLooseRefilled(newId);
     }
 
     /// <summary>Puts the first loose container into a cell, of the wanted size as far as loose portions go.</summary>
-    public Result<Batch> Place(Cell cell, Func<Guid> newId, decimal size = 1)
+    /// <param name="wanted">Portions; taken to the nearest step.</param>
+    public Result<Batch> Place(Cell cell, Func<Guid> newId, decimal wanted = 1)
     {
+        if (RefuseDate(cell.Date) is { } refusal)
+        {
+            return refusal;
+        }
+
+        var size = Math.Clamp(Math.Round(wanted / SmallestSize, MidpointRounding.AwayFromZero) * SmallestSize, SmallestSize, LargestSize);
         // The fullest loose box first, so that a leftover half is used up last.
-        var box = Containers
-            .Where(item => item.Place is null)
-            .OrderByDescending(item => item.Size)
-            .ThenBy(item => item.Number)
-            .FirstOrDefault();
+        var box = Containers.Where(item => item.IsLoose).OrderByDescending(item => item.Size).ThenBy(item => item.Number).FirstOrDefault();
         return box is null
             ? new Refusal(
                 "nothing-loose",
@@ -65,7 +76,7 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
     public Result<Batch> Move(Guid container, Cell from, Cell? to, Func<Guid> newId) =>
         Find(container) switch
         {
-            null => Gone(),
+            null => NotThere(),
             { } box when box.Place != from => new Refusal(
                 "container-moved",
                 "container",
@@ -73,6 +84,7 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
                 "somebody moved it meanwhile",
                 "Look at the board as it is now and try again"
             ),
+            { } when to is not null && RefuseDate(to.Date) is { } refusal => refusal,
             { } box => Replace(box, box with { Place = to }).WithLooseRefilled(newId),
         };
 
@@ -81,7 +93,7 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
     {
         if (Find(container) is not { Place: not null } box)
         {
-            return Gone();
+            return NotThere();
         }
 
         if (box.Size != from)
@@ -117,8 +129,27 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
             : Replace(box, box with { Size = to }).WithLooseRefilled(newId);
     }
 
-    private Refusal Gone() =>
+    private Refusal NotThere() =>
         new("container-gone", "container", Letter, "it is not in this batch any more", "Look at the board as it is now and try again");
+
+    private Refusal? RefuseDate(DateOnly date) =>
+        date < Cooked
+            ? new(
+                "not-cooked-yet",
+                "date",
+                $"{date:yyyy-MM-dd}",
+                $"{Letter} is cooked on {Cooked.ToString("dddd", CultureInfo.InvariantCulture)}",
+                "Place it on that day or later"
+            )
+        : date.DayNumber - Cooked.DayNumber > LongestKept
+            ? new(
+                "too-far-ahead",
+                "date",
+                $"{date:yyyy-MM-dd}",
+                $"that is more than {LongestKept} days after {Letter} is cooked, and nothing keeps so long",
+                "Place it on an earlier day"
+            )
+        : null;
 
     private static Refusal? RefusePortions(decimal portions) =>
         portions is >= 1 and <= MostPortions && portions % SmallestSize == 0
@@ -144,8 +175,8 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
     /// </summary>
     private Batch WithLooseRefilled(Func<Guid> newId)
     {
-        var boxes = Containers.Where(box => box.Place is not null).ToList();
-        var spare = new Queue<Container>(Containers.Where(box => box.Place is null).OrderBy(box => box.Number));
+        var boxes = Containers.Where(box => !box.IsLoose).ToList();
+        var spare = new Queue<Container>(Containers.Where(box => box.IsLoose).OrderBy(box => box.Number));
         for (var left = Loose; left > 0; left -= 1)
         {
             var size = Math.Min(1, left);

@@ -1,3 +1,4 @@
+using Merienda.Core.Outcomes;
 using Merienda.Core.Protocols;
 
 namespace Merienda.Core.Planning;
@@ -18,6 +19,20 @@ public sealed record Eater(
     /// <summary>What the rules say of one recipe's portion, of the size this eater usually takes.</summary>
     public IReadOnlyList<Finding> Judge(string name, Recipes.PortionProfile profile, string? meal) =>
         Rules.CheckPortion(Intake.Of(new Helping(name, profile, PortionHabit)), ShareOf(meal), meal);
+
+    /// <summary>Why no portion of it may be placed for this eater, whatever else is planned (domain.md section 5); null when nothing stops it.</summary>
+    public Refusal? Stop(string name, Recipes.PortionProfile profile) =>
+        Rules.HardStop(Intake.Of(new Helping(name, profile, 1))) is { } stop
+            ? new(
+                "allergy",
+                "eater",
+                Name,
+                $"not for {Name}, {char.ToLowerInvariant(stop.Because[0])}{stop.Because[1..].TrimEnd('.')}",
+                stop.Verdict == Verdict.Breaks
+                    ? "Give them another dish; at the Table an adult can accept a food by name"
+                    : "Match the line to a food, or let an adult accept it by name: a food at the Table, a packet in the Larder"
+            )
+            : null;
 
     public decimal? ShareOf(string? meal) => meal is not null && MealShares.TryGetValue(meal, out var share) ? share : null;
 }

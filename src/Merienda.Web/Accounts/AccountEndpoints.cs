@@ -1,4 +1,5 @@
 using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Antiforgery;
@@ -67,8 +68,7 @@ public static class AccountEndpoints
         {
             foreach (var one in await accounts.DemoPeople())
             {
-                var household = (await households.HouseholdOf(one.Id))!.Value;
-                demo.Add(new(one.Id, one.DisplayName, (await households.Household(new Tenant(one.Id, household))).Name));
+                demo.Add(new(one.Id, one.DisplayName, (await households.HouseholdsOf(one.Id))[0].Name));
             }
         }
 
@@ -78,8 +78,7 @@ public static class AccountEndpoints
     private static async Task<Results<NoContent, ProblemHttpResult>> SignUp(
         SignUpRequest request,
         UserManager<Account> users,
-        SignInManager<Account> signIn,
-        HouseholdStore households
+        SignInManager<Account> signIn
     )
     {
         if (Wrong(request) is { } refusal)
@@ -92,6 +91,12 @@ public static class AccountEndpoints
             Id = Guid.CreateVersion7(),
             DisplayName = request.Name.Trim(),
             Email = request.Email.Trim(),
+            Opens = new(
+                Guid.CreateVersion7(),
+                request.HouseholdName.Trim(),
+                request.TimeZone,
+                [EaterSettings.Named(Guid.CreateVersion7(), request.Name.Trim().Split(' ')[0])]
+            ),
         };
         var created = await users.CreateAsync(account, request.Password);
         if (!created.Succeeded)
@@ -99,8 +104,6 @@ public static class AccountEndpoints
             return RefusalOf(created.Errors.First(), request).ToProblem();
         }
 
-        var eater = EaterDefaults.Named(account.DisplayName.Split(' ')[0]);
-        await households.Create(new Tenant(account.Id, Guid.CreateVersion7()), request.HouseholdName.Trim(), request.TimeZone, [eater]);
         await signIn.SignInAsync(account, isPersistent: true);
         return TypedResults.NoContent();
     }

@@ -9,7 +9,7 @@ using Merienda.Core.Sessions;
 using Merienda.Core.Stock;
 using Merienda.Formats;
 using Merienda.Storage;
-using Merienda.Web.Accounts;
+using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 using Merienda.Web.Larder;
 using Merienda.Web.Recipes;
@@ -26,9 +26,7 @@ public sealed class DemoSeed(
     WeekStore weeks,
     KitchenStore kitchens,
     PacketStore packets,
-    OpinionStore opinions,
     StockStore stock,
-    KnowledgeBase knowledge,
     TimeProvider clock
 )
 {
@@ -50,6 +48,9 @@ public sealed class DemoSeed(
     private async Task Seed(DemoHousehold household, IReadOnlyList<DemoRecipe> dishes, IReadOnlyList<DemoPacket> bought)
     {
         var people = new List<Account>();
+        var today = HouseholdClock.Today(clock, household.TimeZone);
+        var eaters = household.Eaters.Select(eater => eater.ToSettings(today)).ToList();
+        var opened = new NewHousehold(Guid.CreateVersion7(), household.Name, household.TimeZone, eaters);
         foreach (var person in household.People)
         {
             var account = new Account
@@ -60,24 +61,25 @@ public sealed class DemoSeed(
                 DisplayName = person.Name,
                 SecurityStamp = Guid.NewGuid().ToString("N"),
                 IsDemo = true,
+                Opens = people.Count == 0 ? opened : null,
             };
             await accounts.CreateAsync(account, CancellationToken.None);
             people.Add(account);
         }
 
-        var tenant = new Tenant(people[0].Id, Guid.CreateVersion7());
-        var today = HouseholdClock.Today(clock, household.TimeZone);
-        var eaters = household.Eaters.Select(eater => eater.ToSettings(today)).ToList();
-        await households.Create(tenant, household.Name, household.TimeZone, eaters);
+        var tenant = new Tenant(people[0].Id, opened.Id);
         if (household.Kitchen is { } kitchen)
         {
-            await kitchens.Change(
-                tenant,
-                kitchen with
-                {
-                    Items = [.. kitchen.Items.Select(item => item with { Id = Guid.CreateVersion7() })],
-                    Containers = [.. kitchen.Containers.Select(item => item with { Id = Guid.CreateVersion7() })],
-                }
+            Must(
+                await kitchens.Change(
+                    Stamp(tenant),
+                    kitchen with
+                    {
+                        Items = [.. kitchen.Items.Select(item => item with { Id = Guid.CreateVersion7() })],
+                        Containers = [.. kitchen.Containers.Select(item => item with { Id = Guid.CreateVersion7() })],
+                    },
+                    changed => changed
+                )
             );
         }
 
@@ -87,12 +89,22 @@ public sealed class DemoSeed(
         }
 
         await SeedLarder(tenant, household, bought, eaters, today);
-        var foods = (await packets.Foods(tenant)).Matcher;
         var saved = new Dictionary<string, Guid>();
         foreach (var dish in dishes)
         {
             var id = Guid.CreateVersion7();
-            await recipes.Save(tenant, Must(RecipeSheets.ToRecipe(dish.ToDraft(), id, foods)), [], clock.GetUtcNow());
+            var draft = dish.ToDraft();
+            Must(
+                await recipes.Save(
+                    Stamp(tenant),
+                    id,
+                    null,
+                    foods => RecipeSheets.ToRecipe(draft, id, foods.Matcher),
+                    (_, _) => [],
+                    clock.GetUtcNow(),
+                    Reading.Known
+                )
+            );
             saved.Add(dish.Key, id);
         }
 
@@ -113,24 +125,23 @@ public sealed class DemoSeed(
     {
         foreach (var packet in bought)
         {
-            Must(packet.ToPrinted().Read(knowledge.Classes));
-            Must(await packets.Save(tenant, Guid.CreateVersion7(), packet.ToPrinted(), null, clock.GetUtcNow()));
+            Must(await packets.Save(Stamp(tenant), Guid.CreateVersion7(), packet.ToPrinted(), null, clock.GetUtcNow()));
         }
 
-        var foods = await packets.Foods(tenant);
+        var foods = await database.Read(tenant, packets.Foods);
         foreach (var said in household.Opinions)
         {
             var packet = foods.Packets.Values.Single(item => item.Printed.Name == said.Packet);
-            await opinions.Decide(
-                tenant,
-                packet.PacketId,
-                eaters.Single(eater => eater.Name == said.Eater).Id,
-                new StoredOpinion(
+            Must(
+                await packets.Decide(
+                    Stamp(tenant),
                     packet.PacketId,
-                    said.IsApproved,
-                    said.Reason,
-                    today.AddDays(-said.DaysAgo),
-                    said.IsApproved ? PacketOpinion.StatementOf(packet.Food) : ""
+                    eaters.Single(eater => eater.Name == said.Eater).Id,
+                    households.Table(),
+                    (_, eater, food) =>
+                        eater
+                            .Decide(food.Food, said.IsApproved, said.Reason, true, today.AddDays(-said.DaysAgo))
+                            .Select(opinion => (PacketOpinion?)opinion)
                 )
             );
         }
@@ -138,39 +149,71 @@ public sealed class DemoSeed(
         foreach (var thing in household.Stock)
         {
             var boughtOn = today.AddDays(-thing.BoughtDaysAgo);
-            var item = Must(
-                StockEndpoints.Read(
-                    new(thing.Line, null, thing.Place, boughtOn, thing.BestBeforeInDays is { } days ? today.AddDays(days) : null),
-                    foods.Matcher,
-                    MeasureSystem.Metric,
-                    today
+            var request = new TakeInRequest(
+                thing.Line,
+                null,
+                thing.Place,
+                boughtOn,
+                thing.BestBeforeInDays is { } days ? today.AddDays(days) : null
+            );
+            Must(
+                await stock.Add(
+                    Stamp(tenant),
+                    (_, known) =>
+                        StockEndpoints
+                            .Read(request, known.Matcher, MeasureSystem.Metric, today)
+                            .Select(item => item with { OpenedOn = thing.OpenedDaysAgo is { } ago ? today.AddDays(-ago) : null }),
+                    item => [item]
                 )
             );
-            await stock.Add(tenant, [item with { OpenedOn = thing.OpenedDaysAgo is { } ago ? today.AddDays(-ago) : null }]);
         }
     }
 
     private async Task Plan(Tenant tenant, DateOnly start, DemoBatch planned, Guid recipe, IReadOnlyList<EaterSettings> eaters)
     {
-        var made = Must(await weeks.Make(tenant, recipe, start, start.AddDays(planned.CookedOnDay), planned.Portions));
+        var made = Must(
+            await weeks.Make(
+                Stamp(tenant),
+                recipe,
+                start,
+                start.AddDays(planned.CookedOnDay),
+                planned.Portions,
+                week => week.Batches.MaxBy(batch => batch.Batch.Id)!.Batch.Id
+            )
+        ).View;
         foreach (var place in planned.Places)
         {
             var cell = new Cell(start.AddDays(place.Day), place.Meal, eaters.Single(eater => eater.Name == place.Eater).Id);
-            var placed = Must(await weeks.Change(tenant, made.Batch.Id, "Placed", batch => batch.Place(cell, Guid.CreateVersion7)));
+            var box = Must(
+                await weeks.Change(
+                    Stamp(tenant),
+                    start,
+                    made,
+                    "Placed",
+                    cell,
+                    (batch, _) => batch.Place(cell, Guid.CreateVersion7),
+                    week =>
+                        week.Batches.Single(batch => batch.Batch.Id == made).Batch.Containers.First(container => container.Place == cell)
+                )
+            ).View;
             if (place.Size is { } size)
             {
-                var box = placed.Batch.Containers.First(container => container.Place == cell);
                 Must(
                     await weeks.Change(
-                        tenant,
-                        made.Batch.Id,
+                        Stamp(tenant),
+                        start,
+                        made,
                         "Changed a portion of",
-                        batch => batch.ChangeSize(box.Id, box.Size, size, Guid.CreateVersion7)
+                        null,
+                        (batch, _) => batch.ChangeSize(box.Id, box.Size, size, Guid.CreateVersion7),
+                        _ => true
                     )
                 );
             }
         }
     }
+
+    private static EditStamp Stamp(Tenant tenant) => new(tenant, Guid.CreateVersion7());
 
     private static T Must<T>(Result<T> result) =>
         result.Refusal is { } refusal ? throw new InvalidDataException($"The demo data is wrong: {refusal}") : result.Value;
@@ -199,7 +242,7 @@ public sealed class DemoSeed(
     {
         /// <summary>Phases are told from today, so that the demo always stands in the middle of one.</summary>
         public EaterSettings ToSettings(DateOnly today) =>
-            EaterDefaults.Named(Name) with
+            EaterSettings.Named(Guid.CreateVersion7(), Name) with
             {
                 Protocols = Protocols,
                 Allowances = [.. Allowances.Select(item => new StatedAllowance(item.Protocol, item.Rule, item.AtLeast, item.AtMost))],
@@ -209,11 +252,11 @@ public sealed class DemoSeed(
                 Dislikes = Dislikes ?? [],
                 Phases =
                 [
-                    .. (Phases ?? []).Select(phase => new StoredPhase(
+                    .. (Phases ?? []).Select(phase => new StatedPhase(
                         phase.Protocol,
                         today.AddDays(-phase.StartedDaysAgo),
                         today.AddDays(phase.RestrictionDays - phase.StartedDaysAgo - 1),
-                        [.. phase.Order.Select(id => new StoredChallenge(id, ChallengeOutcome.Open))]
+                        [.. phase.Order.Select(id => new StatedChallenge(id, ChallengeOutcome.Open))]
                     )),
                 ],
             };

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using Merienda.Core.Foods;
 using Merienda.Core.Foods.Packets;
 using Merienda.Core.Foods.Statements;
+using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Formats;
 using Merienda.Storage;
@@ -30,6 +31,9 @@ public sealed class KnowledgeBase(Database database)
     /// <summary>What the words of packets' statements mean; it ships as a file and is the same for everybody.</summary>
     public StatementLexicon Statements { get; private set; } = new([], new([]));
 
+    /// <summary>What tables are judged with.</summary>
+    public TableKnowledge OfTables => new(Classes, HouseScheme, Knows);
+
     /// <summary>What packets are read with.</summary>
     public PacketKnowledge Packets => new(Foods.Latest, Statements, Classes);
 
@@ -51,7 +55,7 @@ public sealed class KnowledgeBase(Database database)
                 .Select(versions => versions.MaxBy(item => item.Version)!)
                 .Select(latest => (latest.Version, Protocol: Read(latest.Json)))
                 .Where(latest => latest.Protocol is not null)
-                .Select(latest => new ProtocolEdition(latest.Protocol!, latest.Version, null))
+                .Select(latest => new ProtocolEdition(latest.Protocol!, latest.Version))
                 .OrderBy(edition => edition.Protocol.Name, StringComparer.Ordinal),
         ];
         if (Protocols.Count == 0)

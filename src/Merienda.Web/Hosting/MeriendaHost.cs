@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using System.Threading.RateLimiting;
 using Merienda.Formats;
 using Merienda.Storage;
+using Merienda.Storage.Edits;
 using Merienda.Web.Accounts;
 using Merienda.Web.Demo;
 using Microsoft.AspNetCore.DataProtection;
@@ -27,6 +28,12 @@ public static class MeriendaHost
         services.ConfigureHttpJsonOptions(json =>
         {
             json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+            // A converter of our own would hide from the description that text is text.
+            if (!IsDescribing)
+            {
+                json.SerializerOptions.Converters.Add(new KeepableText());
+            }
+
             json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase));
         });
         services.AddOpenApi();
@@ -46,25 +53,26 @@ public static class MeriendaHost
             )
         );
         services.AddSingleton<Database>();
-        services.AddSingleton<HouseholdStore>();
-        services.AddSingleton<OwnProtocols>();
-        services.AddSingleton<KitchenStore>();
-        services.AddSingleton<DinersReader>();
-        services.AddSingleton<Table.EffectReader>();
-        services.AddSingleton(provider => new RecipeStore(
-            provider.GetRequiredService<Database>(),
-            () => provider.GetRequiredService<KnowledgeBase>().Foods,
-            provider.GetRequiredService<PacketStore>()
-        ));
-        services.AddSingleton(provider => new PacketStore(
-            provider.GetRequiredService<Database>(),
-            () => provider.GetRequiredService<KnowledgeBase>().Packets
-        ));
-        services.AddSingleton<OpinionStore>();
-        services.AddSingleton<StockStore>();
-        services.AddSingleton<WeekStore>();
-        services.AddSingleton<AccountStore>();
         services.AddSingleton<KnowledgeBase>();
+        services.AddSingleton<Tables>();
+        services.AddSingleton<EditDoor>();
+        services.AddSingleton<UndoDoor>();
+        services.AddSingleton<Func<StoredTable, Core.Planning.Table>>(provider => provider.GetRequiredService<Tables>().Of);
+        services.AddSingleton<Func<PacketKnowledge>>(provider => () => provider.GetRequiredService<KnowledgeBase>().Packets);
+        services.AddSingleton<Func<FoodCatalogue>>(provider => () => provider.GetRequiredService<KnowledgeBase>().Foods);
+        services.AddSingleton<Func<Core.Protocols.Protocol, string>>(ProtocolFile.Write);
+        services.AddSingleton<HouseholdStore>();
+        services.AddSingleton<ProtocolStore>();
+        services.AddSingleton<KitchenStore>();
+        services.AddSingleton<RecipeVersions>();
+        services.AddSingleton<RecipeStore>();
+        services.AddSingleton<PacketStore>();
+        services.AddSingleton<LearntWords>();
+        services.AddSingleton<StockStore>();
+        services.AddSingleton<WeekReading>();
+        services.AddSingleton<WeekStore>();
+        services.AddSingleton<Table.EffectReader>();
+        services.AddSingleton<AccountStore>();
         services.AddSingleton<DemoSeed>();
         services.AddHttpContextAccessor();
         services.AddIdentity();
@@ -106,6 +114,7 @@ public static class MeriendaHost
     public static void UseMeriendaPipeline(this WebApplication app)
     {
         app.UseExceptionHandler();
+        app.UseMiddleware<KeepableAddress>();
         app.UseStatusCodePages();
         app.UseMiddleware<SecurityHeaders>();
         app.UseAuthentication();

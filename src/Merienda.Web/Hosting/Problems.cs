@@ -1,8 +1,6 @@
 using Merienda.Core.Outcomes;
-using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
-using Npgsql;
 
 namespace Merienda.Web.Hosting;
 
@@ -17,6 +15,9 @@ public static class Problems
         "container-gone",
         "batch-gone",
         "batch-too-small",
+        "edit-id-used",
+        "undo-too-old",
+        "packet-names-it",
         "nothing-loose",
         "changed-meanwhile",
         "nothing-to-undo",
@@ -34,6 +35,9 @@ public static class Problems
         "never-refrozen",
     ];
 
+    /// <summary>Codes that mean "there is no such thing".</summary>
+    private static readonly HashSet<string> Missing = ["eater-gone", "recipe-gone", "packet-gone", "note-gone", "word-unknown"];
+
     /// <summary>Words for what the framework answers by itself, without the application's say.</summary>
     public static void Word(ProblemDetails problem)
     {
@@ -46,7 +50,9 @@ public static class Problems
 
     public static ProblemHttpResult ToProblem(this Refusal refusal) =>
         TypedResults.Problem(
-            statusCode: Conflicts.Contains(refusal.Code) ? StatusCodes.Status409Conflict : StatusCodes.Status422UnprocessableEntity,
+            statusCode: Conflicts.Contains(refusal.Code) ? StatusCodes.Status409Conflict
+                : Missing.Contains(refusal.Code) ? StatusCodes.Status404NotFound
+                : StatusCodes.Status422UnprocessableEntity,
             title: $"{char.ToUpperInvariant(refusal.Reason[0])}{refusal.Reason[1..]}.",
             detail: $"{refusal.Cure}.",
             extensions: new Dictionary<string, object?>
@@ -56,31 +62,4 @@ public static class Problems
                 ["value"] = refusal.Value.Length > 200 ? refusal.Value[..200] : refusal.Value,
             }
         );
-}
-
-/// <summary>What nobody expected: logged whole, answered without inner workings.</summary>
-public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) : IExceptionHandler
-{
-    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
-    {
-        var (status, title, detail) = exception switch
-        {
-            BadHttpRequestException bad => (bad.StatusCode, "The request could not be read.", bad.InnerException?.Message ?? bad.Message),
-            PostgresException
-            {
-                SqlState: PostgresErrorCodes.CheckViolation or PostgresErrorCodes.UniqueViolation or PostgresErrorCodes.ForeignKeyViolation
-            } refused => (422, "The database refused it.", $"It would break {refused.ConstraintName}."),
-            _ => (500, "Something went wrong here.", "Nothing was changed. Try again; the log has the details."),
-        };
-        if (status >= 500)
-        {
-            LogUnexpected(exception);
-        }
-
-        await TypedResults.Problem(statusCode: status, title: title, detail: detail).ExecuteAsync(httpContext);
-        return true;
-    }
-
-    [LoggerMessage(Level = LogLevel.Error, Message = "Unexpected error")]
-    private partial void LogUnexpected(Exception exception);
 }

@@ -88,7 +88,7 @@ public static class FoodSheets
 
     public static FoodSheet ToSheet(
         Food food,
-        Diners diners,
+        Core.Planning.Table table,
         IEnumerable<StoredRecipe> recipes,
         PacketSheet? packet,
         KnowledgeBase knowledge
@@ -135,7 +135,7 @@ public static class FoodSheets
             [.. FodmapsOf(food)],
             food.Fodmaps?.Source,
             knowledge.Classes.AllergensOf([food]),
-            [.. diners.Eaters.Select(eater => VerdictOf(eater, serving))],
+            [.. table.Diners.Select(eater => VerdictOf(eater, serving))],
             [
                 .. recipes
                     .Select(recipe => (recipe, Line: recipe.Version.Lines.FirstOrDefault(line => line.Food?.Key == food.Key)))
@@ -204,7 +204,7 @@ public static class FoodSheets
         );
     }
 
-    public static PacketAnswer ToAnswer(Food food, decimal servings, Diners diners, KnowledgeBase knowledge)
+    public static PacketAnswer ToAnswer(Food food, decimal servings, Core.Planning.Table table, KnowledgeBase knowledge)
     {
         var label = food.Packet!.Label;
         var hasCarbohydrate = label.Declares(LabelNutrient.Carbohydrate);
@@ -225,10 +225,10 @@ public static class FoodSheets
             hasCarbohydrate ? Shown.Of(food.Nutrition[Measure.NetCarbohydrate]) : null,
             hasCarbohydrate ? Shown.Of(food.Nutrition[Measure.Carbohydrate]) : null,
             EnergyQuery(label),
-            ToStatement(food, diners.Eaters, knowledge),
+            ToStatement(food, table.Diners, knowledge),
             [
-                .. diners
-                    .Eaters.Where(eater => eater.Rules.Rules.Count > 0)
+                .. table
+                    .Diners.Where(eater => eater.Rules.Rules.Count > 0)
                     .Select(eater => VerdictOf(eater, Weighing(food, ServingOf(food).Grams))),
             ]
         );

@@ -1,4 +1,5 @@
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Packets;
 using Merienda.Core.Protocols;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
@@ -23,6 +24,15 @@ public static class LarderEndpoints
         larder.MapPacketFiles();
     }
 
+    /// <summary>What every look at a food needs.</summary>
+    public sealed record Desk(
+        Database Database,
+        PacketStore Packets,
+        HouseholdStore Households,
+        RecipeStore Recipes,
+        KnowledgeBase Knowledge
+    );
+
     /// <param name="foodClass">Key of a class, or empty for every one.</param>
     /// <param name="kind">"packets", "foods", or empty for both.</param>
     /// <param name="eater">Whose verdict is asked for, or null.</param>
@@ -34,13 +44,11 @@ public static class LarderEndpoints
         Guid? eater,
         string? verdict,
         CurrentTenant tenant,
-        DinersReader diners,
-        PacketStore packets,
-        KnowledgeBase knowledge
+        [AsParameters] Desk desk
     )
     {
-        var foods = (await packets.Foods(tenant)).Matcher;
-        var eaters = (await diners.Read(tenant)).Eaters;
+        var (known, table) = await desk.Database.Read(tenant, desk.Packets.Foods.And(desk.Households.Table()));
+        var (foods, eaters, knowledge) = (known.Matcher, table.Diners, desk.Knowledge);
         var all = query.Trim().Length > 0 ? foods.Search(query.Trim(), int.MaxValue) : foods.Foods;
         var found = all.Where(food =>
             (foodClass.Length == 0 || food.Contains(foodClass))
@@ -77,23 +85,20 @@ public static class LarderEndpoints
         );
     }
 
-    private static async Task<Results<Ok<FoodSheet>, NotFound>> One(
-        string key,
-        CurrentTenant tenant,
-        DinersReader diners,
-        PacketStore packets,
-        RecipeStore recipes,
-        KnowledgeBase knowledge
-    )
+    private static async Task<Results<Ok<FoodSheet>, NotFound>> One(string key, CurrentTenant tenant, [AsParameters] Desk desk)
     {
-        if ((await packets.Foods(tenant)).Matcher.WithKey(key) is not { } food)
+        var versions = Packet.IdOf(key) is { } id ? desk.Packets.Versions(id) : Reading.Known<IReadOnlyList<StoredPacket>>([]);
+        var (((known, table), library), editions) = await desk.Database.Read(
+            tenant,
+            desk.Packets.Foods.And(desk.Households.Table()).And(desk.Recipes.All).And(versions)
+        );
+        if (known.Matcher.WithKey(key) is not { } food)
         {
             return TypedResults.NotFound();
         }
 
-        var table = await diners.Read(tenant);
-        var packet = food.Packet is null ? null : ToPacket(food, await packets.Versions(tenant, food.Packet.Id), table, knowledge);
-        return TypedResults.Ok(FoodSheets.ToSheet(food, table, await recipes.All(tenant), packet, knowledge));
+        var packet = food.Packet is null ? null : ToPacket(food, editions, table, desk.Knowledge);
+        return TypedResults.Ok(FoodSheets.ToSheet(food, table, library, packet, desk.Knowledge));
     }
 
     private static async Task<Results<Ok<Comparison>, NotFound>> Compare(
@@ -101,31 +106,27 @@ public static class LarderEndpoints
         string right,
         Guid? eater,
         CurrentTenant tenant,
-        DinersReader diners,
-        PacketStore packets,
-        KnowledgeBase knowledge
+        [AsParameters] Desk desk
     )
     {
-        var foods = (await packets.Foods(tenant)).Matcher;
-        return foods.WithKey(left) is { } one && foods.WithKey(right) is { } other
-            ? TypedResults.Ok(
-                FoodSheets.Compare(one, other, (await diners.Read(tenant)).Eaters.FirstOrDefault(item => item.Id == eater), knowledge)
-            )
+        var (known, table) = await desk.Database.Read(tenant, desk.Packets.Foods.And(desk.Households.Table()));
+        return known.Matcher.WithKey(left) is { } one && known.Matcher.WithKey(right) is { } other
+            ? TypedResults.Ok(FoodSheets.Compare(one, other, table.Diners.FirstOrDefault(item => item.Id == eater), desk.Knowledge))
             : TypedResults.NotFound();
     }
 
-    private static PacketSheet ToPacket(Food food, IReadOnlyList<StoredPacket> versions, Diners diners, KnowledgeBase knowledge)
+    private static PacketSheet ToPacket(Food food, IReadOnlyList<StoredPacket> versions, Core.Planning.Table table, KnowledgeBase knowledge)
     {
         var packet = food.Packet!;
-        var opinions = diners.Table.Eaters.SelectMany(eater =>
+        var opinions = table.Eaters.SelectMany(eater =>
             eater
-                .Opinions.Where(opinion => opinion.PacketId == packet.Id)
+                .Opinions.Where(opinion => opinion.Food == food.Key)
                 .Select(opinion => new ShownOpinion(
                     eater.Id,
                     eater.Name,
                     opinion.IsApproved,
                     opinion.Reason,
-                    opinion.DecidedOn,
+                    opinion.On,
                     !opinion.IsApproved || opinion.Statement == PacketOpinion.StatementOf(food)
                 ))
         );
@@ -133,7 +134,7 @@ public static class LarderEndpoints
             packet.Id,
             packet.Version,
             PacketEndpoints.ToDraft(packet.Printed, packet.Version),
-            FoodSheets.ToStatement(food, diners.Eaters, knowledge),
+            FoodSheets.ToStatement(food, table.Diners, knowledge),
             [.. versions.Select(version => new PacketVersionRow(version.Number, version.CreatedAt))],
             [.. opinions]
         );

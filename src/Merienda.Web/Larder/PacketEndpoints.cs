@@ -1,5 +1,6 @@
 using Merienda.Core.Foods.Packets;
 using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
@@ -58,7 +59,7 @@ public static class PacketEndpoints
     private static async Task<Results<Ok<PacketAnswer>, ProblemHttpResult>> Read(
         ReadPacketRequest request,
         CurrentTenant tenant,
-        DinersReader diners,
+        Database database,
         HouseholdStore households,
         KnowledgeBase knowledge
     )
@@ -87,7 +88,7 @@ public static class PacketEndpoints
             ).ToProblem();
         }
 
-        var table = await diners.Read(tenant);
+        var table = await database.Read(tenant, households.Table());
         return TypedResults.Ok(
             FoodSheets.ToAnswer(
                 Packet.ToFood(
@@ -95,7 +96,7 @@ public static class PacketEndpoints
                     1,
                     printed,
                     read.Value,
-                    table.Table.Household.CountsTolerances,
+                    table.Household.CountsTolerances,
                     knowledge.Statements,
                     knowledge.Classes
                 ),
@@ -106,115 +107,54 @@ public static class PacketEndpoints
         );
     }
 
-    private static Task<Results<Ok<string>, ProblemHttpResult>> Keep(
+    private static async Task<Results<Ok<string>, ProblemHttpResult>> Keep(
         PacketDraft draft,
-        CurrentTenant tenant,
+        Editing editing,
         PacketStore packets,
-        KnowledgeBase knowledge,
         TimeProvider clock
-    ) => Save(Guid.CreateVersion7(), draft with { BasedOn = null }, tenant, packets, knowledge, clock);
+    ) => editing.Answer(await packets.Save(editing, Guid.CreateVersion7(), ToPrinted(draft), null, clock.GetUtcNow()));
 
-    private static Task<Results<Ok<string>, ProblemHttpResult>> Change(
+    private static async Task<Results<Ok<string>, ProblemHttpResult>> Change(
         Guid id,
         PacketDraft draft,
-        CurrentTenant tenant,
+        Editing editing,
         PacketStore packets,
-        KnowledgeBase knowledge,
         TimeProvider clock
-    ) => Save(id, draft with { BasedOn = draft.BasedOn ?? 0 }, tenant, packets, knowledge, clock);
+    ) => editing.Answer(await packets.Save(editing, id, ToPrinted(draft), draft.BasedOn ?? 0, clock.GetUtcNow()));
 
-    /// <summary>Answers with the key of the packet's food.</summary>
-    private static async Task<Results<Ok<string>, ProblemHttpResult>> Save(
+    private static async Task<Results<NoContent, ProblemHttpResult>> PutAway(
         Guid id,
-        PacketDraft draft,
-        CurrentTenant tenant,
-        PacketStore packets,
-        KnowledgeBase knowledge,
-        TimeProvider clock
-    )
-    {
-        var printed = ToPrinted(draft);
-        if (printed.Read(knowledge.Classes).Refusal is { } refusal)
-        {
-            return refusal.ToProblem();
-        }
-
-        var saved = await packets.Save(tenant, id, printed, draft.BasedOn, clock.GetUtcNow());
-        return saved.Refusal is { } taken ? taken.ToProblem() : TypedResults.Ok(saved.Value.Food.Key);
-    }
-
-    private static async Task<Results<NoContent, NotFound>> PutAway(
-        Guid id,
-        CurrentTenant tenant,
+        Editing editing,
         PacketStore packets,
         TimeProvider clock
-    ) => await packets.Archive(tenant, id, clock.GetUtcNow()) ? TypedResults.NoContent() : TypedResults.NotFound();
+    ) => editing.Done(await packets.Archive(editing, id, clock.GetUtcNow()));
 
-    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> Decide(
+    private static async Task<Results<NoContent, ProblemHttpResult>> Decide(
         Guid id,
         Guid eater,
         OpinionRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         PacketStore packets,
-        OpinionStore opinions,
-        DinersReader diners
-    )
-    {
-        if (request.Reason.Trim().Length is 0 or > 200)
-        {
-            return new Refusal(
-                "reason-length",
-                "reason",
-                request.Reason,
-                "a decision has a reason of 1 to 200 characters",
-                "Say in a few words why, so that it can be understood later"
-            ).ToProblem();
-        }
-
-        var table = await diners.Read(tenant);
-        if (
-            !(await packets.Foods(tenant)).Packets.TryGetValue(id, out var packet)
-            || table.Table.Eaters.FirstOrDefault(item => item.Id == eater) is not { } settings
-        )
-        {
-            return TypedResults.NotFound();
-        }
-
-        if (request.IsApproved && settings.Allergies.Count > 0)
-        {
-            if (settings.Allergies.Any(packet.Food.Contains))
-            {
-                return new Refusal(
-                    "allergy",
-                    "eater",
-                    settings.Name,
-                    $"{settings.Name} is allergic, and the packet itself names it",
-                    "Nothing relaxes that; choose another packet"
-                ).ToProblem();
-            }
-
-            if (!request.IsAdult)
-            {
-                return new Refusal(
-                    "adult-needed",
-                    "isAdult",
-                    settings.Name,
-                    $"{settings.Name} is allergic, so an adult has to accept this packet by name",
-                    "Tick that you are an adult and accept it"
-                ).ToProblem();
-            }
-        }
-
-        var opinion = new StoredOpinion(
-            id,
-            request.IsApproved,
-            request.Reason.Trim(),
-            table.Today,
-            request.IsApproved ? PacketOpinion.StatementOf(packet.Food) : ""
+        HouseholdStore households
+    ) =>
+        editing.Done(
+            await packets.Decide(
+                editing,
+                id,
+                eater,
+                households.Table(),
+                (table, settings, packet) =>
+                    settings
+                        .Decide(packet.Food, request.IsApproved, request.Reason, request.IsAdult, table.Today)
+                        .Select(said => (PacketOpinion?)said)
+            )
         );
-        return await opinions.Decide(tenant, id, eater, opinion) ? TypedResults.NoContent() : TypedResults.NotFound();
-    }
 
-    private static async Task<Results<NoContent, NotFound>> TakeBack(Guid id, Guid eater, CurrentTenant tenant, OpinionStore opinions) =>
-        await opinions.Decide(tenant, id, eater, null) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, ProblemHttpResult>> TakeBack(
+        Guid id,
+        Guid eater,
+        Editing editing,
+        PacketStore packets,
+        HouseholdStore households
+    ) => editing.Done(await packets.Decide(editing, id, eater, households.Table(), (_, _, _) => (PacketOpinion?)null));
 }

@@ -28,9 +28,9 @@ public static class PacketFileEndpoints
             .WithMetadata(new RequestSizeLimitAttribute(MostBytes));
     }
 
-    private static async Task<FileContentHttpResult> Export(CurrentTenant tenant, PacketStore packets)
+    private static async Task<FileContentHttpResult> Export(CurrentTenant tenant, Database database, PacketStore packets)
     {
-        var printed = (await packets.Foods(tenant))
+        var printed = (await database.Read(tenant, packets.Foods))
             .Packets.Values.Select(packet => packet.Printed)
             .OrderBy(packet => packet.Name, StringComparer.OrdinalIgnoreCase);
         // Spreadsheets take a file for UTF-8 when it begins with the mark.
@@ -48,7 +48,8 @@ public static class PacketFileEndpoints
     private static async Task Import(
         HttpContext context,
         bool apply,
-        CurrentTenant tenant,
+        Editing editing,
+        Database database,
         PacketStore packets,
         KnowledgeBase knowledge,
         TimeProvider clock,
@@ -93,20 +94,25 @@ public static class PacketFileEndpoints
             }
         }
 
-        var known = (await packets.Foods(tenant)).Packets.Values.ToDictionary(
-            packet => packet.Printed.Name.ToLowerInvariant(),
-            packet => packet.Printed
-        );
-        var news = read.Where(packet => !known.TryGetValue(packet.Name.Trim().ToLowerInvariant(), out var old) || !old.IsSameAs(packet))
-            .ToList();
-        var changed = news.Count(packet => known.ContainsKey(packet.Name.Trim().ToLowerInvariant()));
+        // Judged again under the lock: what is new is new at that moment.
+        var (news, changed) = NewsIn(read, await database.Read(editing.Tenant, packets.Foods));
         var isApplied = apply && refused == 0;
         if (isApplied && news.Count > 0)
         {
-            var done = 0;
-            await packets.Import(tenant, news, clock.GetUtcNow(), async count => await Say(new(done += count, news.Count, null)), stop);
+            await Say(new(rows, rows, null));
+            var imported = await packets.Import(editing, foods => NewsIn(read, foods).News, clock.GetUtcNow(), stop);
+            isApplied = !imported.IsRefused;
         }
 
         await Say(new(rows, rows, new(isApplied, rows, news.Count - changed, changed, refused, problems)));
+    }
+
+    /// <summary>Packets of the file that are not in use as they are, and how many of them are in use otherwise.</summary>
+    private static (IReadOnlyList<PrintedPacket> News, int Changed) NewsIn(IReadOnlyList<PrintedPacket> read, HouseholdFoods foods)
+    {
+        var known = foods.Packets.Values.ToDictionary(packet => packet.Printed.Name.Trim().ToLowerInvariant(), packet => packet.Printed);
+        var news = read.Where(packet => !known.TryGetValue(packet.Name.Trim().ToLowerInvariant(), out var old) || !old.IsSameAs(packet))
+            .ToList();
+        return (news, news.Count(packet => known.ContainsKey(packet.Name.Trim().ToLowerInvariant())));
     }
 }

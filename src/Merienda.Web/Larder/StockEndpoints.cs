@@ -21,25 +21,17 @@ public static partial class StockEndpoints
         larder.MapPut("/stock/{id:guid}/amount", Left).WithName("SayWhatIsLeft");
         larder.MapPost("/stock/{id:guid}/action", Act).WithName("ActOnStock");
         larder
-            .MapPut(
-                "/stock/boxes/{id:guid}/gone",
-                (Guid id, CurrentTenant tenant, StockStore stock, DinersReader diners) => Box(id, true, tenant, stock, diners)
-            )
+            .MapPut("/stock/boxes/{id:guid}/gone", (Guid id, Editing editing, StockStore stock) => Box(id, true, editing, stock))
             .WithName("BoxIsGone");
         larder
-            .MapDelete(
-                "/stock/boxes/{id:guid}/gone",
-                (Guid id, CurrentTenant tenant, StockStore stock, DinersReader diners) => Box(id, false, tenant, stock, diners)
-            )
+            .MapDelete("/stock/boxes/{id:guid}/gone", (Guid id, Editing editing, StockStore stock) => Box(id, false, editing, stock))
             .WithName("BoxIsThereAgain");
     }
 
-    private static async Task<Ok<StockPage>> Stock(CurrentTenant tenant, StockStore stock, PacketStore packets, DinersReader diners)
+    private static async Task<Ok<StockPage>> Stock(CurrentTenant tenant, StockStore stock)
     {
-        var table = await diners.Read(tenant);
-        var (items, boxes, recipes) = await stock.Read(tenant, table.Today);
-        var foods = (await packets.Foods(tenant)).Matcher;
-        var inOunces = table.Table.Household.Units == "us";
+        var (table, known, items, boxes, recipes) = await stock.Read(tenant);
+        var (foods, inOunces) = (known.Matcher, table.Household.CountsInOunces);
         var rows = items
             .Select(item => ToRow(item, item.Food is { } key ? foods.WithKey(key) : null, table.Today, inOunces))
             .OrderBy(row => row.Place)
@@ -56,16 +48,19 @@ public static partial class StockEndpoints
         return TypedResults.Ok(new StockPage(table.Today, rows, shelf, rows.Count(row => row.IsDue) + shelf.Count(box => box.IsDue)));
     }
 
-    private static async Task<Results<Ok<TakenIn>, ProblemHttpResult>> TakeIn(
-        TakeInRequest request,
-        CurrentTenant tenant,
-        StockStore stock,
-        PacketStore packets,
-        DinersReader diners
-    )
+    private static async Task<Results<Ok<TakenIn>, ProblemHttpResult>> TakeIn(TakeInRequest request, Editing editing, StockStore stock) =>
+        editing.Answer(
+            (await stock.Add(editing, (table, foods) => ReadAll(request, table, foods.Matcher), taken => taken.Items)).Select(edited =>
+                edited.Select(taken => new TakenIn([.. taken.Items.Select(item => item.Name)], taken.Left))
+            )
+        );
+
+    /// <summary>What was read of a line, and what was not.</summary>
+    private sealed record Taken(IReadOnlyList<StockItem> Items, IReadOnlyList<NotTaken> Left);
+
+    private static Result<Taken> ReadAll(TakeInRequest request, Core.Planning.Table table, FoodMatcher foods)
     {
-        var (foods, table) = ((await packets.Foods(tenant)).Matcher, await diners.Read(tenant));
-        var system = table.Table.Household.Units == "us" ? MeasureSystem.UnitedStates : MeasureSystem.Metric;
+        var system = table.Household.CountsInOunces ? MeasureSystem.UnitedStates : MeasureSystem.Metric;
         // What is called so as a whole is one thing, commas and all.
         var things = request.Food is not null || foods.Match(request.Line).IsSure ? [request.Line] : StockLine.Things(request.Line);
         if (things.Count is 0 or > StockLine.Most)
@@ -76,22 +71,16 @@ public static partial class StockEndpoints
                 $"{things.Count} things",
                 $"a line brings in 1 to {StockLine.Most}",
                 "Type for example: 500 g red lentils, 6 eggs"
-            ).ToProblem();
+            );
         }
 
         var read = things.Select(thing => (Thing: thing, Item: Read(request with { Line = thing }, foods, system, table.Today))).ToList();
-        if (read.All(one => one.Item.IsRefused))
-        {
-            return read[0].Item.Refusal!.ToProblem();
-        }
-
-        await stock.Add(tenant, [.. read.Where(one => !one.Item.IsRefused).Select(one => one.Item.Value)]);
-        return TypedResults.Ok(
-            new TakenIn(
-                [.. read.Where(one => !one.Item.IsRefused).Select(one => one.Item.Value.Name)],
+        return read.All(one => one.Item.IsRefused)
+            ? read[0].Item.Refusal!
+            : new Taken(
+                [.. read.Where(one => !one.Item.IsRefused).Select(one => one.Item.Value)],
                 [.. read.Where(one => one.Item.IsRefused).Select(one => new NotTaken(one.Thing, one.Item.Refusal!.Reason))]
-            )
-        );
+            );
     }
 
     /// <summary>
@@ -155,55 +144,38 @@ public static partial class StockEndpoints
     private static async Task<Results<NoContent, ProblemHttpResult>> Left(
         Guid id,
         StockAmountRequest request,
-        CurrentTenant tenant,
-        StockStore stock,
-        DinersReader diners
-    )
-    {
-        var today = (await diners.Read(tenant)).Today;
-        return Answer(
+        Editing editing,
+        StockStore stock
+    ) =>
+        editing.Done(
             await stock.Change(
-                tenant,
+                editing,
                 id,
                 "Changed what is left of",
-                item => StockItem.Of(item with { Grams = request.Grams, Amount = "" }, today)
+                (item, today) => StockItem.Of(item with { Grams = request.Grams, Amount = "" }, today)
             )
         );
-    }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Act(
         Guid id,
         StockActionRequest request,
-        CurrentTenant tenant,
-        StockStore stock,
-        DinersReader diners
+        Editing editing,
+        StockStore stock
     )
     {
-        var today = (await diners.Read(tenant)).Today;
         var (said, act) = request.Action switch
         {
-            StockAction.Opened => ("Opened", (Func<StockItem, Result<StockItem>>)(item => item.Open(today))),
-            StockAction.Frozen => ("Froze", item => item.Freeze(today)),
-            StockAction.UsedUp => ("Used up", item => item.UsedUp(today)),
-            StockAction.ToPantry => ("Moved to the pantry:", item => item.Move(StockPlace.Pantry, today)),
-            _ => ("Moved to the fridge:", item => item.Move(StockPlace.Fridge, today)),
+            StockAction.Opened => ("Opened", (Func<StockItem, DateOnly, Result<StockItem>>)((item, today) => item.Open(today))),
+            StockAction.Frozen => ("Froze", (item, today) => item.Freeze(today)),
+            StockAction.UsedUp => ("Used up", (item, today) => item.UsedUp(today)),
+            StockAction.ToPantry => ("Moved to the pantry:", (item, today) => item.Move(StockPlace.Pantry, today)),
+            _ => ("Moved to the fridge:", (item, today) => item.Move(StockPlace.Fridge, today)),
         };
-        return Answer(await stock.Change(tenant, id, said, act));
+        return editing.Done(await stock.Change(editing, id, said, act));
     }
 
-    private static async Task<Results<NoContent, NotFound>> Box(
-        Guid id,
-        bool isGone,
-        CurrentTenant tenant,
-        StockStore stock,
-        DinersReader diners
-    ) =>
-        await stock.BoxGone(tenant, id, isGone ? (await diners.Read(tenant)).Today : null)
-            ? TypedResults.NoContent()
-            : TypedResults.NotFound();
-
-    private static Results<NoContent, ProblemHttpResult> Answer(Result<StockItem> changed) =>
-        changed.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.NoContent();
+    private static async Task<Results<NoContent, ProblemHttpResult>> Box(Guid id, bool isGone, Editing editing, StockStore stock) =>
+        editing.Done(await stock.BoxGone(editing, id, isGone));
 
     private static StockRow ToRow(StockItem item, Food? food, DateOnly today, bool inOunces)
     {

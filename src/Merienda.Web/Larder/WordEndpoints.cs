@@ -17,9 +17,9 @@ public static class WordEndpoints
         larder.MapDelete("/words", Forget).WithName("ForgetWord");
     }
 
-    private static async Task<Ok<IReadOnlyList<LearntRow>>> All(CurrentTenant tenant, PacketStore packets)
+    private static async Task<Ok<IReadOnlyList<LearntRow>>> All(CurrentTenant tenant, Database database, PacketStore packets)
     {
-        var foods = await packets.Foods(tenant);
+        var foods = await database.Read(tenant, packets.Foods);
         return TypedResults.Ok<IReadOnlyList<LearntRow>>([
             .. foods.Learnt.Select(word => new LearntRow(
                 word.Words,
@@ -30,10 +30,6 @@ public static class WordEndpoints
         ]);
     }
 
-    private static async Task<Results<NoContent, NotFound>> Forget(
-        string words,
-        CurrentTenant tenant,
-        PacketStore packets,
-        TimeProvider clock
-    ) => await packets.Forget(tenant, words, clock.GetUtcNow()) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, ProblemHttpResult>> Forget(string words, Editing editing, LearntWords learnt) =>
+        editing.Done(await learnt.Forget(editing, words));
 }

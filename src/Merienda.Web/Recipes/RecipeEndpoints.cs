@@ -1,5 +1,4 @@
 using Merienda.Core.Outcomes;
-using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
@@ -27,35 +26,28 @@ public static class RecipeEndpoints
         api.MapGet("/foods", Foods).WithTags("Recipes").WithName("FindFoods").RequireAuthorization();
     }
 
-    private static async Task<Ok<IReadOnlyList<RecipeRow>>> All(
-        CurrentTenant tenant,
-        RecipeStore recipes,
-        DinersReader diners,
-        KnowledgeBase knowledge
-    )
+    /// <summary>What every look at a recipe needs.</summary>
+    public sealed record Desk(
+        Database Database,
+        RecipeStore Recipes,
+        HouseholdStore Households,
+        PacketStore Packets,
+        KnowledgeBase Knowledge
+    );
+
+    private static async Task<Ok<IReadOnlyList<RecipeRow>>> All(CurrentTenant tenant, [AsParameters] Desk desk)
     {
-        var eaters = await Eaters(tenant, diners);
+        var (table, library) = await desk.Database.Read(tenant, desk.Households.Table().And(desk.Recipes.All));
         return TypedResults.Ok<IReadOnlyList<RecipeRow>>([
-            .. (await recipes.All(tenant)).Select(recipe => RecipeSheets.ToRow(recipe, eaters, knowledge)),
+            .. library.Select(recipe => RecipeSheets.ToRow(recipe, table.Diners, desk.Knowledge)),
         ]);
     }
 
     private static Ok<IReadOnlyList<SheetKeeping>> Keeping() =>
         TypedResults.Ok<IReadOnlyList<SheetKeeping>>([.. Core.Keeping.KeepingClass.All.Select(RecipeSheets.ToKeeping)]);
 
-    private static async Task<Results<Ok<RecipeSheet>, NotFound>> One(
-        Guid id,
-        CurrentTenant tenant,
-        RecipeStore recipes,
-        DinersReader diners,
-        PacketStore packets,
-        KnowledgeBase knowledge
-    ) =>
-        await recipes.Latest(tenant, id) is { } recipe
-            ? TypedResults.Ok(
-                RecipeSheets.ToSheet(recipe, id, await Eaters(tenant, diners), (await packets.Foods(tenant)).Matcher, knowledge)
-            )
-            : TypedResults.NotFound();
+    private static async Task<Results<Ok<RecipeSheet>, NotFound>> One(Guid id, CurrentTenant tenant, [AsParameters] Desk desk) =>
+        await desk.Database.Read(tenant, SheetOf(id, desk)) is { } sheet ? TypedResults.Ok(sheet) : TypedResults.NotFound();
 
     /// <summary>
     /// Takes what was pasted apart into a draft: text, JSON-LD or a saved page. What it does not say is left for the cook.
@@ -97,12 +89,10 @@ public static class RecipeEndpoints
     private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Check(
         RecipeDraft draft,
         CurrentTenant tenant,
-        DinersReader diners,
-        PacketStore packets,
-        KnowledgeBase knowledge
+        [AsParameters] Desk desk
     )
     {
-        var foods = (await packets.Foods(tenant)).Matcher;
+        var (table, foods) = await desk.Database.Read(tenant, desk.Households.Table().And(desk.Packets.Foods));
         // While it is typed a name, the portions and how it keeps may still be missing: one portion is then all of it.
         var soFar = draft with
         {
@@ -110,93 +100,76 @@ public static class RecipeEndpoints
             Portions = draft.Portions ?? 1,
             Keeping = draft.Keeping.Length == 0 ? Core.Keeping.KeepingClass.All[0].Key : draft.Keeping,
         };
-        var read = RecipeSheets.ToRecipe(soFar, Guid.Empty, foods);
+        var read = RecipeSheets.ToRecipe(soFar, Guid.Empty, foods.Matcher);
         return read.Refusal is { } refusal
             ? refusal.ToProblem()
-            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, await Eaters(tenant, diners), foods, knowledge));
+            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table.Diners, foods.Matcher, desk.Knowledge));
     }
 
-    private static Task<Results<Ok<RecipeSheet>, NotFound, ProblemHttpResult>> Add(
+    private static Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Add(
         RecipeDraft draft,
-        CurrentTenant tenant,
-        RecipeStore recipes,
-        DinersReader diners,
-        PacketStore packets,
-        KnowledgeBase knowledge,
+        Editing editing,
+        [AsParameters] Desk desk,
         TimeProvider clock
-    ) => Save(draft, Guid.CreateVersion7(), tenant, recipes, diners, packets, knowledge, clock);
+    ) => Save(draft, Guid.CreateVersion7(), null, editing, desk, clock);
 
-    private static async Task<Results<Ok<RecipeSheet>, NotFound, ProblemHttpResult>> Change(
+    private static Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Change(
         Guid id,
         RecipeDraft draft,
-        CurrentTenant tenant,
-        RecipeStore recipes,
-        DinersReader diners,
-        PacketStore packets,
-        KnowledgeBase knowledge,
+        Editing editing,
+        [AsParameters] Desk desk,
         TimeProvider clock
-    )
-    {
-        var latest = await recipes.Latest(tenant, id);
-        if (latest is null)
-        {
-            return TypedResults.NotFound();
-        }
+    ) => Save(draft, id, draft.BasedOn ?? 0, editing, desk, clock);
 
-        return draft.BasedOn == latest.Number
-            ? await Save(draft, id, tenant, recipes, diners, packets, knowledge, clock)
-            : new Refusal(
-                "recipe-changed",
-                "basedOn",
-                $"version {draft.BasedOn}",
-                $"somebody saved version {latest.Number} of {latest.Version.Name} meanwhile",
-                "Open it again in another tab and bring over what you changed; what you typed is still here"
-            ).ToProblem();
-    }
-
-    private static async Task<Results<NoContent, NotFound>> Archive(
+    private static async Task<Results<NoContent, ProblemHttpResult>> Archive(
         Guid id,
-        CurrentTenant tenant,
+        Editing editing,
         RecipeStore recipes,
         TimeProvider clock
-    ) => await recipes.Archive(tenant, id, clock.GetUtcNow()) ? TypedResults.NoContent() : TypedResults.NotFound();
+    ) => editing.Done(await recipes.Archive(editing, id, clock.GetUtcNow()));
 
     /// <param name="packets">False where only a food of the table can be meant: a protocol, a dislike, an acceptance.</param>
     private static async Task<Ok<IReadOnlyList<FoodFound>>> Foods(
         string query,
         CurrentTenant tenant,
-        PacketStore store,
-        KnowledgeBase knowledge,
+        [AsParameters] Desk desk,
         bool packets = true
     )
     {
-        var foods = packets ? (await store.Foods(tenant)).Matcher : knowledge.Foods.Latest;
+        var foods = packets ? (await desk.Database.Read(tenant, desk.Packets.Foods)).Matcher : desk.Knowledge.Foods.Latest;
         return TypedResults.Ok<IReadOnlyList<FoodFound>>([
             .. foods.Search(query, 12).Select(food => new FoodFound(food.Key, food.Name, food.Aisle, food.Source, food.Mark.ToString())),
         ]);
     }
 
-    private static async Task<Results<Ok<RecipeSheet>, NotFound, ProblemHttpResult>> Save(
+    private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Save(
         RecipeDraft draft,
         Guid id,
-        CurrentTenant tenant,
-        RecipeStore recipes,
-        DinersReader diners,
-        PacketStore packets,
-        KnowledgeBase knowledge,
+        int? basedOn,
+        Editing editing,
+        Desk desk,
         TimeProvider clock
-    )
-    {
-        var foods = (await packets.Foods(tenant)).Matcher;
-        var read = RecipeSheets.ToRecipe(draft, id, foods);
-        if (read.Refusal is { } refusal)
-        {
-            return refusal.ToProblem();
-        }
+    ) =>
+        editing.Answer(
+            await desk.Recipes.Save(
+                editing,
+                id,
+                basedOn,
+                foods => RecipeSheets.ToRecipe(draft, id, foods.Matcher),
+                (recipe, foods) => RecipeSheets.LearntFrom(recipe, foods.Matcher),
+                clock.GetUtcNow(),
+                saved => SheetOf(saved, desk).Select(sheet => sheet!)
+            )
+        );
 
-        var saved = await recipes.Save(tenant, read.Value, RecipeSheets.LearntFrom(read.Value, foods), clock.GetUtcNow());
-        return TypedResults.Ok(RecipeSheets.ToSheet(saved, id, await Eaters(tenant, diners), foods, knowledge));
-    }
-
-    private static async Task<IReadOnlyList<Eater>> Eaters(CurrentTenant tenant, DinersReader diners) => (await diners.Read(tenant)).Eaters;
+    private static Reading<RecipeSheet?> SheetOf(Guid id, Desk desk) =>
+        desk
+            .Recipes.Latest(id)
+            .And(desk.Households.Table())
+            .And(desk.Packets.Foods)
+            .Select(read =>
+            {
+                var ((recipe, table), foods) = read;
+                return recipe is null ? null : RecipeSheets.ToSheet(recipe, id, table.Diners, foods.Matcher, desk.Knowledge);
+            });
 }

@@ -1,8 +1,6 @@
-using Merienda.Core.Foods;
 using Merienda.Core.Outcomes;
-using Merienda.Core.Protocols;
+using Merienda.Core.Planning;
 using Merienda.Storage;
-using Merienda.Web.Accounts;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -13,8 +11,6 @@ namespace Merienda.Web.Table;
 /// </summary>
 public static class EaterEndpoints
 {
-    public const int MostEaters = 6;
-
     public static void MapEaters(this RouteGroupBuilder table)
     {
         table.MapGet("", Page).WithName("GetTable");
@@ -31,394 +27,169 @@ public static class EaterEndpoints
     }
 
     /// <summary>What every edit of an eater needs.</summary>
-    public sealed record Desk(
-        HouseholdStore Households,
-        DinersReader Diners,
-        KnowledgeBase Knowledge,
-        EffectReader Effects,
-        TimeProvider Clock
-    );
+    public sealed record Desk(HouseholdStore Households, EffectReader Effects, TimeProvider Clock);
 
-    private static async Task<Ok<TablePage>> Page(CurrentTenant tenant, [AsParameters] Desk desk)
+    private static async Task<Ok<TablePage>> Page(
+        CurrentTenant tenant,
+        Database database,
+        HouseholdStore households,
+        KnowledgeBase knowledge
+    )
     {
-        var diners = await desk.Diners.Read(tenant);
-        var household = diners.Table.Household;
+        var table = await database.Read(tenant, households.Table());
         return TypedResults.Ok(
             new TablePage(
-                household.Name,
-                household.TimeZone,
-                diners.Today,
-                [.. diners.Table.Eaters.Select(eater => EaterSheets.ToEater(eater, diners, desk.Knowledge))],
+                table.Household.Name,
+                table.Household.TimeZone,
+                table.Today,
+                [.. table.Eaters.Select(eater => EaterSheets.ToEater(eater, table, knowledge))],
                 [
-                    .. diners
+                    .. table
                         .Protocols.Where(edition => edition.Own?.IsArchived != true)
-                        .Select(edition => ProtocolSheets.ToRow(edition, diners)),
+                        .Select(edition => ProtocolSheets.ToRow(edition, table)),
                 ],
-                [
-                    .. desk.Knowledge.Classes.All.Select(item => new TableClass(
-                        item.Key,
-                        item.Parent,
-                        item.Name,
-                        item.Allergen,
-                        item.AllergyTo
-                    )),
-                ]
+                [.. knowledge.Classes.All.Select(item => new TableClass(item.Key, item.Parent, item.Name, item.Allergen, item.AllergyTo))]
             )
         );
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> AddEater(
         AddEaterRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    )
-    {
-        var present = (await desk.Households.Table(tenant)).Eaters;
-        if (WrongName(request.Name, present, null) is { } refusal)
-        {
-            return refusal.ToProblem();
-        }
+        Editing editing,
+        HouseholdStore households
+    ) => editing.Done(await households.AddEater(editing, request.Name));
 
-        if (present.Count >= MostEaters)
-        {
-            return new Refusal(
-                "too-many-eaters",
-                "name",
-                request.Name,
-                $"a table has at most {MostEaters} eaters",
-                "Open a second household for the others"
-            ).ToProblem();
-        }
+    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(Guid eater, Editing editing, HouseholdStore households) =>
+        editing.Done(await households.RemoveEater(editing, eater));
 
-        await desk.Households.AddEater(tenant, EaterDefaults.Named(request.Name.Trim()));
-        return TypedResults.NoContent();
-    }
-
-    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> Remove(
-        Guid eater,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    )
-    {
-        var name = (await desk.Households.Table(tenant)).Eaters.FirstOrDefault(one => one.Id == eater)?.Name;
-        return name is null ? TypedResults.NotFound()
-            : await desk.Households.RemoveEater(tenant, eater) ? TypedResults.NoContent()
-            : new Refusal(
-                "portions-in-their-days",
-                "eater",
-                name,
-                $"portions stand in {name}'s days",
-                "Take them back to the bench first"
-            ).ToProblem();
-    }
-
-    private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> Rename(
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> Rename(
         Guid eater,
         NameRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] Desk desk
-    ) =>
-        WrongName(request.Name, (await desk.Households.Table(tenant)).Eaters, eater) is { } refusal
-            ? refusal.ToProblem()
-            : await Change(eater, tenant, desk, "Renamed an eater", current => current with { Name = request.Name.Trim() });
+    ) => Change(eater, editing, desk, was => $"Renamed {was.Name}", (table, current) => table.Rename(current, request.Name));
 
-    private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> ChooseProtocols(
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> ChooseProtocols(
         Guid eater,
         ProtocolsRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    )
-    {
-        var diners = await desk.Diners.Read(tenant);
-        return request.Protocols.FirstOrDefault(id => diners.Latest(id) is null) is { } unknown
-            ? new Refusal("unknown-protocol", "protocols", unknown, "there is no such protocol", "Choose from the list").ToProblem()
-            : await Change(
-                eater,
-                tenant,
-                desk,
-                "Chose a protocol",
-                current => current with { Protocols = [.. request.Protocols.Distinct()] }
-            );
-    }
-
-    private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> Choose(
-        Guid eater,
-        ChoiceRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    )
-    {
-        var choice = (await desk.Diners.Read(tenant))
-            .Latest(request.Protocol)
-            ?.Protocol.Choices.FirstOrDefault(item => item.Id == request.Choice);
-        return choice?.Options.Any(option => option.Id == request.Option) != true
-            ? new Refusal(
-                "unknown-option",
-                "option",
-                request.Option,
-                "the protocol offers no such option",
-                "Load the page again"
-            ).ToProblem()
-            : await Change(
-                eater,
-                tenant,
-                desk,
-                "Made a choice",
-                current =>
-                    current with
-                    {
-                        Choices =
-                        [
-                            .. current.Choices.Where(item => (item.ProtocolId, item.ChoiceId) != (request.Protocol, request.Choice)),
-                            new(request.Protocol, request.Choice, request.Option),
-                        ],
-                    }
-            );
-    }
-
-    private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> StateAllowance(
-        Guid eater,
-        AllowanceRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    )
-    {
-        var rule = (await desk.Diners.Read(tenant))
-            .Latest(request.Protocol)
-            ?.Protocol.AllRules.OfType<BoundedRule>()
-            .FirstOrDefault(limit => limit.Id == request.Rule);
-        if (WrongAllowance(rule, request) is { } refusal)
-        {
-            return refusal.ToProblem();
-        }
-
-        var from = request.From ?? default;
-        return await Change(
-            eater,
-            tenant,
-            desk,
-            $"Stated {rule!.Title.ToLowerInvariant()}",
-            current =>
-                current with
-                {
-                    Allowances =
-                    [
-                        .. current.Allowances.Where(item =>
-                            (item.ProtocolId, item.RuleId, item.From) != (request.Protocol, request.Rule, from)
-                        ),
-                        .. request.AtLeast is null && request.AtMost is null
-                            ? Array.Empty<StatedAllowance>()
-                            : [new(request.Protocol, request.Rule, request.AtLeast, request.AtMost, from)],
-                    ],
-                }
-        );
-    }
-
-    private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> SplitMeals(
-        Guid eater,
-        MealsRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    ) =>
-        WrongMeals(request) is { } refusal
-            ? refusal.ToProblem()
-            : await Change(eater, tenant, desk, "Split the day", current => current with { Meals = request.Meals });
-
-    private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> StatePersonal(
-        Guid eater,
-        PersonalRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    ) =>
-        WrongPersonal(request, desk.Knowledge) is { } refusal
-            ? refusal.ToProblem()
-            : await Change(
-                eater,
-                tenant,
-                desk,
-                "Stated what an eater cannot or will not have",
-                current =>
-                    current with
-                    {
-                        Allergies = [.. request.Allergies.Select(desk.Knowledge.Classes.AllergyTo).Distinct()],
-                        Dislikes = [.. request.Dislikes.Distinct()],
-                        PortionHabit = request.PortionHabit,
-                        CountsTraces = request.CountsTraces,
-                        TrustsRefinedSoybeanOil = request.TrustsRefinedSoybeanOil,
-                    }
-            );
-
-    private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> Accept(
-        Guid eater,
-        AcceptanceRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    )
-    {
-        var what = request.What.Trim();
-        if (!request.IsAdult || what.Length is 0 or > 300 || request.Reason.Trim().Length is 0 or > 200)
-        {
-            return (
-                request.IsAdult
-                    ? new Refusal(
-                        "acceptance-incomplete",
-                        what.Length is 0 or > 300 ? "what" : "reason",
-                        request.Reason,
-                        "an acceptance names the food and the reason",
-                        "Say in a few words why it is safe, for example what the packet says"
-                    )
-                    : new Refusal(
-                        "adult-only",
-                        "isAdult",
-                        "no",
-                        "only an adult accepts a food for somebody with an allergy",
-                        "Let an adult read the packet and tick the box"
-                    )
-            ).ToProblem();
-        }
-
-        return await Change(
-            eater,
-            tenant,
-            desk,
-            $"Accepted {what}",
-            current =>
-                current with
-                {
-                    Accepted =
-                    [
-                        .. current.Accepted.Where(item => item.What != what),
-                        new(what, request.Reason.Trim(), tenant.Tenant.Account, desk.Clock.GetUtcNow()),
-                    ],
-                }
-        );
-    }
-
-    private static Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> Withdraw(
-        Guid eater,
-        WithdrawRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] Desk desk
     ) =>
         Change(
             eater,
-            tenant,
+            editing,
             desk,
-            "Withdrew an acceptance",
-            current => current with { Accepted = [.. current.Accepted.Where(item => item.What != request.What)] }
+            was => $"Chose {was.Name}'s protocols",
+            (table, current) => table.ChooseProtocols(current, request.Protocols)
         );
 
-    internal static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> Change(
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> Choose(
         Guid eater,
-        CurrentTenant tenant,
-        Desk desk,
-        string summary,
-        Func<EaterSettings, EaterSettings> change
-    )
-    {
-        var before = await desk.Diners.Read(tenant);
-        if (await desk.Households.ChangeEater(tenant, eater, summary, change) is not { } after)
-        {
-            return TypedResults.NotFound();
-        }
+        ChoiceRequest request,
+        Editing editing,
+        [AsParameters] Desk desk
+    ) =>
+        Change(
+            eater,
+            editing,
+            desk,
+            was => $"Made a choice for {was.Name}",
+            (table, current) => table.Choose(current, new(request.Protocol, request.Choice, request.Option))
+        );
 
-        // Judged by the latest versions on both sides: only this change is to be seen.
-        return TypedResults.Ok(
-            new Effects(
-                await desk.Effects.Compare(tenant, before.Today, [.. before.Eaters.Where(one => one.Id == eater)], [before.ToEater(after)])
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> StateAllowance(
+        Guid eater,
+        AllowanceRequest request,
+        Editing editing,
+        [AsParameters] Desk desk
+    ) =>
+        Change(
+            eater,
+            editing,
+            desk,
+            was => $"Stated an allowance of {was.Name}",
+            (table, current) =>
+                table.StateAllowance(
+                    current,
+                    new(request.Protocol, request.Rule, request.AtLeast, request.AtMost, request.From ?? default),
+                    request.ClinicalTeam
+                )
+        );
+
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> SplitMeals(
+        Guid eater,
+        MealsRequest request,
+        Editing editing,
+        [AsParameters] Desk desk
+    ) => Change(eater, editing, desk, was => $"Split {was.Name}'s day", (_, current) => current.SplitDay(request.Meals));
+
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> StatePersonal(
+        Guid eater,
+        PersonalRequest request,
+        Editing editing,
+        [AsParameters] Desk desk
+    ) =>
+        Change(
+            eater,
+            editing,
+            desk,
+            was => $"Stated what {was.Name} cannot or will not have",
+            (table, current) =>
+                table.StatePersonal(
+                    current,
+                    current with
+                    {
+                        Allergies = request.Allergies,
+                        Dislikes = request.Dislikes,
+                        PortionHabit = request.PortionHabit,
+                        CountsTraces = request.CountsTraces,
+                        TrustsRefinedSoybeanOil = request.TrustsRefinedSoybeanOil,
+                    }
+                )
+        );
+
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> Accept(
+        Guid eater,
+        AcceptanceRequest request,
+        Editing editing,
+        [AsParameters] Desk desk
+    ) =>
+        Change(
+            eater,
+            editing,
+            desk,
+            was => $"Accepted {request.What.Trim()} for {was.Name}",
+            (_, current) =>
+                current.Accept(new(request.What, request.Reason, editing.Tenant.Account, desk.Clock.GetUtcNow()), request.IsAdult)
+        );
+
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> Withdraw(
+        Guid eater,
+        WithdrawRequest request,
+        Editing editing,
+        [AsParameters] Desk desk
+    ) => Change(eater, editing, desk, was => $"Withdrew what was accepted for {was.Name}", (_, current) => current.Withdraw(request.What));
+
+    /// <summary>Judged by the latest versions on both sides: only this change is to be seen. A retry shows none.</summary>
+    internal static async Task<Results<Ok<Effects>, ProblemHttpResult>> Change(
+        Guid eater,
+        Editing editing,
+        Desk desk,
+        Func<EaterSettings, string> summary,
+        Func<Core.Planning.Table, EaterSettings, Result<EaterSettings>> decide
+    ) =>
+        editing.Answer(
+            await desk.Households.ChangeEater(
+                editing,
+                eater,
+                summary,
+                decide,
+                seen =>
+                    seen is var (table, before, after)
+                        ? desk
+                            .Effects.Compare(table.Today, [table.DinerOf(before)], [table.DinerOf(after)])
+                            .Select(turned => new Effects(turned))
+                        : Reading.Known(new Effects([]))
             )
         );
-    }
-
-    private static Refusal? WrongName(string name, IReadOnlyList<EaterSettings> present, Guid? self) =>
-        name.Trim() switch
-        {
-            { Length: 0 or > 40 } => new("name-length", "name", name, "a name has 1 to 40 characters", "Type a short name"),
-            var trimmed when present.Any(eater => eater.Id != self && eater.Name == trimmed) => new(
-                "name-taken",
-                "name",
-                name,
-                "somebody at the table is called so",
-                "Add an initial"
-            ),
-            _ => null,
-        };
-
-    private static Refusal? WrongAllowance(BoundedRule? rule, AllowanceRequest request) =>
-        request switch
-        {
-            _ when rule is null => new("unknown-rule", "rule", request.Rule, "the protocol has no such limit", "Load the page again"),
-            { AtLeast: < 0 or > RuleField.LargestBound } or { AtMost: < 0 or > RuleField.LargestBound } => new(
-                "allowance-out-of-range",
-                "allowance",
-                $"{request.AtMost ?? request.AtLeast}",
-                "an allowance lies between 0 and 99,999",
-                "Type the number again"
-            ),
-            { AtLeast: { } least, AtMost: { } most } when least > most => new(
-                "floor-above-ceiling",
-                "atLeast",
-                $"{least:0.##}",
-                $"the floor is above the ceiling of {most:0.##}",
-                "Lower the floor or raise the ceiling"
-            ),
-            { AtMost: < EnergyNeed.ClinicalOnly, ClinicalTeam: false }
-                when rule is LimitRule { Measure: Measure.Energy, Per: Period.Day } => new(
-                "clinical-team",
-                "atMost",
-                $"{request.AtMost:0} kcal",
-                $"below {EnergyNeed.ClinicalOnly} kcal a day only a clinical team sets the number",
-                "Tick \"my clinical team set this\" when that is so, or state a higher number"
-            ),
-            _ => null,
-        };
-
-    private static Refusal? WrongMeals(MealsRequest request) =>
-        request.Meals switch
-        {
-            var meals when !meals.Select(meal => meal.Meal).ToHashSet().SetEquals(Occasion.Meals) || meals.Count != Occasion.Meals.Count =>
-                new("meals-incomplete", "meals", $"{meals.Count}", "each meal stands once", $"Give {string.Join(", ", Occasion.Meals)}"),
-            var meals when meals.Any(meal => meal.DayShare is < 0 or > 1) || meals.Sum(meal => meal.DayShare) != 1 => new(
-                "shares-not-whole",
-                "meals",
-                $"{meals.Sum(meal => meal.DayShare):0 %}",
-                "the meals' shares do not make the whole day",
-                "Change them until they add up to 100 %"
-            ),
-            _ => null,
-        };
-
-    private static Refusal? WrongPersonal(PersonalRequest request, KnowledgeBase knowledge) =>
-        request switch
-        {
-            _ when request.Allergies.FirstOrDefault(key => !knowledge.Classes.Knows(key)) is { } unknown => new(
-                "unknown-class",
-                "allergies",
-                unknown,
-                "there is no such food class",
-                "Choose from the list"
-            ),
-            _ when request.Dislikes.FirstOrDefault(key => !knowledge.Classes.Knows(key) && !knowledge.Knows(key)) is { } unknown => new(
-                "unknown-food",
-                "dislikes",
-                unknown,
-                "there is no such food or class",
-                "Choose from the list"
-            ),
-            { Dislikes.Count: > 100 } => new(
-                "too-many-dislikes",
-                "dislikes",
-                $"{request.Dislikes.Count}",
-                "at most 100 dislikes are kept",
-                "Name a class instead of its foods"
-            ),
-            { PortionHabit: < 0.25m or > 4 } => new(
-                "portion-out-of-range",
-                "portionHabit",
-                $"{request.PortionHabit}",
-                "a usual portion is 0.25 to 4 portions",
-                "Type for example 1 or 1.5"
-            ),
-            _ => null,
-        };
 }

@@ -1,6 +1,6 @@
 using Merienda.Core.Foods;
+using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
-using Merienda.Storage;
 using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Table;
@@ -8,10 +8,10 @@ namespace Merienda.Web.Table;
 /// <summary>Draws an eater as the Table shows one.</summary>
 public static class EaterSheets
 {
-    public static TableEater ToEater(EaterSettings settings, Diners diners, KnowledgeBase knowledge)
+    public static TableEater ToEater(EaterSettings settings, Core.Planning.Table table, KnowledgeBase knowledge)
     {
-        var followed = settings.Protocols.Select(diners.Latest).OfType<ProtocolEdition>().Select(edition => edition.Protocol).ToList();
-        var eater = diners.ToEater(settings, id => diners.Latest(id)?.Protocol);
+        var followed = settings.Protocols.Select(table.Latest).OfType<ProtocolEdition>().Select(edition => edition.Protocol).ToList();
+        var eater = table.DinerOf(settings, id => table.Latest(id)?.Protocol);
         return new(
             settings.Id,
             settings.Name,
@@ -20,12 +20,10 @@ public static class EaterSheets
             [.. followed.SelectMany(protocol => protocol.Choices.Select(choice => ToChoice(protocol, choice, settings)))],
             [
                 .. followed.SelectMany(protocol =>
-                    protocol
-                        .RulesWith(Diners.ChoicesOf(settings, protocol.Id))
-                        .Select(rule => ToRule(protocol, rule, settings, diners, knowledge))
+                    protocol.RulesWith(settings.ChosenIn(protocol.Id)).Select(rule => ToRule(protocol, rule, settings, table, knowledge))
                 ),
             ],
-            [.. followed.Where(protocol => protocol.Phases is not null).Select(protocol => ToPhases(protocol, settings, diners))],
+            [.. followed.Where(protocol => protocol.Phases is not null).Select(protocol => ToPhases(protocol, settings, table))],
             settings.Meals,
             settings.Allergies,
             [
@@ -52,21 +50,27 @@ public static class EaterSheets
             choice.Id,
             choice.Name,
             [.. choice.Options.Select(option => new TableOption(option.Id, option.Name))],
-            choice.OptionOf(Diners.ChoicesOf(settings, protocol.Id)).Id
+            choice.OptionOf(settings.ChosenIn(protocol.Id)).Id
         );
 
-    private static TableRule ToRule(Protocol protocol, Rule rule, EaterSettings settings, Diners diners, KnowledgeBase knowledge)
+    private static TableRule ToRule(
+        Protocol protocol,
+        Rule rule,
+        EaterSettings settings,
+        Core.Planning.Table table,
+        KnowledgeBase knowledge
+    )
     {
         var stated = settings
             .Allowances.Where(item => (item.ProtocolId, item.RuleId) == (protocol.Id, rule.Id))
             .OrderBy(item => item.From)
             .ToList();
-        var now = stated.LastOrDefault(item => item.From <= diners.Today);
+        var now = stated.LastOrDefault(item => item.From <= table.Today);
         var bounded = (rule as BoundedRule)?.With(now is null ? null : new Allowance(protocol.Id, rule.Id, now.AtLeast, now.AtMost));
         // During a trial the sentence says what is restricted today.
         var today =
-            protocol.Phases is { } schedule && Diners.PlanOf(settings, protocol.Id) is { } plan
-                ? rule.Allowing(PhaseCalendar.On(plan, schedule, diners.Today).Allowed)
+            protocol.Phases is { } schedule && settings.PlanOf(protocol.Id) is { } plan
+                ? rule.Allowing(PhaseCalendar.On(plan, schedule, table.Today).Allowed)
                 : rule;
         var isEnergy = bounded is LimitRule { Measure: Measure.Energy, Per: Period.Day };
         return new(
@@ -96,10 +100,10 @@ public static class EaterSheets
             _ => rule.Scale.Unit,
         };
 
-    private static TablePhases ToPhases(Protocol protocol, EaterSettings settings, Diners diners)
+    private static TablePhases ToPhases(Protocol protocol, EaterSettings settings, Core.Planning.Table table)
     {
         var schedule = protocol.Phases!;
-        var plan = Diners.PlanOf(settings, protocol.Id);
+        var plan = settings.PlanOf(protocol.Id);
         var order = plan?.Order ?? [.. schedule.Challenges.Select(challenge => challenge.Id)];
         return new(
             protocol.Id,
@@ -107,7 +111,7 @@ public static class EaterSheets
             schedule.LongestDays,
             plan?.Start,
             plan?.RestrictionEnds,
-            plan is null ? null : PhaseCalendar.On(plan, schedule, diners.Today).Says,
+            plan is null ? null : PhaseCalendar.On(plan, schedule, table.Today).Says,
             [
                 .. order
                     .Select(id => schedule.Challenges.FirstOrDefault(challenge => challenge.Id == id))

@@ -8,47 +8,58 @@ using Merienda.Web.Weeks;
 namespace Merienda.Web.Table;
 
 /// <summary>Compares what two sets of rules say of the library and of the running week.</summary>
-public sealed class EffectReader(RecipeStore recipes, WeekStore weeks, DinersReader diners, KnowledgeBase knowledge)
+public sealed class EffectReader(RecipeStore recipes, WeekReading weeks, KnowledgeBase knowledge)
 {
     /// <param name="before">Eaters as they are, by id.</param>
     /// <param name="after">The same eaters under other rules.</param>
-    public async Task<IReadOnlyList<Effect>> Compare(Tenant tenant, DateOnly today, IReadOnlyList<Eater> before, IReadOnlyList<Eater> after)
+    public Reading<IReadOnlyList<Effect>> Compare(DateOnly today, IReadOnlyList<Eater> before, IReadOnlyList<Eater> after)
     {
         var pairs = before.Join(after, one => one.Id, other => other.Id, (one, other) => (Before: one, After: other)).ToList();
-        var library = (await recipes.All(tenant)).SelectMany(recipe =>
-            pairs.Select(pair =>
-                Turned(
-                    false,
-                    pair.After.Name,
-                    recipe.Version.Name,
-                    pair.Before.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal),
-                    pair.After.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal)
-                )
-            )
-        );
-        var start = HouseholdClock.WeekOf(today);
-        var stored = await weeks.Read(tenant, start);
-        var week = new WeekView(start, stored, knowledge, diners.Of(stored.Table));
-        var (was, becomes) = (week.LedgerOf([.. pairs.Select(pair => pair.Before)]), week.LedgerOf([.. pairs.Select(pair => pair.After)]));
-        var days = was.Days.Zip(becomes.Days).Where(day => day.Second.Helpings.Count > 0).SelectMany(day => Turned(day.First, day.Second));
-        return [.. days.Concat(library.OfType<Effect>())];
+        return recipes
+            .All.And(weeks.Of(HouseholdClock.WeekOf(today)))
+            .Select<IReadOnlyList<Effect>>(read =>
+            {
+                var (library, stored) = read;
+                var turned = library.SelectMany(recipe =>
+                    pairs.Select(pair =>
+                        Turned(
+                            false,
+                            pair.After.Name,
+                            recipe.Version.Name,
+                            pair.Before.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal),
+                            pair.After.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal)
+                        )
+                    )
+                );
+                var week = new WeekView(stored, knowledge);
+                var (was, becomes) = (
+                    week.LedgerOf([.. pairs.Select(pair => pair.Before)]),
+                    week.LedgerOf([.. pairs.Select(pair => pair.After)])
+                );
+                var days = was
+                    .Days.Zip(becomes.Days)
+                    .Where(day => day.Second.Helpings.Count > 0)
+                    .SelectMany(day => Turned(day.First, day.Second));
+                return [.. days.Concat(turned.OfType<Effect>())];
+            });
     }
 
     /// <summary>Recipes whose points a portion differ between two schemes.</summary>
-    public async Task<IReadOnlyList<PointsEffect>> ComparePoints(Tenant tenant, PointsScheme? before, PointsScheme? after) =>
+    public Reading<IReadOnlyList<PointsEffect>> ComparePoints(PointsScheme? before, PointsScheme? after) =>
         before is null || after is null
-            ? []
-            :
-            [
-                .. (await recipes.All(tenant))
-                    .Select(recipe => (recipe.Version.Name, Portion: new Helping(recipe.Version.Name, recipe.Version.Profile, 1)))
-                    .Select(recipe => new PointsEffect(
-                        recipe.Name,
-                        Shown.Round(before.PointsOf(recipe.Portion).Best),
-                        Shown.Round(after.PointsOf(recipe.Portion).Best)
-                    ))
-                    .Where(recipe => recipe.From != recipe.To),
-            ];
+            ? Reading.Known<IReadOnlyList<PointsEffect>>([])
+            : recipes.All.Select<IReadOnlyList<PointsEffect>>(library =>
+                [
+                    .. library
+                        .Select(recipe => (recipe.Version.Name, Portion: new Helping(recipe.Version.Name, recipe.Version.Profile, 1)))
+                        .Select(recipe => new PointsEffect(
+                            recipe.Name,
+                            Shown.Round(before.PointsOf(recipe.Portion).Best),
+                            Shown.Round(after.PointsOf(recipe.Portion).Best)
+                        ))
+                        .Where(recipe => recipe.From != recipe.To),
+                ]
+            );
 
     /// <summary>The meals of a day that turn, or the day itself when only its sums do.</summary>
     private static IEnumerable<Effect> Turned(EaterDay was, EaterDay becomes)

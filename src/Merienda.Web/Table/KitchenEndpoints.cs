@@ -28,9 +28,9 @@ public static class KitchenEndpoints
 
     private static async Task<Results<Ok<KitchenSheet>, ProblemHttpResult>> Change(
         Kitchen kitchen,
-        CurrentTenant tenant,
+        Editing editing,
         KitchenStore kitchens
-    ) => kitchen.Wrong() is { } refusal ? refusal.ToProblem() : TypedResults.Ok(ToSheet(await kitchens.Change(tenant, kitchen)));
+    ) => editing.Answer(await kitchens.Change(editing, kitchen, ToSheet));
 
     private static Results<Ok<EnergyNeedAnswer>, ProblemHttpResult> Need(EnergyNeedRequest request) =>
         EnergyNeed.Of(request.Sex, request.Kilograms, request.Centimetres, request.Years, request.Activity, request.DeficitPercent / 100)
@@ -54,11 +54,13 @@ public static class KitchenEndpoints
         string to,
         string equal,
         CurrentTenant tenant,
-        DinersReader diners,
+        Database database,
+        HouseholdStore households,
         PacketStore packets
     )
     {
-        var foods = (await packets.Foods(tenant)).Matcher;
+        var (known, table) = await database.Read(tenant, packets.Foods.And(households.Table()));
+        var foods = known.Matcher;
         if (
             foods.WithKey(from) is not { } old
             || foods.WithKey(to) is not { } other
@@ -93,7 +95,7 @@ public static class KitchenEndpoints
                 1
             )
         );
-        var eaters = (await diners.Read(tenant)).Eaters;
+        var eaters = table.Diners;
         return TypedResults.Ok(
             new ExchangeAnswer(
                 old.Name,

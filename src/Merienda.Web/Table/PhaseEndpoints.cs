@@ -1,5 +1,4 @@
-using Merienda.Core.Outcomes;
-using Merienda.Core.Protocols;
+using Merienda.Core.Planning;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -18,96 +17,33 @@ public static class PhaseEndpoints
         table.MapDelete("/diary/{entry:guid}", Strike).WithName("DeleteDiary");
     }
 
-    private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> Plan(
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> Plan(
         Guid eater,
         PhaseRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] EaterEndpoints.Desk desk
-    )
-    {
-        var diners = await desk.Diners.Read(tenant);
-        if (diners.Latest(request.Protocol)?.Protocol.Phases is not { } schedule)
-        {
-            return NoPhases(request.Protocol).ToProblem();
-        }
+    ) =>
+        EaterEndpoints.Change(
+            eater,
+            editing,
+            desk,
+            was => $"Planned {was.Name}'s phases",
+            (table, current) => table.PlanPhases(current, request.Protocol, request.Start, request.RestrictionEnds, request.Order)
+        );
 
-        var outcomes =
-            diners.Table.Eaters.Where(one => one.Id == eater).Select(one => Diners.PlanOf(one, request.Protocol)?.Outcomes).FirstOrDefault()
-            ?? new Dictionary<string, ChallengeOutcome>();
-        return
-            ProtocolCheck.WrongPlan(
-                new(request.Protocol, request.Start, request.RestrictionEnds, request.Order, new Dictionary<string, ChallengeOutcome>()),
-                schedule
-            )
-                is { } refusal
-            ? refusal.ToProblem()
-            : await EaterEndpoints.Change(
-                eater,
-                tenant,
-                desk,
-                "Planned the phases",
-                current =>
-                    current with
-                    {
-                        Phases =
-                        [
-                            .. current.Phases.Where(phase => phase.ProtocolId != request.Protocol),
-                            new(
-                                request.Protocol,
-                                request.Start,
-                                request.RestrictionEnds,
-                                [.. request.Order.Select(id => new StoredChallenge(id, outcomes.GetValueOrDefault(id)))]
-                            ),
-                        ],
-                    }
-            );
-    }
-
-    private static async Task<Results<Ok<Effects>, NotFound, ProblemHttpResult>> Decide(
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> Decide(
         Guid eater,
         OutcomeRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] EaterEndpoints.Desk desk
-    )
-    {
-        var plan = (await desk.Diners.Read(tenant))
-            .Table.Eaters.FirstOrDefault(one => one.Id == eater)
-            ?.Phases.FirstOrDefault(phase => phase.ProtocolId == request.Protocol);
-        return plan?.Challenges.Any(item => item.ChallengeId == request.Challenge) != true
-            ? new Refusal(
-                "unknown-challenge",
-                "challenge",
-                request.Challenge,
-                "the plan has no such challenge",
-                "Plan the phases first"
-            ).ToProblem()
-            : await EaterEndpoints.Change(
-                eater,
-                tenant,
-                desk,
-                "Noted how a challenge went",
-                current =>
-                    current with
-                    {
-                        Phases =
-                        [
-                            .. current.Phases.Select(phase =>
-                                phase.ProtocolId != request.Protocol
-                                    ? phase
-                                    : phase with
-                                    {
-                                        Challenges =
-                                        [
-                                            .. phase.Challenges.Select(item =>
-                                                item.ChallengeId == request.Challenge ? item with { Outcome = request.Outcome } : item
-                                            ),
-                                        ],
-                                    }
-                            ),
-                        ],
-                    }
-            );
-    }
+    ) =>
+        EaterEndpoints.Change(
+            eater,
+            editing,
+            desk,
+            was => $"Noted how a challenge of {was.Name} went",
+            (_, current) => current.NoteOutcome(request.Protocol, request.Challenge, request.Outcome)
+        );
 
     private static async Task<Ok<IReadOnlyList<DiaryEntry>>> Diary(
         Guid eater,
@@ -116,41 +52,13 @@ public static class PhaseEndpoints
         HouseholdStore households
     ) => TypedResults.Ok(await households.Diary(tenant, eater, protocol));
 
-    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> Note(
+    private static async Task<Results<NoContent, ProblemHttpResult>> Note(
         Guid eater,
         DiaryRequest request,
-        CurrentTenant tenant,
-        [AsParameters] EaterEndpoints.Desk desk
-    )
-    {
-        var diners = await desk.Diners.Read(tenant);
-        if (diners.Table.Eaters.All(one => one.Id != eater))
-        {
-            return TypedResults.NotFound();
-        }
+        Editing editing,
+        HouseholdStore households
+    ) => editing.Done(await households.WriteDiary(editing, eater, request.Protocol, request.NotedOn, request.Text));
 
-        if (request.Text.Trim().Length is 0 or > 500 || request.NotedOn > diners.Today)
-        {
-            return (
-                request.NotedOn > diners.Today
-                    ? new Refusal(
-                        "diary-ahead",
-                        "notedOn",
-                        $"{request.NotedOn:yyyy-MM-dd}",
-                        "a diary does not look ahead",
-                        "Choose today or an earlier day"
-                    )
-                    : new Refusal("diary-length", "text", request.Text, "an entry has 1 to 500 characters", "Write a sentence")
-            ).ToProblem();
-        }
-
-        await desk.Households.WriteDiary(tenant, eater, request.Protocol, new(Guid.CreateVersion7(), request.NotedOn, request.Text.Trim()));
-        return TypedResults.NoContent();
-    }
-
-    private static async Task<Results<NoContent, NotFound>> Strike(Guid entry, CurrentTenant tenant, HouseholdStore households) =>
-        await households.DeleteDiary(tenant, entry) ? TypedResults.NoContent() : TypedResults.NotFound();
-
-    private static Refusal NoPhases(string protocol) =>
-        new("no-phases", "protocol", protocol, "this protocol has no phases", "Choose one that has");
+    private static async Task<Results<NoContent, ProblemHttpResult>> Strike(Guid entry, Editing editing, HouseholdStore households) =>
+        editing.Done(await households.DeleteDiary(editing, entry));
 }

@@ -3,6 +3,7 @@ using Merienda.Core.Outcomes;
 using Merienda.Core.Protocols;
 using Merienda.Formats;
 using Merienda.Storage;
+using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -26,12 +27,15 @@ public static class ProtocolEndpoints
         table.MapPost("/protocols/import", Import).WithName("ImportProtocol");
     }
 
-    public sealed record Desk(OwnProtocols Own, DinersReader Diners, KnowledgeBase Knowledge, EffectReader Effects, TimeProvider Clock);
+    public sealed record Desk(Database Database, HouseholdStore Households, ProtocolStore Own, KnowledgeBase Knowledge)
+    {
+        public Task<Core.Planning.Table> Table(CurrentTenant tenant) => Database.Read(tenant, Households.Table());
+    }
 
     private static async Task<Results<Ok<ProtocolSheet>, NotFound>> Sheet(string id, CurrentTenant tenant, [AsParameters] Desk desk)
     {
-        var diners = await desk.Diners.Read(tenant);
-        if (diners.Latest(id) is not { } edition)
+        var table = await desk.Table(tenant);
+        if (table.Latest(id) is not { } edition)
         {
             return TypedResults.NotFound();
         }
@@ -41,7 +45,7 @@ public static class ProtocolEndpoints
             : [.. (await desk.Own.Versions(tenant, id)).Select(row => row.Version)];
         return TypedResults.Ok(
             new ProtocolSheet(
-                ProtocolSheets.ToRow(edition, diners),
+                ProtocolSheets.ToRow(edition, table),
                 ProtocolFile.Write(edition.Protocol),
                 ProtocolSheets.Sections(edition.Protocol, desk.Knowledge),
                 versions
@@ -50,172 +54,100 @@ public static class ProtocolEndpoints
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound>> Export(string id, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        (await desk.Diners.Read(tenant)).Latest(id) is { } edition
+        (await desk.Table(tenant)).Latest(id) is { } edition
             ? TypedResults.File(Encoding.UTF8.GetBytes(ProtocolFile.Write(edition.Protocol)), "application/json", $"{id}.protocol.json")
             : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Copy(
+    private static async Task<Results<Ok<ProtocolSaved>, ProblemHttpResult>> Copy(
         string id,
         CopyRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    )
-    {
-        var diners = await desk.Diners.Read(tenant);
-        return diners.Latest(id) is not { } origin
-            ? TypedResults.NotFound()
-            : await Add(origin.Protocol with { Name = request.Name.Trim() }, (id, origin.Version), request.Followers, tenant, diners, desk);
-    }
-
-    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Import(
-        DocumentRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
+        Editing editing,
+        ProtocolStore own,
+        TimeProvider clock
     ) =>
-        Read(request.Document, desk) is var read && read.Refusal is { } refusal
-            ? refusal.ToProblem()
-            : await Add(read.Value, null, [], tenant, await desk.Diners.Read(tenant), desk);
+        Saved(
+            editing,
+            await own.Add(
+                editing,
+                id,
+                table => table.Latest(id) is { } origin ? origin.Protocol with { Name = request.Name.Trim() } : ProtocolStore.Gone(id),
+                request.Followers,
+                clock.GetUtcNow()
+            )
+        );
+
+    private static async Task<Results<Ok<ProtocolSaved>, ProblemHttpResult>> Import(
+        DocumentRequest request,
+        Editing editing,
+        ProtocolStore own,
+        KnowledgeBase knowledge,
+        TimeProvider clock
+    ) => Saved(editing, await own.Add(editing, null, _ => Read(request.Document, knowledge), [], clock.GetUtcNow()));
 
     private static async Task<Results<Ok<DraftEffect>, NotFound, ProblemHttpResult>> EffectOf(
         string id,
         DocumentRequest request,
         CurrentTenant tenant,
-        [AsParameters] Desk desk
+        [AsParameters] Desk desk,
+        EffectReader effects
     )
     {
-        var diners = await desk.Diners.Read(tenant);
-        if (diners.Latest(id) is not { } edition)
+        var table = await desk.Table(tenant);
+        if (table.Latest(id) is not { } edition)
         {
             return TypedResults.NotFound();
         }
 
-        if (Read(request.Document, desk) is var read && read.Refusal is { } refusal)
+        if (Read(request.Document, desk.Knowledge) is var read && read.Refusal is { } refusal)
         {
             return refusal.ToProblem();
         }
 
         var draft = read.Value with { Id = id };
-        var followers = diners.Table.Eaters.Where(eater => eater.Protocols.Contains(id)).ToList();
-        var changes = await desk.Effects.Compare(
+        var followers = table.Eaters.Where(eater => eater.Protocols.Contains(id)).ToList();
+        var (changes, points) = await desk.Database.Read(
             tenant,
-            diners.Today,
-            [.. followers.Select(eater => diners.ToEater(eater))],
-            [.. followers.Select(eater => diners.ToEater(eater, other => other == id ? draft : diners.Latest(other)?.Protocol))]
+            effects
+                .Compare(
+                    table.Today,
+                    [.. followers.Select(table.DinerOf)],
+                    [.. followers.Select(eater => table.DinerOf(eater, other => other == id ? draft : table.Latest(other)?.Protocol))]
+                )
+                .And(effects.ComparePoints(edition.Protocol.Scheme, draft.Scheme))
         );
-        return TypedResults.Ok(
-            new DraftEffect(
-                ProtocolSheets.Sections(draft, desk.Knowledge),
-                changes,
-                await desk.Effects.ComparePoints(tenant, edition.Protocol.Scheme, draft.Scheme)
-            )
-        );
+        return TypedResults.Ok(new DraftEffect(ProtocolSheets.Sections(draft, desk.Knowledge), changes, points));
     }
 
-    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Change(
+    private static async Task<Results<Ok<ProtocolSaved>, ProblemHttpResult>> Change(
         string id,
         ChangeProtocolRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
+        Editing editing,
+        ProtocolStore own,
+        KnowledgeBase knowledge,
+        TimeProvider clock
     )
     {
-        var diners = await desk.Diners.Read(tenant);
-        if (diners.Latest(id) is not { } edition)
-        {
-            return TypedResults.NotFound();
-        }
-
-        if (edition.Own is null)
-        {
-            return new Refusal(
-                "shipped-protocol",
-                "protocol",
-                edition.Protocol.Name,
-                "this protocol ships with the program and is the same for everybody",
-                "Copy it and change the copy"
-            ).ToProblem();
-        }
-
-        var read = Read(request.Document, desk);
-        if ((read.Refusal ?? WrongName(read.Value.Name, diners, id)) is { } refusal)
-        {
-            return refusal.ToProblem();
-        }
-
-        var week = request.IncludesThisWeek ? HouseholdClock.WeekOf(diners.Today) : (DateOnly?)null;
-        var saved = await desk.Own.Change(
-            tenant,
+        var saved = await own.Change(
+            editing,
             id,
-            read.Value.Name,
-            ProtocolFile.Write(read.Value with { Id = id }),
+            _ => Read(request.Document, knowledge),
             request.BasedOn,
-            week,
-            desk.Clock.GetUtcNow()
+            table => request.IncludesThisWeek ? HouseholdClock.WeekOf(table.Today) : null,
+            clock.GetUtcNow()
         );
-        return saved.Refusal is { } conflict ? conflict.ToProblem() : TypedResults.Ok(new ProtocolSaved(id, saved.Value.Version));
+        return Saved(editing, saved);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> PutAway(string id, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        await desk.Own.Archive(tenant, id, desk.Clock.GetUtcNow()) is { } refusal ? refusal.ToProblem() : TypedResults.NoContent();
+    private static async Task<Results<NoContent, ProblemHttpResult>> PutAway(
+        string id,
+        Editing editing,
+        ProtocolStore own,
+        TimeProvider clock
+    ) => editing.Done(await own.Archive(editing, id, clock.GetUtcNow()));
 
-    private static async Task<Results<Ok<ProtocolSaved>, NotFound, ProblemHttpResult>> Add(
-        Protocol protocol,
-        (string Id, int Version)? origin,
-        IReadOnlyList<Guid> followers,
-        CurrentTenant tenant,
-        Diners diners,
-        Desk desk
-    )
-    {
-        if (WrongName(protocol.Name, diners, null) is { } refusal)
-        {
-            return refusal.ToProblem();
-        }
+    private static Results<Ok<ProtocolSaved>, ProblemHttpResult> Saved(Editing editing, Result<Edited<SavedProtocol>> saved) =>
+        editing.Answer(saved.Select(edited => edited.Select(kept => new ProtocolSaved(kept.Id, kept.Version))));
 
-        var id = IdFor(protocol.Name, diners);
-        var saved = await desk.Own.Add(
-            tenant,
-            id,
-            protocol.Name,
-            ProtocolFile.Write(protocol with { Id = id }),
-            origin,
-            desk.Clock.GetUtcNow(),
-            followers,
-            eater => Moved(eater, origin?.Id ?? "", id)
-        );
-        return saved.Refusal is { } full ? full.ToProblem() : TypedResults.Ok(new ProtocolSaved(id, 1));
-    }
-
-    /// <summary>An eater who follows the copy instead keeps everything that was stated for the original.</summary>
-    private static EaterSettings Moved(EaterSettings eater, string from, string to) =>
-        eater with
-        {
-            Protocols = [.. eater.Protocols.Select(id => id == from ? to : id)],
-            Allowances = [.. eater.Allowances.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
-            Choices = [.. eater.Choices.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
-            Phases = [.. eater.Phases.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
-        };
-
-    private static Result<Protocol> Read(string document, Desk desk) =>
-        ProtocolFile.Read(document, desk.Knowledge.Classes, desk.Knowledge.MayBeNamed);
-
-    private static Refusal? WrongName(string name, Diners diners, string? self) =>
-        name.Trim().Length is 0 or > 80 ? new("name-length", "name", name, "a protocol's name has 1 to 80 characters", "Type a short name")
-        : diners.Protocols.Any(edition =>
-            edition.Protocol.Id != self
-            && edition.Own?.IsArchived != true
-            && edition.Protocol.Name.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase)
-        )
-            ? new("name-taken", "name", name, "there is a protocol of this name", "Add what is different about yours")
-        : null;
-
-    private static string IdFor(string name, Diners diners)
-    {
-        var letters = new string([.. name.ToLowerInvariant().Select(letter => char.IsAsciiLetterOrDigit(letter) ? letter : '-')]);
-        var plain =
-            $"own-{string.Join('-', letters.Split('-', StringSplitOptions.RemoveEmptyEntries)) switch { "" => "protocol", var slug => slug[..Math.Min(slug.Length, 44)].Trim('-') }}";
-        return Enumerable
-            .Range(1, int.MaxValue)
-            .Select(number => number == 1 ? plain : $"{plain}-{number}")
-            .First(id => diners.Latest(id) is null);
-    }
+    private static Result<Protocol> Read(string document, KnowledgeBase knowledge) =>
+        ProtocolFile.Read(document, knowledge.Classes, knowledge.MayBeNamed);
 }

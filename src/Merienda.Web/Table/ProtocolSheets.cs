@@ -1,3 +1,4 @@
+using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Formats;
 using Merienda.Web.Hosting;
@@ -7,7 +8,7 @@ namespace Merienda.Web.Table;
 /// <summary>Draws protocols and rule kinds as the Table shows them.</summary>
 public static class ProtocolSheets
 {
-    public static TableProtocol ToRow(ProtocolEdition edition, Diners diners) =>
+    public static TableProtocol ToRow(ProtocolEdition edition, Core.Planning.Table table) =>
         new(
             edition.Protocol.Id,
             edition.Protocol.Name,
@@ -15,9 +16,9 @@ public static class ProtocolSheets
             edition.Protocol.Source,
             edition.Version,
             edition.Own is not null,
-            edition.Own?.Origin is { } origin ? diners.Latest(origin)?.Protocol.Name : null,
+            edition.Own?.Origin is { } origin ? table.Latest(origin)?.Protocol.Name : null,
             edition.Protocol.Cautions,
-            [.. diners.Table.Eaters.Where(eater => eater.Protocols.Contains(edition.Protocol.Id)).Select(eater => eater.Name)]
+            [.. table.Eaters.Where(eater => eater.Protocols.Contains(edition.Protocol.Id)).Select(eater => eater.Name)]
         );
 
     public static IReadOnlyList<ProtocolSection> Sections(Protocol protocol, KnowledgeBase knowledge)

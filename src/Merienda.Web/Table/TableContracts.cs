@@ -1,6 +1,5 @@
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
-using Merienda.Storage;
 
 namespace Merienda.Web.Table;
 

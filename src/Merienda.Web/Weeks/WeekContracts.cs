@@ -1,6 +1,6 @@
 using Merienda.Core.Protocols;
 using Merienda.Core.Sessions;
-using Merienda.Storage;
+using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Weeks;
@@ -8,12 +8,14 @@ namespace Merienda.Web.Weeks;
 public sealed record BoardPlace(DateOnly Date, string Meal, Guid EaterId);
 
 /// <param name="Size">How many of the recipe's portions are in it.</param>
+/// <param name="GoneOn">Local date it was eaten or thrown away outside the plan; null while it is there.</param>
 /// <param name="Thaw">Evening on which a frozen one moves to the fridge.</param>
 public sealed record BoardContainer(
     Guid Id,
     int Number,
     decimal Size,
     BoardPlace? Place,
+    DateOnly? GoneOn,
     Core.Keeping.KeptIn KeptIn,
     DateOnly EatBy,
     DateOnly? Thaw,

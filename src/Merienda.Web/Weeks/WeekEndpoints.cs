@@ -2,6 +2,7 @@ using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Storage;
+using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -12,7 +13,7 @@ public static class WeekEndpoints
 {
     public static void MapWeeks(this IEndpointRouteBuilder api)
     {
-        var weeks = api.MapGroup("/weeks/{date}").WithTags("Week").RequireAuthorization();
+        var weeks = api.MapGroup("/weeks/{date}").WithTags("Week").RequireAuthorization().AddEndpointFilter(OnCalendar);
         weeks.MapGet("", Board).WithName("GetWeek");
         weeks.MapPost("/batches", Make).WithName("MakeBatch");
         weeks.MapPut("/batches/{batch:guid}/portions", Resize).WithName("ResizeBatch");
@@ -29,16 +30,22 @@ public static class WeekEndpoints
         weeks.MapGet("/shelf", Shelf).WithName("GetShelf");
     }
 
-    /// <summary>Services that every edit of the week needs.</summary>
-    public sealed record Desk(WeekStore Weeks, KnowledgeBase Knowledge, DinersReader Diners, OwnProtocols Protocols, TimeProvider Clock);
+    /// <summary>What every look at a week needs.</summary>
+    public sealed record Desk(WeekStore Weeks, KnowledgeBase Knowledge)
+    {
+        public WeekBoard Draw(StoredWeek stored) => new WeekView(stored, Knowledge).ToBoard();
+
+        public async Task<WeekView> View(DateOnly date, CurrentTenant tenant) =>
+            new(await Weeks.Read(tenant, HouseholdClock.WeekOf(date)), Knowledge);
+    }
 
     private static async Task<Ok<WeekBoard>> Board(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
+        TypedResults.Ok((await desk.View(date, tenant)).ToBoard());
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Make(
         DateOnly date,
         MakeBatchRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] Desk desk
     )
     {
@@ -51,224 +58,163 @@ public static class WeekEndpoints
                 $"this week is cooked for between {start.AddDays(-1):yyyy-MM-dd} and {start.AddDays(5):yyyy-MM-dd}",
                 "Choose a session of this week"
             ).ToProblem()
-            : await Answer(await desk.Weeks.Make(tenant, request.RecipeId, start, request.CookedOn, request.Portions), date, tenant, desk);
+            : editing.Answer(await desk.Weeks.Make(editing, request.RecipeId, start, request.CookedOn, request.Portions, desk.Draw));
     }
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Resize(
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Resize(
         DateOnly date,
         Guid batch,
         ResizeBatchRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] Desk desk
     ) =>
-        await Answer(
-            await desk.Weeks.Change(
-                tenant,
-                batch,
-                "Changed the portions of",
-                current => current.Resize(request.Portions, Guid.CreateVersion7)
-            ),
+        Change(
             date,
-            tenant,
+            batch,
+            "Changed the portions of",
+            null,
+            (current, _) => current.Resize(request.Portions, Guid.CreateVersion7),
+            editing,
             desk
         );
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Delete(
         DateOnly date,
         Guid batch,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] Desk desk
-    ) => await Answer(await desk.Weeks.Delete(tenant, batch), date, tenant, desk);
+    ) => editing.Answer(await desk.Weeks.Delete(editing, HouseholdClock.WeekOf(date), batch, desk.Draw));
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(
         DateOnly date,
         Guid batch,
         PlaceRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] Desk desk
     ) =>
-        await Answer(
-            await desk.Weeks.Change(
-                tenant,
+        UnknownMeal(request.To) is { } refusal
+            ? refusal.ToProblem()
+            : await Change(
+                date,
                 batch,
                 "Placed",
-                request.To.EaterId,
-                (current, eater) =>
-                    WrongPlace(current, request.To) is { } refusal
-                        ? refusal
-                        : current.Place(ToCell(request.To), Guid.CreateVersion7, eater?.PortionHabit ?? 1),
-                (recipe, eater) => HardStop(recipe, eater, desk.Knowledge)
-            ),
-            date,
-            tenant,
-            desk
-        );
+                ToCell(request.To),
+                (current, eater) => current.Place(ToCell(request.To), Guid.CreateVersion7, eater!.PortionHabit),
+                editing,
+                desk
+            );
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Move(
         DateOnly date,
         Guid batch,
         Guid container,
         MoveRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] Desk desk
-    ) =>
-        await Answer(
-            await desk.Weeks.Change(
-                tenant,
+    )
+    {
+        var to = request.To is { } place ? ToCell(place) : null;
+        return request.To is { } asked && UnknownMeal(asked) is { } refusal
+            ? refusal.ToProblem()
+            : await Change(
+                date,
                 batch,
-                request.To is null ? "Took back" : "Moved",
-                request.To?.EaterId,
-                (current, _) =>
-                    request.To is { } to && WrongPlace(current, to) is { } refusal
-                        ? refusal
-                        : current.Move(
-                            container,
-                            ToCell(request.From),
-                            request.To is { } place ? ToCell(place) : null,
-                            Guid.CreateVersion7
-                        ),
-                (recipe, eater) => HardStop(recipe, eater, desk.Knowledge)
-            ),
-            date,
-            tenant,
-            desk
-        );
+                to is null ? "Took back" : "Moved",
+                to,
+                (current, _) => current.Move(container, ToCell(request.From), to, Guid.CreateVersion7),
+                editing,
+                desk
+            );
+    }
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Size(
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Size(
         DateOnly date,
         Guid batch,
         Guid container,
         SizeRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] Desk desk
     ) =>
-        await Answer(
-            await desk.Weeks.Change(
-                tenant,
-                batch,
-                "Changed a portion of",
-                current => current.ChangeSize(container, request.From, request.To, Guid.CreateVersion7)
-            ),
+        Change(
             date,
-            tenant,
+            batch,
+            "Changed a portion of",
+            null,
+            (current, _) => current.ChangeSize(container, request.From, request.To, Guid.CreateVersion7),
+            editing,
             desk
         );
 
-    private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(
-        UndoRequest request,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    ) =>
-        await desk.Weeks.Undo(tenant, request.Sequence, desk.Clock.GetUtcNow()) is var undone && undone.Refusal is { } refusal
-            ? refusal.ToProblem()
-            : TypedResults.Ok(new UndoneEdit(undone.Value.Summary));
+    private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(UndoRequest request, Editing editing, UndoDoor undo) =>
+        editing.Answer((await undo.Undo(editing, request.Sequence)).Select(undone => undone.Select(edit => new UndoneEdit(edit.Summary))));
 
-    private static async Task<Ok<ShopPage>> Shop(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk, StockStore stock) =>
-        TypedResults.Ok((await View(date, tenant, desk)).ToShop(await stock.Items(tenant)));
+    private static async Task<Ok<ShopPage>> Shop(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
+    {
+        var (week, stock) = await desk.Weeks.ReadWithStock(tenant, HouseholdClock.WeekOf(date));
+        return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToShop(stock));
+    }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(
         DateOnly date,
         ShopTickRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] Desk desk
-    )
-    {
-        if (request.Key.Length is 0 or > 300)
-        {
-            return new Refusal("unknown-item", "key", request.Key, "no item has such a name", "Load the list again").ToProblem();
-        }
-
-        await desk.Weeks.TickShop(tenant, HouseholdClock.WeekOf(date), request.Key, request.IsTicked);
-        return TypedResults.NoContent();
-    }
+    ) =>
+        request.Key.Length is 0 or > 300
+            ? new Refusal("unknown-item", "key", request.Key, "no item has such a name", "Load the list again").ToProblem()
+            : editing.Done(await desk.Weeks.TickShop(editing, HouseholdClock.WeekOf(date), request.Key, request.IsTicked));
 
     private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        TypedResults.Ok((await View(date, tenant, desk)).ToSessions());
+        TypedResults.Ok((await desk.View(date, tenant)).ToSessions());
 
     private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(
         DateOnly date,
         TaskTickRequest request,
-        CurrentTenant tenant,
+        Editing editing,
         [AsParameters] Desk desk
-    ) =>
-        await desk.Weeks.TickTask(tenant, request.BatchId, request.TaskId, request.IsTicked)
-            ? TypedResults.NoContent()
-            : new Refusal(
-                "batch-gone",
-                "batch",
-                request.BatchId.ToString(),
-                "somebody took it off the bench",
-                "Load the session again"
-            ).ToProblem();
+    ) => editing.Done(await desk.Weeks.TickTask(editing, request.BatchId, request.TaskId, request.IsTicked));
 
     private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        TypedResults.Ok((await View(date, tenant, desk)).ToShelf());
+        TypedResults.Ok((await desk.View(date, tenant)).ToShelf());
 
-    private static async Task<WeekView> View(DateOnly date, CurrentTenant tenant, Desk desk)
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> RenewProtocols(
+        DateOnly date,
+        Editing editing,
+        [AsParameters] Desk desk,
+        ProtocolStore protocols,
+        WeekReading weeks
+    )
     {
         var start = HouseholdClock.WeekOf(date);
-        var stored = await desk.Weeks.Read(tenant, start);
-        return new WeekView(start, stored, desk.Knowledge, desk.Diners.Of(stored.Table));
+        return editing.Answer(await protocols.Renew(editing, start, () => weeks.Of(start).Select(desk.Draw)));
     }
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Answer(
-        Result<StoredBatch> edited,
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Change(
         DateOnly date,
-        CurrentTenant tenant,
+        Guid batch,
+        string summary,
+        Cell? to,
+        Func<Batch, Eater?, Result<Batch>> decide,
+        Editing editing,
         Desk desk
-    ) => edited.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
+    ) => editing.Answer(await desk.Weeks.Change(editing, HouseholdClock.WeekOf(date), batch, summary, to, decide, desk.Draw));
 
-    /// <summary>An allergy refuses a portion whatever else is planned (domain.md section 5).</summary>
-    private static Refusal? HardStop(StoredRecipe recipe, EaterLimits eater, KnowledgeBase knowledge)
-    {
-        var allergy = new AllergyRule
-        {
-            Id = "allergy",
-            Classes = eater.Allergies,
-            Accepted = eater.Accepted,
-        };
-        var stop = allergy.Check(
-            Intake.Of(new Helping(recipe.Version.Name, recipe.Version.Profile, 1)),
-            new RuleContext(null, knowledge.Classes) { Packets = eater.Packets }
-        );
-        return stop.Verdict == Verdict.Fits
-            ? null
-            : new(
-                "allergy",
-                "eater",
-                eater.Name,
-                $"{eater.Name} is allergic: {stop.Because[(stop.Title.Length + 2)..].TrimEnd('.')}",
-                stop.Verdict == Verdict.Breaks
-                    ? "Give them another dish; at the Table an adult can accept a food by name"
-                    : "Match the line to a food, or let an adult accept it by name: a food at the Table, a packet in the Larder"
-            );
-    }
-
-    private static async Task<Ok<WeekBoard>> RenewProtocols(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
-    {
-        await desk.Protocols.Renew(tenant, HouseholdClock.WeekOf(date));
-        return TypedResults.Ok((await View(date, tenant, desk)).ToBoard());
-    }
+    /// <summary>A week has days before and after it: the ends of the calendar have not.</summary>
+    private static async ValueTask<object?> OnCalendar(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
+        context.Arguments.OfType<DateOnly>().FirstOrDefault() is { Year: < 2000 or > 2100 } date
+            ? new Refusal(
+                "date-out-of-range",
+                "date",
+                $"{date:yyyy-MM-dd}",
+                "weeks are planned from 2000 to 2100",
+                "Choose a day in those years"
+            ).ToProblem()
+            : await next(context);
 
     private static Cell ToCell(BoardPlace place) => new(place.Date, place.Meal, place.EaterId);
 
-    private static Refusal? WrongPlace(Batch batch, BoardPlace to) =>
-        to switch
-        {
-            _ when !Occasion.Meals.Contains(to.Meal) => new(
-                "unknown-meal",
-                "meal",
-                to.Meal,
-                "there is no such meal",
-                $"Use one of {string.Join(", ", Occasion.Meals)}"
-            ),
-            _ when to.Date < batch.Cooked => new(
-                "not-cooked-yet",
-                "date",
-                $"{to.Date:yyyy-MM-dd}",
-                $"{batch.Letter} is cooked on {batch.Cooked.ToString("dddd", System.Globalization.CultureInfo.InvariantCulture)}",
-                "Place it on that day or later"
-            ),
-            _ => null,
-        };
+    private static Refusal? UnknownMeal(BoardPlace to) =>
+        Occasion.Meals.Contains(to.Meal)
+            ? null
+            : new("unknown-meal", "meal", to.Meal, "there is no such meal", $"Use one of {string.Join(", ", Occasion.Meals)}");
 }

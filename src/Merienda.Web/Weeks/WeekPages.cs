@@ -111,33 +111,35 @@ public static class WeekPages
         return new(
             week.Start,
             [
-                .. week.Boxes.Select(box =>
-                {
-                    var (keeping, place) = (box.Keeping, box.Container.Place);
-                    return new ShelfBox(
-                        box.Container.Id,
-                        box.Batch.Letter,
-                        WeekView.Tape(box.Batch),
-                        box.Recipe.Name,
-                        box.Container.Number,
-                        box.Batch.Containers.Count,
-                        box.Container.Size,
-                        place is null ? null : names[place.Eater],
-                        box.Batch.Cooked,
-                        place is null ? null : new BoardPlace(place.Date, place.Meal, place.Eater),
-                        keeping.KeptIn,
-                        keeping.EatBy,
-                        keeping.Thaw,
-                        box.Recipe.Reheating,
-                        box.Recipe.AtEating,
-                        box.Recipe.Keeping.Note,
-                        week.Knowledge.Classes.AllergensOf(
-                            box.Recipe.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)
-                        ),
-                        box.Recipe.Lines.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
-                        week.Numbers(box.Helping, place?.Eater)
-                    );
-                }),
+                .. week
+                    .Boxes.Where(box => box.Container.GoneOn is null)
+                    .Select(box =>
+                    {
+                        var (keeping, place) = (box.Keeping, box.Container.Place);
+                        return new ShelfBox(
+                            box.Container.Id,
+                            box.Batch.Letter,
+                            WeekView.Tape(box.Batch),
+                            box.Recipe.Name,
+                            box.Container.Number,
+                            box.Batch.Containers.Count,
+                            box.Container.Size,
+                            place is null ? null : names[place.Eater],
+                            box.Batch.Cooked,
+                            place is null ? null : new BoardPlace(place.Date, place.Meal, place.Eater),
+                            keeping.KeptIn,
+                            keeping.EatBy,
+                            keeping.Thaw,
+                            box.Recipe.Reheating,
+                            box.Recipe.AtEating,
+                            box.Recipe.Keeping.Note,
+                            week.Knowledge.Classes.AllergensOf(
+                                box.Recipe.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)
+                            ),
+                            box.Recipe.Lines.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
+                            week.Numbers(box.Helping, place?.Eater)
+                        );
+                    }),
             ]
         );
     }

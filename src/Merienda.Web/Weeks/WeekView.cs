@@ -12,11 +12,11 @@ public sealed class WeekView
 {
     private readonly StoredWeek _stored;
 
-    public WeekView(DateOnly start, StoredWeek stored, KnowledgeBase knowledge, Diners diners)
+    public WeekView(StoredWeek stored, KnowledgeBase knowledge)
     {
-        (Start, _stored, Knowledge, Diners) = (start, stored, knowledge, diners);
-        Days = [.. Enumerable.Range(0, 7).Select(start.AddDays)];
-        Eaters = diners.Eaters;
+        (Start, _stored, Knowledge) = (stored.Start, stored, knowledge);
+        Days = [.. Enumerable.Range(0, 7).Select(Start.AddDays)];
+        Eaters = Table.Diners;
         Boxes =
         [
             .. stored.Batches.SelectMany(batch => batch.Batch.Containers.Select(box => new Box(batch.Batch, RecipeOf(batch).Version, box))),
@@ -38,7 +38,7 @@ public sealed class WeekView
 
     public KnowledgeBase Knowledge { get; }
 
-    public Diners Diners { get; }
+    public Core.Planning.Table Table => _stored.Table;
 
     public IReadOnlyList<Eater> Eaters { get; }
 
@@ -46,7 +46,7 @@ public sealed class WeekView
 
     public WeekLedger Ledger { get; }
 
-    public bool CountsInOunces => Diners.Table.Household.Units == "us";
+    public bool CountsInOunces => Table.Household.CountsInOunces;
 
     public IReadOnlyList<StoredBatch> Batches => _stored.Batches;
 
@@ -72,9 +72,9 @@ public sealed class WeekView
             Days,
             Occasion.Meals,
             [
-                .. new int?[] { Diners.Table.Household.PrepDay, Diners.Table.Household.SecondDay }
-                    .OfType<int>()
-                    .Select(day => Start.AddDays(Kitchen.Offset((DayOfWeek)day)))
+                .. new[] { Table.Household.PrepDay, Table.Household.SecondDay }
+                    .OfType<DayOfWeek>()
+                    .Select(day => Start.AddDays(Kitchen.Offset(day)))
                     .Order(),
             ],
             [
@@ -83,9 +83,9 @@ public sealed class WeekView
                         new BoardEater(
                             eater.Id,
                             eater.Name,
-                            _stored.Table.Eaters[at].Protocols,
+                            Table.Eaters[at].Protocols,
                             [.. Occasion.Meals.Where(eater.PrepMeals.Contains)],
-                            PhaseOf(_stored.Table.Eaters[at]),
+                            PhaseOf(Table.Eaters[at]),
                             [.. Ledger.Weeks[eater.Id].Select(Shown.Of)]
                         )
                 ),
@@ -108,18 +108,18 @@ public sealed class WeekView
 
     private string? PhaseOf(EaterSettings eater) =>
         eater
-            .Protocols.Select(id => (Plan: Hosting.Diners.PlanOf(eater, id), Diners.InForce(id)?.Protocol.Phases))
+            .Protocols.Select(id => (Plan: eater.PlanOf(id), Table.InForce(id)?.Protocol.Phases))
             .Where(item => item.Plan is not null && item.Phases is not null)
-            .Select(item => PhaseCalendar.On(item.Plan!, item.Phases!, Diners.Today).Says)
+            .Select(item => PhaseCalendar.On(item.Plan!, item.Phases!, Table.Today).Says)
             .FirstOrDefault();
 
-    /// <summary>Names of followed protocols that have a newer version than the one the week was planned with.</summary>
+    /// <summary>Names of followed protocols that another version counts of than the one the week was planned with.</summary>
     private IEnumerable<string> Outdated =>
-        _stored
-            .Table.Eaters.SelectMany(eater => eater.Protocols)
+        Table
+            .Eaters.SelectMany(eater => eater.Protocols)
             .Distinct()
-            .Where(id => Diners.InForce(id)?.Version < Diners.Latest(id)?.Version)
-            .Select(id => Diners.Latest(id)!.Protocol.Name);
+            .Where(id => Table.InForce(id)?.Version != Table.Latest(id)?.Version)
+            .Select(id => Table.Latest(id)!.Protocol.Name);
 
     /// <param name="eater">Whose box it is; null for one that nobody has yet: then everybody's points are shown.</param>
     public IReadOnlyList<ShownMeasure> Numbers(Helping helping, Guid? eater = null) =>
@@ -159,6 +159,7 @@ public sealed class WeekView
             box.Container.Number,
             box.Container.Size,
             place is null ? null : new(place.Date, place.Meal, place.Eater),
+            box.Container.GoneOn,
             keeping.KeptIn,
             keeping.EatBy,
             keeping.Thaw,

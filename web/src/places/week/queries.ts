@@ -95,7 +95,7 @@ export function useBoardEdits(date: string) {
         ask: () => take(api.DELETE('/api/weeks/{date}/batches/{batch}', path(batch))),
       }),
     place: (batch: Batch, to: Place) => {
-      const loose = batch.containers.find((box) => box.place === null);
+      const loose = batch.containers.find((box) => box.place === null && box.goneOn === null);
       edit.mutate({
         say: `${batch.letter} is placed.`,
         ask: () => take(api.POST('/api/weeks/{date}/batches/{batch}/place', { ...path(batch), body: { to } })),

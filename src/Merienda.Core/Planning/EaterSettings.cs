@@ -1,0 +1,87 @@
+using Merienda.Core.Protocols;
+
+namespace Merienda.Core.Planning;
+
+/// <param name="DayShare">Share of the day's allowance for this meal, 0 to 1.</param>
+public sealed record EaterMeal(string Meal, decimal DayShare, bool IsFromPrep);
+
+/// <param name="From">First local date it holds on; 0001-01-01 when it always did.</param>
+public sealed record StatedAllowance(string ProtocolId, string RuleId, decimal? AtLeast, decimal? AtMost, DateOnly From = default);
+
+public sealed record EaterChoice(string ProtocolId, string ChoiceId, string OptionId);
+
+/// <summary>A food or a line's words that an adult accepted for somebody with an allergy.</summary>
+public sealed record StatedAcceptance(string What, string Reason, Guid AcceptedBy, DateTimeOffset AcceptedAt);
+
+public sealed record StatedChallenge(string ChallengeId, ChallengeOutcome Outcome);
+
+public sealed record StatedPhase(
+    string ProtocolId,
+    DateOnly StartsOn,
+    DateOnly RestrictionEndsOn,
+    IReadOnlyList<StatedChallenge> Challenges
+);
+
+/// <summary>Everything a household says about one eater; <see cref="Table"/> makes an <see cref="Eater"/> with rules of it.</summary>
+public sealed record EaterSettings(
+    Guid Id,
+    string Name,
+    IReadOnlyList<string> Protocols,
+    IReadOnlyList<StatedAllowance> Allowances,
+    IReadOnlyList<EaterMeal> Meals
+)
+{
+    /// <summary>Portions the eater usually takes of a dish, 0.25 to 4.</summary>
+    public decimal PortionHabit { get; init; } = 1;
+
+    public IReadOnlyList<EaterChoice> Choices { get; init; } = [];
+
+    /// <summary>Keys of classes.</summary>
+    public IReadOnlyList<string> Allergies { get; init; } = [];
+
+    public IReadOnlyList<StatedAcceptance> Accepted { get; init; } = [];
+
+    /// <summary>Keys of classes or foods.</summary>
+    public IReadOnlyList<string> Dislikes { get; init; } = [];
+
+    public IReadOnlyList<StatedPhase> Phases { get; init; } = [];
+
+    /// <summary>Whether a trace low in a statement counts for what protocols leave out.</summary>
+    public bool CountsTraces { get; init; } = true;
+
+    /// <summary>Whether soybean oil that the label's law exempts is no soy for an allergy.</summary>
+    public bool TrustsRefinedSoybeanOil { get; init; }
+
+    /// <summary>Packets decided on; they are written with the packet, not with the eater.</summary>
+    public IReadOnlyList<PacketOpinion> Opinions { get; init; } = [];
+
+    public PersonalLimits Limits =>
+        new(Allergies, [.. Accepted.Select(item => new Acceptance(item.What, item.Reason))], Dislikes)
+        {
+            Packets = new(Opinions, CountsTraces) { TrustsRefinedSoybeanOil = TrustsRefinedSoybeanOil },
+        };
+
+    /// <summary>A new eater: no protocol and no allowance, because what somebody may have is asked, never assumed.</summary>
+    public static EaterSettings Named(Guid id, string name) =>
+        new(
+            id,
+            name,
+            [],
+            [],
+            [new("breakfast", 0.25m, true), new("lunch", 0.30m, true), new("merienda", 0.15m, true), new("supper", 0.30m, true)]
+        );
+
+    public IReadOnlyDictionary<string, string> ChosenIn(string protocol) =>
+        Choices.Where(item => item.ProtocolId == protocol).ToDictionary(item => item.ChoiceId, item => item.OptionId);
+
+    public PhasePlan? PlanOf(string protocol) =>
+        Phases.FirstOrDefault(phase => phase.ProtocolId == protocol) is { } phase
+            ? new(
+                protocol,
+                phase.StartsOn,
+                phase.RestrictionEndsOn,
+                [.. phase.Challenges.Select(item => item.ChallengeId)],
+                phase.Challenges.ToDictionary(item => item.ChallengeId, item => item.Outcome)
+            )
+            : null;
+}

@@ -1,0 +1,357 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Protocols;
+
+namespace Merienda.Core.Planning;
+
+/// <summary>Every edit of the people at a table: the eater as it is then, or why not.</summary>
+public static class TableEdits
+{
+    public const int MostEaters = 6,
+        MostDislikes = 100;
+
+    public const decimal SmallestHabit = 0.25m,
+        LargestHabit = 4;
+
+    public static Result<EaterSettings> Seat(this Table table, string name, Guid id)
+    {
+        if (WrongName(table, name, null) is { } refusal)
+        {
+            return refusal;
+        }
+
+        return table.Eaters.Count >= MostEaters
+            ? new Refusal(
+                "too-many-eaters",
+                "name",
+                name,
+                $"a table has at most {MostEaters} eaters",
+                "Open a second household for the others"
+            )
+            : EaterSettings.Named(id, name.Trim());
+    }
+
+    public static Result<EaterSettings> Rename(this Table table, EaterSettings eater, string name) =>
+        WrongName(table, name, eater.Id) is { } refusal ? refusal : eater with { Name = name.Trim() };
+
+    public static Result<EaterSettings> ChooseProtocols(this Table table, EaterSettings eater, IReadOnlyList<string> protocols) =>
+        protocols.FirstOrDefault(id => table.Latest(id) is null) is { } unknown
+            ? new Refusal("unknown-protocol", "protocols", unknown, "there is no such protocol", "Choose from the list")
+            : eater with
+            {
+                Protocols = [.. protocols.Distinct()],
+            };
+
+    public static Result<EaterSettings> Choose(this Table table, EaterSettings eater, EaterChoice chosen) =>
+        table
+            .Latest(chosen.ProtocolId)
+            ?.Protocol.Choices.FirstOrDefault(choice => choice.Id == chosen.ChoiceId)
+            ?.Options.Any(option => option.Id == chosen.OptionId) != true
+            ? new Refusal("unknown-option", "option", chosen.OptionId, "the protocol offers no such option", "Load the page again")
+            : eater with
+            {
+                Choices =
+                [
+                    .. eater.Choices.Where(item => (item.ProtocolId, item.ChoiceId) != (chosen.ProtocolId, chosen.ChoiceId)),
+                    chosen,
+                ],
+            };
+
+    /// <summary>States a number for a rule from a date on; without numbers it is taken back.</summary>
+    /// <param name="isClinical">Whether a clinical team set it.</param>
+    public static Result<EaterSettings> StateAllowance(this Table table, EaterSettings eater, StatedAllowance stated, bool isClinical)
+    {
+        var rule = table
+            .Latest(stated.ProtocolId)
+            ?.Protocol.AllRules.OfType<BoundedRule>()
+            .FirstOrDefault(limit => limit.Id == stated.RuleId);
+        return WrongAllowance(rule, stated, isClinical) is { } refusal
+            ? refusal
+            : eater with
+            {
+                Allowances =
+                [
+                    .. eater.Allowances.Where(item =>
+                        (item.ProtocolId, item.RuleId, item.From) != (stated.ProtocolId, stated.RuleId, stated.From)
+                    ),
+                    .. stated is { AtLeast: null, AtMost: null } ? Array.Empty<StatedAllowance>() : [stated],
+                ],
+            };
+    }
+
+    /// <summary>How the day is split over the meals, and which of them come from the prep.</summary>
+    public static Result<EaterSettings> SplitDay(this EaterSettings eater, IReadOnlyList<EaterMeal> meals) =>
+        meals switch
+        {
+            _ when !meals.Select(meal => meal.Meal).ToHashSet().SetEquals(Occasion.Meals) || meals.Count != Occasion.Meals.Count =>
+                new Refusal(
+                    "meals-incomplete",
+                    "meals",
+                    $"{meals.Count}",
+                    "each meal stands once",
+                    $"Give {string.Join(", ", Occasion.Meals)}"
+                ),
+            _ when meals.Any(meal => meal.DayShare is < 0 or > 1) || meals.Sum(meal => meal.DayShare) != 1 => new Refusal(
+                "shares-not-whole",
+                "meals",
+                $"{meals.Sum(meal => Math.Clamp(meal.DayShare, -1000, 1000)):0 %}",
+                "the meals' shares do not make the whole day",
+                "Change them until they add up to 100 %"
+            ),
+            _ => eater with { Meals = meals },
+        };
+
+    /// <summary>What an eater cannot or will not have, and how much they usually take.</summary>
+    /// <param name="said">An eater with these settings changed; everything else of it is ignored.</param>
+    public static Result<EaterSettings> StatePersonal(this Table table, EaterSettings eater, EaterSettings said)
+    {
+        var (classes, knowsFood) = (table.Knowledge.Classes, table.Knowledge.KnowsFood);
+        return said switch
+        {
+            _ when said.Allergies.FirstOrDefault(key => !classes.Knows(key)) is { } unknown => new Refusal(
+                "unknown-class",
+                "allergies",
+                unknown,
+                "there is no such food class",
+                "Choose from the list"
+            ),
+            _ when said.Dislikes.FirstOrDefault(key => !classes.Knows(key) && !knowsFood(key)) is { } unknown => new Refusal(
+                "unknown-food",
+                "dislikes",
+                unknown,
+                "there is no such food or class",
+                "Choose from the list"
+            ),
+            { Dislikes.Count: > MostDislikes } => new Refusal(
+                "too-many-dislikes",
+                "dislikes",
+                $"{said.Dislikes.Count}",
+                $"at most {MostDislikes} dislikes are kept",
+                "Name a class instead of its foods"
+            ),
+            { PortionHabit: < SmallestHabit or > LargestHabit } => HabitRefused(said.PortionHabit),
+            _ when said.PortionHabit % Batch.SmallestSize != 0 => HabitRefused(said.PortionHabit),
+            _ => eater with
+            {
+                Allergies = [.. said.Allergies.Select(classes.AllergyTo).Distinct()],
+                Dislikes = [.. said.Dislikes.Distinct()],
+                PortionHabit = said.PortionHabit,
+                CountsTraces = said.CountsTraces,
+                TrustsRefinedSoybeanOil = said.TrustsRefinedSoybeanOil,
+            },
+        };
+    }
+
+    /// <summary>An adult accepts a food, or a line's words, for somebody with an allergy.</summary>
+    public static Result<EaterSettings> Accept(this EaterSettings eater, StatedAcceptance said, bool isAdult)
+    {
+        var (what, reason) = (said.What.Trim(), said.Reason.Trim());
+        return !isAdult
+                ? new Refusal(
+                    "adult-only",
+                    "isAdult",
+                    "no",
+                    "only an adult accepts a food for somebody with an allergy",
+                    "Let an adult read the packet and tick the box"
+                )
+            : what.Length is 0 or > 300 || reason.Length is 0 or > 200
+                ? new Refusal(
+                    "acceptance-incomplete",
+                    what.Length is 0 or > 300 ? "what" : "reason",
+                    what.Length is 0 or > 300 ? what : reason,
+                    "an acceptance names the food (up to 300 characters) and the reason (up to 200)",
+                    "Say in a few words why it is safe, for example what the packet says"
+                )
+            : eater with { Accepted = [.. eater.Accepted.Where(item => item.What != what), said with { What = what, Reason = reason }] };
+    }
+
+    public static EaterSettings Withdraw(this EaterSettings eater, string what) =>
+        eater with
+        {
+            Accepted = [.. eater.Accepted.Where(item => item.What != what)],
+        };
+
+    /// <summary>Puts a protocol's phases on the calendar; outcomes that were noted before stay.</summary>
+    public static Result<EaterSettings> PlanPhases(
+        this Table table,
+        EaterSettings eater,
+        string protocol,
+        DateOnly start,
+        DateOnly restrictionEnds,
+        IReadOnlyList<string> order
+    )
+    {
+        if (table.Latest(protocol)?.Protocol.Phases is not { } schedule)
+        {
+            return new Refusal("no-phases", "protocol", protocol, "this protocol has no phases", "Choose one that has");
+        }
+
+        var outcomes = eater.PlanOf(protocol)?.Outcomes ?? new Dictionary<string, ChallengeOutcome>();
+        return
+            ProtocolCheck.WrongPlan(new(protocol, start, restrictionEnds, order, new Dictionary<string, ChallengeOutcome>()), schedule)
+                is { } refusal
+            ? refusal
+            : eater with
+            {
+                Phases =
+                [
+                    .. eater.Phases.Where(phase => phase.ProtocolId != protocol),
+                    new(protocol, start, restrictionEnds, [.. order.Select(id => new StatedChallenge(id, outcomes.GetValueOrDefault(id)))]),
+                ],
+            };
+    }
+
+    public static Result<EaterSettings> NoteOutcome(
+        this EaterSettings eater,
+        string protocol,
+        string challenge,
+        ChallengeOutcome outcome
+    ) =>
+        eater.PlanOf(protocol)?.Order.Contains(challenge) != true
+            ? new Refusal("unknown-challenge", "challenge", challenge, "the plan has no such challenge", "Plan the phases first")
+            : eater with
+            {
+                Phases =
+                [
+                    .. eater.Phases.Select(phase =>
+                        phase.ProtocolId != protocol
+                            ? phase
+                            : phase with
+                            {
+                                Challenges =
+                                [
+                                    .. phase.Challenges.Select(item =>
+                                        item.ChallengeId == challenge ? item with { Outcome = outcome } : item
+                                    ),
+                                ],
+                            }
+                    ),
+                ],
+            };
+
+    /// <summary>Approves or rejects a packet; nothing relaxes what the packet itself names.</summary>
+    public static Result<PacketOpinion> Decide(
+        this EaterSettings eater,
+        Food packet,
+        bool isApproved,
+        string reason,
+        bool isAdult,
+        DateOnly today
+    ) =>
+        reason.Trim().Length is 0 or > 200
+            ? new Refusal(
+                "reason-length",
+                "reason",
+                reason,
+                "a decision has a reason of 1 to 200 characters",
+                "Say in a few words why, so that it can be understood later"
+            )
+        : isApproved && eater.Allergies.Any(packet.Contains)
+            ? new Refusal(
+                "packet-names-it",
+                "eater",
+                eater.Name,
+                $"{eater.Name} is allergic, and the packet itself names it",
+                "Nothing relaxes that; choose another packet"
+            )
+        : isApproved && eater.Allergies.Count > 0 && !isAdult
+            ? new Refusal(
+                "adult-needed",
+                "isAdult",
+                eater.Name,
+                $"{eater.Name} is allergic, so an adult has to accept this packet by name",
+                "Tick that you are an adult and accept it"
+            )
+        : new PacketOpinion(packet.Key, isApproved, reason.Trim(), today, isApproved ? PacketOpinion.StatementOf(packet) : "");
+
+    /// <summary>A note of the diary: what is wrong with it, or null.</summary>
+    public static Refusal? WrongNote(this Table table, DateOnly notedOn, string text) =>
+        notedOn > table.Today
+            ? new("diary-ahead", "notedOn", $"{notedOn:yyyy-MM-dd}", "a diary does not look ahead", "Choose today or an earlier day")
+        : text.Trim().Length is 0 or > 500 ? new("diary-length", "text", text, "an entry has 1 to 500 characters", "Write a sentence")
+        : null;
+
+    /// <summary>An eater who follows a copy instead keeps everything that was stated for the original.</summary>
+    public static EaterSettings MoveOver(this EaterSettings eater, string from, string to) =>
+        eater with
+        {
+            Protocols = [.. eater.Protocols.Select(id => id == from ? to : id)],
+            Allowances = [.. eater.Allowances.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
+            Choices = [.. eater.Choices.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
+            Phases = [.. eater.Phases.Select(item => item.ProtocolId == from ? item with { ProtocolId = to } : item)],
+        };
+
+    /// <summary>A name for a new protocol, or for the one with this id.</summary>
+    public static Refusal? WrongProtocolName(this Table table, string name, string? self) =>
+        name.Trim().Length is 0 or > 80 ? new("name-length", "name", name, "a protocol's name has 1 to 80 characters", "Type a short name")
+        : table.Protocols.Any(edition =>
+            edition.Protocol.Id != self
+            && edition.Own?.IsArchived != true
+            && edition.Protocol.Name.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase)
+        )
+            ? new("name-taken", "name", name, "there is a protocol of this name", "Add what is different about yours")
+        : null;
+
+    /// <summary>An id of the household's own for a protocol of this name that no other protocol has.</summary>
+    public static string OwnProtocolId(this Table table, string name)
+    {
+        var letters = new string([.. name.ToLowerInvariant().Select(letter => char.IsAsciiLetterOrDigit(letter) ? letter : '-')]);
+        var slug = string.Join('-', letters.Split('-', StringSplitOptions.RemoveEmptyEntries));
+        var plain = $"own-{(slug.Length == 0 ? "protocol" : slug[..Math.Min(slug.Length, 44)].Trim('-'))}";
+        return Enumerable
+            .Range(1, int.MaxValue)
+            .Select(number => number == 1 ? plain : $"{plain}-{number}")
+            .First(id => table.Latest(id) is null);
+    }
+
+    private static Refusal HabitRefused(decimal habit) =>
+        new(
+            "portion-out-of-range",
+            "portionHabit",
+            $"{habit:0.####}",
+            $"a usual portion is {SmallestHabit} to {LargestHabit} portions in steps of {Batch.SmallestSize}",
+            "Type for example 1 or 1.5"
+        );
+
+    private static Refusal? WrongName(Table table, string name, Guid? self) =>
+        name.Trim() switch
+        {
+            { Length: 0 or > 40 } => new("name-length", "name", name, "a name has 1 to 40 characters", "Type a short name"),
+            var trimmed when table.Eaters.Any(eater => eater.Id != self && eater.Name == trimmed) => new(
+                "name-taken",
+                "name",
+                name,
+                "somebody at the table is called so",
+                "Add an initial"
+            ),
+            _ => null,
+        };
+
+    private static Refusal? WrongAllowance(BoundedRule? rule, StatedAllowance stated, bool isClinical) =>
+        stated switch
+        {
+            _ when rule is null => new("unknown-rule", "rule", stated.RuleId, "the protocol has no such limit", "Load the page again"),
+            { AtLeast: < 0 or > RuleField.LargestBound } or { AtMost: < 0 or > RuleField.LargestBound } => new(
+                "allowance-out-of-range",
+                "allowance",
+                $"{stated.AtMost ?? stated.AtLeast}",
+                "an allowance lies between 0 and 99,999",
+                "Type the number again"
+            ),
+            { AtLeast: { } least, AtMost: { } most } when least > most => new(
+                "floor-above-ceiling",
+                "atLeast",
+                $"{least:0.##}",
+                $"the floor is above the ceiling of {most:0.##}",
+                "Lower the floor or raise the ceiling"
+            ),
+            { AtMost: < EnergyNeed.ClinicalOnly } when !isClinical && rule is LimitRule { Measure: Measure.Energy, Per: Period.Day } => new(
+                "clinical-team",
+                "atMost",
+                $"{stated.AtMost:0} kcal",
+                $"below {EnergyNeed.ClinicalOnly} kcal a day only a clinical team sets the number",
+                "Tick \"my clinical team set this\" when that is so, or state a higher number"
+            ),
+            _ => null,
+        };
+}

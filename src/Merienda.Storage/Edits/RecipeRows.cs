@@ -1,0 +1,41 @@
+namespace Merienda.Storage.Edits;
+
+public sealed record RecipeRow(Guid Id, Guid VersionId, DateTimeOffset? ArchivedAt);
+
+public sealed record RecipeVersionRow(
+    Guid Id,
+    Guid RecipeId,
+    int Number,
+    string Name,
+    decimal Portions,
+    string? Meal,
+    string Keeping,
+    string Reheating,
+    string AtEating,
+    string MeasureSystem,
+    DateTimeOffset CreatedAt,
+    Guid CreatedBy
+);
+
+public sealed record RecipeLineRow(
+    Guid RecipeVersionId,
+    int Position,
+    string Part,
+    string Text,
+    Guid? FoodVersionId,
+    Guid? PacketVersionId,
+    string MatchKind,
+    bool IsChosen
+);
+
+public sealed record RecipeTaskRow(
+    Guid RecipeVersionId,
+    int Position,
+    string TaskId,
+    string Text,
+    int HandsOnMinutes,
+    int UnattendedMinutes,
+    string Appliance,
+    int? TemperatureC,
+    IReadOnlyList<string> AfterTasks
+);

@@ -1,0 +1,72 @@
+namespace Merienda.Storage.Edits;
+
+/// <summary>A household's own settings; what counts its larder's changes is not among them.</summary>
+public sealed record HouseholdSettingsRow(
+    string Name,
+    string TimeZone,
+    string Units,
+    string NumberFormat,
+    int PrepDay,
+    int? SecondDay,
+    decimal? FreezerL,
+    bool CountsTolerances
+);
+
+public sealed record EaterRow(Guid Id, string Name, int Position, decimal PortionHabit, bool CountsTraces, bool TrustsRefinedSoybeanOil);
+
+public sealed record EaterMealRow(Guid EaterId, string Meal, decimal DayShare, bool IsFromPrep);
+
+public sealed record EaterProtocolRow(Guid EaterId, string ProtocolId);
+
+public sealed record AllowanceRow(Guid EaterId, string ProtocolId, string RuleId, decimal? AtLeast, decimal? AtMost, DateOnly ValidFrom);
+
+public sealed record EaterChoiceRow(Guid EaterId, string ProtocolId, string ChoiceId, string OptionId);
+
+public sealed record EaterAllergyRow(Guid EaterId, string ClassKey);
+
+public sealed record EaterAcceptanceRow(Guid EaterId, string What, string Reason, Guid AcceptedBy, DateTimeOffset AcceptedAt);
+
+public sealed record EaterDislikeRow(Guid EaterId, string What);
+
+public sealed record EaterPhaseRow(Guid EaterId, string ProtocolId, DateOnly StartsOn, DateOnly RestrictionEndsOn);
+
+public sealed record EaterChallengeRow(Guid EaterId, string ProtocolId, string ChallengeId, int Position, string Outcome);
+
+public sealed record DiaryEntryRow(Guid Id, Guid EaterId, string ProtocolId, DateOnly NotedOn, string Text, Guid WrittenBy);
+
+public sealed record KitchenItemRow(
+    Guid Id,
+    int Position,
+    string Kind,
+    string Name,
+    int Count,
+    int? CapacityMl,
+    decimal? FillShare,
+    int? WidthMm,
+    int? LengthMm
+);
+
+public sealed record ContainerKindRow(
+    Guid Id,
+    int Position,
+    string Name,
+    int VolumeMl,
+    int Count,
+    string Material,
+    bool MayHeat,
+    bool MayFreeze,
+    bool MayFillHot
+);
+
+public sealed record OwnProtocolRow(string Id, string? OriginId, int? OriginVersion, int Version, DateTimeOffset? ArchivedAt);
+
+/// <param name="Content">The protocol's document.</param>
+public sealed record OwnProtocolVersionRow(
+    string ProtocolId,
+    int Version,
+    System.Text.Json.Nodes.JsonNode Content,
+    DateTimeOffset CreatedAt,
+    Guid CreatedBy
+);
+
+public sealed record WeekProtocolRow(DateOnly WeekStart, string ProtocolId, int Version);

@@ -1,0 +1,93 @@
+namespace Merienda.Storage.Edits;
+
+/// <summary>
+/// The tables of a household that edits write, each with the record of its rows; parents stand before what hangs on them. Versions are
+/// only ever appended.
+/// </summary>
+public static class Tables
+{
+    public static readonly TenantTable<HouseholdSettingsRow> Household = new("household");
+
+    public static readonly TenantTable<EaterRow> Eater = new("eater", "id");
+    public static readonly TenantTable<EaterMealRow> EaterMeal = new("eater_meal", "eater_id", "meal");
+    public static readonly TenantTable<EaterProtocolRow> EaterProtocol = new("eater_protocol", "eater_id", "protocol_id");
+    public static readonly TenantTable<AllowanceRow> Allowance = new("allowance", "eater_id", "protocol_id", "rule_id", "valid_from");
+    public static readonly TenantTable<EaterChoiceRow> EaterChoice = new("eater_choice", "eater_id", "protocol_id", "choice_id");
+    public static readonly TenantTable<EaterAllergyRow> EaterAllergy = new("eater_allergy", "eater_id", "class_key");
+    public static readonly TenantTable<EaterAcceptanceRow> EaterAcceptance = new("eater_acceptance", "eater_id", "what");
+    public static readonly TenantTable<EaterDislikeRow> EaterDislike = new("eater_dislike", "eater_id", "what");
+    public static readonly TenantTable<EaterPhaseRow> EaterPhase = new("eater_phase", "eater_id", "protocol_id");
+    public static readonly TenantTable<EaterChallengeRow> EaterChallenge = new(
+        "eater_challenge",
+        "eater_id",
+        "protocol_id",
+        "challenge_id"
+    );
+    public static readonly TenantTable<DiaryEntryRow> DiaryEntry = new("diary_entry", "id");
+
+    public static readonly TenantTable<KitchenItemRow> KitchenItem = new("kitchen_item", "id");
+    public static readonly TenantTable<ContainerKindRow> ContainerKind = new("container_kind", "id");
+
+    public static readonly TenantTable<OwnProtocolRow> OwnProtocol = new("household_protocol", "id");
+    public static readonly TenantTable<OwnProtocolVersionRow> OwnProtocolVersion = new(
+        "household_protocol_version",
+        "protocol_id",
+        "version"
+    );
+    public static readonly TenantTable<WeekProtocolRow> WeekProtocol = new("week_protocol", "week_start", "protocol_id");
+
+    public static readonly TenantTable<PacketRow> Packet = new("packet", "id") { IsLarder = true };
+    public static readonly TenantTable<PacketVersionRow> PacketVersion = new("packet_version", "id");
+    public static readonly TenantTable<PacketOpinionRow> PacketOpinion = new("packet_opinion", "packet_id", "eater_id");
+    public static readonly TenantTable<LearntWordRow> LearntWord = new("learnt_word", "words") { IsLarder = true };
+    public static readonly TenantTable<StockItemRow> StockItem = new("stock_item", "id");
+
+    public static readonly TenantTable<RecipeRow> Recipe = new("recipe", "id");
+    public static readonly TenantTable<RecipeVersionRow> RecipeVersion = new("recipe_version", "id");
+    public static readonly TenantTable<RecipeLineRow> RecipeLine = new("recipe_line", "recipe_version_id", "position");
+    public static readonly TenantTable<RecipeTaskRow> RecipeTask = new("recipe_task", "recipe_version_id", "position");
+
+    public static readonly TenantTable<PrepSessionRow> PrepSession = new("prep_session", "id");
+    public static readonly TenantTable<BatchRow> Batch = new("batch", "id");
+    public static readonly TenantTable<ServingRow> Serving = new("serving", "id");
+    public static readonly TenantTable<ContainerRow> Container = new("container", "id");
+    public static readonly TenantTable<ShopTickRow> ShopTick = new("shop_tick", "week_start", "item_key");
+    public static readonly TenantTable<TaskTickRow> TaskTick = new("task_tick", "batch_id", "task_id");
+
+    /// <summary>Every table, in the order that keys need.</summary>
+    internal static readonly IReadOnlyList<TenantTable> InOrder =
+    [
+        Household,
+        Eater,
+        EaterMeal,
+        EaterProtocol,
+        Allowance,
+        EaterChoice,
+        EaterAllergy,
+        EaterAcceptance,
+        EaterDislike,
+        EaterPhase,
+        EaterChallenge,
+        DiaryEntry,
+        KitchenItem,
+        ContainerKind,
+        OwnProtocol,
+        OwnProtocolVersion,
+        WeekProtocol,
+        Packet,
+        PacketVersion,
+        PacketOpinion,
+        LearntWord,
+        StockItem,
+        Recipe,
+        RecipeVersion,
+        RecipeLine,
+        RecipeTask,
+        PrepSession,
+        Batch,
+        Serving,
+        Container,
+        ShopTick,
+        TaskTick,
+    ];
+}

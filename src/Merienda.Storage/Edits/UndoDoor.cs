@@ -1,0 +1,117 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Dapper;
+using Merienda.Core.Outcomes;
+
+namespace Merienda.Storage.Edits;
+
+/// <summary>
+/// Takes an own edit back: its rows are put as they were, when every one of them is still as the edit left it. What others did to other
+/// rows stays.
+/// </summary>
+public sealed class UndoDoor(Database database)
+{
+    private sealed record Found(long Sequence, string Kind, string Summary, int SchemaVersion, bool IsUndone, string Change);
+
+    /// <param name="sequence">Of the edit; null for the newest that can be taken back.</param>
+    public Task<Result<Edited<Undoable>>> Undo(EditStamp stamp, long? sequence) =>
+        database.As<Result<Edited<Undoable>>>(
+            stamp.Tenant,
+            async scope =>
+            {
+                var (first, found) = await scope.Read(Journal.Lock(stamp).And(Find(sequence)));
+                if (first is not null)
+                {
+                    return first.Kind == Journal.Undo
+                        ? new Edited<Undoable>(first.Sequence, JsonSerializer.Deserialize<Undoable>(first.Answer)!)
+                        : Journal.IdUsed(stamp);
+                }
+
+                if (Refuse(found, sequence) is { } refusal)
+                {
+                    return refusal;
+                }
+
+                var rows = JsonSerializer.Deserialize<Dictionary<string, RowChange>>(found!.Change)!;
+                if (!await scope.Read(AreAsLeft(rows)))
+                {
+                    return Moved(found);
+                }
+
+                var undone = new Undoable(found.Sequence, found.Summary);
+                return new Edited<Undoable>(await scope.Read(PutBack(stamp, rows, undone)), undone);
+            }
+        );
+
+    private static Reading<Found?> Find(long? sequence) =>
+        Reading.Of(
+            $"""
+            select sequence, kind, summary, schema_version::int as schema_version, is_undone, change::text as change from journal
+            where household_id = app_household() and account_id = app_account()
+              and case when @undoSequence::bigint is null then not is_undone and not is_quiet and schema_version = {Journal.Schema} else sequence = @undoSequence end
+            order by sequence desc limit 1;
+            """,
+            new { undoSequence = sequence },
+            rows => rows.ReadSingleOrDefaultAsync<Found?>()
+        );
+
+    private static Refusal? Refuse(Found? found, long? sequence) =>
+        found switch
+        {
+            null or { IsUndone: true } or { Kind: Journal.Undo } => new(
+                "nothing-to-undo",
+                "undo",
+                $"{sequence}",
+                "there is nothing of yours left to take back",
+                "Go on"
+            ),
+            { SchemaVersion: < Journal.Schema } => new(
+                "undo-too-old",
+                "undo",
+                found.Summary,
+                "it was done before the program was renewed and can't be undone any more",
+                "Change it by hand"
+            ),
+            _ => null,
+        };
+
+    private static Refusal Moved(Found found) =>
+        new("changed-meanwhile", "undo", found.Summary, "somebody changed it since", "Look at it as it is now and change it by hand");
+
+    private static Reading<bool> AreAsLeft(IReadOnlyDictionary<string, RowChange> rows)
+    {
+        var (conditions, parameters) = (new List<string>(), new DynamicParameters());
+        foreach (var table in Tables.InOrder.Where(table => rows.ContainsKey(table.Name)))
+        {
+            var (after, touched) = ($"after{conditions.Count}", $"touched{conditions.Count}");
+            var (before, left) = (rows[table.Name].Before, rows[table.Name].After);
+            var keys = left.Concat(before).DistinctBy(row => table.KeyOf(row!.AsObject()));
+            parameters.Add(after, left.ToJsonString());
+            parameters.Add(touched, JsonSerializer.Serialize(keys));
+            conditions.Add(string.Format(System.Globalization.CultureInfo.InvariantCulture, table.IsAsLeft, after, touched));
+        }
+
+        return Reading.Of(
+            $"select {string.Join("\nand ", conditions.DefaultIfEmpty("true"))};",
+            parameters,
+            grid => grid.ReadSingleAsync<bool>()
+        );
+    }
+
+    private static Reading<long> PutBack(EditStamp stamp, IReadOnlyDictionary<string, RowChange> rows, Undoable undone)
+    {
+        var (sql, parameters) = RowWriter.Write(
+            rows.ToDictionary(item => item.Key, item => new RowChange(item.Value.After, item.Value.Before)),
+            Array.Empty<KeyValuePair<string, JsonArray>>().ToLookup(item => item.Key, item => item.Value)
+        );
+        parameters.Add("undone", undone.Sequence);
+        return Reading
+            .Of(
+                $"{sql}\nupdate journal set is_undone = true where household_id = app_household() and sequence = @undone;",
+                parameters,
+                _ => Task.FromResult(true)
+            )
+            .And(Journal.Append(stamp, Journal.Undo, $"Took back: {undone.Summary}", "{}", JsonSerializer.Serialize(undone)))
+            .Select(written => written.Second);
+    }
+}

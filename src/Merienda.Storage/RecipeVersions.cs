@@ -1,0 +1,182 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Keeping;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
+using Merienda.Core.Sessions;
+using Microsoft.Extensions.Caching.Memory;
+
+namespace Merienda.Storage;
+
+/// <summary>A recipe version with the ids it is stored under.</summary>
+/// <param name="Chosen">For each line, whether a person chose its food.</param>
+public sealed record StoredRecipe(
+    Guid RecipeId,
+    Guid VersionId,
+    int Number,
+    MeasureSystem System,
+    RecipeVersion Version,
+    IReadOnlyList<bool> Chosen
+);
+
+/// <summary>
+/// Recipe versions never change, so they are kept in memory once read; which ones a household may see is always asked of the database.
+/// </summary>
+public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKnowledge> knowledge) : IDisposable
+{
+    private readonly MemoryCache _versions = new(new MemoryCacheOptions { SizeLimit = 20_000 });
+
+    public void Dispose() => _versions.Dispose();
+
+    /// <summary>The stored version that a food of the table is.</summary>
+    internal Guid IdOf(Food food) => catalogue().IdOf[food];
+
+    /// <summary>Versions by id; only ids that the tenant's transaction has read may be asked for.</summary>
+    /// <param name="countsTolerances">
+    /// How wide a packet's values are is the household's to say, so a version is kept once for each way of counting.
+    /// </param>
+    internal async Task<IReadOnlyDictionary<Guid, StoredRecipe>> Of(Scope scope, IEnumerable<Guid> ids, bool countsTolerances)
+    {
+        var asked = ids.Distinct().ToList();
+        var missing = asked.Where(id => !_versions.TryGetValue((id, countsTolerances), out _)).ToArray();
+        var read = missing.Length == 0 ? [] : await scope.Read(Read(missing, countsTolerances));
+        foreach (var recipe in read.Values)
+        {
+            _versions.Set((recipe.VersionId, countsTolerances), recipe, new MemoryCacheEntryOptions { Size = 1 });
+        }
+
+        return asked.ToDictionary(
+            id => id,
+            id => read.TryGetValue(id, out var fresh) ? fresh : _versions.Get<StoredRecipe>((id, countsTolerances))!
+        );
+    }
+
+    private Reading<Dictionary<Guid, StoredRecipe>> Read(Guid[] ids, bool countsTolerances) =>
+        Reading
+            .Of(
+                $"""
+                select id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system from recipe_version where id = any(@ids);
+                select recipe_version_id, part, text, food_version_id, packet_version_id, match_kind, is_chosen from recipe_line where recipe_version_id = any(@ids) order by recipe_version_id, position;
+                select recipe_version_id, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks from recipe_task where recipe_version_id = any(@ids) order by recipe_version_id, position;
+                {PacketRows.SelectVersion} where version.id in (select packet_version_id from recipe_line where recipe_version_id = any(@ids));
+                """,
+                new { ids },
+                async rows =>
+                    (
+                        Versions: (await rows.ReadAsync<VersionRow>()).ToList(),
+                        Lines: (await rows.ReadAsync<LineRow>()).ToList(),
+                        Tasks: (await rows.ReadAsync<TaskRow>()).ToLookup(row => row.RecipeVersionId),
+                        Packets: (await rows.ReadAsync<PacketRows.VersionRow>()).ToList()
+                    )
+            )
+            .Select(stored =>
+            {
+                var foods = catalogue();
+                var bought = stored.Packets.ToDictionary(row => row.Id, row => row.ToPacket(countsTolerances, knowledge()));
+                Food? FoodOf(LineRow line) =>
+                    line.FoodVersionId is { } food ? foods.Versions[food]
+                    : line.PacketVersionId is { } packet ? bought[packet].Food
+                    : null;
+                var byRecipe = stored.Lines.ToLookup(line => line.RecipeVersionId);
+                return stored.Versions.ToDictionary(
+                    row => row.Id,
+                    row => row.ToRecipe(byRecipe[row.Id], stored.Tasks[row.Id], FoodOf, foods.Latest)
+                );
+            });
+
+    private sealed record LineRow
+    {
+        public Guid RecipeVersionId { get; init; }
+
+        public string Part { get; init; } = "";
+
+        public string Text { get; init; } = "";
+
+        public Guid? FoodVersionId { get; init; }
+
+        public Guid? PacketVersionId { get; init; }
+
+        public string MatchKind { get; init; } = "";
+
+        public bool IsChosen { get; init; }
+    }
+
+    private sealed record TaskRow
+    {
+        public Guid RecipeVersionId { get; init; }
+
+        public string TaskId { get; init; } = "";
+
+        public string Text { get; init; } = "";
+
+        public int HandsOnMinutes { get; init; }
+
+        public int UnattendedMinutes { get; init; }
+
+        public string Appliance { get; init; } = "";
+
+        public int? TemperatureC { get; init; }
+
+        public string[] AfterTasks { get; init; } = [];
+
+        public PrepTask ToTask() =>
+            new(TaskId, Text, HandsOnMinutes, UnattendedMinutes, Enum.Parse<Appliance>(Appliance), TemperatureC, AfterTasks);
+    }
+
+    private sealed record VersionRow
+    {
+        public Guid Id { get; init; }
+
+        public Guid RecipeId { get; init; }
+
+        public int Number { get; init; }
+
+        public string Name { get; init; } = "";
+
+        public decimal Portions { get; init; }
+
+        public string? Meal { get; init; }
+
+        public string Keeping { get; init; } = "";
+
+        public string Reheating { get; init; } = "";
+
+        public string AtEating { get; init; } = "";
+
+        public string MeasureSystem { get; init; } = "";
+
+        public StoredRecipe ToRecipe(
+            IEnumerable<LineRow> lines,
+            IEnumerable<TaskRow> tasks,
+            Func<LineRow, Food?> foodOf,
+            FoodMatcher latest
+        )
+        {
+            var system = Enum.Parse<MeasureSystem>(MeasureSystem);
+            var rows = lines.ToList();
+            // A version pins the food versions it was computed from: what the words would match today does not count.
+            var read = rows.Select(row =>
+                RecipeLine.Pinned(row.Text, foodOf(row), Enum.Parse<MatchKind>(row.MatchKind), row.IsChosen, latest, system, row.Part)
+            );
+            return new(
+                RecipeId,
+                Id,
+                Number,
+                system,
+                new RecipeVersion
+                {
+                    Name = Name,
+                    Portions = Portions,
+                    Meal = Meal,
+                    Lines = [.. read],
+                    Tasks = [.. tasks.Select(task => task.ToTask())],
+                    Keeping =
+                        KeepingClass.WithKey(Keeping)
+                        ?? throw new InvalidOperationException($"Recipe version {Id} keeps as {Keeping}, which is not a keeping class."),
+                    Reheating = Reheating,
+                    AtEating = AtEating,
+                },
+                [.. rows.Select(row => row.IsChosen)]
+            );
+        }
+    }
+}

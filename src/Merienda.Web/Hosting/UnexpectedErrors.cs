@@ -1,0 +1,82 @@
+using Merienda.Storage;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Npgsql;
+
+namespace Merienda.Web.Hosting;
+
+/// <summary>What nobody expected: logged whole, answered without inner workings. It says truly whether anything was changed.</summary>
+public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) : IExceptionHandler
+{
+    private const int RetrySeconds = 2;
+
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        var answer = Answer(exception);
+        if (answer.StatusCode >= 500)
+        {
+            LogUnexpected(exception);
+        }
+
+        if (answer.StatusCode == StatusCodes.Status503ServiceUnavailable)
+        {
+            httpContext.Response.Headers.RetryAfter = $"{RetrySeconds}";
+        }
+
+        await answer.ExecuteAsync(httpContext);
+        return true;
+    }
+
+    private static ProblemHttpResult Answer(Exception exception) =>
+        exception switch
+        {
+            BadHttpRequestException bad => TypedResults.Problem(
+                statusCode: bad.StatusCode,
+                title: "The request could not be read.",
+                detail: bad.InnerException?.Message ?? bad.Message
+            ),
+            PostgresException
+            {
+                SqlState: PostgresErrorCodes.CheckViolation or PostgresErrorCodes.UniqueViolation or PostgresErrorCodes.ForeignKeyViolation
+            } refused => TypedResults.Problem(
+                statusCode: 422,
+                title: "The database refused it.",
+                detail: $"It would break {refused.ConstraintName}. Nothing was changed."
+            ),
+            CommitUnsureException => TypedResults.Problem(
+                statusCode: 503,
+                title: "The answer of the database was lost.",
+                detail: "Nobody knows yet whether it was kept. Try again: the same edit is never done twice."
+            ),
+            _ when IsBusy(exception) => TypedResults.Problem(
+                statusCode: 503,
+                title: "Too much is going on here at the moment.",
+                detail: "Nothing was changed. Try again in a moment."
+            ),
+            _ => TypedResults.Problem(
+                statusCode: 500,
+                title: "Something went wrong here.",
+                detail: "Nothing was changed. Try again; the log has the details."
+            ),
+        };
+
+    /// <summary>No connection was free in time, or somebody else held what was needed for too long.</summary>
+    private static bool IsBusy(Exception exception) =>
+        exception switch
+        {
+            PostgresException
+            {
+                SqlState: PostgresErrorCodes.LockNotAvailable
+                    or PostgresErrorCodes.DeadlockDetected
+                    or PostgresErrorCodes.SerializationFailure
+                    or PostgresErrorCodes.TooManyConnections
+                    or PostgresErrorCodes.AdminShutdown
+                    or PostgresErrorCodes.CannotConnectNow
+            } => true,
+            NpgsqlException { InnerException: TimeoutException or IOException or System.Net.Sockets.SocketException } => true,
+            _ => false,
+        };
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "Unexpected error")]
+    private partial void LogUnexpected(Exception exception);
+}
