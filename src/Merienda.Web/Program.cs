@@ -16,9 +16,9 @@ api.MapRecipes();
 api.MapWeeks();
 api.MapTable();
 api.MapLarder();
+api.MapLive();
 api.MapFallback(() => TypedResults.Problem(statusCode: 404, title: "There is no such address.")).ExcludeFromDescription();
 
-app.MapOpenApi();
 app.MapHealth();
 app.MapStaticAssets();
 app.MapFallbackToFile("index.html");

@@ -327,4 +327,33 @@ public class EditDoorTests(TestDatabase database)
         Assert.Equal(before, (await cook.Get(Week))["batches"]!.ToJsonString());
         Assert.True((await cook.Get($"{Week}/sessions"))[0]!["tasks"]![0]!["isTicked"]!.GetValue<bool>());
     }
+
+    [Fact]
+    public async Task What_cannot_be_read_is_refused_by_its_field()
+    {
+        var cook = await database.SignUp();
+        async Task<(string Title, string Detail, string Field)> Say(string body)
+        {
+            using var content = new StringContent(body, System.Text.Encoding.UTF8, "application/json");
+            using var response = await cook.SendContent(HttpMethod.Post, "/api/larder/stock", content);
+            Assert.Equal(HttpStatusCode.BadRequest, response.StatusCode);
+            var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!;
+            return (problem["title"]!.GetValue<string>(), problem["detail"]!.GetValue<string>(), problem["field"]!.GetValue<string>());
+        }
+
+        Assert.Equal(("The request lacks place.", "Send every field.", "place"), await Say("""{"line":"6 eggs"}"""));
+        Assert.Equal("line holds what cannot stand there.", (await Say("""{"line":null,"place":"fridge"}""")).Detail);
+        Assert.Equal("place holds what cannot stand there.", (await Say("""{"line":"6 eggs","place":"roof"}""")).Detail);
+        Assert.StartsWith(
+            "line: The text holds a character",
+            (await Say("""{"line":"6\u0000","place":"fridge"}""")).Detail,
+            StringComparison.Ordinal
+        );
+        Assert.StartsWith(
+            "line: The text holds a character",
+            (await Say("""{"line":"\ud800","place":"fridge"}""")).Detail,
+            StringComparison.Ordinal
+        );
+        Assert.Equal("It is no JSON of this form.", (await Say("{")).Detail);
+    }
 }

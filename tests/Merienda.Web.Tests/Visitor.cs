@@ -10,6 +10,8 @@ public sealed class Visitor(HttpClient client)
 {
     private string? _token;
 
+    public string Token => _token!;
+
     public HttpClient Client { get; } = client;
 
     public async Task Refresh() => _token = (await Client.GetFromJsonAsync<JsonNode>("/api/account"))!["antiforgery"]!.GetValue<string>();

@@ -20,6 +20,7 @@ import { useForgetEverything } from './pieces/account';
 import { useNotices } from './pieces/Notice';
 import { SheetDialog } from './pieces/Sheet';
 import { addDays, dayMonth, weekStart } from './pieces/show';
+import { useLive } from './pieces/useLive';
 import { forgetUnsaved } from './pieces/useUnsaved';
 import { shortcutsOf } from './shortcuts';
 
@@ -29,6 +30,7 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
   const { pathname } = useLocation();
   const [, place = 'week', dated] = pathname.split('/');
   const date = weekly.includes(place) && dated ? weekStart(dated) : weekStart(person.today);
+  useLive();
   const [asking, setAsking] = useState<'palette' | 'shortcuts' | null>(null);
 
   useEffect(() => {

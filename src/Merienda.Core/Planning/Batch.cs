@@ -81,7 +81,7 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
                 "container-moved",
                 "container",
                 $"{Letter} {box.Number}",
-                "somebody moved it meanwhile",
+                $"somebody moved it meanwhile: it is {Where(box.Place)} by now",
                 "Look at the board as it is now and try again"
             ),
             { } when to is not null && RefuseDate(to.Date) is { } refusal => refusal,
@@ -131,6 +131,9 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, decimal Port
 
     private Refusal NotThere() =>
         new("container-gone", "container", Letter, "it is not in this batch any more", "Look at the board as it is now and try again");
+
+    private static string Where(Cell? place) =>
+        place is null ? "on the bench" : $"at {place.Date.ToString("dddd", CultureInfo.InvariantCulture)}'s {place.Meal}";
 
     private Refusal? RefuseDate(DateOnly date) =>
         date < Cooked

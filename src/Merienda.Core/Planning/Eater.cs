@@ -27,7 +27,8 @@ public sealed record Eater(
                 "allergy",
                 "eater",
                 Name,
-                $"not for {Name}, {char.ToLowerInvariant(stop.Because[0])}{stop.Because[1..].TrimEnd('.')}",
+                // "Allergy to soy: …" is what the rule says; who is meant stands here.
+                $"{Name} is allergic{stop.Because["Allergy".Length..].TrimEnd('.')}",
                 stop.Verdict == Verdict.Breaks
                     ? "Give them another dish; at the Table an adult can accept a food by name"
                     : "Match the line to a food, or let an adult accept it by name: a food at the Table, a packet in the Larder"

@@ -82,6 +82,13 @@ public static class Journal
             rows => rows.ReadSingleOrDefaultAsync<Undoable?>()
         );
 
+    /// <summary>The newest entry of the household; 0 before the first.</summary>
+    public static readonly Reading<long> Last = Reading.Of(
+        "select coalesce(max(sequence), 0) from journal where household_id = app_household();",
+        null,
+        rows => rows.ReadSingleAsync<long>()
+    );
+
     /// <summary>Entries since one that was heard of, the oldest first.</summary>
     public static Reading<IReadOnlyList<EditNews>> Since(long sequence) =>
         Reading.Of<IReadOnlyList<EditNews>>(

@@ -151,8 +151,8 @@ public sealed class DemoSeed(
             var boughtOn = today.AddDays(-thing.BoughtDaysAgo);
             var request = new TakeInRequest(
                 thing.Line,
-                null,
                 thing.Place,
+                null,
                 boughtOn,
                 thing.BestBeforeInDays is { } days ? today.AddDays(days) : null
             );

@@ -6,7 +6,7 @@ namespace Merienda.Web.Hosting;
 /// <summary>Text that the database can keep: no NUL in it, and no half of a character. The reader adds which field it was.</summary>
 public sealed class KeepableText : JsonConverter<string>
 {
-    private const string Refused = "The text holds a character that cannot be kept (U+0000, or half of one). Type it again.";
+    public const string Refused = "The text holds a character that cannot be kept (U+0000, or half of one). Type it again.";
 
     public override string? Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
     {
@@ -28,21 +28,4 @@ public sealed class KeepableText : JsonConverter<string>
     }
 
     public override void Write(Utf8JsonWriter writer, string value, JsonSerializerOptions options) => writer.WriteStringValue(value);
-}
-
-/// <summary>The same for what stands in an address.</summary>
-public sealed class KeepableAddress(RequestDelegate next)
-{
-    public Task InvokeAsync(HttpContext context) =>
-        Holds(context.Request.Path.Value) || context.Request.Query.Any(item => Holds(item.Key) || item.Value.Any(Holds))
-            ? TypedResults
-                .Problem(
-                    statusCode: StatusCodes.Status400BadRequest,
-                    title: "The address holds a character that cannot be kept.",
-                    detail: "Take U+0000 out of it."
-                )
-                .ExecuteAsync(context)
-            : next(context);
-
-    private static bool Holds(string? text) => text?.Contains('\0', StringComparison.Ordinal) == true;
 }

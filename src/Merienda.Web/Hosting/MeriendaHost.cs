@@ -28,6 +28,9 @@ public static class MeriendaHost
         services.ConfigureHttpJsonOptions(json =>
         {
             json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+            // What a request leaves out or leaves null, and may not, is refused by its name.
+            json.SerializerOptions.RespectNullableAnnotations = true;
+            json.SerializerOptions.RespectRequiredConstructorParameters = true;
             // A converter of our own would hide from the description that text is text.
             if (!IsDescribing)
             {
@@ -49,6 +52,10 @@ public static class MeriendaHost
                     // The same few statements are asked all day: planned once a connection, not once a request.
                     MaxAutoPrepare = 200,
                     AutoPrepareMinUsages = 2,
+                    // Fewer than the database grants, so that a second instance and a look by hand find room; who waits too long is
+                    // told to come again.
+                    MaxPoolSize = builder.Configuration.GetValue("DatabaseConnections", 40),
+                    Timeout = 10,
                 }
             )
         );
@@ -72,6 +79,12 @@ public static class MeriendaHost
         services.AddSingleton<WeekReading>();
         services.AddSingleton<WeekStore>();
         services.AddSingleton<Table.EffectReader>();
+        services.AddSingleton<LiveUpdates>();
+        if (!IsDescribing)
+        {
+            services.AddHostedService(provider => provider.GetRequiredService<LiveUpdates>());
+        }
+
         services.AddSingleton<AccountStore>();
         services.AddSingleton<DemoSeed>();
         services.AddHttpContextAccessor();
@@ -114,7 +127,7 @@ public static class MeriendaHost
     public static void UseMeriendaPipeline(this WebApplication app)
     {
         app.UseExceptionHandler();
-        app.UseMiddleware<KeepableAddress>();
+        app.UseMiddleware<ReadableRequest>();
         app.UseStatusCodePages();
         app.UseMiddleware<SecurityHeaders>();
         app.UseAuthentication();

@@ -1,3 +1,5 @@
+using System.Text.Json;
+using System.Text.RegularExpressions;
 using Merienda.Storage;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -30,10 +32,11 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
     private static ProblemHttpResult Answer(Exception exception) =>
         exception switch
         {
+            BadHttpRequestException { InnerException: JsonException unread } => Unread(unread),
             BadHttpRequestException bad => TypedResults.Problem(
                 statusCode: bad.StatusCode,
                 title: "The request could not be read.",
-                detail: bad.InnerException?.Message ?? bad.Message
+                detail: bad.Message
             ),
             PostgresException
             {
@@ -59,6 +62,36 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
                 detail: "Nothing was changed. Try again; the log has the details."
             ),
         };
+
+    /// <summary>Which field it was, without the names that types have in here.</summary>
+    private static ProblemHttpResult Unread(JsonException unread)
+    {
+        var missing = Missing().Match(unread.Message) is { Success: true } found ? found.Groups[1].Value : null;
+        var path = unread.Path is { Length: > 2 } at ? at[2..] : "";
+        // A null names the field only in its words.
+        var field =
+            missing
+            ?? (
+                Named().Match(unread.Message) is { Success: true } named
+                    ? JsonNamingPolicy.CamelCase.ConvertName(named.Groups[1].Value)
+                    : path
+            );
+        return TypedResults.Problem(
+            statusCode: StatusCodes.Status400BadRequest,
+            title: missing is not null ? $"The request lacks {missing}." : "The request could not be read.",
+            detail: missing is not null ? "Send every field."
+                : unread.Message.StartsWith(KeepableText.Refused, StringComparison.Ordinal) ? $"{field}: {KeepableText.Refused}"
+                : field.Length > 0 ? $"{field} holds what cannot stand there."
+                : "It is no JSON of this form.",
+            extensions: new Dictionary<string, object?> { ["code"] = "unreadable", ["field"] = field }
+        );
+    }
+
+    [GeneratedRegex("including: '?(.+?)'?\\.( Path|$)")]
+    private static partial Regex Missing();
+
+    [GeneratedRegex("parameter '(\\w+)'")]
+    private static partial Regex Named();
 
     /// <summary>No connection was free in time, or somebody else held what was needed for too long.</summary>
     private static bool IsBusy(Exception exception) =>

@@ -198,7 +198,13 @@ public sealed record OpinionRequest(bool IsApproved, string Reason, bool IsAdult
 
 /// <param name="Line">As ingredient lines: "500 g red lentils, 6 eggs". With a chosen food it is one thing.</param>
 /// <param name="Food">Key of the food that a person chose, or null to let the words decide.</param>
-public sealed record TakeInRequest(string Line, string? Food, StockPlace Place, DateOnly? MadeOn, DateOnly? BestBefore);
+public sealed record TakeInRequest(
+    string Line,
+    StockPlace Place,
+    string? Food = null,
+    DateOnly? MadeOn = null,
+    DateOnly? BestBefore = null
+);
 
 /// <summary>What a line brought in, and what of it was not taken with the reason.</summary>
 public sealed record TakenIn(IReadOnlyList<string> Taken, IReadOnlyList<NotTaken> NotTaken);
@@ -265,4 +271,13 @@ public sealed record ImportProblem(int Row, string Column, string Value, string 
 
 /// <param name="IsApplied">False for a dry run, and when a row was refused: then nothing is kept.</param>
 /// <param name="Problems">The first hundred.</param>
-public sealed record ImportReport(bool IsApplied, int Rows, int Added, int Changed, int Refused, IReadOnlyList<ImportProblem> Problems);
+/// <param name="Sequence">What takes the whole file back; null when nothing was kept.</param>
+public sealed record ImportReport(
+    bool IsApplied,
+    int Rows,
+    int Added,
+    int Changed,
+    int Refused,
+    IReadOnlyList<ImportProblem> Problems,
+    long? Sequence
+);

@@ -96,15 +96,15 @@ public static class PacketFileEndpoints
 
         // Judged again under the lock: what is new is new at that moment.
         var (news, changed) = NewsIn(read, await database.Read(editing.Tenant, packets.Foods));
-        var isApplied = apply && refused == 0;
+        var (isApplied, sequence) = (apply && refused == 0, (long?)null);
         if (isApplied && news.Count > 0)
         {
             await Say(new(rows, rows, null));
             var imported = await packets.Import(editing, foods => NewsIn(read, foods).News, clock.GetUtcNow(), stop);
-            isApplied = !imported.IsRefused;
+            (isApplied, sequence) = (!imported.IsRefused, imported.IsRefused ? null : imported.Value.Sequence);
         }
 
-        await Say(new(rows, rows, new(isApplied, rows, news.Count - changed, changed, refused, problems)));
+        await Say(new(rows, rows, new(isApplied, rows, news.Count - changed, changed, refused, problems, sequence)));
     }
 
     /// <summary>Packets of the file that are not in use as they are, and how many of them are in use otherwise.</summary>

@@ -107,7 +107,14 @@ public sealed record ChoiceRequest(string Protocol, string Choice, string Option
 
 /// <param name="From">First date it holds on, or null for always.</param>
 /// <param name="ClinicalTeam">True when the eater's own clinical team set the number; needed below 800 kcal a day.</param>
-public sealed record AllowanceRequest(string Protocol, string Rule, decimal? AtLeast, decimal? AtMost, DateOnly? From, bool ClinicalTeam);
+public sealed record AllowanceRequest(
+    string Protocol,
+    string Rule,
+    bool ClinicalTeam,
+    decimal? AtLeast = null,
+    decimal? AtMost = null,
+    DateOnly? From = null
+);
 
 public sealed record MealsRequest(IReadOnlyList<EaterMeal> Meals);
 

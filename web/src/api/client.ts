@@ -33,17 +33,63 @@ export function rememberNumberFormat(format: string) {
   numberFormat = format;
 }
 
-export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? 'http://localhost' });
+const waits = [300, 1_500];
+
+/** An edit is sent again when its answer is lost or the server is busy: under the same id it is done once. */
+async function persistently(request: Request): Promise<Response> {
+  const isEdit = request.headers.has(editId);
+  for (const wait of waits) {
+    try {
+      const response = await fetch(isEdit ? request.clone() : request);
+      if (!isEdit || response.status !== 503) return response;
+    } catch (lost) {
+      if (!isEdit || !navigator.onLine) throw lost;
+    }
+    await new Promise((resolve) => setTimeout(resolve, wait));
+  }
+  return fetch(request);
+}
+
+const editId = 'X-Edit-Id';
+
+export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? 'http://localhost', fetch: persistently });
 
 api.use({
   onRequest({ request }) {
     request.headers.set('X-Number-Format', numberFormat);
-    if (request.method !== 'GET') request.headers.set('X-Antiforgery', antiforgery);
+    if (request.method !== 'GET') {
+      request.headers.set('X-Antiforgery', antiforgery);
+      request.headers.set(editId, crypto.randomUUID());
+    }
     return request;
   },
 });
 
 type Answer<T> = { data?: T; error?: unknown; response: Response };
+
+/** An edit's answer, and the sequence that takes it back; null when nothing differed. */
+export type Kept<T> = { data: T; sequence: number | null };
+
+const ownEdits = new Set<number>();
+
+/** Whether an edit came from this page, so that what it changed is drawn already. */
+export const isOwnEdit = (sequence: number) => ownEdits.has(sequence);
+
+/** An edit's answer, or its problem thrown. */
+export async function kept<T>(answer: Promise<Answer<T>>): Promise<Kept<T>> {
+  let sequence: number | null = null;
+  const data = await take(
+    answer.then((given) => {
+      const said = given.response.headers.get('X-Edit-Sequence');
+      if (said) {
+        sequence = Number(said);
+        ownEdits.add(sequence);
+      }
+      return given;
+    }),
+  );
+  return { data, sequence };
+}
 
 /** The data of an answer, or its problem thrown. */
 export async function take<T>(answer: Promise<Answer<T>>): Promise<T> {

@@ -4,7 +4,7 @@ import { Problem, type Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
 import { number } from '../../pieces/show';
-import { useUndo } from '../../pieces/useUndo';
+import { useEdit } from '../../pieces/useEdit';
 import { importFile } from './importFile';
 
 type Report = Schemas['ImportReport'];
@@ -21,7 +21,7 @@ export function FilePage() {
   const stop = useRef<AbortController | null>(null);
   const queries = useQueryClient();
   const { done } = useNotices();
-  const undo = useUndo();
+  const { undo } = useEdit();
   const run = async (chosen: File, apply: boolean) => {
     const controller = new AbortController();
     stop.current = controller;
@@ -37,7 +37,7 @@ export function FilePage() {
       setState({ kind: 'read', report });
       if (report.isApplied) {
         await queries.invalidateQueries();
-        done(`${number(report.added, 0)} packets came in, ${number(report.changed, 0)} have a new version.`, () => undo());
+        done(`${number(report.added, 0)} packets came in, ${number(report.changed, 0)} have a new version.`, () => undo(report.sequence));
       }
     } catch (error) {
       if (controller.signal.aborted) setState({ kind: 'waiting' });

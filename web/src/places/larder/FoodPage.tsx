@@ -1,11 +1,12 @@
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, take } from '../../api/client';
+import { api, kept } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { amount, dayMonth, number, range } from '../../pieces/show';
+import { useEdit } from '../../pieces/useEdit';
 import { Verdicts } from '../recipes/Verdicts';
 import { Opinions } from './Opinions';
-import { type FoodSheet, useFood, useLarderEdit } from './queries';
+import { type FoodSheet, useFood } from './queries';
 import { MarkedStatement, StatementWords } from './Statement';
 
 /** One calm page for a food or a packet, with everybody's verdict in the margin. */
@@ -83,7 +84,7 @@ function Food({ sheet }: { sheet: FoodSheet }) {
 }
 
 function Actions({ sheet }: { sheet: FoodSheet }) {
-  const edit = useLarderEdit();
+  const edit = useEdit();
   const navigate = useNavigate();
   const link = 'inline-flex min-h-9 items-center rounded-sm border border-line px-3 text-sm font-semibold hover:border-rim';
   const { packet } = sheet;
@@ -100,13 +101,11 @@ function Actions({ sheet }: { sheet: FoodSheet }) {
           <Button
             disabled={edit.isPending}
             onClick={() =>
-              edit.mutate({
+              edit.run({
                 say: `${sheet.name} is put away; what was planned keeps it.`,
-                ask: async () => {
-                  // The sheet is left first, or it would ask for what is not in use any more.
-                  await navigate('/larder');
-                  return take(api.DELETE('/api/larder/packets/{id}', { params: { path: { id: packet.id } } }));
-                },
+                ask: () => kept(api.DELETE('/api/larder/packets/{id}', { params: { path: { id: packet.id } } })),
+                // The sheet is left first, or it would ask for what is not in use any more.
+                first: () => navigate('/larder'),
               })
             }
           >

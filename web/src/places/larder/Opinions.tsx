@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { api, Problem, type Schemas, take } from '../../api/client';
+import { api, kept, type Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { Field } from '../../pieces/Field';
 import { SheetDialog } from '../../pieces/Sheet';
 import { dayMonth } from '../../pieces/show';
+import { useEdit } from '../../pieces/useEdit';
 import { useTable } from '../table/queries';
-import { useLarderEdit } from './queries';
 
 type Packet = Schemas['PacketSheet'];
 type Asked = { eater: string; name: string; isAllergic: boolean; isApproved: boolean };
@@ -14,7 +14,7 @@ type Asked = { eater: string; name: string; isAllergic: boolean; isApproved: boo
 export function Opinions({ packet, name }: { packet: Packet; name: string }) {
   const table = useTable();
   const [asked, setAsked] = useState<Asked | null>(null);
-  const edit = useLarderEdit();
+  const edit = useEdit();
   const path = (eater: string) => ({ params: { path: { id: packet.id, eater } } });
   return (
     <section className="mt-8 text-sm">
@@ -38,9 +38,9 @@ export function Opinions({ packet, name }: { packet: Packet; name: string }) {
                   <Button
                     look="bare"
                     onClick={() =>
-                      edit.mutate({
+                      edit.run({
                         say: 'The decision is taken back.',
-                        ask: () => take(api.DELETE('/api/larder/packets/{id}/opinions/{eater}', path(eater.id))),
+                        ask: () => kept(api.DELETE('/api/larder/packets/{id}/opinions/{eater}', path(eater.id))),
                       })
                     }
                   >
@@ -68,8 +68,8 @@ export function Opinions({ packet, name }: { packet: Packet; name: string }) {
 function Decide({ asked, packet, name, onClose }: { asked: Asked; packet: Packet; name: string; onClose: () => void }) {
   const [reason, setReason] = useState('');
   const [isAdult, setAdult] = useState(false);
-  const edit = useLarderEdit();
-  const problem = edit.error instanceof Problem ? edit.error : null;
+  const edit = useEdit();
+  const { problem } = edit;
   const word = asked.isApproved ? 'approved' : 'rejected';
   return (
     <SheetDialog title={`${name}, ${word} for ${asked.name}`} onClose={onClose}>
@@ -77,19 +77,17 @@ function Decide({ asked, packet, name, onClose }: { asked: Asked; packet: Packet
         className="space-y-3 text-sm"
         onSubmit={(event) => {
           event.preventDefault();
-          edit.mutate(
-            {
-              say: `${name} is ${word} for ${asked.name}.`,
-              ask: () =>
-                take(
-                  api.PUT('/api/larder/packets/{id}/opinions/{eater}', {
-                    params: { path: { id: packet.id, eater: asked.eater } },
-                    body: { isApproved: asked.isApproved, reason, isAdult },
-                  }),
-                ),
-            },
-            { onSuccess: onClose },
-          );
+          edit.run({
+            say: `${name} is ${word} for ${asked.name}.`,
+            ask: () =>
+              kept(
+                api.PUT('/api/larder/packets/{id}/opinions/{eater}', {
+                  params: { path: { id: packet.id, eater: asked.eater } },
+                  body: { isApproved: asked.isApproved, reason, isAdult },
+                }),
+              ),
+            last: onClose,
+          });
         }}
       >
         <p>

@@ -1,16 +1,17 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, Problem, type Schemas, take } from '../../api/client';
+import { api, kept, Problem, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
 import { TakenUp } from '../../pieces/TakenUp';
+import { useEdit } from '../../pieces/useEdit';
 import { useUnsaved } from '../../pieces/useUnsaved';
 import { PacketFields } from './PacketFields';
 import { PacketSays } from './PacketSays';
 import { PacketValues } from './PacketValues';
-import { type Draft, emptyPacket, useFood, useLarderEdit } from './queries';
+import { type Draft, emptyPacket, useFood } from './queries';
 
 /** A packet typed as it is printed, and live beside it what it hides, what it holds and who may eat it. */
 export function PacketPage() {
@@ -33,24 +34,25 @@ function PacketForm({ initial, id, onAfresh }: { initial: Draft; id?: string; on
   const { value: draft, setValue: setDraft } = unsaved;
   const [servings, setServings] = useState('1');
   const navigate = useNavigate();
-  const edit = useLarderEdit();
+  const edit = useEdit();
   const count = Number(servings.replace(',', '.')) || 0;
   const packet = useRead(JSON.stringify({ packet: draft, servings: count } satisfies Schemas['ReadPacketRequest']));
   const unread = packet.error instanceof Problem ? packet.error : null;
-  const refused = edit.error instanceof Problem ? edit.error : null;
+  const refused = edit.problem;
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
   const keep = () =>
-    edit.mutate({
+    edit.run({
       say: id ? `${draft.name} is kept as a new version; what was planned keeps the old one.` : `${draft.name} is kept.`,
-      ask: async () => {
-        const key = await take(
+      ask: () =>
+        kept(
           id
             ? api.PUT('/api/larder/packets/{id}', { params: { path: { id } }, body: draft })
             : api.POST('/api/larder/packets', { body: draft }),
-        );
+        ),
+      // A newer version would take this form away.
+      first: (key) => {
         unsaved.forget();
-        // Before everything is asked anew: a newer version would take this form away.
-        await navigate(`/larder/foods/${key}`);
+        return navigate(`/larder/foods/${key}`);
       },
     });
   return (

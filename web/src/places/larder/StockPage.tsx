@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, Problem, type Schemas, take } from '../../api/client';
+import { api, kept, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { Choice, Field } from '../../pieces/Field';
-import { useLarderEdit } from './queries';
+import { useEdit } from '../../pieces/useEdit';
 import { Box, Thing } from './StockThing';
 
 type Page = Schemas['StockPage'];
@@ -32,30 +32,25 @@ function TakeIn() {
   const [line, setLine] = useState('');
   const [place, setPlace] = useState<Place>('pantry');
   const [bestBefore, setBestBefore] = useState('');
-  const edit = useLarderEdit();
-  const problem = edit.error instanceof Problem ? edit.error : null;
+  const edit = useEdit();
+  const { problem } = edit;
   return (
     <form
       className="mb-6 flex flex-wrap items-start gap-3"
       onSubmit={(event) => {
         event.preventDefault();
-        edit.mutate(
-          {
-            say: (taken) => {
-              const { taken: names, notTaken } = taken as Schemas['TakenIn'];
-              const left = notTaken.map((one) => ` “${one.text}” was not taken: ${one.because}.`).join('');
-              return `${names.join(', ')} came in.${left}`;
-            },
-            ask: () =>
-              take(api.POST('/api/larder/stock', { body: { line, food: null, place, madeOn: null, bestBefore: bestBefore || null } })),
+        void edit.run({
+          say: ({ taken: names, notTaken }) => {
+            const left = notTaken.map((one) => ` “${one.text}” was not taken: ${one.because}.`).join('');
+            return `${names.join(', ')} came in.${left}`;
           },
-          {
-            onSuccess: () => {
-              setLine('');
-              setBestBefore('');
-            },
+          ask: () =>
+            kept(api.POST('/api/larder/stock', { body: { line, food: null, place, madeOn: null, bestBefore: bestBefore || null } })),
+          last: () => {
+            setLine('');
+            setBestBefore('');
           },
-        );
+        });
       }}
     >
       <Field

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, type Schemas, take } from '../../api/client';
+import { api, kept, type Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
 import { dayMonth, number, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
+import { useEdit } from '../../pieces/useEdit';
 import { typedNumber } from '../table/queries';
-import { useLarderEdit } from './queries';
 
 type Item = Schemas['StockRow'];
 type Action = Schemas['StockAction'];
@@ -15,10 +15,10 @@ const when = (date: string, today: string) => (date === today ? 'today' : `${wee
 
 /** One thing on a shelf: what is left, until when, and what happens to it. */
 export function Thing({ item, today, isWithPlace = false }: { item: Item; today: string; isWithPlace?: boolean }) {
-  const edit = useLarderEdit();
+  const edit = useEdit();
   const path = { params: { path: { id: item.id } } };
   const act = (action: Action, say: string) =>
-    edit.mutate({ say, ask: () => take(api.POST('/api/larder/stock/{id}/action', { ...path, body: { action } })) });
+    edit.run({ say, ask: () => kept(api.POST('/api/larder/stock/{id}/action', { ...path, body: { action } })) });
   const dates = [
     `here since ${when(item.madeOn, today)}`,
     item.openedOn && `opened ${when(item.openedOn, today)}`,
@@ -92,7 +92,7 @@ export function Thing({ item, today, isWithPlace = false }: { item: Item; today:
 /** What is left of it: the amount, and on a click a field for what is left now. */
 function Left({ item }: { item: Item }) {
   const [typed, setTyped] = useState<string | null>(null);
-  const edit = useLarderEdit();
+  const edit = useEdit();
   if (typed === null) {
     return (
       <button
@@ -111,13 +111,11 @@ function Left({ item }: { item: Item }) {
       className="flex items-center gap-1"
       onSubmit={(event) => {
         event.preventDefault();
-        edit.mutate(
-          {
-            say: `${number(grams ?? 0, 0)} g of ${item.name} are left.`,
-            ask: () => take(api.PUT('/api/larder/stock/{id}/amount', { params: { path: { id: item.id } }, body: { grams: grams ?? 0 } })),
-          },
-          { onSuccess: () => setTyped(null) },
-        );
+        edit.run({
+          say: `${number(grams ?? 0, 0)} g of ${item.name} are left.`,
+          ask: () => kept(api.PUT('/api/larder/stock/{id}/amount', { params: { path: { id: item.id } }, body: { grams: grams ?? 0 } })),
+          last: () => setTyped(null),
+        });
       }}
     >
       <input
@@ -140,7 +138,7 @@ function Left({ item }: { item: Item }) {
 
 /** A box of a session, until it is eaten. */
 export function Box({ box, today }: { box: Schemas['StockBox']; today: string }) {
-  const edit = useLarderEdit();
+  const edit = useEdit();
   const path = { params: { path: { id: box.id } } };
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 border-x border-b border-line px-3 py-2 text-sm md:grid-cols-[minmax(0,1fr)_8rem_14rem_18rem] md:items-center">
@@ -163,10 +161,9 @@ export function Box({ box, today }: { box: Schemas['StockBox']; today: string })
             className="min-h-11 md:min-h-9"
             aria-label={`${box.tape} ${box.dish}: gone`}
             onClick={() =>
-              edit.mutate({
+              edit.run({
                 say: `${box.dish} is gone.`,
-                ask: () => take(api.PUT('/api/larder/stock/boxes/{id}/gone', path)),
-                takeBack: () => take(api.DELETE('/api/larder/stock/boxes/{id}/gone', path)),
+                ask: () => kept(api.PUT('/api/larder/stock/boxes/{id}/gone', path)),
               })
             }
           >

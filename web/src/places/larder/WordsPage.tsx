@@ -1,14 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { Link } from 'react-router';
-import { api, take } from '../../api/client';
+import { api, kept, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
-import { useLarderEdit } from './queries';
+import { useEdit } from '../../pieces/useEdit';
 
 /** What the household's own words mean: learnt where a food was chosen for a line, and forgotten here. */
 export function WordsPage() {
   const words = useQuery({ queryKey: ['larder', 'words'], queryFn: () => take(api.GET('/api/larder/words')) });
-  const edit = useLarderEdit();
+  const edit = useEdit();
   return (
     <Asked of={words}>
       {(list) =>
@@ -38,8 +38,8 @@ export function WordsPage() {
                     aria-label={`Forget ${word.words}`}
                     className="flex size-11 items-center justify-center text-steel hover:text-rim"
                     onClick={() =>
-                      edit.mutate({
-                        ask: () => take(api.DELETE('/api/larder/words', { params: { query: { words: word.words } } })),
+                      edit.run({
+                        ask: () => kept(api.DELETE('/api/larder/words', { params: { query: { words: word.words } } })),
                         say: `Forgot “${word.words}”.`,
                       })
                     }

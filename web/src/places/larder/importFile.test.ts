@@ -2,7 +2,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { Problem, type Schemas } from '../../api/client';
 import { importFile } from './importFile';
 
-const report: Schemas['ImportReport'] = { isApplied: true, rows: 2, added: 2, changed: 0, refused: 0, problems: [] };
+const report: Schemas['ImportReport'] = { isApplied: true, rows: 2, added: 2, changed: 0, refused: 0, problems: [], sequence: 7 };
 
 function answer(chunks: string[], status = 200) {
   const body = new ReadableStream<Uint8Array>({

@@ -1,7 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { api, type Schemas, take } from '../../api/client';
-import { useNotices } from '../../pieces/Notice';
-import { useUndo } from '../../pieces/useUndo';
 
 export type FoodSheet = Schemas['FoodSheet'];
 export type Draft = Schemas['PacketDraft'];
@@ -15,33 +13,6 @@ export const useFood = (key: string) =>
     enabled: key !== '',
     retry: false,
   });
-
-/** Changes something in the Larder; everything that is computed from it is asked anew, and the notice offers to take it back. */
-export function useLarderEdit() {
-  const queries = useQueryClient();
-  const { done, refused } = useNotices();
-  const undo = useUndo();
-  return useMutation({
-    mutationFn: ({
-      ask,
-    }: {
-      ask: () => Promise<unknown>;
-      say: string | ((answer: unknown) => string);
-      takeBack?: () => Promise<unknown>;
-    }) => ask(),
-    onSuccess: async (answer, { say, takeBack }) => {
-      await queries.invalidateQueries();
-      done(
-        typeof say === 'string' ? say : say(answer),
-        takeBack ? () => void takeBack().then(() => queries.invalidateQueries(), refused) : () => undo(),
-      );
-    },
-    onError: (error) => {
-      void queries.invalidateQueries({ queryKey: ['larder'] });
-      refused(error);
-    },
-  });
-}
 
 export const countries: [Country, string][] = [
   ['europeanUnion', 'European Union'],

@@ -5,7 +5,6 @@ import { api, Problem, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { Choice, Field, inputLook } from '../../pieces/Field';
-import { useNotices } from '../../pieces/Notice';
 import { countsInOunces } from '../../pieces/show';
 import { TakenUp } from '../../pieces/TakenUp';
 import { useUnsaved } from '../../pieces/useUnsaved';
@@ -50,13 +49,12 @@ function useSettled<T>(value: T, milliseconds: number): T {
 
 function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft; onAfresh: () => void }) {
   const navigate = useNavigate();
-  const { done, refused } = useNotices();
   const keeping = useKeepingClasses();
   const unsaved = useUnsaved(`recipe ${id ?? 'new'}`, start);
   const { value: draft, setValue: setDraft } = unsaved;
   const set = (change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change }));
   const checked = useChecked(useSettled(draft, 250));
-  const save = useSaveRecipe(id);
+  const { save, isPending } = useSaveRecipe(id);
   const suggested = checked.data?.suggestedKeeping ?? null;
   const [portionsTyped, setPortionsTyped] = useState(draft.portions === null ? '' : String(draft.portions));
   const portionsMissing = portionsTyped.trim() === '';
@@ -70,15 +68,14 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
   };
 
   const onSave = () =>
-    save.mutate(
+    save(
       { ...draft, lines: draft.lines.filter((line) => line.text.trim()) },
       {
-        onSuccess: (sheet) => {
+        first: (sheet) => {
           unsaved.forget();
-          navigate(`/recipes/${sheet.id}`);
-          done(`${sheet.name} is saved as version ${sheet.number}.`);
+          return navigate(`/recipes/${sheet.id}`);
         },
-        onError: refused,
+        say: (sheet) => `${sheet.name} is saved as version ${sheet.number}.`,
       },
     );
 
@@ -106,7 +103,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
             type="submit"
             look="main"
             disabled={
-              save.isPending || (portionsWrong && !portionsMissing) || !draft.name.trim() || !draft.lines.some((line) => line.text.trim())
+              isPending || (portionsWrong && !portionsMissing) || !draft.name.trim() || !draft.lines.some((line) => line.text.trim())
             }
           >
             Save

@@ -1,12 +1,10 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, take } from '../../api/client';
+import { api, kept } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
-import { useNotices } from '../../pieces/Notice';
 import { amount, minutes, number, portions, temperature } from '../../pieces/show';
-import { useUndo } from '../../pieces/useUndo';
+import { useEdit } from '../../pieces/useEdit';
 import { ExchangeDialog } from './ExchangeDialog';
 import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
 import { Numbers } from './Numbers';
@@ -59,18 +57,13 @@ function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
 
 function Actions({ id, name }: { id: string; name: string }) {
   const navigate = useNavigate();
-  const queries = useQueryClient();
-  const { done, refused } = useNotices();
-  const undo = useUndo();
-  const archive = useMutation({
-    mutationFn: () => take(api.DELETE('/api/recipes/{id}', { params: { path: { id } } })),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ['recipes'], exact: true });
-      navigate('/recipes');
-      done(`${name} is put away.`, () => undo());
-    },
-    onError: refused,
-  });
+  const edit = useEdit();
+  const archive = () =>
+    edit.run({
+      ask: () => kept(api.DELETE('/api/recipes/{id}', { params: { path: { id } } })),
+      first: () => navigate('/recipes'),
+      say: `${name} is put away.`,
+    });
   return (
     <div className="flex gap-2">
       <Link
@@ -79,7 +72,7 @@ function Actions({ id, name }: { id: string; name: string }) {
       >
         Change
       </Link>
-      <Button onClick={() => archive.mutate()} disabled={archive.isPending}>
+      <Button onClick={() => void archive()} disabled={edit.isPending}>
         Put away
       </Button>
     </div>
@@ -153,13 +146,11 @@ function Lines({ sheet, id }: { sheet: Sheet; id: string }) {
 
 /** What a line leaves open, and the one press that settles it: it makes the recipe's next version. */
 function Questions({ line, at, sheet, id }: { line: Sheet['lines'][number]; at: number; sheet: Sheet; id: string }) {
-  const save = useSaveRecipe(id);
-  const { done, refused } = useNotices();
-  const undo = useUndo();
+  const { save } = useSaveRecipe(id);
   const settle = (change: { text?: string; food?: string }) => {
     const draft = toDraft(sheet);
     const lines = draft.lines.map((one, index) => (index === at ? { ...one, ...change } : one));
-    save.mutate({ ...draft, lines }, { onSuccess: () => done(`${sheet.name} is changed.`, () => undo()), onError: refused });
+    void save({ ...draft, lines }, { say: `${sheet.name} is changed.` });
   };
   return (
     <>
@@ -172,8 +163,7 @@ function Questions({ line, at, sheet, id }: { line: Sheet['lines'][number]; at: 
 
 /** A packet's own page, and its newer version when it was printed anew since the recipe was saved. */
 function PacketNote({ line, sheet, id }: { line: Sheet['lines'][number]; sheet: Sheet; id: string }) {
-  const save = useSaveRecipe(id);
-  const { done, refused } = useNotices();
+  const { save, isPending } = useSaveRecipe(id);
   return (
     <span className="block text-xs text-steel">
       <Link to={`/larder/foods/${line.food}`} className="text-cobalt hover:underline">
@@ -185,10 +175,8 @@ function PacketNote({ line, sheet, id }: { line: Sheet['lines'][number]; sheet: 
           was printed anew since.{' '}
           <button
             type="button"
-            disabled={save.isPending}
-            onClick={() =>
-              save.mutate(toDraft(sheet), { onSuccess: () => done(`${sheet.name} has the newest packets.`), onError: refused })
-            }
+            disabled={isPending}
+            onClick={() => save(toDraft(sheet), { say: `${sheet.name} has the newest packets.` })}
             className="font-semibold text-cobalt hover:underline"
           >
             Take the new one

@@ -1,5 +1,6 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type Schemas, take } from '../../api/client';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { api, kept, type Schemas, take } from '../../api/client';
+import { type Edit, useEdit } from '../../pieces/useEdit';
 
 export type Draft = Schemas['RecipeDraft'];
 export type Sheet = Schemas['RecipeSheet'];
@@ -35,12 +36,17 @@ export const useFoods = (typed: string) =>
   });
 
 export function useSaveRecipe(id: string | undefined) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (draft: Draft) =>
-      take(id ? api.PUT('/api/recipes/{id}', { params: { path: { id } }, body: draft }) : api.POST('/api/recipes', { body: draft })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['recipes'] }),
-  });
+  const edit = useEdit();
+  return {
+    isPending: edit.isPending,
+    problem: edit.problem,
+    save: (draft: Draft, then: Pick<Edit<Sheet>, 'say' | 'first'>) =>
+      edit.run({
+        ask: () =>
+          kept(id ? api.PUT('/api/recipes/{id}', { params: { path: { id } }, body: draft }) : api.POST('/api/recipes', { body: draft })),
+        ...then,
+      }),
+  };
 }
 
 export function toDraft(sheet: Sheet): Draft {

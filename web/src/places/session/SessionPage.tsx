@@ -1,14 +1,14 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
-import { api, type Schemas, take } from '../../api/client';
+import { api, kept, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
-import { useNotices } from '../../pieces/Notice';
 import { longDate, minutes, temperature } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
+import { guess, useEdit } from '../../pieces/useEdit';
 import { useWeekDate } from '../useWeekDate';
 import { Track } from './Track';
 
@@ -60,28 +60,21 @@ export function SessionPage() {
 }
 
 function useTick(week: string) {
-  const queries = useQueryClient();
-  const { refused } = useNotices();
-  const key = ['session', week];
-  return useMutation({
-    mutationFn: (tick: Schemas['TaskTickRequest']) =>
-      take(api.PUT('/api/weeks/{date}/sessions/tick', { params: { path: { date: week } }, body: tick })),
-    onMutate: ({ batchId, taskId, isTicked }) => {
-      void queries.cancelQueries({ queryKey: key });
-      const before = queries.getQueryData<Page[]>(key);
-      queries.setQueryData<Page[]>(key, (pages) =>
-        pages?.map((page) => ({
+  const edit = useEdit();
+  return (tick: Schemas['TaskTickRequest']) =>
+    edit.run({
+      ask: () => kept(api.PUT('/api/weeks/{date}/sessions/tick', { params: { path: { date: week } }, body: tick })),
+      guess: guess<Page[]>(['session', week], (pages) =>
+        pages.map((page) => ({
           ...page,
-          tasks: page.tasks.map((task) => (task.batchId === batchId && task.taskId === taskId ? { ...task, isTicked } : task)),
+          tasks: page.tasks.map((task) =>
+            task.batchId === tick.batchId && task.taskId === tick.taskId ? { ...task, isTicked: tick.isTicked } : task,
+          ),
         })),
-      );
-      return before;
-    },
-    onError: (error, _, before) => {
-      queries.setQueryData(key, before);
-      refused(error);
-    },
-  });
+      ),
+      // It shows already.
+      settle: () => {},
+    });
 }
 
 function Work({ page, week }: { page: Page; week: string }) {
@@ -105,7 +98,7 @@ function Work({ page, week }: { page: Page; week: string }) {
             <label className="grid min-h-12 cursor-pointer grid-cols-[2rem_3.2rem_minmax(0,1fr)] items-center gap-x-2 px-1 py-1.5 sm:grid-cols-[2rem_4rem_11rem_minmax(0,1fr)_auto]">
               <Tick
                 isTicked={task.isTicked}
-                onTick={(isTicked) => tick.mutate({ batchId: task.batchId, taskId: task.taskId, isTicked })}
+                onTick={(isTicked) => tick({ batchId: task.batchId, taskId: task.taskId, isTicked })}
                 className="size-6"
               />
               <span className="figures text-sm text-steel">{minutes(task.start)}</span>

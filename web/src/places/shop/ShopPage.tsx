@@ -1,12 +1,12 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
-import { api, type Schemas, take } from '../../api/client';
+import { api, kept, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
-import { useNotices } from '../../pieces/Notice';
 import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
+import { guess, useEdit } from '../../pieces/useEdit';
 import { useWeekDate } from '../useWeekDate';
 
 type Page = Schemas['ShopPage'];
@@ -22,33 +22,20 @@ export function ShopPage() {
 }
 
 function useTick(date: string) {
-  const queries = useQueryClient();
-  const { refused } = useNotices();
-  const key = ['shop', date];
-  return useMutation({
-    mutationFn: (tick: Schemas['ShopTickRequest']) =>
-      take(api.PUT('/api/weeks/{date}/shop/tick', { params: { path: { date } }, body: tick })),
-    onMutate: ({ key: item, isTicked }) => {
-      void queries.cancelQueries({ queryKey: key });
-      const before = queries.getQueryData<Page>(key);
-      if (before) {
-        const aisles = before.aisles.map((aisle) => ({
+  const edit = useEdit();
+  return (tick: Schemas['ShopTickRequest']) =>
+    edit.run({
+      ask: () => kept(api.PUT('/api/weeks/{date}/shop/tick', { params: { path: { date } }, body: tick })),
+      guess: guess<Page>(['shop', date], (page) => {
+        const aisles = page.aisles.map((aisle) => ({
           ...aisle,
-          items: aisle.items.map((one) => (one.key === item ? { ...one, isTicked } : one)),
+          items: aisle.items.map((one) => (one.key === tick.key ? { ...one, isTicked: tick.isTicked } : one)),
         }));
-        queries.setQueryData<Page>(key, {
-          ...before,
-          aisles,
-          ticked: aisles.flatMap((aisle) => aisle.items).filter((one) => one.isTicked).length,
-        });
-      }
-      return before;
-    },
-    onError: (error, _, before) => {
-      if (before) queries.setQueryData(key, before);
-      refused(error);
-    },
-  });
+        return { ...page, aisles, ticked: aisles.flatMap((aisle) => aisle.items).filter((one) => one.isTicked).length };
+      }),
+      // It shows already.
+      settle: () => {},
+    });
 }
 
 function List({ page, date }: { page: Page; date: string }) {
@@ -78,7 +65,7 @@ function List({ page, date }: { page: Page; date: string }) {
                   <label className="flex min-h-11 cursor-pointer items-start gap-2 py-1.5">
                     <Tick
                       isTicked={item.isTicked}
-                      onTick={(isTicked) => tick.mutate({ key: item.key, isTicked })}
+                      onTick={(isTicked) => tick({ key: item.key, isTicked })}
                       className="mt-0.5 size-5 shrink-0"
                     />
                     <span className={`min-w-0 flex-1 text-sm ${item.isTicked ? 'text-steel line-through' : ''}`}>

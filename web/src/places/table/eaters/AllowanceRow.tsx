@@ -1,6 +1,6 @@
 import { CalendarClock } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
-import { api, Problem, type Schemas, take } from '../../../api/client';
+import { api, kept, type Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { inputLook } from '../../../pieces/Field';
 import { Lozenge } from '../../../pieces/Lozenge';
@@ -21,22 +21,20 @@ export function AllowanceRow({ rule, eater, edit, explains }: { rule: Rule; eate
   const [low, high] = [typedNumber(atLeast), typedNumber(atMost)];
   const wrong = [low, high].some((value) => value !== null && !(value >= 0));
   const changed = low !== rule.atLeast || high !== rule.atMost || from !== null;
-  const problem = edit.error instanceof Problem ? edit.error : null;
+  const { problem } = edit;
 
   const state = (bounds: { atLeast: number | null; atMost: number | null; from: string | null }) =>
-    edit.mutate(
-      {
-        say: `${eater.name}: ${rule.title.toLowerCase()} is stated.`,
-        ask: () =>
-          take(
-            api.PUT('/api/table/eaters/{eater}/allowance', {
-              params: { path: { eater: eater.id } },
-              body: { protocol: rule.protocol, rule: rule.rule, ...bounds, clinicalTeam },
-            }),
-          ),
-      },
-      { onSuccess: () => setFrom(null) },
-    );
+    edit.run({
+      say: `${eater.name}: ${rule.title.toLowerCase()} is stated.`,
+      ask: () =>
+        kept(
+          api.PUT('/api/table/eaters/{eater}/allowance', {
+            params: { path: { eater: eater.id } },
+            body: { protocol: rule.protocol, rule: rule.rule, ...bounds, clinicalTeam },
+          }),
+        ),
+      last: () => setFrom(null),
+    });
   const submit = (event: FormEvent) => {
     event.preventDefault();
     state({ atLeast: low, atMost: high, from: from || null });

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, take } from '../../../api/client';
+import { api, kept } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { EffectList } from '../EffectList';
 import { type Eater, type Page, type TableEdit, useTableEdit } from '../queries';
@@ -14,10 +14,10 @@ export function EaterSheet({ eater, page, onRemoved }: { eater: Eater; page: Pag
   const edit = useTableEdit();
   const [justChosen, setJustChosen] = useState<string | null>(null);
   const choose = (protocol: string, choice: Eater['choices'][number], option: string) =>
-    edit.mutate({
+    edit.run({
       say: `${eater.name}: ${choice.options.find((one) => one.id === option)?.name}.`,
       ask: () =>
-        take(
+        kept(
           api.PUT('/api/table/eaters/{eater}/choice', {
             params: { path: { eater: eater.id } },
             body: { protocol, choice: choice.id, option },
@@ -127,13 +127,11 @@ function NameLine({ eater, edit, onRemoved }: { eater: Eater; edit: TableEdit; o
         <Button
           look="bare"
           onClick={() =>
-            edit.mutate(
-              {
-                say: `${eater.name} is no longer at the table.`,
-                ask: () => take(api.DELETE('/api/table/eaters/{eater}', path)) as Promise<undefined>,
-              },
-              { onSuccess: onRemoved },
-            )
+            edit.run({
+              say: `${eater.name} is no longer at the table.`,
+              ask: () => kept(api.DELETE('/api/table/eaters/{eater}', path)),
+              last: onRemoved,
+            })
           }
         >
           Remove
@@ -145,10 +143,11 @@ function NameLine({ eater, edit, onRemoved }: { eater: Eater; edit: TableEdit; o
       className="flex items-center gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        edit.mutate(
-          { say: `${name.trim()} it is.`, ask: () => take(api.PUT('/api/table/eaters/{eater}/name', { ...path, body: { name } })) },
-          { onSuccess: () => setName(null) },
-        );
+        edit.run({
+          say: `${name.trim()} it is.`,
+          ask: () => kept(api.PUT('/api/table/eaters/{eater}/name', { ...path, body: { name } })),
+          last: () => setName(null),
+        });
       }}
     >
       <input
@@ -183,14 +182,14 @@ function ProtocolChoice({
   const choose = (id: string, isChosen: boolean) => {
     const next = isChosen ? [...own, id] : own.filter((one) => one !== id);
     setWanted(next);
-    edit.mutate(
-      {
+    void edit
+      .run({
         say: `${eater.name}’s protocols are changed.`,
         ask: () =>
-          take(api.PUT('/api/table/eaters/{eater}/protocols', { params: { path: { eater: eater.id } }, body: { protocols: next } })),
-      },
-      { onSettled: () => setWanted(null), onSuccess: () => isChosen && onChosen(id) },
-    );
+          kept(api.PUT('/api/table/eaters/{eater}/protocols', { params: { path: { eater: eater.id } }, body: { protocols: next } })),
+        last: () => isChosen && onChosen(id),
+      })
+      .then(() => setWanted(null));
   };
   return (
     <div>

@@ -1,6 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
-import { api, take } from '../../../api/client';
+import { api, kept } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { Field } from '../../../pieces/Field';
 import { type Page, useTableEdit } from '../queries';
@@ -56,18 +56,14 @@ function AddEater({ isFirst, onAdded }: { isFirst: boolean; onAdded: (name: stri
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const added = name.trim();
-    edit.mutate(
-      {
-        say: `${added} is at the table.`,
-        ask: () => take(api.POST('/api/table/eaters', { body: { name } })) as Promise<undefined>,
+    void edit.run({
+      say: `${added} is at the table.`,
+      ask: () => kept(api.POST('/api/table/eaters', { body: { name } })),
+      last: () => {
+        setName('');
+        onAdded(added);
       },
-      {
-        onSuccess: () => {
-          setName('');
-          onAdded(added);
-        },
-      },
-    );
+    });
   };
   return (
     <form onSubmit={submit} className="mt-4 flex items-end gap-2">

@@ -1,5 +1,5 @@
 import { type FormEvent, Fragment, useState } from 'react';
-import { api, type Schemas, take } from '../../../api/client';
+import { api, kept, type Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import type { TableEdit } from '../queries';
 
@@ -18,9 +18,9 @@ export function MealSplit({ eater, edit }: { eater: Schemas['TableEater']; edit:
       dayShare: Number(shares[at]) / 100,
       isFromPrep: fromPrep[at] ?? true,
     }));
-    edit.mutate({
+    edit.run({
       say: `${eater.name}’s day is split anew.`,
-      ask: () => take(api.PUT('/api/table/eaters/{eater}/meals', { params: { path: { eater: eater.id } }, body: { meals } })),
+      ask: () => kept(api.PUT('/api/table/eaters/{eater}/meals', { params: { path: { eater: eater.id } }, body: { meals } })),
     });
   };
   return (

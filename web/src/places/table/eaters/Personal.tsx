@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, type Schemas, take } from '../../../api/client';
+import { api, kept, type Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { Choice, Field } from '../../../pieces/Field';
 import { KeyPicker } from '../../../pieces/KeyPicker';
@@ -14,10 +14,10 @@ export function Personal({ eater, classes, edit }: { eater: Eater; classes: Food
   const path = { params: { path: { eater: eater.id } } };
   const nameOf = (key: string) => classes.find((one) => one.key === key)?.name ?? key;
   const state = (say: string, change: Partial<Schemas['PersonalRequest']>) =>
-    edit.mutate({
+    edit.run({
       say,
       ask: () =>
-        take(
+        kept(
           api.PUT('/api/table/eaters/{eater}/personal', {
             ...path,
             body: {
@@ -111,22 +111,18 @@ function Accepted({ eater, edit }: { eater: Eater; edit: TableEdit }) {
   const [isAdult, setAdult] = useState(false);
   const path = { params: { path: { eater: eater.id } } };
   const accept = () =>
-    edit.mutate(
-      {
-        say: `Accepted for ${eater.name}.`,
-        ask: () =>
-          take(api.POST('/api/table/eaters/{eater}/accepted', { ...path, body: { what: what[0]?.key ?? words.trim(), reason, isAdult } })),
+    edit.run({
+      say: `Accepted for ${eater.name}.`,
+      ask: () =>
+        kept(api.POST('/api/table/eaters/{eater}/accepted', { ...path, body: { what: what[0]?.key ?? words.trim(), reason, isAdult } })),
+      last: () => {
+        setOpen(false);
+        setWhat([]);
+        setWords('');
+        setReason('');
+        setAdult(false);
       },
-      {
-        onSuccess: () => {
-          setOpen(false);
-          setWhat([]);
-          setWords('');
-          setReason('');
-          setAdult(false);
-        },
-      },
-    );
+    });
   return (
     <div className="mt-1 text-sm">
       <ul>
@@ -138,9 +134,9 @@ function Accepted({ eater, edit }: { eater: Eater; edit: TableEdit }) {
               look="bare"
               className="min-h-6! text-xs"
               onClick={() =>
-                edit.mutate({
+                edit.run({
                   say: 'No longer accepted.',
-                  ask: () => take(api.POST('/api/table/eaters/{eater}/accepted/withdraw', { ...path, body: { what: one.what } })),
+                  ask: () => kept(api.POST('/api/table/eaters/{eater}/accepted/withdraw', { ...path, body: { what: one.what } })),
                 })
               }
             >

@@ -1,11 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
-import { api, type Schemas, take } from '../../../api/client';
+import { api, kept, type Schemas, take } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { Field } from '../../../pieces/Field';
-import { useNotices } from '../../../pieces/Notice';
 import { addDays, dayMonth } from '../../../pieces/show';
+import { useEdit } from '../../../pieces/useEdit';
 import type { Eater, TableEdit } from '../queries';
 
 type Phases = Schemas['TablePhases'];
@@ -30,10 +30,10 @@ export function PhasePlan({ phases, eater, edit, today }: { phases: Phases; eate
     setOrder(next);
   };
   const decide = (challenge: Schemas['TableChallenge'], outcome: Schemas['ChallengeOutcome']) =>
-    edit.mutate({
+    edit.run({
       say: `${challenge.name}: noted.`,
       ask: () =>
-        take(
+        kept(
           api.PUT('/api/table/eaters/{eater}/phases/outcome', {
             params: { path: { eater: eater.id } },
             body: { protocol: phases.protocol, challenge: challenge.id, outcome },
@@ -42,19 +42,17 @@ export function PhasePlan({ phases, eater, edit, today }: { phases: Phases; eate
     });
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    edit.mutate(
-      {
-        say: `${eater.name}’s phases are planned.`,
-        ask: () =>
-          take(
-            api.PUT('/api/table/eaters/{eater}/phases', {
-              params: { path: { eater: eater.id } },
-              body: { protocol: phases.protocol, start, restrictionEnds: ends, order },
-            }),
-          ),
-      },
-      { onSuccess: () => setPlanning(false) },
-    );
+    edit.run({
+      say: `${eater.name}’s phases are planned.`,
+      ask: () =>
+        kept(
+          api.PUT('/api/table/eaters/{eater}/phases', {
+            params: { path: { eater: eater.id } },
+            body: { protocol: phases.protocol, start, restrictionEnds: ends, order },
+          }),
+        ),
+      last: () => setPlanning(false),
+    });
   };
   return (
     <div className="mt-3 border-t border-line pt-2">
@@ -180,35 +178,32 @@ function Strip({ stretches, today }: { stretches: Stretch[]; today: string }) {
 }
 
 function Diary({ eater, protocol, today }: { eater: string; protocol: string; today: string }) {
-  const queries = useQueryClient();
-  const { refused } = useNotices();
+  const edit = useEdit();
   const [text, setText] = useState('');
   const path = { params: { path: { eater, protocol } } };
-  const key = ['diary', eater, protocol];
-  const entries = useQuery({ queryKey: key, queryFn: () => take(api.GET('/api/table/eaters/{eater}/diary/{protocol}', path)) });
-  const settled = { onSuccess: () => queries.invalidateQueries({ queryKey: key }), onError: refused };
-  const write = useMutation({
-    mutationFn: () =>
-      take(api.POST('/api/table/eaters/{eater}/diary', { params: { path: { eater } }, body: { protocol, notedOn: today, text } })).then(
-        () => setText(''),
-      ),
-    ...settled,
+  const entries = useQuery({
+    queryKey: ['diary', eater, protocol],
+    queryFn: () => take(api.GET('/api/table/eaters/{eater}/diary/{protocol}', path)),
   });
-  const strike = useMutation({
-    mutationFn: (entry: string) => take(api.DELETE('/api/table/diary/{entry}', { params: { path: { entry } } })),
-    ...settled,
-  });
+  const write = () =>
+    edit.run({
+      ask: () =>
+        kept(api.POST('/api/table/eaters/{eater}/diary', { params: { path: { eater } }, body: { protocol, notedOn: today, text } })),
+      last: () => setText(''),
+    });
+  const strike = (entry: string) =>
+    edit.run({ ask: () => kept(api.DELETE('/api/table/diary/{entry}', { params: { path: { entry } } })), say: 'The note is struck out.' });
   return (
     <div className="mt-2">
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          write.mutate();
+          void write();
         }}
         className="flex items-end gap-2"
       >
         <Field label="Diary of the trial, today" value={text} onChange={setText} className="max-w-md flex-1" />
-        <Button type="submit" disabled={!text.trim() || write.isPending}>
+        <Button type="submit" disabled={!text.trim() || edit.isPending}>
           Note it
         </Button>
       </form>
@@ -216,12 +211,7 @@ function Diary({ eater, protocol, today }: { eater: string; protocol: string; to
         {(entries.data ?? []).slice(0, 8).map((entry) => (
           <li key={entry.id} className="flex items-baseline gap-2">
             <span className="figures w-14 shrink-0 text-steel">{dayMonth(entry.notedOn)}</span> {entry.text}
-            <Button
-              look="bare"
-              className="min-h-6! text-xs"
-              onClick={() => strike.mutate(entry.id)}
-              aria-label={`Strike out: ${entry.text}`}
-            >
+            <Button look="bare" className="min-h-6! text-xs" onClick={() => strike(entry.id)} aria-label={`Strike out: ${entry.text}`}>
               strike out
             </Button>
           </li>

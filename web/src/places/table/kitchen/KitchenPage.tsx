@@ -1,11 +1,10 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, Problem, type Schemas, take } from '../../../api/client';
+import { api, kept, type Schemas, take } from '../../../api/client';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Choice } from '../../../pieces/Field';
-import { useNotices } from '../../../pieces/Notice';
-import { useUndo } from '../../../pieces/useUndo';
+import { useEdit } from '../../../pieces/useEdit';
 import { NumberInput } from '../protocols/NumberInput';
 import { Containers } from './Containers';
 import { Items } from './Items';
@@ -32,18 +31,9 @@ export function KitchenPage() {
 function KitchenForm({ sheet }: { sheet: Schemas['KitchenSheet'] }) {
   const [kitchen, setKitchen] = useState<Kitchen>(sheet.kitchen);
   const isChanged = JSON.stringify(kitchen) !== JSON.stringify(sheet.kitchen);
-  const queries = useQueryClient();
-  const { done, refused } = useNotices();
-  const undo = useUndo();
-  const save = useMutation({
-    mutationFn: () => take(api.PUT('/api/table/kitchen', { body: kitchen })),
-    onSuccess: async () => {
-      await queries.invalidateQueries();
-      done('The kitchen is kept.', () => undo());
-    },
-    onError: refused,
-  });
-  const problem = save.error instanceof Problem ? save.error : null;
+  const edit = useEdit();
+  const save = () => edit.run({ ask: () => kept(api.PUT('/api/table/kitchen', { body: kitchen })), say: 'The kitchen is kept.' });
+  const { problem } = edit;
   const set = (part: Partial<Kitchen>) => setKitchen({ ...kitchen, ...part });
   return (
     <div className="space-y-6">
@@ -99,7 +89,7 @@ function KitchenForm({ sheet }: { sheet: Schemas['KitchenSheet'] }) {
           <b className="text-beet">{problem.title}</b> <code className="text-xs">{problem.field}</code> {problem.cure}
         </p>
       )}
-      <Button look="main" disabled={!isChanged || save.isPending} onClick={() => save.mutate()}>
+      <Button look="main" disabled={!isChanged || edit.isPending} onClick={() => void save()}>
         Keep the kitchen
       </Button>
     </div>

@@ -1,13 +1,12 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
-import { api, Problem, type Schemas, take } from '../../../api/client';
+import { api, kept, Problem, type Schemas, take } from '../../../api/client';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Field } from '../../../pieces/Field';
-import { useNotices } from '../../../pieces/Notice';
 import { number } from '../../../pieces/show';
-import { useUndo } from '../../../pieces/useUndo';
+import { useEdit } from '../../../pieces/useEdit';
 import { EffectList } from '../EffectList';
 import type { Page } from '../queries';
 import { type Document, freeId, type Rule, type RulesAt, rulesAt, withRules } from './document';
@@ -39,25 +38,20 @@ function Editor({ sheet, kinds }: { sheet: Schemas['ProtocolSheet']; kinds: Sche
   const text = JSON.stringify(document);
   const isChanged = text !== JSON.stringify(JSON.parse(sheet.document));
   const draft = useDraftEffect(id, text, isChanged);
-  const queries = useQueryClient();
   const navigate = useNavigate();
-  const { done, refused } = useNotices();
-  const undo = useUndo();
-  const save = useMutation({
-    mutationFn: () =>
-      take(
-        api.PUT('/api/table/protocols/{id}', {
-          params: { path: { id } },
-          body: { document: text, basedOn: sheet.protocol.version, includesThisWeek },
-        }),
-      ),
-    onSuccess: async (saved) => {
-      navigate(`/table/protocols/${id}`);
-      await queries.invalidateQueries();
-      done(`${document.name} is saved as version ${saved.version}.`, () => undo());
-    },
-    onError: refused,
-  });
+  const edit = useEdit();
+  const save = () =>
+    edit.run({
+      ask: () =>
+        kept(
+          api.PUT('/api/table/protocols/{id}', {
+            params: { path: { id } },
+            body: { document: text, basedOn: sheet.protocol.version, includesThisWeek },
+          }),
+        ),
+      first: () => navigate(`/table/protocols/${id}`),
+      say: (saved) => `${document.name} is saved as version ${saved.version}.`,
+    });
   const problem = draft.error instanceof Problem ? draft.error : null;
   const classes = page.classes;
   const lists: { at: RulesAt; heading: string }[] = [
@@ -138,7 +132,7 @@ function Editor({ sheet, kinds }: { sheet: Schemas['ProtocolSheet']; kinds: Sche
             This week takes it over too; earlier weeks keep what they were planned with
           </label>
           <div className="flex gap-2">
-            <Button look="main" disabled={!isChanged || problem !== null || save.isPending} onClick={() => save.mutate()}>
+            <Button look="main" disabled={!isChanged || problem !== null || edit.isPending} onClick={() => void save()}>
               Save as version {sheet.protocol.version + 1}
             </Button>
             <Link

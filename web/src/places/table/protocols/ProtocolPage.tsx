@@ -1,13 +1,12 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
-import { api, type Schemas, take } from '../../../api/client';
+import { api, kept, type Schemas, take } from '../../../api/client';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Field } from '../../../pieces/Field';
-import { useNotices } from '../../../pieces/Notice';
 import { SheetDialog } from '../../../pieces/Sheet';
-import { useUndo } from '../../../pieces/useUndo';
+import { useEdit } from '../../../pieces/useEdit';
 import type { Page } from '../queries';
 
 export function useProtocol(id: string) {
@@ -26,18 +25,13 @@ export function ProtocolPage() {
 function Sheet({ sheet: { protocol, sections, versions } }: { sheet: Schemas['ProtocolSheet'] }) {
   const [isCopying, setCopying] = useState(false);
   const navigate = useNavigate();
-  const queries = useQueryClient();
-  const { done, refused } = useNotices();
-  const undo = useUndo();
-  const putAway = useMutation({
-    mutationFn: () => take(api.DELETE('/api/table/protocols/{id}', { params: { path: { id: protocol.id } } })),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ['table'] });
-      done(`${protocol.name} is put away.`, () => undo());
-      navigate('/table/protocols');
-    },
-    onError: refused,
-  });
+  const edit = useEdit();
+  const putAway = () =>
+    edit.run({
+      ask: () => kept(api.DELETE('/api/table/protocols/{id}', { params: { path: { id: protocol.id } } })),
+      first: () => navigate('/table/protocols'),
+      say: `${protocol.name} is put away.`,
+    });
   return (
     <article className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_17rem]">
       <div className="min-w-0">
@@ -88,7 +82,7 @@ function Sheet({ sheet: { protocol, sections, versions } }: { sheet: Schemas['Pr
             Export
           </a>
           {protocol.isOwn && (
-            <Button look="bare" onClick={() => putAway.mutate()}>
+            <Button look="bare" onClick={() => void putAway()}>
               Put away
             </Button>
           )}
@@ -120,28 +114,23 @@ function CopyDialog({ protocol, onClose }: { protocol: Schemas['TableProtocol'];
   const followers = page.eaters.filter((eater) => eater.protocols.includes(protocol.id));
   const [name, setName] = useState(`${protocol.name}, ${page.household}`);
   const [moved, setMoved] = useState(followers.map((eater) => eater.id));
-  const queries = useQueryClient();
   const navigate = useNavigate();
-  const { done, refused } = useNotices();
-  const undo = useUndo();
-  const copy = useMutation({
-    mutationFn: () =>
-      take(api.POST('/api/table/protocols/{id}/copy', { params: { path: { id: protocol.id } }, body: { name, followers: moved } })),
-    onSuccess: async (saved) => {
-      await queries.invalidateQueries();
-      navigate(`/table/protocols/${saved.id}/edit`);
-      // Its own notice, so that no older one offers an undo that would take the copy back.
-      done(`${name.trim()} is yours to change.`, () => undo(() => navigate('/table/protocols')));
-    },
-    onError: refused,
-  });
+  const edit = useEdit();
+  const copy = () =>
+    edit.run({
+      ask: () =>
+        kept(api.POST('/api/table/protocols/{id}/copy', { params: { path: { id: protocol.id } }, body: { name, followers: moved } })),
+      say: `${name.trim()} is yours to change.`,
+      last: (saved) => navigate(`/table/protocols/${saved.id}/edit`),
+      onUndone: () => navigate('/table/protocols'),
+    });
   return (
     <SheetDialog title={`A copy of ${protocol.name}`} onClose={onClose}>
       <form
         className="space-y-3"
         onSubmit={(event) => {
           event.preventDefault();
-          copy.mutate();
+          void copy();
         }}
       >
         <Field label="Name of the copy" value={name} onChange={setName} />
@@ -161,7 +150,7 @@ function CopyDialog({ protocol, onClose }: { protocol: Schemas['TableProtocol'];
             ))}
           </fieldset>
         )}
-        <Button type="submit" look="main" disabled={!name.trim() || copy.isPending}>
+        <Button type="submit" look="main" disabled={!name.trim() || edit.isPending}>
           Copy it
         </Button>
       </form>

@@ -1,11 +1,9 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
-import { api, Problem, take } from '../../../api/client';
+import { api, kept } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
-import { useNotices } from '../../../pieces/Notice';
 import { SheetDialog } from '../../../pieces/Sheet';
-import { useUndo } from '../../../pieces/useUndo';
+import { useEdit } from '../../../pieces/useEdit';
 import type { Page } from '../queries';
 
 /** Every protocol, the household's own first. */
@@ -38,19 +36,17 @@ export function ProtocolsPage() {
 
 function ImportDialog({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
-  const queries = useQueryClient();
   const navigate = useNavigate();
-  const { done } = useNotices();
-  const undo = useUndo();
-  const bring = useMutation({
-    mutationFn: () => take(api.POST('/api/table/protocols/import', { body: { document: text } })),
-    onSuccess: async (saved) => {
-      await queries.invalidateQueries({ queryKey: ['table'] });
-      navigate(`/table/protocols/${saved.id}`);
-      done('The protocol is imported.', () => undo(() => navigate('/table/protocols')));
-    },
-  });
-  const problem = bring.error instanceof Problem ? bring.error : null;
+  const edit = useEdit();
+  const { problem } = edit;
+  const bring = () =>
+    edit.run({
+      ask: () => kept(api.POST('/api/table/protocols/import', { body: { document: text } })),
+      say: 'The protocol is imported.',
+      last: (saved) => navigate(`/table/protocols/${saved.id}`),
+      onUndone: () => navigate('/table/protocols'),
+      isTold: true,
+    });
   return (
     <SheetDialog title="Import a protocol" onClose={onClose} wide>
       <div className="space-y-3 text-sm">
@@ -89,7 +85,7 @@ function ImportDialog({ onClose }: { onClose: () => void }) {
           </a>
           .
         </p>
-        <Button look="main" disabled={!text.trim() || bring.isPending} onClick={() => bring.mutate()}>
+        <Button look="main" disabled={!text.trim() || edit.isPending} onClick={() => bring()}>
           Import it
         </Button>
       </div>

@@ -1,0 +1,38 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.Net.Http.Headers;
+
+namespace Merienda.Web.Hosting;
+
+/// <summary>Refuses in words what no endpoint could read: an address with U+0000 in it, a body in letters that nobody knows.</summary>
+public sealed class ReadableRequest(RequestDelegate next)
+{
+    private static readonly string[] Charsets = ["utf-8", "utf-16", "us-ascii", "iso-8859-1"];
+
+    public Task InvokeAsync(HttpContext context) => Unreadable(context.Request)?.ExecuteAsync(context) ?? next(context);
+
+    private static ProblemHttpResult? Unreadable(HttpRequest request)
+    {
+        if (Holds(request.Path.Value) || request.Query.Any(item => Holds(item.Key) || item.Value.Any(Holds)))
+        {
+            return TypedResults.Problem(
+                statusCode: StatusCodes.Status400BadRequest,
+                title: "The address holds a character that cannot be kept.",
+                detail: "Take U+0000 out of it."
+            );
+        }
+
+        return
+            request.ContentType is { } type
+            && (!MediaTypeHeaderValue.TryParse(type, out var media) || media.Charset is { Length: > 0 } charset && !IsKnown(charset.Value!))
+            ? TypedResults.Problem(
+                statusCode: StatusCodes.Status415UnsupportedMediaType,
+                title: $"The Content-Type \"{type[..Math.Min(type.Length, 80)]}\" cannot be read.",
+                detail: "Send application/json in UTF-8."
+            )
+            : null;
+    }
+
+    private static bool IsKnown(string charset) => Charsets.Contains(charset.Trim('"'), StringComparer.OrdinalIgnoreCase);
+
+    private static bool Holds(string? text) => text?.Contains('\0', StringComparison.Ordinal) == true;
+}

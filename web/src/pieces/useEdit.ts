@@ -1,0 +1,101 @@
+import { type QueryKey, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, type Kept, kept, Problem } from '../api/client';
+import { useNotices } from './Notice';
+
+/** What shows at once, before the server has confirmed it. */
+export type Guess = { key: QueryKey; draw: (seen: unknown) => unknown };
+
+export function guess<Page>(key: QueryKey, draw: (seen: Page) => Page): Guess {
+  return { key, draw: (seen) => (seen === undefined ? seen : draw(seen as Page)) };
+}
+
+export type Edit<T> = {
+  ask: () => Promise<Kept<T>>;
+  /** What the notice says once it is done; nothing is said without it. */
+  say?: string | ((answer: T) => string);
+  guess?: Guess | undefined;
+  /** What comes before anything is asked anew, such as leaving a page that is no more. */
+  first?: (answer: T) => void | Promise<void>;
+  /** Puts the answer where it is drawn from; without it everything is asked anew. */
+  settle?: (answer: T) => void | Promise<void>;
+  last?: (answer: T) => void;
+  /** What else undo has to do before everything is asked anew. */
+  onUndone?: () => void | Promise<void>;
+  /** True where a form shows a refusal itself: then no notice says it. */
+  isTold?: boolean;
+};
+
+type Work = { run: () => Promise<unknown>; guess: Guess | undefined; refuse: (error: unknown) => void };
+
+// Edits and undo go one after the other: an undo pressed at once must not overtake the edit it is meant for.
+const scope = { id: 'edits' };
+
+/** Every edit of the household: it shows at once, waits its turn, is done once, and is taken back by its own sequence. */
+export function useEdit() {
+  const queries = useQueryClient();
+  const { done, refused } = useNotices();
+
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const work = useMutation({
+    scope,
+    mutationFn: ({ run }: Work) => run(),
+    onMutate: ({ guess: shown }) => {
+      if (!shown) return undefined;
+      // Not awaited: what is done has to show in the same moment.
+      void queries.cancelQueries({ queryKey: shown.key });
+      const before = queries.getQueryData(shown.key);
+      queries.setQueryData(shown.key, shown.draw(before));
+      return { before };
+    },
+    onError: (error, { guess: shown, refuse }, context) => {
+      if (shown && context) queries.setQueryData(shown.key, context.before);
+      void queries.invalidateQueries(shown ? { queryKey: shown.key } : undefined);
+      refuse(error);
+    },
+  });
+
+  /** Whether other edits wait behind the one that is answered: their answers hold its own too. */
+  const isLast = () => queries.isMutating() <= 1;
+
+  const undo = (sequence: number | null, onUndone?: () => void | Promise<void>) =>
+    work.mutate({
+      guess: undefined,
+      refuse: refused,
+      run: async () => {
+        const { data } = await kept(api.POST('/api/undo', { body: { sequence } }));
+        await onUndone?.();
+        done(`Taken back: ${data.summary}.`);
+        await queries.invalidateQueries();
+      },
+    });
+
+  /** @returns whether it was done; a refusal is said, and kept as `problem` */
+  const run = async <T>({ ask, say, guess: shown, first, settle, last, onUndone, isTold = false }: Edit<T>): Promise<boolean> => {
+    setProblem(null);
+    try {
+      await work.mutateAsync({
+        guess: shown,
+        refuse: (error) => {
+          setProblem(error instanceof Problem ? error : null);
+          if (!isTold || !(error instanceof Problem)) refused(error);
+        },
+        run: async () => {
+          const { data, sequence } = await ask();
+          await first?.(data);
+          if (settle) {
+            if (isLast()) await settle(data);
+          } else await queries.invalidateQueries();
+          last?.(data);
+          if (say !== undefined)
+            done(typeof say === 'string' ? say : say(data), sequence === null ? undefined : () => undo(sequence, onUndone));
+        },
+      });
+      return true;
+    } catch {
+      return false;
+    }
+  };
+
+  return { run, undo, problem, isPending: work.isPending };
+}
