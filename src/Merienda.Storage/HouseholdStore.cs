@@ -202,7 +202,7 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
                     : new Decided<bool>(new Change("Struck out a note").Put(Tables.DiaryEntry, entry, null), true)
         );
 
-    internal static Refusal EaterGone(Guid eaterId) =>
+    public static Refusal EaterGone(Guid eaterId) =>
         new("eater-gone", "eater", eaterId.ToString(), "nobody at the table is meant", "Load the page again");
 
     /// <summary>Where each eater sits; what is read of an eater does not say it.</summary>
@@ -225,11 +225,11 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
         Reading.Of(
             """
             select exists (
-                select 1 from serving join container on container.household_id = serving.household_id and container.serving_id = serving.id
+                select 1 from serving join serving_item item on item.household_id = serving.household_id and item.serving_id = serving.id
                 where serving.eater_id = @leaving);
             select packet_id, eater_id, is_approved, reason, statement, decided_on, decided_by from packet_opinion where eater_id = @leaving;
             select id, eater_id, protocol_id, noted_on, text, written_by from diary_entry where eater_id = @leaving;
-            select id, eaten_on, meal, eater_id from serving where eater_id = @leaving;
+            select id, eaten_on, meal, eater_id, state, is_locked, note from serving where eater_id = @leaving;
             """,
             new { leaving = eaterId },
             async rows =>

@@ -40,9 +40,6 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                 async (scope, found) => found.Id is { } id ? (await versions.Of(scope, [id], found.IsTolerant))[id] : (StoredRecipe?)null
             );
 
-    internal async Task<StoredRecipe> Version(Scope scope, Guid versionId, Core.Planning.Table table) =>
-        (await versions.Of(scope, [versionId], table.Household.CountsTolerances))[versionId];
-
     /// <summary>Stores a version; refused when the one it is based on does not count any more.</summary>
     /// <param name="basedOn">Number of the version that was edited; null makes a new recipe.</param>
     /// <param name="read">The version to store, read with the household's foods.</param>

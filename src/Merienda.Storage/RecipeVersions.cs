@@ -30,6 +30,10 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
     /// <summary>The stored version that a food of the table is.</summary>
     internal Guid IdOf(Food food) => catalogue().IdOf[food];
 
+    internal Food FoodOf(Guid foodVersion) => catalogue().Versions[foodVersion];
+
+    internal StoredPacket PacketOf(PacketRows.VersionRow row, bool countsTolerances) => row.ToPacket(countsTolerances, knowledge());
+
     /// <summary>Versions by id; only ids that the tenant's transaction has read may be asked for.</summary>
     /// <param name="countsTolerances">
     /// How wide a packet's values are is the household's to say, so a version is kept once for each way of counting.

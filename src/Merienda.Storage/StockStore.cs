@@ -5,31 +5,17 @@ using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
 
-/// <summary>A box of an earlier or this session that is not eaten yet.</summary>
-/// <param name="EatenOn">Planned for, or null while it is loose.</param>
-public sealed record StoredBox(
-    Guid ContainerId,
-    string Letter,
-    DateOnly Cooked,
-    int Number,
-    decimal Size,
-    Guid RecipeVersionId,
-    DateOnly? EatenOn,
-    string? Meal,
-    string? Eater
-);
-
-/// <summary>What stands in pantry, fridge and freezer.</summary>
+/// <summary>What stands in pantry, fridge and freezer; the boxes are computed from the plan.</summary>
 public sealed record StoredStock(
     Table Table,
     HouseholdFoods Foods,
     IReadOnlyList<StockItem> Items,
-    IReadOnlyList<StoredBox> Boxes,
+    WeekPlan Plan,
     IReadOnlyDictionary<Guid, StoredRecipe> Recipes
 );
 
 /// <summary>Bought things with their dates, and the boxes that stand beside them.</summary>
-public sealed class StockStore(Database database, EditDoor door, HouseholdStore households, PacketStore packets, RecipeVersions versions)
+public sealed class StockStore(Database database, EditDoor door, HouseholdStore households, PacketStore packets, WeekReading weeks)
 {
     private const string Select =
         "select id, food_key, name, amount, grams, place, made_on, opened_on, frozen_on, thawed_on, best_before, gone_on from stock_item";
@@ -44,25 +30,10 @@ public sealed class StockStore(Database database, EditDoor door, HouseholdStore 
     public Task<StoredStock> Read(Tenant tenant) =>
         database.Read(
             tenant,
-            households
-                .Table()
-                .And(packets.Foods)
+            weeks
+                .Year()
                 .And(Items)
-                .And(Boxes)
-                .Then(
-                    async (scope, read) =>
-                    {
-                        var (((table, foods), items), boxes) = read;
-                        var today = table.Today;
-                        // The query knows the server's day only; the household's may be one further or one behind.
-                        IReadOnlyList<StoredBox> there =
-                        [
-                            .. boxes.Where(box => box.Cooked <= today && (box.EatenOn is null || box.EatenOn >= today)),
-                        ];
-                        var recipes = await versions.Of(scope, there.Select(box => box.RecipeVersionId), table.Household.CountsTolerances);
-                        return new StoredStock(table, foods, items, there, recipes);
-                    }
-                )
+                .Select(read => new StoredStock(read.First.Table, read.First.Foods, read.Second, read.First.Plan, read.First.Versions))
         );
 
     /// <summary>Takes things in together; one undo takes all of them back.</summary>
@@ -132,55 +103,27 @@ public sealed class StockStore(Database database, EditDoor door, HouseholdStore 
         );
 
     /// <summary>A loose box was eaten or thrown away outside the plan, or is there after all.</summary>
-    public Task<Result<Edited<bool>>> BoxGone(EditStamp stamp, Guid containerId, bool isGone) =>
-        door.Edit<(Table Table, ContainerRow? Box), bool>(
+    public Task<Result<Edited<bool>>> BoxGone(EditStamp stamp, Guid boxId, bool isGone) =>
+        door.Edit<(WeekPlan Plan, IReadOnlyDictionary<Guid, StoredRecipe>, Table Table, HouseholdFoods, PlanRows Rows), bool>(
             stamp,
             Journal.Stock,
-            households
-                .Table()
-                .And(
-                    Reading.Of(
-                        "select id, batch_id, number, size, serving_id, gone_on from container where id = @box;",
-                        new { box = containerId },
-                        rows => rows.ReadSingleOrDefaultAsync<ContainerRow?>()
-                    )
-                ),
+            weeks.Year(),
             locked =>
-                locked.Box is { ServingId: null } box && box.GoneOn is null == isGone
-                    ? new Decided<bool>(
+            {
+                var (plan, _, table, _, rows) = locked;
+                var decided = isGone ? plan.LoseBox(boxId, table.Today) : plan.FindBox(boxId);
+                return decided.Refusal is { } refusal
+                    ? refusal
+                    : new Decided<bool>(
                         new Change(isGone ? "A box is gone" : "A box is there again").Put(
                             Tables.Container,
-                            box,
-                            box with
-                            {
-                                GoneOn = isGone ? locked.Table.Today : null,
-                            }
+                            rows.Containers,
+                            decided.Value.Gone.Select(box => new ContainerRow(box.Id, box.Batch, box.Lot, box.Portions, box.GoneOn))
                         ),
                         true
-                    )
-                    : new Refusal(
-                        "container-gone",
-                        "container",
-                        containerId.ToString(),
-                        isGone ? "it is placed or gone already" : "it is not gone",
-                        "Look at the list as it is now"
-                    )
+                    );
+            }
         );
-
-    private static readonly Reading<IReadOnlyList<StoredBox>> Boxes = Reading.Of<IReadOnlyList<StoredBox>>(
-        """
-        select container.id as container_id, batch.letter, session.cooked_on as cooked, container.number, container.size, batch.recipe_version_id, serving.eaten_on, serving.meal, eater.name as eater
-        from container
-        join batch on batch.household_id = container.household_id and batch.id = container.batch_id
-        join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
-        left join serving on serving.household_id = container.household_id and serving.id = container.serving_id
-        left join eater on eater.household_id = serving.household_id and eater.id = serving.eater_id
-        where container.gone_on is null and session.cooked_on between current_date - 367 and current_date + 1 and (serving.eaten_on is null or serving.eaten_on >= current_date - 1)
-        order by session.cooked_on, length(batch.letter), batch.letter, container.number;
-        """,
-        null,
-        async rows => [.. await rows.ReadAsync<StoredBox>()]
-    );
 
     private static StockItemRow RowOf(StockItem item) =>
         new(

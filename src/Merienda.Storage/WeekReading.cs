@@ -1,25 +1,30 @@
 using Merienda.Core.Planning;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
 using Merienda.Storage.Edits;
 using static Dapper.SqlMapper;
 
 namespace Merienda.Storage;
 
-/// <summary>A batch with the ids that the core does not know.</summary>
-public sealed record StoredBatch(Batch Batch, Guid RecipeVersionId);
-
 /// <summary>Everything of one week as stored.</summary>
+/// <param name="Versions">The recipe version of each batch.</param>
 public sealed record StoredWeek(
-    DateOnly Start,
+    WeekPlan Plan,
     Table Table,
-    IReadOnlyList<StoredBatch> Batches,
-    IReadOnlyDictionary<Guid, StoredRecipe> Recipes,
+    HouseholdFoods Foods,
+    IReadOnlyDictionary<Guid, StoredRecipe> Versions,
     Undoable? Undo,
     IReadOnlySet<string> ShopTicks,
     IReadOnlySet<(Guid Batch, string Task)> TaskTicks
-);
+)
+{
+    internal PlanRows Rows { get; init; } = PlanRows.None;
 
-/// <summary>Reads a week whole, in one round trip.</summary>
-public sealed class WeekReading(HouseholdStore households, RecipeVersions versions)
+    public StoredRecipe RecipeOf(Batch batch) => Versions[batch.Id];
+}
+
+/// <summary>Reads batches with everything that is drawn from them, in one round trip.</summary>
+public sealed class WeekReading(HouseholdStore households, PacketStore packets, RecipeVersions versions)
 {
     /// <summary>
     /// Batches cooked for the week, from the evening before it to its last day but one, and older ones that are still eaten in it.
@@ -28,17 +33,17 @@ public sealed class WeekReading(HouseholdStore households, RecipeVersions versio
         select batch.id from batch join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
         where session.cooked_on between @weekStart - 1 and @weekStart + 5
         union
-        select container.batch_id from container join serving on serving.household_id = container.household_id and serving.id = container.serving_id
-        where serving.eaten_on between @weekStart and @weekStart + 6
+        select item.batch_id from serving_item item join serving on serving.household_id = item.household_id and serving.id = item.serving_id
+        where serving.eaten_on between @weekStart and @weekStart + 6 and item.batch_id is not null
         """;
 
-    private const string Select = $"""
-        select batch.id, batch.recipe_version_id, batch.letter, batch.portions, session.cooked_on
-        from batch join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
-        where batch.id in ({InWeek}) order by session.cooked_on, length(batch.letter), batch.letter;
-        select container.id, container.batch_id, container.number, container.size, serving.eaten_on, serving.meal, serving.eater_id, container.gone_on
-        from container left join serving on serving.household_id = container.household_id and serving.id = container.serving_id
-        where container.batch_id in ({InWeek}) order by container.number;
+    /// <summary>Batches whose boxes may still stand somewhere.</summary>
+    private const string InStock = """
+        select batch.id from batch join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
+        where session.cooked_on between current_date - 367 and current_date + 1
+        """;
+
+    private const string Ticks = $"""
         select item_key from shop_tick where week_start = @weekStart;
         select batch_id, task_id from task_tick where batch_id in ({InWeek});
         """;
@@ -46,50 +51,132 @@ public sealed class WeekReading(HouseholdStore households, RecipeVersions versio
     public Reading<StoredWeek> Of(DateOnly start) =>
         households
             .Table(start)
-            .And(Reading.Of(Select, new { weekStart = start }, Take))
+            .And(packets.Foods)
+            .And(Rows(InWeek, start))
+            .And(Reading.Of(Ticks, new { weekStart = start }, TakeTicks))
             .And(Journal.Newest())
             .Then(
                 async (scope, read) =>
                 {
-                    var ((table, (batches, shop, tasks)), undo) = read;
-                    var recipes = await versions.Of(
-                        scope,
-                        batches.Select(batch => batch.RecipeVersionId),
-                        table.Household.CountsTolerances
-                    );
-                    return new StoredWeek(start, table, batches, recipes, undo, shop, tasks);
+                    var ((((table, foods), rows), (shop, tasks)), undo) = read;
+                    var (plan, recipes) = await Assemble(scope, start, rows, table, foods);
+                    return new StoredWeek(plan, table, foods, recipes, undo, shop, tasks) { Rows = rows };
                 }
             );
 
-    private static async Task<(IReadOnlyList<StoredBatch> Batches, HashSet<string> Shop, HashSet<(Guid, string)> Tasks)> Take(
-        GridReader rows
+    /// <summary>Batches of the last year with everything drawn from them, as a plan without a week.</summary>
+    internal Reading<(
+        WeekPlan Plan,
+        IReadOnlyDictionary<Guid, StoredRecipe> Versions,
+        Table Table,
+        HouseholdFoods Foods,
+        PlanRows Rows
+    )> Year() =>
+        households
+            .Table()
+            .And(packets.Foods)
+            .And(Rows(InStock, null))
+            .Then(
+                async (scope, read) =>
+                {
+                    var ((table, foods), rows) = read;
+                    var (plan, recipes) = await Assemble(scope, table.Today, rows, table, foods);
+                    return (plan, recipes, table, foods, rows);
+                }
+            );
+
+    /// <param name="start">First day of the week whose servings are read whole; null for those of the batches only.</param>
+    private static Reading<PlanRows> Rows(string batches, DateOnly? start) =>
+        Reading.Of(
+            $"""
+            select batch.id, batch.session_id, batch.recipe_version_id, batch.letter from batch
+            join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
+            where batch.id in ({batches}) order by session.cooked_on, length(batch.letter), batch.letter;
+            select id, cooked_on from prep_session where id in (select session_id from batch where id in ({batches}));
+            select id, batch_id, position, variant, portions from lot where batch_id in ({batches}) order by position;
+            select id, eaten_on, meal, eater_id, state, is_locked, note from serving
+            where eaten_on between @weekStart and @weekStart + 6 or id in (select serving_id from serving_item where batch_id in ({batches}));
+            select id, serving_id, position, batch_id, lot_id, portions, grams, parts, text, food_version_id, packet_version_id, match_kind, is_chosen from serving_item
+            where batch_id in ({batches}) or serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6) order by position;
+            select id, batch_id, lot_id, portions, gone_on from container where batch_id in ({batches});
+            {PacketRows.SelectVersion} where version.id in (
+                select packet_version_id from serving_item where serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6));
+            """,
+            new { weekStart = start },
+            async rows => new PlanRows(
+                [.. await rows.ReadAsync<BatchRow>()],
+                [.. await rows.ReadAsync<PrepSessionRow>()],
+                [.. await rows.ReadAsync<LotRow>()],
+                [.. await rows.ReadAsync<ServingRow>()],
+                [.. (await rows.ReadAsync<ItemColumns>()).Select(row => row.ToRow())],
+                [.. await rows.ReadAsync<ContainerRow>()],
+                [.. await rows.ReadAsync<PacketRows.VersionRow>()]
+            )
+        );
+
+    private async Task<(WeekPlan Plan, IReadOnlyDictionary<Guid, StoredRecipe> Versions)> Assemble(
+        Scope scope,
+        DateOnly start,
+        PlanRows rows,
+        Table table,
+        HouseholdFoods foods
     )
     {
-        var batches = (await rows.ReadAsync<(Guid Id, Guid Version, string Letter, decimal Portions, DateOnly Cooked)>()).ToList();
-        var boxes = (await rows.ReadAsync<BoxColumns>()).ToLookup(row => row.BatchId, row => row.ToContainer());
-        return (
-            [
-                .. batches.Select(row => new StoredBatch(
-                    new Batch(row.Id, row.Letter, row.Cooked, row.Portions, [.. boxes[row.Id]]),
-                    row.Version
-                )),
-            ],
-            (await rows.ReadAsync<string>()).ToHashSet(),
-            (await rows.ReadAsync<(Guid, string)>()).ToHashSet()
+        var read = await versions.Of(scope, rows.Batches.Select(batch => batch.RecipeVersionId), table.Household.CountsTolerances);
+        var recipes = rows.Batches.ToDictionary(batch => batch.Id, batch => read[batch.RecipeVersionId]);
+        return (rows.ToPlan(start, recipes, line => LineOf(line, rows, table, foods)), recipes);
+    }
+
+    private RecipeLine LineOf(ServingItemRow row, PlanRows rows, Table table, HouseholdFoods foods)
+    {
+        var food =
+            row.FoodVersionId is { } version ? versions.FoodOf(version)
+            : row.PacketVersionId is { } packet
+                ? versions.PacketOf(rows.Packets.First(one => one.Id == packet), table.Household.CountsTolerances).Food
+            : null;
+        return RecipeLine.Pinned(
+            row.Text!,
+            food,
+            Enum.Parse<Core.Foods.MatchKind>(row.MatchKind!),
+            row.IsChosen,
+            foods.Matcher,
+            table.Household.CountsInOunces ? MeasureSystem.UnitedStates : MeasureSystem.Metric,
+            ""
         );
     }
 
-    private sealed record BoxColumns(
-        Guid Id,
-        Guid BatchId,
-        int Number,
-        decimal Size,
-        DateOnly? EatenOn,
-        string? Meal,
-        Guid? EaterId,
-        DateOnly? GoneOn
-    )
+    private static async Task<(HashSet<string> Shop, HashSet<(Guid, string)> Tasks)> TakeTicks(GridReader rows) =>
+        ((await rows.ReadAsync<string>()).ToHashSet(), (await rows.ReadAsync<(Guid, string)>()).ToHashSet());
+
+    private sealed record ItemColumns
     {
-        public Container ToContainer() => new(Id, Number, Size, EatenOn is { } date ? new Cell(date, Meal!, EaterId!.Value) : null, GoneOn);
+        public Guid Id { get; init; }
+
+        public Guid ServingId { get; init; }
+
+        public int Position { get; init; }
+
+        public Guid? BatchId { get; init; }
+
+        public Guid? LotId { get; init; }
+
+        public decimal? Portions { get; init; }
+
+        public decimal? Grams { get; init; }
+
+        public string[]? Parts { get; init; }
+
+        public string? Text { get; init; }
+
+        public Guid? FoodVersionId { get; init; }
+
+        public Guid? PacketVersionId { get; init; }
+
+        public string? MatchKind { get; init; }
+
+        public bool IsChosen { get; init; }
+
+        public ServingItemRow ToRow() =>
+            new(Id, ServingId, Position, BatchId, LotId, Portions, Grams, Parts, Text, FoodVersionId, PacketVersionId, MatchKind, IsChosen);
     }
 }

@@ -231,7 +231,7 @@ public class EditDoorTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         var (board, batch) = await Make(cook, 2);
-        var box = board["batches"]![0]!["containers"]![0]!["id"]!.GetValue<string>();
+        var box = (await cook.Get($"{Week}/shelf"))["boxes"]![0]!["id"]!.GetValue<string>();
         await cook.Must(HttpMethod.Put, $"/api/larder/stock/boxes/{box}/gone");
         var placed = await cook.Must(HttpMethod.Post, $"{Week}/batches/{batch}/place", Place(board, 1));
         Assert.Equal(0, placed["batches"]![0]!["loose"]!.GetValue<decimal>());
@@ -255,7 +255,7 @@ public class EditDoorTests(TestDatabase database)
         var eater = board["eaters"]![0]!["id"]!.GetValue<Guid>();
         await cook.Refused(
             HttpStatusCode.UnprocessableEntity,
-            "too-far-ahead",
+            "out-of-week",
             HttpMethod.Post,
             $"{Week}/batches/{batch}/place",
             new

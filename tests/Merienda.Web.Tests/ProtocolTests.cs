@@ -273,8 +273,8 @@ public class ProtocolTests(TestDatabase database)
         Assert.Equal(HttpStatusCode.OK, accepted);
         // What the eater usually takes is what is placed.
         Assert.Contains(
-            board!["batches"]!.AsArray().Last()!["containers"]!.AsArray(),
-            box => box!["place"] is not null && box["size"]!.GetValue<decimal>() == 1.5m
+            board!["servings"]!.AsArray().SelectMany(serving => serving!["items"]!.AsArray()),
+            item => item!["portions"]!.GetValue<decimal>() == 1.5m
         );
         await cook.Must(HttpMethod.Post, $"{path}/accepted/withdraw", new { what = "moonfish" });
         Assert.Equal(HttpStatusCode.Conflict, (await Place("Withdrawn", "400 g moonfish")).Item1);

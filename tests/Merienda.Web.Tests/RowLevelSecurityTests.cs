@@ -18,7 +18,9 @@ public class RowLevelSecurityTests(TestDatabase database)
         "recipe_task",
         "prep_session",
         "batch",
+        "lot",
         "serving",
+        "serving_item",
         "container",
         "shop_tick",
         "task_tick",
@@ -198,6 +200,8 @@ public class RowLevelSecurityTests(TestDatabase database)
                 },
             }
         );
+        var loose = (await visitor.Get($"{week}/shelf"))["boxes"]!.AsArray().Last()!["id"];
+        await visitor.Must(HttpMethod.Put, $"/api/larder/stock/boxes/{loose}/gone");
         await visitor.Must(HttpMethod.Put, $"{week}/shop/tick", new { key = "olive-oil", isTicked = true });
         await visitor.Must(
             HttpMethod.Put,

@@ -152,7 +152,7 @@ public class StockTests(TestDatabase database)
             (await cook.Get("/api/larder/stock"))["boxes"]!.ToJsonString(),
             StringComparison.Ordinal
         );
-        await cook.Refused(HttpStatusCode.Conflict, "container-gone", HttpMethod.Put, $"/api/larder/stock/boxes/{Guid.NewGuid()}/gone");
+        await cook.Refused(HttpStatusCode.Conflict, "box-gone", HttpMethod.Put, $"/api/larder/stock/boxes/{Guid.NewGuid()}/gone");
     }
 
     [Fact]

@@ -42,10 +42,12 @@ public class WeekTests(TestDatabase database)
             Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = Place(day, meal) });
     }
 
+    private static object Portions(decimal amount) => new { amount, isInGrams = false };
+
     private static string Id(JsonNode node) => node["id"]!.GetValue<string>();
 
     private static JsonNode Placed(JsonNode board) =>
-        board["batches"]!.AsArray().SelectMany(batch => batch!["containers"]!.AsArray()).First(box => box!["place"] is not null)!;
+        board["servings"]!.AsArray().SelectMany(serving => serving!["items"]!.AsArray()).First()!;
 
     private async Task<Kitchen> Move_in(params string[] lines)
     {
@@ -81,20 +83,20 @@ public class WeekTests(TestDatabase database)
         Assert.Equal(25, Used(board, 1));
         board = await kitchen.Cook.Must(
             HttpMethod.Put,
-            $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/size",
-            new { from = 1, to = 1.5 }
+            $"{Week}/items/{Id(Placed(board))}/size",
+            new { from = Portions(1), to = Portions(1.5m) }
         );
         Assert.Equal(37.5m, Used(board, 1));
         Assert.Equal("breaks", board["troubles"]![0]!["kind"]!.GetValue<string>());
         board = await kitchen.Cook.Must(
             HttpMethod.Post,
-            $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/move",
+            $"{Week}/items/{Id(Placed(board))}/move",
             new { from = kitchen.Place(1), to = kitchen.Place(2) }
         );
         Assert.Equal((0, 37.5m), (Used(board, 1), Used(board, 2)));
         board = await kitchen.Cook.Must(
             HttpMethod.Post,
-            $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(board))}/move",
+            $"{Week}/items/{Id(Placed(board))}/move",
             new { from = kitchen.Place(2), to = (object?)null }
         );
         Assert.Equal(4, board["batches"]![0]!["loose"]!.GetValue<decimal>());
@@ -187,26 +189,22 @@ public class WeekTests(TestDatabase database)
         var seen = await kitchen.Put(batch, 1);
         var box = Id(Placed(seen));
         // The other tab moves the portion, then both place others: disjoint edits merge.
-        await kitchen.Cook.Must(
-            HttpMethod.Post,
-            $"{Week}/batches/{Id(batch)}/containers/{box}/move",
-            new { from = kitchen.Place(1), to = kitchen.Place(3) }
-        );
+        await kitchen.Cook.Must(HttpMethod.Post, $"{Week}/items/{box}/move", new { from = kitchen.Place(1), to = kitchen.Place(3) });
         await kitchen.Put(batch, 2, "lunch");
         // This tab still sees it on day 1.
         await kitchen.Cook.Refused(
             HttpStatusCode.Conflict,
-            "container-moved",
+            "item-moved",
             HttpMethod.Post,
-            $"{Week}/batches/{Id(batch)}/containers/{box}/move",
+            $"{Week}/items/{box}/move",
             new { from = kitchen.Place(1), to = kitchen.Place(4) }
         );
         await kitchen.Cook.Refused(
             HttpStatusCode.Conflict,
-            "container-changed",
+            "item-changed",
             HttpMethod.Put,
-            $"{Week}/batches/{Id(batch)}/containers/{box}/size",
-            new { from = 0.5, to = 2 }
+            $"{Week}/items/{box}/size",
+            new { from = Portions(0.5m), to = Portions(2) }
         );
         Assert.Equal(2, (await kitchen.Cook.Get(Week))["batches"]![0]!["placed"]!.GetValue<decimal>());
     }
@@ -220,7 +218,7 @@ public class WeekTests(TestDatabase database)
         var sequence = placed["undo"]!["sequence"]!.GetValue<long>();
         await kitchen.Cook.Must(
             HttpMethod.Post,
-            $"{Week}/batches/{Id(batch)}/containers/{Id(Placed(placed))}/move",
+            $"{Week}/items/{Id(Placed(placed))}/move",
             new { from = kitchen.Place(1), to = kitchen.Place(2) }
         );
         await kitchen.Cook.Refused(HttpStatusCode.Conflict, "changed-meanwhile", HttpMethod.Post, "/api/undo", new { sequence });
@@ -261,8 +259,8 @@ public class WeekTests(TestDatabase database)
             new { to = kitchen.Place(1) }
         );
         await cook.Refused(
-            HttpStatusCode.Conflict,
-            "not-cooked-yet",
+            HttpStatusCode.UnprocessableEntity,
+            "out-of-week",
             HttpMethod.Post,
             $"{Week}/batches/{Id(batch)}/place",
             new { to = kitchen.Place(-3) }
@@ -348,17 +346,17 @@ public class WeekTests(TestDatabase database)
         var gone = HttpStatusCode.Conflict;
         await kitchen.Cook.Refused(
             gone,
-            "batch-gone",
+            "item-gone",
             HttpMethod.Post,
-            $"{Week}/batches/{Id(batch)}/containers/{box}/move",
+            $"{Week}/items/{box}/move",
             new { from = kitchen.Place(1), to = kitchen.Place(2) }
         );
         await kitchen.Cook.Refused(
             gone,
-            "batch-gone",
+            "item-gone",
             HttpMethod.Put,
-            $"{Week}/batches/{Id(batch)}/containers/{box}/size",
-            new { from = 1, to = 2 }
+            $"{Week}/items/{box}/size",
+            new { from = Portions(1), to = Portions(2) }
         );
         await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Put, $"{Week}/batches/{Id(batch)}/portions", new { portions = 2 });
         await kitchen.Cook.Refused(gone, "batch-gone", HttpMethod.Delete, $"{Week}/batches/{Id(batch)}");

@@ -61,7 +61,7 @@ export async function addRecipe(page: Page, text: string, name: string) {
 }
 
 export async function makeBatch(page: Page, recipe: string, portions: string) {
-  await page.getByRole('link', { name: 'Week' }).click();
+  await page.getByRole('link', { name: 'Week', exact: true }).click();
   await page.getByRole('button', { name: 'Make a batch' }).click();
   const dialog = page.getByRole('dialog', { name: 'Make a batch' });
   await dialog.getByRole('radio', { name: new RegExp(recipe) }).check();

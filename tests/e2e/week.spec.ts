@@ -126,6 +126,6 @@ test('two tabs on one week: apart they merge, on the same portion the later one 
 
   await cell(page, 'Mon').focus();
   await page.keyboard.press('Delete');
-  await expect(page.getByText('Somebody moved it meanwhile: it is on the bench by now.')).toBeVisible();
+  await expect(page.getByText('It is not on the board any more.')).toBeVisible();
   await expect(cell(page, 'Mon')).toContainText('open');
 });

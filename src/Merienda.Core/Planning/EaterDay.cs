@@ -3,7 +3,8 @@ using Merienda.Core.Protocols;
 namespace Merienda.Core.Planning;
 
 /// <summary>What stands on one meal of one eater.</summary>
-public sealed record PlannedMeal(string Meal, IReadOnlyList<Helping> Helpings);
+/// <param name="IsSettled">Nothing is missing though nothing stands there: eaten out, skipped.</param>
+public sealed record PlannedMeal(string Meal, IReadOnlyList<Helping> Helpings, bool IsSettled = false);
 
 /// <summary>
 /// One eater's day in the ledger: what is planned at each meal, what is still open, and every finding of rules that count by portion, meal
@@ -15,7 +16,10 @@ public sealed class EaterDay
     public EaterDay(DateOnly date, Eater eater, IReadOnlyList<PlannedMeal> meals)
     {
         (Date, Eater, Meals) = (date, eater, meals);
-        OpenMeals = [.. eater.PrepMeals.Where(slot => !meals.Any(meal => meal.Meal == slot && meal.Helpings.Count > 0))];
+        OpenMeals =
+        [
+            .. eater.PrepMeals.Where(slot => !meals.Any(meal => meal.Meal == slot && (meal.IsSettled || meal.Helpings.Count > 0))),
+        ];
         Helpings = [.. meals.SelectMany(meal => meal.Helpings)];
         Findings = [.. Check()];
     }

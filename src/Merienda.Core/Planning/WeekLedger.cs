@@ -7,13 +7,16 @@ public sealed class WeekLedger
 {
     /// <param name="days">The days of the week, in order.</param>
     /// <param name="placed">Every placed portion with its cell.</param>
+    /// <param name="settled">Cells where nothing is missing though nothing stands there: eaten out, skipped.</param>
     public WeekLedger(
         IReadOnlyList<DateOnly> days,
         IReadOnlyList<string> meals,
         IReadOnlyList<Eater> eaters,
-        IEnumerable<(Cell Cell, Helping Helping)> placed
+        IEnumerable<(Cell Cell, Helping Helping)> placed,
+        IEnumerable<Cell>? settled = null
     )
     {
+        var closed = (settled ?? []).ToHashSet();
         var byCell = placed.ToLookup(item => item.Cell, item => item.Helping);
         Days =
         [
@@ -25,7 +28,8 @@ public sealed class WeekLedger
                 [
                     .. meals.Select(meal => new PlannedMeal(
                         meal,
-                        [.. byCell[new Cell(day, meal, eater.Id)].Select(helping => helping with { At = new Occasion(day, meal) })]
+                        [.. byCell[new Cell(day, meal, eater.Id)].Select(helping => helping with { At = new Occasion(day, meal) })],
+                        closed.Contains(new Cell(day, meal, eater.Id))
                     )),
                 ]
             ),

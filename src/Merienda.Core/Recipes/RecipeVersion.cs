@@ -7,6 +7,7 @@ namespace Merienda.Core.Recipes;
 public sealed class RecipeVersion
 {
     private PortionProfile? _profile;
+    private IReadOnlyList<string>? _parts;
 
     public required string Name { get; init; }
 
@@ -27,6 +28,22 @@ public sealed class RecipeVersion
 
     /// <summary>What comes off before reheating or goes on when eating; empty when nothing does.</summary>
     public string AtEating { get; init; } = "";
+
+    /// <summary>Names of the parts in the order of the lines; an unnamed one is empty.</summary>
+    public IReadOnlyList<string> PartNames => _parts ??= [.. Lines.Select(line => line.Part).Distinct().DefaultIfEmpty("")];
+
+    /// <summary>
+    /// What a portion weighs, g, as its lines weigh raw; null when a line's weight is not known. Water that boils off or is soaked up is
+    /// seen only by weighing.
+    /// </summary>
+    public decimal? GramsPerPortion =>
+        Lines.Any(line => !line.Read.IsOutOfNumbers && line.Grams.IsOpen) ? null
+        : Lines.Where(line => !line.Read.IsOutOfNumbers).Sum(line => line.Grams.Best) is > 0 and var grams ? grams / Portions
+        : null;
+
+    /// <summary>The profile of some parts, for one portion of the dish.</summary>
+    public PortionProfile ProfileOf(IReadOnlyList<string>? parts) =>
+        parts is null ? Profile : PortionProfile.Of(Lines.Where(line => parts.Contains(line.Part)), Portions);
 
     public PortionProfile Profile => _profile ??= PortionProfile.Of(Lines, Portions);
 }

@@ -49,7 +49,9 @@ public static class Tables
 
     public static readonly TenantTable<PrepSessionRow> PrepSession = new("prep_session", "id");
     public static readonly TenantTable<BatchRow> Batch = new("batch", "id");
+    public static readonly TenantTable<LotRow> Lot = new("lot", "id");
     public static readonly TenantTable<ServingRow> Serving = new("serving", "id");
+    public static readonly TenantTable<ServingItemRow> ServingItem = new("serving_item", "id");
     public static readonly TenantTable<ContainerRow> Container = new("container", "id");
     public static readonly TenantTable<ShopTickRow> ShopTick = new("shop_tick", "week_start", "item_key");
     public static readonly TenantTable<TaskTickRow> TaskTick = new("task_tick", "batch_id", "task_id");
@@ -85,7 +87,9 @@ public static class Tables
         RecipeTask,
         PrepSession,
         Batch,
+        Lot,
         Serving,
+        ServingItem,
         Container,
         ShopTick,
         TaskTick,

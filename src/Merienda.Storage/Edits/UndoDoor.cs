@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Dapper;
 using Merienda.Core.Outcomes;
+using Npgsql;
 
 namespace Merienda.Storage.Edits;
 
@@ -14,7 +15,26 @@ public sealed class UndoDoor(Database database)
     private sealed record Found(long Sequence, string Kind, string Summary, int SchemaVersion, bool IsUndone, string Change);
 
     /// <param name="sequence">Of the edit; null for the newest that can be taken back.</param>
-    public Task<Result<Edited<Undoable>>> Undo(EditStamp stamp, long? sequence) =>
+    public async Task<Result<Edited<Undoable>>> Undo(EditStamp stamp, long? sequence)
+    {
+        try
+        {
+            return await Attempt(stamp, sequence);
+        }
+        catch (PostgresException refused) when (refused.SqlState.StartsWith("23", StringComparison.Ordinal))
+        {
+            // Something that came since stands in its place, or rests on what would go.
+            return new Refusal(
+                "changed-meanwhile",
+                "undo",
+                $"{sequence}",
+                "what was done since needs it as it is",
+                "Look at it as it is now and change it by hand"
+            );
+        }
+    }
+
+    private Task<Result<Edited<Undoable>>> Attempt(EditStamp stamp, long? sequence) =>
         database.As<Result<Edited<Undoable>>>(
             stamp.Tenant,
             async scope =>

@@ -178,34 +178,27 @@ public sealed class DemoSeed(
                 start,
                 start.AddDays(planned.CookedOnDay),
                 planned.Portions,
-                week => week.Batches.MaxBy(batch => batch.Batch.Id)!.Batch.Id
+                week => week.Plan.Batches.MaxBy(batch => batch.Id)!.Id
             )
         ).View;
         foreach (var place in planned.Places)
         {
             var cell = new Cell(start.AddDays(place.Day), place.Meal, eaters.Single(eater => eater.Name == place.Eater).Id);
-            var box = Must(
-                await weeks.Change(
+            var item = Must(
+                await weeks.Edit(
                     Stamp(tenant),
                     start,
-                    made,
-                    "Placed",
-                    cell,
-                    (batch, _) => batch.Place(cell, Guid.CreateVersion7),
-                    week =>
-                        week.Batches.Single(batch => batch.Batch.Id == made).Batch.Containers.First(container => container.Place == cell)
+                    week => week.Plan.Place(made, cell, 1, Guid.CreateVersion7).Select(plan => (plan, "Placed")),
+                    week => week.Plan.At(cell)!.Draws.Last(draw => draw.Batch == made)
                 )
             ).View;
             if (place.Size is { } size)
             {
                 Must(
-                    await weeks.Change(
+                    await weeks.Edit(
                         Stamp(tenant),
                         start,
-                        made,
-                        "Changed a portion of",
-                        null,
-                        (batch, _) => batch.ChangeSize(box.Id, box.Size, size, Guid.CreateVersion7),
+                        week => week.Plan.ChangeSize(item.Id, item.Size, new(size)).Select(plan => (plan, "Changed a portion")),
                         _ => true
                     )
                 );

@@ -10,9 +10,11 @@ public static class Problems
     /// <summary>Codes that mean "the state moved on", not "the input is wrong".</summary>
     private static readonly HashSet<string> Conflicts =
     [
-        "container-moved",
-        "container-changed",
-        "container-gone",
+        "item-moved",
+        "item-changed",
+        "item-gone",
+        "box-gone",
+        "order-incomplete",
         "batch-gone",
         "batch-too-small",
         "edit-id-used",

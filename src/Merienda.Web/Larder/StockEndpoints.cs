@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Stock;
@@ -30,7 +31,7 @@ public static partial class StockEndpoints
 
     private static async Task<Ok<StockPage>> Stock(CurrentTenant tenant, StockStore stock)
     {
-        var (table, known, items, boxes, recipes) = await stock.Read(tenant);
+        var (table, known, items, plan, recipes) = await stock.Read(tenant);
         var (foods, inOunces) = (known.Matcher, table.Household.CountsInOunces);
         var rows = items
             .Select(item => ToRow(item, item.Food is { } key ? foods.WithKey(key) : null, table.Today, inOunces))
@@ -39,8 +40,12 @@ public static partial class StockEndpoints
             .ThenBy(row => row.MadeOn)
             .ThenBy(row => row.Name, StringComparer.OrdinalIgnoreCase)
             .ToList();
-        var shelf = boxes
-            .Select(box => ToBox(box, recipes[box.RecipeVersionId].Version, table.Today))
+        var names = table.Eaters.ToDictionary(eater => eater.Id, eater => eater.Name);
+        var shelf = plan
+            .Batches.Where(batch => batch.Cooked <= table.Today && batch.Cooked > table.Today.AddDays(-366))
+            .SelectMany(plan.BoxesOf)
+            .Where(box => box.Cell is null || box.Cell.Date >= table.Today)
+            .Select(box => ToBox(box, recipes[box.Batch.Id].Version, table.Today, names))
             .OrderBy(box => box.Place)
             .ThenBy(box => box.EatBy)
             .ThenBy(box => box.Tape, StringComparer.Ordinal)
@@ -204,23 +209,24 @@ public static partial class StockEndpoints
         );
     }
 
-    private static StockBox ToBox(StoredBox box, RecipeVersion recipe, DateOnly today)
+    private static StockBox ToBox(PlannedBox box, RecipeVersion recipe, DateOnly today, IReadOnlyDictionary<Guid, string> names)
     {
-        var plan = KeepingPlan.For(recipe.Keeping, box.Cooked, box.EatenOn);
+        var (batch, cell) = (box.Batch, box.Cell);
+        var plan = KeepingPlan.For(recipe.Keeping, batch.Cooked, cell?.Date);
         var isFrozen = plan.KeptIn == KeptIn.Freezer && today < plan.Thaw;
-        var isEarlier = HouseholdClock.WeekOf(box.Cooked.AddDays(1)) < HouseholdClock.WeekOf(today);
+        var isEarlier = HouseholdClock.WeekOf(batch.Cooked.AddDays(1)) < HouseholdClock.WeekOf(today);
         return new(
-            box.ContainerId,
-            $"{box.Letter}·{box.Cooked.Day}",
+            box.Id,
+            $"{batch.Letter}·{batch.Cooked.Day}",
             recipe.Name,
-            $"{box.Size:0.##} {(box.Size == 1 ? "portion" : "portions")}",
+            $"{box.Portions:0.##} {(box.Portions == 1 ? "portion" : "portions")}",
             isFrozen ? StockPlace.Freezer : StockPlace.Fridge,
-            box.Cooked,
+            batch.Cooked,
             plan.EatBy,
-            box.EatenOn is { } day ? $"{day:ddd d MMM}, {box.Meal}, {box.Eater}" : null,
+            cell is null ? null : $"{cell.Date:ddd d MMM}, {cell.Meal}, {names.GetValueOrDefault(cell.Eater)}",
             !isFrozen && plan.EatBy <= today.AddDays(GoBy.WeekDays - 1),
             plan.EatBy < today,
-            box.EatenOn is null && isEarlier
+            cell is null && isEarlier
         );
     }
 

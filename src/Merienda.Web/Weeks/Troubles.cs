@@ -57,14 +57,18 @@ public static class Troubles
             )
         );
         found.AddRange(
-            week.Boxes.Where(box => box.Keeping.KeptIn == KeptIn.PastItsTime && box.Container.Place is not null)
-                .Select(box => new Trouble(
-                    TroubleKind.PastItsTime,
-                    $"{Name(box.Container.Place!.Date)}: {WeekView.Tape(box.Batch)} {box.Recipe.Name} keeps until {Name(box.Keeping.EatBy)} and does not freeze.",
-                    box.Container.Place.Date,
-                    box.Container.Place.Meal,
-                    box.Container.Place.Eater
-                ))
+            week.Plated.Where(plated => plated.Drawn?.Keeping.KeptIn == KeptIn.PastItsTime && week.Plan.Holds(plated.Serving.Cell.Date))
+                .Select(plated =>
+                {
+                    var (cell, drawn) = (plated.Serving.Cell, plated.Drawn!);
+                    return new Trouble(
+                        TroubleKind.PastItsTime,
+                        $"{Name(cell.Date)}: {WeekView.Tape(drawn.Batch)} {drawn.Recipe.Name} keeps until {Name(drawn.Keeping.EatBy)} and does not freeze.",
+                        cell.Date,
+                        cell.Meal,
+                        cell.Eater
+                    );
+                })
         );
         found.AddRange(
             week.Eaters.SelectMany(eater =>

@@ -7,22 +7,49 @@ namespace Merienda.Web.Weeks;
 
 public sealed record BoardPlace(DateOnly Date, string Meal, Guid EaterId);
 
-/// <param name="Size">How many of the recipe's portions are in it.</param>
-/// <param name="GoneOn">Local date it was eaten or thrown away outside the plan; null while it is there.</param>
+/// <summary>How much of a batch: portions, or grams.</summary>
+public sealed record BoardSize(decimal Amount, bool IsInGrams);
+
+public enum BoardItemKind
+{
+    Draw,
+    Ready,
+}
+
+/// <summary>One thing of a meal: a share of a batch, or a food as it is bought.</summary>
+/// <param name="Text">As typed, of a food: "150 g skyr".</param>
+/// <param name="Portions">Of a share: how many of the recipe's portions it is.</param>
+/// <param name="Parts">Of a share: the parts that are taken; null for the whole dish.</param>
 /// <param name="Thaw">Evening on which a frozen one moves to the fridge.</param>
-public sealed record BoardContainer(
+/// <param name="Doubt">What a person should look at in the words of a food.</param>
+public sealed record BoardItem(
     Guid Id,
-    int Number,
-    decimal Size,
-    BoardPlace? Place,
-    DateOnly? GoneOn,
-    Core.Keeping.KeptIn KeptIn,
-    DateOnly EatBy,
+    BoardItemKind Kind,
+    Guid? BatchId,
+    string Name,
+    string? Text,
+    decimal? Portions,
+    BoardSize? Size,
+    IReadOnlyList<string>? Parts,
+    Core.Keeping.KeptIn? KeptIn,
+    DateOnly? EatBy,
     DateOnly? Thaw,
+    string? Doubt,
     IReadOnlyList<ShownMeasure> Numbers
 );
 
+/// <summary>A meal of one eater, everything together.</summary>
+public sealed record BoardServing(
+    BoardPlace Place,
+    Core.Planning.ServingState State,
+    bool IsLocked,
+    string Note,
+    IReadOnlyList<BoardItem> Items
+);
+
 /// <param name="Tape">Letter with the day of its session: "B·21".</param>
+/// <param name="Gone">Portions eaten or thrown away outside the plan.</param>
+/// <param name="Parts">Names of the dish's parts; the first may be unnamed.</param>
 public sealed record BoardBatch(
     Guid Id,
     string Letter,
@@ -34,10 +61,12 @@ public sealed record BoardBatch(
     decimal Portions,
     decimal Placed,
     decimal Loose,
+    decimal Gone,
+    IReadOnlyList<string> Parts,
+    decimal? GramsPerPortion,
     DateOnly EatBy,
     bool Freezes,
-    IReadOnlyList<ShownMeasure> PerPortion,
-    IReadOnlyList<BoardContainer> Containers
+    IReadOnlyList<ShownMeasure> PerPortion
 );
 
 /// <param name="Today">Where the eater stands in a protocol's phases: "Today: try lactose, 3rd day".</param>
@@ -79,6 +108,7 @@ public sealed record WeekBoard(
     IReadOnlyList<DateOnly> SessionDays,
     IReadOnlyList<BoardEater> Eaters,
     IReadOnlyList<BoardBatch> Batches,
+    IReadOnlyList<BoardServing> Servings,
     IReadOnlyList<BoardDay> Ledger,
     IReadOnlyList<Trouble> Troubles,
     IReadOnlyList<string> Outdated,
@@ -89,13 +119,26 @@ public sealed record MakeBatchRequest(Guid RecipeId, DateOnly CookedOn, decimal 
 
 public sealed record ResizeBatchRequest(decimal Portions);
 
-public sealed record PlaceRequest(BoardPlace To);
+/// <param name="Parts">Names of the parts that are taken; null for the whole dish.</param>
+public sealed record PlaceRequest(BoardPlace To, IReadOnlyList<string>? Parts = null);
 
 /// <param name="From">Where it was seen; refused when it has gone elsewhere since.</param>
 /// <param name="To">Null takes it back to the bench.</param>
 public sealed record MoveRequest(BoardPlace From, BoardPlace? To);
 
-public sealed record SizeRequest(decimal From, decimal To);
+public sealed record SizeRequest(BoardSize From, BoardSize To);
+
+/// <param name="Line">As an ingredient line: "150 g skyr", "1 banana".</param>
+/// <param name="Food">Key of the food that a person chose; null lets the words decide.</param>
+public sealed record ReadyRequest(BoardPlace To, string Line, string? Food = null);
+
+/// <param name="From">As it was seen; refused when it reads otherwise by now.</param>
+public sealed record ReadyTextRequest(string From, string To, string? Food = null);
+
+/// <param name="Items">Every thing of the meal, in the order it is eaten.</param>
+public sealed record OrderRequest(BoardPlace Place, IReadOnlyList<Guid> Items);
+
+public sealed record ServingRequest(BoardPlace Place, Core.Planning.ServingState State, bool IsLocked, string Note);
 
 /// <param name="Sequence">Null for the newest own edit.</param>
 public sealed record UndoRequest(long? Sequence);

@@ -19,8 +19,9 @@ public static class WeekEndpoints
         weeks.MapPut("/batches/{batch:guid}/portions", Resize).WithName("ResizeBatch");
         weeks.MapDelete("/batches/{batch:guid}", Delete).WithName("DeleteBatch");
         weeks.MapPost("/batches/{batch:guid}/place", Place).WithName("PlacePortion");
-        weeks.MapPost("/batches/{batch:guid}/containers/{container:guid}/move", Move).WithName("MovePortion");
-        weeks.MapPut("/batches/{batch:guid}/containers/{container:guid}/size", Size).WithName("SizePortion");
+        weeks.MapPost("/items/{item:guid}/move", Move).WithName("MoveItem");
+        weeks.MapPut("/items/{item:guid}/size", Size).WithName("SizeItem");
+        weeks.MapMeals();
         weeks.MapPost("/protocols/renew", RenewProtocols).WithName("RenewProtocols");
         api.MapPost("/undo", Undo).WithTags("Week").WithName("Undo").RequireAuthorization();
         weeks.MapGet("/shop", Shop).WithName("GetShop");
@@ -68,81 +69,89 @@ public static class WeekEndpoints
         Editing editing,
         [AsParameters] Desk desk
     ) =>
-        Change(
+        Edit(
             date,
-            batch,
-            "Changed the portions of",
-            null,
-            (current, _) => current.Resize(request.Portions, Guid.CreateVersion7),
             editing,
-            desk
+            desk,
+            week => Said(week.Plan.Resize(batch, request.Portions), $"Changed the portions of {LetterOf(week, batch)}")
         );
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Delete(
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Delete(
         DateOnly date,
         Guid batch,
         Editing editing,
         [AsParameters] Desk desk
-    ) => editing.Answer(await desk.Weeks.Delete(editing, HouseholdClock.WeekOf(date), batch, desk.Draw));
+    ) => Edit(date, editing, desk, week => Said(week.Plan.Remove(batch), $"Took {LetterOf(week, batch)} off the bench"));
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(
         DateOnly date,
         Guid batch,
         PlaceRequest request,
         Editing editing,
         [AsParameters] Desk desk
     ) =>
-        UnknownMeal(request.To) is { } refusal
-            ? refusal.ToProblem()
-            : await Change(
-                date,
-                batch,
-                "Placed",
-                ToCell(request.To),
-                (current, eater) => current.Place(ToCell(request.To), Guid.CreateVersion7, eater!.PortionHabit),
-                editing,
-                desk
-            );
+        Edit(
+            date,
+            editing,
+            desk,
+            week =>
+                Diner(week, request.To) is var diner && diner.Refusal is { } nobody ? nobody
+                : Stop(week, batch, diner.Value) is { } stop ? stop
+                : Said(
+                    week.Plan.Place(batch, ToCell(request.To), diner.Value.PortionHabit, Guid.CreateVersion7, request.Parts),
+                    $"Placed {LetterOf(week, batch)}"
+                )
+        );
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Move(
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Move(
         DateOnly date,
-        Guid batch,
-        Guid container,
+        Guid item,
         MoveRequest request,
         Editing editing,
         [AsParameters] Desk desk
-    )
-    {
-        var to = request.To is { } place ? ToCell(place) : null;
-        return request.To is { } asked && UnknownMeal(asked) is { } refusal
-            ? refusal.ToProblem()
-            : await Change(
-                date,
-                batch,
-                to is null ? "Took back" : "Moved",
-                to,
-                (current, _) => current.Move(container, ToCell(request.From), to, Guid.CreateVersion7),
-                editing,
-                desk
-            );
-    }
+    ) =>
+        Edit(
+            date,
+            editing,
+            desk,
+            week =>
+            {
+                if (request.To is { } to)
+                {
+                    var diner = Diner(week, to);
+                    if ((diner.Refusal ?? StopItem(week, item, diner.Value)) is { } refusal)
+                    {
+                        return refusal;
+                    }
+                }
+
+                return Said(
+                    week.Plan.Move(item, ToCell(request.From), request.To is { } place ? ToCell(place) : null, Guid.CreateVersion7),
+                    $"{(request.To is null ? "Took back" : "Moved")} {NameOf(week, item)}"
+                );
+            }
+        );
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Size(
         DateOnly date,
-        Guid batch,
-        Guid container,
+        Guid item,
         SizeRequest request,
         Editing editing,
         [AsParameters] Desk desk
     ) =>
-        Change(
+        Edit(
             date,
-            batch,
-            "Changed a portion of",
-            null,
-            (current, _) => current.ChangeSize(container, request.From, request.To, Guid.CreateVersion7),
             editing,
-            desk
+            desk,
+            week =>
+                Said(
+                    week.Plan.ChangeSize(
+                        item,
+                        new(request.From.Amount, request.From.IsInGrams),
+                        new(request.To.Amount, request.To.IsInGrams)
+                    ),
+                    $"Changed a portion of {NameOf(week, item)}"
+                )
         );
 
     private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(UndoRequest request, Editing editing, UndoDoor undo) =>
@@ -189,15 +198,39 @@ public static class WeekEndpoints
         return editing.Answer(await protocols.Renew(editing, start, () => weeks.Of(start).Select(desk.Draw)));
     }
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Change(
+    /// <summary>One edit of the week: decided on it as it is now, answered with the board as it is then.</summary>
+    internal static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Edit(
         DateOnly date,
-        Guid batch,
-        string summary,
-        Cell? to,
-        Func<Batch, Eater?, Result<Batch>> decide,
         Editing editing,
-        Desk desk
-    ) => editing.Answer(await desk.Weeks.Change(editing, HouseholdClock.WeekOf(date), batch, summary, to, decide, desk.Draw));
+        Desk desk,
+        Func<StoredWeek, Result<(WeekPlan, string)>> decide
+    ) => editing.Answer(await desk.Weeks.Edit(editing, HouseholdClock.WeekOf(date), decide, desk.Draw));
+
+    internal static Result<(WeekPlan, string)> Said(Result<WeekPlan> plan, string summary) => plan.Select(decided => (decided, summary));
+
+    /// <summary>Who eats at a place of the board.</summary>
+    internal static Result<Eater> Diner(StoredWeek week, BoardPlace at) =>
+        UnknownMeal(at) is { } refusal ? refusal
+        : week.Table.Diners.FirstOrDefault(one => one.Id == at.EaterId) is { } eater ? eater
+        : HouseholdStore.EaterGone(at.EaterId);
+
+    private static Refusal? Stop(StoredWeek week, Guid batchId, Eater eater) =>
+        week.Plan.BatchWithId(batchId) is { } batch && week.RecipeOf(batch).Version is { } recipe
+            ? eater.Stop(recipe.Name, recipe.Profile)
+            : null;
+
+    private static Refusal? StopItem(StoredWeek week, Guid itemId, Eater eater) =>
+        week.Plan.Find(itemId)?.Item switch
+        {
+            Draw draw => Stop(week, draw.Batch, eater),
+            ReadyFood ready => eater.Stop(ready.Line.Name, Core.Recipes.PortionProfile.Of([ready.Line], 1)),
+            _ => null,
+        };
+
+    private static string LetterOf(StoredWeek week, Guid batch) => week.Plan.BatchWithId(batch)?.Letter ?? "a batch";
+
+    private static string NameOf(StoredWeek week, Guid item) =>
+        week.Plan.Find(item) is { } found ? week.Plan.NameOf(found.Item) : "something";
 
     /// <summary>A week has days before and after it: the ends of the calendar have not.</summary>
     private static async ValueTask<object?> OnCalendar(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
@@ -211,7 +244,7 @@ public static class WeekEndpoints
             ).ToProblem()
             : await next(context);
 
-    private static Cell ToCell(BoardPlace place) => new(place.Date, place.Meal, place.EaterId);
+    internal static Cell ToCell(BoardPlace place) => new(place.Date, place.Meal, place.EaterId);
 
     private static Refusal? UnknownMeal(BoardPlace to) =>
         Occasion.Meals.Contains(to.Meal)

@@ -1,9 +1,9 @@
+using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Sessions;
 using Merienda.Core.Shopping;
 using Merienda.Core.Stock;
-using Merienda.Storage;
 using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Weeks;
@@ -16,10 +16,8 @@ public static class WeekPages
     {
         var there = stock.Where(item => item.Food is not null).ToLookup(item => item.Food!);
         var batches = week.CookedForIt.ToList();
-        var tapes = batches.ToDictionary(batch => batch.Batch.Letter, batch => WeekView.Tape(batch.Batch));
-        var items = ShoppingList.Of(
-            batches.Select(batch => new BatchToShop(batch.Batch.Letter, week.RecipeOf(batch).Version, batch.Batch.Portions))
-        );
+        var tapes = batches.ToDictionary(batch => batch.Letter, WeekView.Tape);
+        var items = ShoppingList.Of(batches.Select(batch => new BatchToShop(batch.Letter, week.RecipeOf(batch).Version, batch.Portions)));
         var shown = items
             .Select(item =>
                 (
@@ -54,14 +52,14 @@ public static class WeekPages
     public static IReadOnlyList<SessionPage> ToSessions(this WeekView week) =>
         [
             .. week
-                .CookedForIt.GroupBy(batch => batch.Batch.Cooked)
+                .CookedForIt.GroupBy(batch => batch.Cooked)
                 .OrderBy(session => session.Key)
                 .Select(session =>
                 {
-                    var batches = session.ToDictionary(batch => batch.Batch.Letter);
-                    var order = SessionPlan.Order(session.Select(batch => (batch.Batch.Letter, week.RecipeOf(batch).Version.Tasks)));
+                    var batches = session.ToDictionary(batch => batch.Letter);
+                    var order = SessionPlan.Order(session.Select(batch => (batch.Letter, week.RecipeOf(batch).Version.Tasks)));
                     var tasks = order.Select(item => new SessionTask(
-                        batches[item.Letter].Batch.Id,
+                        batches[item.Letter].Id,
                         item.Letter,
                         week.RecipeOf(batches[item.Letter]).Version.Name,
                         item.Task.Id,
@@ -71,7 +69,7 @@ public static class WeekPages
                         item.End,
                         item.Task.Appliance,
                         item.Task.TemperatureC,
-                        week.IsTaskTicked(batches[item.Letter].Batch.Id, item.Task.Id)
+                        week.IsTaskTicked(batches[item.Letter].Id, item.Task.Id)
                     ));
                     return new SessionPage(
                         session.Key,
@@ -87,7 +85,7 @@ public static class WeekPages
     /// <summary>
     /// An allergy in the kitchen: the other dishes are cooked first, or with board, pan and oil of their own (domain.md section 5).
     /// </summary>
-    private static IEnumerable<string> Allergies(WeekView week, IReadOnlyList<StoredBatch> session) =>
+    private static IEnumerable<string> Allergies(WeekView week, IReadOnlyList<Batch> session) =>
         week
             .Eaters.Select(eater =>
                 (
@@ -96,7 +94,7 @@ public static class WeekPages
                         .Where(batch =>
                             eater.Rules.HardStop(Intake.Of(new Helping("", week.RecipeOf(batch).Version.Profile, 1))) is not null
                         )
-                        .Select(batch => $"{batch.Batch.Letter} {week.RecipeOf(batch).Version.Name}")
+                        .Select(batch => $"{batch.Letter} {week.RecipeOf(batch).Version.Name}")
                         .ToList()
                 )
             )
@@ -111,36 +109,39 @@ public static class WeekPages
         return new(
             week.Start,
             [
-                .. week
-                    .Boxes.Where(box => box.Container.GoneOn is null)
-                    .Select(box =>
-                    {
-                        var (keeping, place) = (box.Keeping, box.Container.Place);
-                        return new ShelfBox(
-                            box.Container.Id,
-                            box.Batch.Letter,
-                            WeekView.Tape(box.Batch),
-                            box.Recipe.Name,
-                            box.Container.Number,
-                            box.Batch.Containers.Count,
-                            box.Container.Size,
-                            place is null ? null : names[place.Eater],
-                            box.Batch.Cooked,
-                            place is null ? null : new BoardPlace(place.Date, place.Meal, place.Eater),
-                            keeping.KeptIn,
-                            keeping.EatBy,
-                            keeping.Thaw,
-                            box.Recipe.Reheating,
-                            box.Recipe.AtEating,
-                            box.Recipe.Keeping.Note,
-                            week.Knowledge.Classes.AllergensOf(
-                                box.Recipe.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)
-                            ),
-                            box.Recipe.Lines.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
-                            week.Numbers(box.Helping, place?.Eater)
-                        );
-                    }),
+                .. week.Plan.Batches.SelectMany(batch =>
+                {
+                    var boxes = week.Plan.BoxesOf(batch);
+                    return boxes.Select(box => ToBox(week, box, boxes.Count, names));
+                }),
             ]
+        );
+    }
+
+    private static ShelfBox ToBox(WeekView week, PlannedBox box, int of, IReadOnlyDictionary<Guid, string> names)
+    {
+        var (batch, recipe) = (box.Batch, week.RecipeOf(box.Batch).Version);
+        var keeping = WeekView.Keeping(recipe, batch, box.Cell?.Date);
+        return new ShelfBox(
+            box.Id,
+            batch.Letter,
+            WeekView.Tape(batch),
+            recipe.Name,
+            box.Number,
+            of,
+            Math.Round(box.Portions, 2),
+            box.Cell is null ? null : names[box.Cell.Eater],
+            batch.Cooked,
+            box.Cell is null ? null : new BoardPlace(box.Cell.Date, box.Cell.Meal, box.Cell.Eater),
+            keeping.KeptIn,
+            keeping.EatBy,
+            keeping.Thaw,
+            recipe.Reheating,
+            recipe.AtEating,
+            recipe.Keeping.Note,
+            week.Knowledge.Classes.AllergensOf(recipe.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
+            recipe.Lines.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
+            week.Numbers(week.HelpingOf(batch, box.Portions, box.Parts), box.Cell?.Eater)
         );
     }
 

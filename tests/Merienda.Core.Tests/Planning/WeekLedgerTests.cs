@@ -91,20 +91,33 @@ public class WeekLedgerTests
                 PrepMeals = new HashSet<string> { "breakfast" },
             }
         );
-        var batch = Batch.Make(Guid.NewGuid(), "A", Days[0], 12, Guid.NewGuid).Value;
+        var batch = Batch.Make(Guid.NewGuid(), "A", Days[0], 12, Guid.NewGuid()).Value;
+        var plan = new WeekPlan(Days[0], [batch], [], []);
         var cells = Days.SelectMany(day => new[] { new Cell(day, "breakfast", one.Id), new Cell(day, "breakfast", two.Id) });
         var placed = new List<(Cell, Helping)>();
         foreach (var cell in cells)
         {
-            if (batch.Place(cell, Guid.NewGuid) is { IsRefused: false } next)
+            if (plan.Place(batch.Id, cell, 1, Guid.NewGuid) is { IsRefused: false } next)
             {
-                batch = next.Value;
+                plan = next.Value;
                 placed.Add((cell, Cod));
             }
         }
 
         var ledger = new WeekLedger(Days, Meals, [one, two], placed);
         Assert.Equal([Days[6], Days[6]], ledger.Days.Where(day => day.OpenMeals.Count > 0).Select(day => day.Date));
+    }
+
+    [Fact]
+    public void A_meal_eaten_out_is_not_missed()
+    {
+        var eater = Eater("E") with
+        {
+            PrepMeals = new HashSet<string> { "lunch", "supper" },
+        };
+        var ledger = new WeekLedger(Days, Meals, [eater], [], [new Cell(Days[1], "supper", eater.Id)]);
+        Assert.Equal(["lunch"], ledger[Days[1], eater.Id].OpenMeals);
+        Assert.Equal(["lunch", "supper"], ledger[Days[2], eater.Id].OpenMeals);
     }
 
     [Fact]

@@ -26,7 +26,7 @@ export type Edit<T> = {
   isTold?: boolean;
 };
 
-type Work = { run: () => Promise<unknown>; guess: Guess | undefined; refuse: (error: unknown) => void };
+type Work = { run: () => Promise<unknown>; takeBack?: (() => void) | undefined; refuse: (error: unknown) => void };
 
 // Edits and undo go one after the other: an undo pressed at once must not overtake the edit it is meant for.
 const scope = { id: 'edits' };
@@ -40,27 +40,28 @@ export function useEdit() {
   const work = useMutation({
     scope,
     mutationFn: ({ run }: Work) => run(),
-    onMutate: ({ guess: shown }) => {
-      if (!shown) return undefined;
-      // Not awaited: what is done has to show in the same moment.
-      void queries.cancelQueries({ queryKey: shown.key });
-      const before = queries.getQueryData(shown.key);
-      queries.setQueryData(shown.key, shown.draw(before));
-      return { before };
-    },
-    onError: (error, { guess: shown, refuse }, context) => {
-      if (shown && context) queries.setQueryData(shown.key, context.before);
-      void queries.invalidateQueries(shown ? { queryKey: shown.key } : undefined);
+    onError: (error, { takeBack, refuse }) => {
+      takeBack?.();
       refuse(error);
     },
   });
+
+  /** Draws a guess in the same moment, so that a second press in a hurry counts from it; gives back what takes it back. */
+  const show = ({ key, draw }: Guess) => {
+    void queries.cancelQueries({ queryKey: key });
+    const before = queries.getQueryData(key);
+    queries.setQueryData(key, draw(before));
+    return () => {
+      queries.setQueryData(key, before);
+      void queries.invalidateQueries({ queryKey: key });
+    };
+  };
 
   /** Whether other edits wait behind the one that is answered: their answers hold its own too. */
   const isLast = () => queries.isMutating() <= 1;
 
   const undo = (sequence: number | null, onUndone?: () => void | Promise<void>) =>
     work.mutate({
-      guess: undefined,
       refuse: refused,
       run: async () => {
         const { data } = await kept(api.POST('/api/undo', { body: { sequence } }));
@@ -75,7 +76,7 @@ export function useEdit() {
     setProblem(null);
     try {
       await work.mutateAsync({
-        guess: shown,
+        takeBack: shown ? show(shown) : () => void queries.invalidateQueries(),
         refuse: (error) => {
           setProblem(error instanceof Problem ? error : null);
           if (!isTold || !(error instanceof Problem)) refused(error);

@@ -77,7 +77,7 @@ type ItemProps = {
 function BenchItem({ batch, folded, isHeld, onHold, onHoldByKey, onDetails }: ItemProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({
     id: `batch:${batch.id}`,
-    data: { batchId: batch.id, containerId: null },
+    data: { batchId: batch.id, itemId: null },
     disabled: batch.loose <= 0,
   });
   const loose = batch.loose > 0 ? `${portions(batch.loose)} loose` : 'all placed';

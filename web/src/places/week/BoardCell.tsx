@@ -1,16 +1,17 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { Snowflake } from 'lucide-react';
+import { Lock, Snowflake, StickyNote } from 'lucide-react';
 import { Lozenge } from '../../pieces/Lozenge';
 import { portions } from '../../pieces/show';
-import type { Place } from './queries';
-import { type Found, type Held, placeKey, type Selected } from './selection';
+import type { Board, Item, Place, Serving } from './queries';
+import { type Held, placeKey, type Selected } from './selection';
 
 type Props = {
   place: Place;
   position: string;
   isTabStop: boolean;
   label: string;
-  found: Found[];
+  serving: Serving | null;
+  board: Board;
   isExpected: boolean;
   canTake: boolean;
   isHolding: boolean;
@@ -19,19 +20,35 @@ type Props = {
   onFocus: () => void;
   onKeyDown: (event: React.KeyboardEvent) => void;
   onClick: () => void;
-  onPick: (found: Found) => void;
+  onPick: (item: Item) => void;
 };
 
-const says = ({ batch, container }: Found) =>
-  `${batch.letter} ${batch.name}${container.size === 1 ? '' : `, ${portions(container.size)} portions`}${container.keptIn === 'freezer' ? ', frozen' : container.keptIn === 'pastItsTime' ? ', past its time' : ''}`;
+const letterOf = (board: Board, item: Item) => board.batches.find((batch) => batch.id === item.batchId)?.letter ?? '';
 
-/** One eater's meal on one date. */
+const partsOf = (item: Item) => (item.parts ? `, ${item.parts.map((part) => part || 'main part').join(' and ')}` : '');
+
+const sizeOf = (item: Item) =>
+  item.size?.isInGrams ? `${item.size.amount} g` : item.portions !== null && item.portions !== 1 ? `${portions(item.portions)}×` : '';
+
+function says(board: Board, item: Item) {
+  if (item.kind === 'ready') return item.text ?? item.name;
+  const size = item.size?.isInGrams
+    ? `, ${item.size.amount} g`
+    : item.portions !== null && item.portions !== 1
+      ? `, ${portions(item.portions)} portions`
+      : '';
+  const kept = item.keptIn === 'freezer' ? ', frozen' : item.keptIn === 'pastItsTime' ? ', past its time' : '';
+  return `${letterOf(board, item)} ${item.name}${partsOf(item)}${size}${kept}`;
+}
+
+/** One eater's meal on one date, everything together. */
 export function BoardCell({
   place,
   position,
   isTabStop,
   label,
-  found,
+  serving,
+  board,
   isExpected,
   canTake,
   isHolding,
@@ -43,7 +60,17 @@ export function BoardCell({
   onPick,
 }: Props) {
   const { setNodeRef, isOver } = useDroppable({ id: placeKey(place), data: place, disabled: !canTake });
-  const isOpen = isExpected && found.length === 0;
+  const items = serving?.items ?? [];
+  const isOut = serving?.state === 'out';
+  const isOpen = isExpected && items.length === 0 && !isOut && serving?.state !== 'skipped';
+  const [draws, foods] = [items.filter((item) => item.kind === 'draw'), items.filter((item) => item.kind === 'ready')];
+  const what = [
+    ...items.map((item) => says(board, item)),
+    ...(isOut ? ['eats out'] : serving?.state === 'skipped' ? ['skipped'] : []),
+    ...(serving?.isLocked ? ['locked'] : []),
+    ...(serving?.note ? [serving.note] : []),
+  ];
+  const shared = { board, isAlone: items.length === 1, onPick };
   return (
     <div
       ref={setNodeRef}
@@ -51,63 +78,92 @@ export function BoardCell({
       tabIndex={isTabStop ? 0 : -1}
       data-at={position}
       data-cell={placeKey(place)}
-      aria-label={`${label}: ${found.length > 0 ? found.map(says).join('; ') : isOpen ? 'still open' : 'not from the prep'}`}
+      aria-label={`${label}: ${what.length > 0 ? what.join('; ') : isOpen ? 'still open' : 'not from the prep'}`}
       onFocus={onFocus}
       onKeyDown={onKeyDown}
       onClick={onClick}
-      className={`flex h-12 md:h-[60px] min-w-0 flex-col gap-px overflow-hidden p-px transition-colors duration-150 focus-visible:z-10 ${isOver ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
+      className={`relative flex h-12 md:h-[60px] min-w-0 flex-col gap-px overflow-hidden p-px transition-colors duration-150 focus-visible:z-10 ${isOver ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
     >
-      {found.map((one) => (
-        <Portion
-          key={one.container.id}
-          found={one}
-          isHeld={held?.containerId === one.container.id}
-          isSelected={selected?.kind === 'portion' && selected.containerId === one.container.id}
-          onPick={onPick}
-        />
-      ))}
+      {draws.length > 0 && (
+        <div className="flex min-h-0 flex-1 gap-px">
+          {draws.map((item) => (
+            <Portion
+              key={item.id}
+              item={item}
+              isHeld={held?.itemId === item.id}
+              isSelected={selected?.kind === 'meal' && selected.itemId === item.id}
+              isBeside={draws.length > 1}
+              {...shared}
+            />
+          ))}
+        </div>
+      )}
+      {foods.length > 0 && (
+        <div className={`flex min-h-0 flex-wrap gap-x-1 overflow-hidden px-0.5 text-xs leading-tight ${draws.length > 0 ? '' : 'm-auto'}`}>
+          {foods.map((item) => (
+            <Food key={item.id} item={item} isHeld={held?.itemId === item.id} {...shared} />
+          ))}
+        </div>
+      )}
       {isOpen && !isHolding && <span className="m-auto text-xs text-steel">open</span>}
+      {items.length === 0 && isOut && <span className="m-auto text-xs text-steel">eats out</span>}
+      {items.length === 0 && serving?.state === 'skipped' && <span className="m-auto text-xs text-steel">skipped</span>}
+      {(serving?.isLocked || serving?.note) && (
+        <span className="pointer-events-none absolute right-0.5 bottom-0.5 flex gap-0.5 text-rim">
+          {serving.note && <StickyNote size={11} aria-hidden="true" />}
+          {serving.isLocked && <Lock size={11} aria-hidden="true" />}
+        </span>
+      )}
     </div>
   );
 }
 
+type ThingProps = { item: Item; board: Board; isHeld: boolean; isAlone: boolean; onPick: (item: Item) => void };
+
+function useThing(item: Item, onPick: (item: Item) => void) {
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: `item:${item.id}`, data: { batchId: null, itemId: item.id } });
+  const pick = (event: React.MouseEvent) => {
+    event.stopPropagation();
+    onPick(item);
+  };
+  return { isDragging, props: { type: 'button' as const, tabIndex: -1, ref: setNodeRef, ...listeners, onClick: pick } };
+}
+
 /** A portion on the board: tape with the letter, the dish and what is special about it. */
-function Portion({
-  found,
-  isHeld,
-  isSelected,
-  onPick,
-}: {
-  found: Found;
-  isHeld: boolean;
-  isSelected: boolean;
-  onPick: (found: Found) => void;
-}) {
-  const { batch, container } = found;
-  const { setNodeRef, listeners, isDragging } = useDraggable({
-    id: `box:${container.id}`,
-    data: { batchId: batch.id, containerId: container.id },
-  });
+function Portion({ item, board, isHeld, isSelected, isAlone, isBeside, onPick }: ThingProps & { isSelected: boolean; isBeside: boolean }) {
+  const { isDragging, props } = useThing(item, onPick);
   return (
     <button
-      type="button"
-      tabIndex={-1}
-      ref={setNodeRef}
-      {...listeners}
-      title={says(found)}
-      onClick={(event) => {
-        event.stopPropagation();
-        onPick(found);
-      }}
-      className={`torn flex min-h-0 w-full flex-1 cursor-grab items-start gap-1.5 bg-tape px-2 py-1 text-left text-ink ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
+      {...props}
+      title={says(board, item)}
+      className={`torn flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 bg-tape py-1 text-left text-ink ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
     >
-      <b className="font-display text-base leading-none font-bold">{batch.letter}</b>
-      <span className="line-clamp-3 min-w-0 flex-1 text-xs leading-[1.15]">{batch.name}</span>
+      <b className="font-display text-base leading-none font-bold">{letterOf(board, item)}</b>
+      {!isBeside && (
+        <span className={`min-w-0 flex-1 text-xs leading-[1.15] ${isAlone ? 'line-clamp-3' : 'line-clamp-1'}`}>
+          {item.name}
+          {partsOf(item)}
+        </span>
+      )}
       <span className="figures flex shrink-0 flex-col items-end gap-0.5 text-xs leading-none font-bold">
-        {container.size !== 1 && <span>{portions(container.size)}×</span>}
-        {container.keptIn === 'freezer' && <Snowflake size={12} aria-label="frozen" />}
-        {container.keptIn === 'pastItsTime' && <Lozenge verdict="breaks" size={12} />}
+        {sizeOf(item) && <span>{sizeOf(item)}</span>}
+        {item.keptIn === 'freezer' && <Snowflake size={12} aria-label="frozen" />}
+        {item.keptIn === 'pastItsTime' && <Lozenge verdict="breaks" size={12} />}
       </span>
+    </button>
+  );
+}
+
+/** What is eaten as it is bought: plain text. */
+function Food({ item, isHeld, isAlone, onPick }: ThingProps) {
+  const { isDragging, props } = useThing(item, onPick);
+  return (
+    <button
+      {...props}
+      title={item.text ?? item.name}
+      className={`min-w-0 cursor-grab truncate text-left hover:text-cobalt ${isAlone ? 'whitespace-normal' : ''} ${isHeld || isDragging ? 'opacity-50' : ''}`}
+    >
+      {item.text}
     </button>
   );
 }

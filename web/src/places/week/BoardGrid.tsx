@@ -16,7 +16,8 @@ export type BoardProps = {
   today: string;
   eaters: Board['eaters'];
   held: Held;
-  dragged: Batch | null;
+  dragged: Held;
+  batchOf: (held: Held) => Batch | null;
   selected: Selected;
   onSelect: (selected: Selected) => void;
   onHold: (held: Held) => void;
@@ -29,11 +30,12 @@ const steps: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [
 
 /** Days across, meals down, a row for each eater; the rulers line up under the days. */
 export function BoardGrid(props: BoardProps) {
-  const { board, days, narrow, today, eaters, held, dragged, selected, onSelect, onHold, onDrop, onPlaceLetter, edits } = props;
+  const { board, days, narrow, today, eaters, held, dragged, batchOf, selected, onSelect, onHold, onDrop, onPlaceLetter, edits } = props;
   const grid = useRef<HTMLDivElement>(null);
   const [focus, setFocus] = useState({ row: 0, column: Math.max(0, days.indexOf(today)) });
-  const placed = byCell(board);
-  const heldBatch = board.batches.find((batch) => batch.id === held?.batchId) ?? dragged;
+  const mealAt = byCell(board);
+  const carried = held ?? dragged;
+  const carriedBatch = batchOf(carried);
   const rows = board.meals.flatMap((meal) => eaters.map((eater) => ({ meal, eater })));
   const columns = narrow ? 'grid-cols-[4.5rem_minmax(0,1fr)]' : 'grid-cols-[4.5rem_repeat(7,minmax(0,1fr))]';
   const at = { row: Math.min(focus.row, rows.length - 1), column: Math.min(focus.column, days.length - 1) };
@@ -46,17 +48,17 @@ export function BoardGrid(props: BoardProps) {
 
   const onKey = (event: React.KeyboardEvent, place: Place, row: number, column: number) => {
     const step = steps[event.key];
-    const here = placed(place);
-    const first = here[0];
+    const here = mealAt(place)?.items ?? [];
+    const [first, last] = [here[0], here.at(-1)];
+    const portion = here.find((item) => item.kind === 'draw');
+    const by = (more: number) => portion && edits.sizeBy(portion.id, more);
     if (step) go(row + step[0], column + step[1]);
     else if (event.key === 'Enter' && held) onDrop(place);
-    else if (event.key === 'Enter' && first) onHold({ batchId: first.batch.id, containerId: first.container.id });
-    else if ((event.key === ' ' || event.key === 'Enter') && first)
-      onSelect({ kind: 'portion', batchId: first.batch.id, containerId: first.container.id });
-    else if (event.key === ' ' || event.key === 'Enter') onSelect({ kind: 'cell', place });
-    else if ((event.key === 'Delete' || event.key === 'Backspace') && first) edits.move(first.batch, first.container, null);
-    else if ((event.key === '+' || event.key === '=') && first) edits.size(first.batch, first.container, first.container.size + 0.25);
-    else if (event.key === '-' && first) edits.size(first.batch, first.container, first.container.size - 0.25);
+    else if (event.key === 'Enter' && first) onHold({ batchId: null, itemId: first.id });
+    else if (event.key === ' ' || event.key === 'Enter') onSelect({ kind: 'meal', place, itemId: first?.id ?? null });
+    else if ((event.key === 'Delete' || event.key === 'Backspace') && last) edits.move(last, place, null);
+    else if (event.key === '+' || event.key === '=') by(0.25);
+    else if (event.key === '-') by(-0.25);
     else if (/^[a-zA-Z]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey)
       onPlaceLetter(event.key.toUpperCase(), place);
     else return;
@@ -108,18 +110,17 @@ export function BoardGrid(props: BoardProps) {
                   position={`${row}:${column}`}
                   isTabStop={at.row === row && at.column === column}
                   label={`${weekday(date)} ${meal}, ${eater.name}`}
-                  found={placed(place)}
+                  serving={mealAt(place)}
+                  board={board}
                   isExpected={eater.prepMeals.includes(meal)}
-                  canTake={heldBatch ? isCookedBy(heldBatch, date) : true}
-                  isHolding={heldBatch !== null}
+                  canTake={isCookedBy(carriedBatch, date)}
+                  isHolding={carried !== null}
                   held={held}
                   selected={selected}
                   onFocus={() => setFocus({ row, column })}
                   onKeyDown={(event) => onKey(event, place, row, column)}
-                  onClick={() => (held ? onDrop(place) : onSelect({ kind: 'cell', place }))}
-                  onPick={(found) =>
-                    held ? onDrop(place) : onSelect({ kind: 'portion', batchId: found.batch.id, containerId: found.container.id })
-                  }
+                  onClick={() => (held ? onDrop(place) : onSelect({ kind: 'meal', place, itemId: null }))}
+                  onPick={(item) => (held ? onDrop(place) : onSelect({ kind: 'meal', place, itemId: item.id }))}
                 />
               );
             })}

@@ -15,7 +15,7 @@ export function RulesLine({ board, edits }: { board: Board; edits: BoardEdits })
       {board.outdated.length > 0 && (
         <span className="flex items-center gap-1">
           This week keeps the version of {board.outdated.join(' and ')} that it was planned with.
-          <Button look="bare" onClick={edits.renewProtocols}>
+          <Button look="bare" onClick={() => void edits.renewProtocols()}>
             Take the newest
           </Button>
         </span>

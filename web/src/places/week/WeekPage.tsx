@@ -10,7 +10,7 @@ import { Inspector } from './Inspector';
 import { MakeBatchDialog } from './MakeBatchDialog';
 import { type Board, type Place, useBoardEdits, useWeek } from './queries';
 import { RulesLine } from './RulesLine';
-import { findContainer, type Held, isCookedBy, placeOf, pointOf, type Selected } from './selection';
+import { findItem, type Held, isCookedBy, placeOf, pointOf, type Selected } from './selection';
 import { PromptMouseSensor, PromptTouchSensor } from './sensors';
 import { TroubleLine } from './TroubleLine';
 import { useNarrow } from './useNarrow';
@@ -39,12 +39,15 @@ function WeekBoard({ board }: { board: Board }) {
     useSensor(PromptTouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
   );
 
+  const batchOf = (what: Held) =>
+    board.batches.find((batch) => batch.id === what?.batchId) ?? (what?.itemId ? (findItem(board, what.itemId)?.batch ?? null) : null);
+
   const drop = (what: Held, to: Place | null) => {
-    const batch = board.batches.find((one) => one.id === what?.batchId);
-    if (!what || !batch) return;
-    const found = what.containerId ? findContainer(board, batch.id, what.containerId) : null;
-    if (found) edits.move(batch, found.container, to);
-    else if (to) edits.place(batch, to);
+    if (!what) return;
+    const found = what.itemId ? findItem(board, what.itemId) : null;
+    const batch = batchOf(what);
+    if (found) edits.move(found.item, found.place, to);
+    else if (batch && to) void edits.place(batch, to);
   };
 
   useEffect(() => {
@@ -75,12 +78,11 @@ function WeekBoard({ board }: { board: Board }) {
     if (under.some((element) => element.matches('[data-bench]'))) drop(carried, null);
     const cell = under.find((element) => element.matches('[data-cell]'))?.getAttribute('data-cell');
     const to = cell ? placeOf(cell) : null;
-    const batch = board.batches.find((one) => one.id === carried?.batchId);
-    if (to && batch && isCookedBy(batch, to.date)) drop(carried, to);
+    if (to && carried && isCookedBy(batchOf(carried), to.date)) drop(carried, to);
   };
 
-  const draggedBatch = board.batches.find((batch) => batch.id === dragged?.batchId);
-  const heldBatch = board.batches.find((batch) => batch.id === held?.batchId) ?? null;
+  const [draggedBatch, heldBatch] = [batchOf(dragged), batchOf(held)];
+  const draggedFood = dragged?.itemId ? findItem(board, dragged.itemId)?.item : undefined;
   const eaters = board.eaters.filter((eater) => shownEaters.includes(eater.id));
 
   return (
@@ -111,11 +113,11 @@ function WeekBoard({ board }: { board: Board }) {
             board={board}
             held={held}
             onHold={(batch) => {
-              setHeld(held?.batchId === batch.id ? null : { batchId: batch.id, containerId: null });
+              setHeld(held?.batchId === batch.id ? null : { batchId: batch.id, itemId: null });
               setSelected(null);
             }}
             onHoldByKey={(batch) => {
-              setHeld({ batchId: batch.id, containerId: null });
+              setHeld({ batchId: batch.id, itemId: null });
               requestAnimationFrame(() => page.current?.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')?.focus());
             }}
             onDetails={(batch) => setSelected({ kind: 'batch', batchId: batch.id })}
@@ -150,20 +152,21 @@ function WeekBoard({ board }: { board: Board }) {
               today={today}
               eaters={eaters}
               held={held}
-              dragged={draggedBatch ?? null}
+              dragged={dragged}
+              batchOf={batchOf}
               selected={selected}
               onSelect={setSelected}
               onHold={setHeld}
               onDrop={(to) => {
                 drop(held, to);
                 // A picked-up portion is put down once; a tape stays in the hand while it has portions loose.
-                if (held?.containerId || (heldBatch && heldBatch.loose <= 1)) setHeld(null);
+                if (held?.itemId || (heldBatch && heldBatch.loose <= 1)) setHeld(null);
               }}
               onPlaceLetter={(letter, to) => {
                 const batch =
                   board.batches.find((one) => one.letter === letter && isCookedBy(one, to.date) && one.loose > 0) ??
                   board.batches.find((one) => one.letter === letter);
-                if (batch) edits.place(batch, to);
+                if (batch) void edits.place(batch, to);
               }}
               edits={edits}
             />
@@ -171,7 +174,13 @@ function WeekBoard({ board }: { board: Board }) {
         </div>
         {selected && <Inspector board={board} selected={selected} edits={edits} onClose={() => setSelected(null)} onSelect={setSelected} />}
       </div>
-      <DragOverlay dropAnimation={null}>{draggedBatch && <Tape letter={draggedBatch.letter} name={draggedBatch.name} />}</DragOverlay>
+      <DragOverlay dropAnimation={null}>
+        {draggedBatch ? (
+          <Tape letter={draggedBatch.letter} name={draggedBatch.name} />
+        ) : (
+          draggedFood && <span className="bg-enamel px-1 text-sm shadow">{draggedFood.text}</span>
+        )}
+      </DragOverlay>
       {making && (
         <MakeBatchDialog
           board={board}

@@ -4,7 +4,9 @@ import { guess, useEdit } from '../../pieces/useEdit';
 
 export type Board = Schemas['WeekBoard'];
 export type Batch = Schemas['BoardBatch'];
-export type Container = Schemas['BoardContainer'];
+export type Serving = Schemas['BoardServing'];
+export type Item = Schemas['BoardItem'];
+export type Size = Schemas['BoardSize'];
 export type Place = Schemas['BoardPlace'];
 
 export const useWeek = (date: string) =>
@@ -13,28 +15,73 @@ export const useWeek = (date: string) =>
 export const samePlace = (one: Place | null, other: Place | null) =>
   one?.date === other?.date && one?.meal === other?.meal && one?.eaterId === other?.eaterId;
 
-/** The board with one portion moved, before the server has confirmed it; rulers wait for the answer. */
-export function moved(board: Board, batchId: string, containerId: string, to: Place | null): Board {
+const plain = (place: Place, items: Item[]): Serving => ({ place, items, state: 'planned', isLocked: false, note: '' });
+
+/** The board with a thing put last into a meal, before the server has confirmed it; rulers wait for the answer. */
+function put(board: Board, item: Item, to: Place): Board {
+  const isThere = board.servings.some((serving) => samePlace(serving.place, to));
   return {
     ...board,
-    batches: board.batches.map((batch) =>
-      batch.id === batchId
-        ? { ...batch, containers: batch.containers.map((box) => (box.id === containerId ? { ...box, place: to } : box)) }
-        : batch,
-    ),
+    servings: isThere
+      ? board.servings.map((serving) => (samePlace(serving.place, to) ? { ...serving, items: [...serving.items, item] } : serving))
+      : [...board.servings, plain(to, [item])],
   };
 }
 
-/** The board with one portion of another size, before the server has confirmed it. */
-export function sized(board: Board, batchId: string, containerId: string, size: number): Board {
+/** The board with a thing moved, or with null taken back. */
+export function moved(board: Board, itemId: string, to: Place | null): Board {
+  const item = board.servings.flatMap((serving) => serving.items).find((one) => one.id === itemId);
+  const without = {
+    ...board,
+    servings: board.servings.map((serving) => ({ ...serving, items: serving.items.filter((one) => one.id !== itemId) })),
+  };
+  return item && to ? put(without, item, to) : without;
+}
+
+/** The board with a portion of the batch drawn for a meal; the answer brings its numbers. */
+export function drawn(board: Board, batch: Batch, to: Place): Board {
+  const size = Math.min(1, batch.loose);
+  const item: Item = {
+    id: `drawn ${batch.id} ${batch.loose}`,
+    kind: 'draw',
+    batchId: batch.id,
+    name: batch.name,
+    text: null,
+    portions: size,
+    size: { amount: size, isInGrams: false },
+    parts: null,
+    keptIn: null,
+    eatBy: null,
+    thaw: null,
+    doubt: null,
+    numbers: [],
+  };
+  return {
+    ...put(board, item, to),
+    batches: board.batches.map((one) => (one.id === batch.id ? { ...one, loose: one.loose - size, placed: one.placed + size } : one)),
+  };
+}
+
+/** The board with one portion of another size. */
+export function sized(board: Board, itemId: string, size: Size): Board {
   return {
     ...board,
-    batches: board.batches.map((batch) =>
-      batch.id === batchId
-        ? { ...batch, containers: batch.containers.map((box) => (box.id === containerId ? { ...box, size } : box)) }
-        : batch,
-    ),
+    servings: board.servings.map((serving) => ({
+      ...serving,
+      items: serving.items.map((item) =>
+        item.id === itemId ? { ...item, size, portions: size.isInGrams ? item.portions : size.amount } : item,
+      ),
+    })),
   };
+}
+
+type Saying = Pick<Serving, 'state' | 'isLocked' | 'note'>;
+
+/** The board with something said of a meal. */
+export function said(board: Board, place: Place, saying: Saying): Board {
+  return board.servings.some((serving) => samePlace(serving.place, place))
+    ? { ...board, servings: board.servings.map((serving) => (samePlace(serving.place, place) ? { ...serving, ...saying } : serving)) }
+    : { ...board, servings: [...board.servings, { ...plain(place, []), ...saying }] };
 }
 
 /** Every edit of the board. It shows at once, the server's answer replaces it, a refusal rolls it back and says why. */
@@ -42,18 +89,36 @@ export function useBoardEdits(date: string) {
   const queries = useQueryClient();
   const edit = useEdit();
   const key = ['week', date];
-  const run = (act: { ask: () => Promise<Kept<Board>>; say: string; guess?: (board: Board) => Board }) =>
+  const run = (act: {
+    ask: () => Promise<Kept<Board>>;
+    say: string;
+    guess?: (board: Board) => Board;
+    last?: () => void;
+    isTold?: boolean;
+  }) =>
     edit.run({
-      ask: act.ask,
-      say: act.say,
+      ...act,
       guess: act.guess && guess(key, act.guess),
       settle: (board) => {
         queries.setQueryData(key, board);
         for (const place of ['shop', 'session', 'shelf', 'larder']) void queries.invalidateQueries({ queryKey: [place] });
       },
     });
-
-  const path = (batch: Batch, container?: Container) => ({ params: { path: { date, batch: batch.id, container: container?.id ?? '' } } });
+  const week = { params: { path: { date } } };
+  const path = (batch: Batch) => ({ params: { path: { date, batch: batch.id } } });
+  const at = (item: Item) => ({ params: { path: { date, item: item.id } } });
+  const size = (item: Item, to: Size) =>
+    run({
+      say: `The portion of ${item.name} is changed.`,
+      ask: () =>
+        kept(
+          api.PUT('/api/weeks/{date}/items/{item}/size', {
+            ...at(item),
+            body: { from: item.size ?? { amount: 1, isInGrams: false }, to },
+          }),
+        ),
+      guess: (board: Board) => sized(board, item.id, to),
+    });
   return {
     isBusy: edit.isPending,
     undo: () => edit.undo(null),
@@ -77,38 +142,54 @@ export function useBoardEdits(date: string) {
         say: `${batch.letter} is off the bench.`,
         ask: () => kept(api.DELETE('/api/weeks/{date}/batches/{batch}', path(batch))),
       }),
-    place: (batch: Batch, to: Place) => {
-      const loose = batch.containers.find((box) => box.place === null && box.goneOn === null);
-      return run({
-        say: `${batch.letter} is placed.`,
-        ask: () => kept(api.POST('/api/weeks/{date}/batches/{batch}/place', { ...path(batch), body: { to } })),
-        ...(loose ? { guess: (board: Board) => moved(board, batch.id, loose.id, to) } : {}),
-      });
-    },
-    move: (batch: Batch, container: Container, to: Place | null) => {
-      const from = container.place;
-      if (!from || samePlace(from, to)) return;
-      void run({
-        say: to ? `${batch.letter} is moved.` : `${batch.letter} is back on the bench.`,
-        ask: () =>
-          kept(
-            api.POST('/api/weeks/{date}/batches/{batch}/containers/{container}/move', { ...path(batch, container), body: { from, to } }),
-          ),
-        guess: (board: Board) => moved(board, batch.id, container.id, to),
-      });
-    },
-    size: (batch: Batch, container: Container, to: number) =>
+    place: (batch: Batch, to: Place, parts: string[] | null = null) =>
       run({
-        say: `The portion of ${batch.letter} is changed.`,
-        ask: () =>
-          kept(
-            api.PUT('/api/weeks/{date}/batches/{batch}/containers/{container}/size', {
-              ...path(batch, container),
-              body: { from: container.size, to },
-            }),
-          ),
-        guess: (board: Board) => sized(board, batch.id, container.id, to),
+        say: `${batch.letter} is placed.`,
+        ask: () => kept(api.POST('/api/weeks/{date}/batches/{batch}/place', { ...path(batch), body: { to, parts } })),
+        ...(batch.loose > 0 && !parts ? { guess: (board: Board) => drawn(board, batch, to) } : {}),
       }),
+    move: (item: Item, from: Place, to: Place | null) => {
+      if (samePlace(from, to)) return;
+      void run({
+        say: to ? `${item.name} is moved.` : item.kind === 'draw' ? `${item.name} is back on the bench.` : `${item.text} is off the board.`,
+        ask: () => kept(api.POST('/api/weeks/{date}/items/{item}/move', { ...at(item), body: { from, to } })),
+        guess: (board: Board) => moved(board, item.id, to),
+      });
+    },
+    size,
+    /** By steps from what shows now, however quickly it is pressed. */
+    sizeBy: (itemId: string, more: number) => {
+      const item = queries
+        .getQueryData<Board>(key)
+        ?.servings.flatMap((serving) => serving.items)
+        .find((one) => one.id === itemId);
+      if (item?.size && !item.size.isInGrams) void size(item, { amount: item.size.amount + more, isInGrams: false });
+    },
+    addReady: (to: Place, line: string, food: string | null, last: () => void) =>
+      run({
+        say: `${line.trim()} is on the board.`,
+        ask: () => kept(api.POST('/api/weeks/{date}/ready', { ...week, body: { to, line, food } })),
+        last,
+        isTold: true,
+      }),
+    reword: (item: Item, to: string, last: () => void) =>
+      run({
+        say: `It is ${to.trim()} now.`,
+        ask: () => kept(api.PUT('/api/weeks/{date}/items/{item}/text', { ...at(item), body: { from: item.text ?? '', to, food: null } })),
+        last,
+      }),
+    order: (place: Place, items: string[]) =>
+      run({
+        say: 'The meal has another order.',
+        ask: () => kept(api.PUT('/api/weeks/{date}/order', { ...week, body: { place, items } })),
+      }),
+    say: (place: Place, saying: Saying, say: string) =>
+      run({
+        say,
+        ask: () => kept(api.PUT('/api/weeks/{date}/serving', { ...week, body: { place, ...saying } })),
+        guess: (board: Board) => said(board, place, saying),
+      }),
+    problem: edit.problem,
   };
 }
 

@@ -1,22 +1,24 @@
-import type { Batch, Board, Container, Place } from './queries';
+import type { Batch, Board, Item, Place, Serving } from './queries';
 
-/** What lies in the hand, on its way to a meal: the next loose portion of a batch, or one that is picked up. */
-export type Held = { batchId: string; containerId: string | null } | null;
+/** What lies in the hand, on its way to a meal: the next loose portion of a batch, or a thing that is picked up from a meal. */
+export type Held = { batchId: string | null; itemId: string | null } | null;
 
 /** What the inspector shows. */
 export type Selected =
-  | { kind: 'portion'; batchId: string; containerId: string }
+  | { kind: 'meal'; place: Place; itemId: string | null }
   | { kind: 'batch'; batchId: string }
   | { kind: 'day'; date: string }
-  | { kind: 'cell'; place: Place }
   | null;
 
-export type Found = { batch: Batch; container: Container };
+/** A thing of a meal with where it is and the batch it comes from. */
+export type Found = { item: Item; place: Place; batch: Batch | null };
 
-export function findContainer(board: Board, batchId: string, containerId: string): Found | null {
-  const batch = board.batches.find((one) => one.id === batchId);
-  const container = batch?.containers.find((one) => one.id === containerId);
-  return batch && container ? { batch, container } : null;
+export function findItem(board: Board, itemId: string): Found | null {
+  for (const serving of board.servings)
+    for (const item of serving.items)
+      if (item.id === itemId)
+        return { item, place: serving.place, batch: board.batches.find((batch) => batch.id === item.batchId) ?? null };
+  return null;
 }
 
 /** A place in one word, as the board's cells carry it. */
@@ -33,16 +35,11 @@ export function pointOf(event: Event) {
   return press ? { x: press.clientX, y: press.clientY } : null;
 }
 
-/** Placed portions by cell. */
-export function byCell(board: Board): (place: Place) => Found[] {
-  const cells = new Map<string, Found[]>();
-  for (const batch of board.batches) {
-    for (const container of batch.containers) {
-      if (container.place) cells.set(placeKey(container.place), [...(cells.get(placeKey(container.place)) ?? []), { batch, container }]);
-    }
-  }
-  return (place) => cells.get(placeKey(place)) ?? [];
+/** Meals by cell. */
+export function byCell(board: Board): (place: Place) => Serving | null {
+  const cells = new Map(board.servings.map((serving) => [placeKey(serving.place), serving]));
+  return (place) => cells.get(placeKey(place)) ?? null;
 }
 
-/** Whether a portion of the batch can be on the table on that date at all. */
-export const isCookedBy = (batch: Batch, date: string) => date >= batch.cookedOn;
+/** Whether a portion of the batch can be on the table on that date at all; what comes from no batch always can. */
+export const isCookedBy = (batch: Batch | null, date: string) => batch === null || date >= batch.cookedOn;

@@ -1,0 +1,53 @@
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Planning;
+
+/// <summary>A place on the board: a date, a meal slot and an eater.</summary>
+public sealed record Cell(DateOnly Date, string Meal, Guid Eater);
+
+public enum ServingState
+{
+    Planned,
+    Eaten,
+    Partly,
+    Skipped,
+
+    /// <summary>The eater eats out: nothing is missing here.</summary>
+    Out,
+}
+
+/// <summary>How much of a batch is taken: portions, or grams.</summary>
+public readonly record struct DrawSize(decimal Amount, bool IsInGrams = false);
+
+/// <summary>One thing of a meal.</summary>
+public abstract record ServingItem(Guid Id);
+
+/// <summary>A share of a batch.</summary>
+public sealed record Draw(Guid Id, Guid Batch, Guid Lot, DrawSize Size) : ServingItem(Id)
+{
+    /// <summary>Names of the parts that are taken; null for the whole dish.</summary>
+    public IReadOnlyList<string>? Parts { get; init; }
+
+    public bool Takes(string part) => Parts is null || Parts.Contains(part);
+}
+
+/// <summary>Something that is eaten as it is bought, or made fresh beside: "150 g skyr", "1 banana", "50 g pasta".</summary>
+public sealed record ReadyFood(Guid Id, RecipeLine Line) : ServingItem(Id);
+
+/// <summary>What one eater eats at one meal of one date: everything together.</summary>
+/// <param name="Items">In the order they are eaten.</param>
+public sealed record Serving(Guid Id, Cell Cell, IReadOnlyList<ServingItem> Items)
+{
+    public ServingState State { get; init; }
+
+    /// <summary>Left alone by everything that plans.</summary>
+    public bool IsLocked { get; init; }
+
+    public string Note { get; init; } = "";
+
+    public IEnumerable<Draw> Draws => Items.OfType<Draw>();
+}
+
+/// <summary>A box that stands by itself: eaten, given or thrown away outside the plan.</summary>
+/// <param name="GoneOn">Local date; null while it is there.</param>
+public sealed record Box(Guid Id, Guid Batch, Guid Lot, decimal Portions, DateOnly? GoneOn);

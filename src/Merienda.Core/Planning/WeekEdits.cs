@@ -1,0 +1,363 @@
+using System.Globalization;
+using Merienda.Core.Outcomes;
+
+namespace Merienda.Core.Planning;
+
+/// <summary>Every edit of a week: the plan as it is then, or why not. What is drawn never exceeds what is cooked.</summary>
+public static class WeekEdits
+{
+    /// <summary>Characters.</summary>
+    public const int LongestNote = 200;
+
+    public static WeekPlan Add(this WeekPlan plan, Batch batch) => plan with { Batches = [.. plan.Batches, batch] };
+
+    /// <summary>Cooks more or less of a batch; the difference is loose.</summary>
+    public static Result<WeekPlan> Resize(this WeekPlan plan, Guid batchId, decimal portions)
+    {
+        if (plan.BatchWithId(batchId) is not { } batch)
+        {
+            return BatchGone(batchId);
+        }
+
+        if (Batch.RefusePortions(portions) is { } refusal)
+        {
+            return refusal;
+        }
+
+        // What is not asked otherwise comes from, or goes to, the lot with the most to give.
+        var lot = batch.Lots.MaxBy(one => plan.Loose(batch, one))!;
+        var least = batch.Portions - plan.Loose(batch, lot);
+        return portions < least
+            ? new Refusal(
+                "batch-too-small",
+                "portions",
+                $"{portions:0.##}",
+                $"{least:0.##} portions of {batch.Letter} are already placed or gone",
+                $"Take back {least - portions:0.##} first, or cook at least {least:0.##}"
+            )
+            : plan.With(
+                batch,
+                batch with
+                {
+                    Lots =
+                    [
+                        .. batch.Lots.Select(one => one == lot ? one with { Portions = one.Portions + portions - batch.Portions } : one),
+                    ],
+                }
+            );
+    }
+
+    /// <summary>Takes a batch off the bench with everything that is drawn from it.</summary>
+    public static Result<WeekPlan> Remove(this WeekPlan plan, Guid batchId) =>
+        plan.BatchWithId(batchId) is not { } batch
+            ? BatchGone(batchId)
+            : plan with
+            {
+                Batches = [.. plan.Batches.Where(one => one != batch)],
+                Servings =
+                [
+                    .. plan.Servings.Select(serving =>
+                        serving.Draws.Any(draw => draw.Batch == batchId)
+                            ? serving with
+                            {
+                                Items = [.. serving.Items.Where(item => item is not Draw draw || draw.Batch != batchId)],
+                            }
+                            : serving
+                    ),
+                ],
+                Gone = [.. plan.Gone.Where(box => box.Batch != batchId)],
+            };
+
+    /// <summary>Draws a portion for a cell, of the wanted size as far as loose portions go; a last smaller rest is taken whole.</summary>
+    /// <param name="wanted">Portions; taken to the nearest step.</param>
+    /// <param name="parts">Parts that are taken; null for the whole dish.</param>
+    public static Result<WeekPlan> Place(
+        this WeekPlan plan,
+        Guid batchId,
+        Cell cell,
+        decimal wanted,
+        Func<Guid> newId,
+        IReadOnlyList<string>? parts = null
+    )
+    {
+        if (plan.BatchWithId(batchId) is not { } batch)
+        {
+            return BatchGone(batchId);
+        }
+
+        if ((plan.WrongCell(batch, cell) ?? UnknownPart(batch, parts)) is { } refusal)
+        {
+            return refusal;
+        }
+
+        decimal LooseOf(Lot lot) => (parts ?? batch.Parts).Min(part => plan.Loose(batch, lot, part));
+        var lot = batch.Lots.MaxBy(LooseOf)!;
+        var loose = Math.Round(LooseOf(lot), 2, MidpointRounding.ToZero);
+        if (loose <= 0)
+        {
+            return NothingLoose(
+                batch,
+                "batch",
+                batch.Letter,
+                parts is null ? $"all {batch.Portions:0.##} portions are placed" : $"all of its {string.Join(" and ", parts)} is placed"
+            );
+        }
+
+        var size = Math.Clamp(
+            Math.Round(wanted / Batch.SmallestSize, MidpointRounding.AwayFromZero) * Batch.SmallestSize,
+            Batch.SmallestSize,
+            Batch.LargestSize
+        );
+        var draw = new Draw(newId(), batchId, lot.Id, new(size <= loose ? size : Math.Min(1, loose))) { Parts = parts };
+        return plan.Put(cell, draw, newId);
+    }
+
+    /// <param name="from">Where the one who moves it saw it; refused when it has gone elsewhere since.</param>
+    /// <param name="to">The new cell, or null to take it back to the bench.</param>
+    public static Result<WeekPlan> Move(this WeekPlan plan, Guid itemId, Cell from, Cell? to, Func<Guid> newId)
+    {
+        if (plan.Find(itemId) is not var (serving, item))
+        {
+            return ItemGone(itemId);
+        }
+
+        if (serving.Cell != from)
+        {
+            return new Refusal(
+                "item-moved",
+                "item",
+                plan.NameOf(item),
+                $"somebody moved it meanwhile: it is at {serving.Cell.Date.ToString("dddd", CultureInfo.InvariantCulture)}'s {serving.Cell.Meal} by now",
+                "Look at the board as it is now and try again"
+            );
+        }
+
+        var batch = item is Draw draw ? plan.BatchWithId(draw.Batch) : null;
+        var without = plan.Replace(serving, serving with { Items = [.. serving.Items.Where(one => one.Id != itemId)] });
+        return to is null ? without
+            : plan.WrongCell(batch, to) is { } refusal ? refusal
+            : without.Put(to, item, newId);
+    }
+
+    /// <summary>Makes a drawn portion larger or smaller; the difference comes from or goes back to what is loose.</summary>
+    public static Result<WeekPlan> ChangeSize(this WeekPlan plan, Guid itemId, DrawSize from, DrawSize to)
+    {
+        if (plan.Find(itemId) is not var (serving, item) || item is not Draw draw)
+        {
+            return ItemGone(itemId);
+        }
+
+        var batch = plan.BatchWithId(draw.Batch)!;
+        if (draw.Size != from)
+        {
+            return new Refusal(
+                "item-changed",
+                "size",
+                Say(from),
+                $"it is {Say(draw.Size)} by now",
+                "Look at the board as it is now and try again"
+            );
+        }
+
+        if (WrongSize(batch, to) is { } refusal)
+        {
+            return refusal;
+        }
+
+        var lot = batch.Lots.First(one => one.Id == draw.Lot);
+        var loose = (draw.Parts ?? batch.Parts).Min(part => plan.Loose(batch, lot, part));
+        var changed = draw with { Size = to };
+        return WeekPlan.PortionsOf(batch, changed) - WeekPlan.PortionsOf(batch, draw) > loose
+            ? NothingLoose(batch, "size", Say(to), $"only {loose:0.##} portions of {batch.Letter} are loose")
+            : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? changed : one)] });
+    }
+
+    /// <summary>Adds something that is eaten as it is bought.</summary>
+    public static Result<WeekPlan> AddReady(this WeekPlan plan, Cell cell, ReadyFood food, Func<Guid> newId) =>
+        plan.WrongCell(null, cell) is { } refusal ? refusal : plan.Put(cell, food, newId);
+
+    /// <summary>Changes what is eaten as it is bought, such as its amount.</summary>
+    /// <param name="from">As it was seen; refused when it reads otherwise by now.</param>
+    public static Result<WeekPlan> Reword(this WeekPlan plan, Guid itemId, string from, ReadyFood to)
+    {
+        if (plan.Find(itemId) is not var (serving, item) || item is not ReadyFood was)
+        {
+            return ItemGone(itemId);
+        }
+
+        return was.Line.Read.Text.Trim() != from.Trim()
+            ? new Refusal(
+                "item-changed",
+                "line",
+                from,
+                $"it is {was.Line.Read.Text.Trim()} by now",
+                "Look at the board as it is now and try again"
+            )
+            : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? to : one)] });
+    }
+
+    /// <summary>Puts the things of a meal into another order.</summary>
+    public static Result<WeekPlan> Order(this WeekPlan plan, Cell cell, IReadOnlyList<Guid> items) =>
+        plan.At(cell) is not { } serving
+        || !serving.Items.Select(item => item.Id).ToHashSet().SetEquals(items)
+        || items.Count != serving.Items.Count
+            ? new Refusal(
+                "order-incomplete",
+                "items",
+                $"{items.Count}",
+                "these are not the things of the meal as it is now",
+                "Look at the board as it is now and try again"
+            )
+            : plan.Replace(serving, serving with { Items = [.. items.Select(id => serving.Items.First(item => item.Id == id))] });
+
+    /// <summary>Says how a meal goes, whether it is left alone, and a note.</summary>
+    public static Result<WeekPlan> Say(this WeekPlan plan, Cell cell, ServingState state, bool isLocked, string note, Func<Guid> newId)
+    {
+        if (note.Trim().Length > LongestNote)
+        {
+            return new Refusal("note-length", "note", note, $"a note has at most {LongestNote} characters", "Shorten it");
+        }
+
+        if (plan.WrongCell(null, cell) is { } refusal)
+        {
+            return refusal;
+        }
+
+        var serving = plan.At(cell) ?? new Serving(newId(), cell, []);
+        var said = serving with { State = state, IsLocked = isLocked, Note = note.Trim() };
+        return plan.At(cell) is null ? plan with { Servings = [.. plan.Servings, said] } : plan.Replace(serving, said);
+    }
+
+    /// <summary>A loose box was eaten or thrown away outside the plan.</summary>
+    public static Result<WeekPlan> LoseBox(this WeekPlan plan, Guid boxId, DateOnly today) =>
+        plan.Batches.SelectMany(plan.BoxesOf).FirstOrDefault(box => box.Id == boxId && box.Cell is null) is { } box
+            ? plan with
+            {
+                Gone = [.. plan.Gone, new Box(boxId, box.Batch.Id, box.Lot.Id, box.Portions, today)],
+            }
+            : BoxNotThere(boxId, "it is placed or gone already");
+
+    /// <summary>A box that was said to be gone is there after all.</summary>
+    public static Result<WeekPlan> FindBox(this WeekPlan plan, Guid boxId) =>
+        plan.Gone.FirstOrDefault(box => box.Id == boxId) is { } box
+            ? plan with
+            {
+                Gone = [.. plan.Gone.Where(one => one != box)],
+            }
+            : BoxNotThere(boxId, "it is not gone");
+
+    /// <summary>The thing with this id and where it is; null when it is nowhere.</summary>
+    public static (Serving Serving, ServingItem Item)? Find(this WeekPlan plan, Guid itemId) =>
+        plan
+            .Servings.SelectMany(serving => serving.Items.Select(item => ((Serving, ServingItem)?)(serving, item)))
+            .FirstOrDefault(found => found!.Value.Item2.Id == itemId);
+
+    /// <summary>As a sentence names a thing of a meal: "B", "150 g skyr".</summary>
+    public static string NameOf(this WeekPlan plan, ServingItem item) =>
+        item switch
+        {
+            Draw draw => plan.BatchWithId(draw.Batch)?.Letter ?? "?",
+            ReadyFood food => food.Line.Read.Text.Trim(),
+            _ => throw new InvalidOperationException($"{item} has no name."),
+        };
+
+    internal static WeekPlan Replace(this WeekPlan plan, Serving old, Serving changed) =>
+        plan with
+        {
+            Servings = [.. plan.Servings.Select(serving => serving.Id == old.Id ? changed : serving)],
+        };
+
+    private static WeekPlan With(this WeekPlan plan, Batch old, Batch changed) =>
+        plan with
+        {
+            Batches = [.. plan.Batches.Select(batch => batch == old ? changed : batch)],
+        };
+
+    /// <summary>Puts a thing last into a meal.</summary>
+    private static WeekPlan Put(this WeekPlan plan, Cell cell, ServingItem item, Func<Guid> newId) =>
+        plan.At(cell) is { } there
+            ? plan.Replace(there, there with { Items = [.. there.Items, item] })
+            : plan with
+            {
+                Servings = [.. plan.Servings, new Serving(newId(), cell, [item])],
+            };
+
+    private static Refusal? WrongCell(this WeekPlan plan, Batch? batch, Cell cell) =>
+        !plan.Holds(cell.Date)
+            ? new(
+                "out-of-week",
+                "date",
+                $"{cell.Date:yyyy-MM-dd}",
+                $"this week runs from {plan.Start:yyyy-MM-dd} to {plan.Start.AddDays(WeekPlan.Days - 1):yyyy-MM-dd}",
+                "Open the week it is meant for"
+            )
+        : cell.Date < batch?.Cooked
+            ? new(
+                "not-cooked-yet",
+                "date",
+                $"{cell.Date:yyyy-MM-dd}",
+                $"{batch.Letter} is cooked on {batch.Cooked.ToString("dddd", CultureInfo.InvariantCulture)}",
+                "Place it on that day or later"
+            )
+        : null;
+
+    private static Refusal? UnknownPart(Batch batch, IReadOnlyList<string>? parts) =>
+        parts?.FirstOrDefault(part => !batch.Parts.Contains(part)) is { } unknown
+            ? new(
+                "unknown-part",
+                "parts",
+                unknown,
+                $"{batch.Letter} has no such part",
+                $"Take one of {string.Join(", ", batch.Parts.Select(part => part.Length == 0 ? "the main part" : part))}"
+            )
+        : parts is { Count: 0 } ? new("unknown-part", "parts", "", "nothing would be taken", "Name at least one part")
+        : null;
+
+    private static Refusal? WrongSize(Batch batch, DrawSize size) =>
+        size switch
+        {
+            { IsInGrams: false, Amount: >= Batch.SmallestSize and <= Batch.LargestSize } when size.Amount % Batch.SmallestSize == 0 => null,
+            { IsInGrams: false } => new(
+                "size-out-of-range",
+                "size",
+                $"{size.Amount:0.##}",
+                $"a portion is between {Batch.SmallestSize} and {Batch.LargestSize} in steps of {Batch.SmallestSize}",
+                "Choose a size in that range"
+            ),
+            _ when batch.GramsPerPortion is not { } weight => new(
+                "weight-unknown",
+                "size",
+                $"{size.Amount:0.##} g",
+                $"nobody knows what a portion of {batch.Letter} weighs",
+                "Say portions, or give every line of the recipe a weight"
+            ),
+            _ when size.Amount < 1 || size.Amount > batch.GramsPerPortion * Batch.LargestSize => new(
+                "size-out-of-range",
+                "size",
+                $"{size.Amount:0.##} g",
+                $"a portion is between 1 g and {batch.GramsPerPortion * Batch.LargestSize:0} g",
+                "Choose a size in that range"
+            ),
+            _ => null,
+        };
+
+    private static string Say(DrawSize size) => size.IsInGrams ? $"{size.Amount:0.#} g" : $"{size.Amount:0.##} portions";
+
+    private static Refusal NothingLoose(Batch batch, string field, string value, string reason) =>
+        new("nothing-loose", field, value, reason, $"Cook more of {batch.Letter}, or make another portion of it smaller");
+
+    private static Refusal BoxNotThere(Guid boxId, string reason) =>
+        new("box-gone", "box", boxId.ToString(), reason, "Look at the list as it is now");
+
+    private static Refusal BatchGone(Guid batchId) =>
+        new(
+            "batch-gone",
+            "batch",
+            batchId.ToString(),
+            "somebody took it off the bench",
+            "Look at the board as it is now; undo brings it back for the one who removed it"
+        );
+
+    private static Refusal ItemGone(Guid itemId) =>
+        new("item-gone", "item", itemId.ToString(), "it is not on the board any more", "Look at the board as it is now and try again");
+}

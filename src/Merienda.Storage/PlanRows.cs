@@ -1,0 +1,142 @@
+using Merienda.Core.Planning;
+using Merienda.Core.Recipes;
+using Merienda.Storage.Edits;
+
+namespace Merienda.Storage;
+
+/// <summary>The rows that a plan is made of, and back: a decided plan is written as what differs.</summary>
+internal sealed record PlanRows(
+    IReadOnlyList<BatchRow> Batches,
+    IReadOnlyList<PrepSessionRow> Sessions,
+    IReadOnlyList<LotRow> Lots,
+    IReadOnlyList<ServingRow> Servings,
+    IReadOnlyList<ServingItemRow> Items,
+    IReadOnlyList<ContainerRow> Containers,
+    IReadOnlyList<PacketRows.VersionRow> Packets
+)
+{
+    public static readonly PlanRows None = new([], [], [], [], [], [], []);
+
+    /// <param name="lineOf">Reads a food that is eaten as it is bought.</param>
+    public WeekPlan ToPlan(DateOnly start, IReadOnlyDictionary<Guid, StoredRecipe> recipes, Func<ServingItemRow, RecipeLine> lineOf)
+    {
+        var cooked = Sessions.ToDictionary(session => session.Id, session => session.CookedOn);
+        var lots = Lots.ToLookup(lot => lot.BatchId, lot => new Lot(lot.Id, lot.Variant, lot.Portions));
+        var items = Items.OrderBy(item => item.Position).ToLookup(item => item.ServingId, item => ToItem(item, lineOf));
+        return new(
+            start,
+            [
+                .. Batches.Select(batch => new Batch(batch.Id, batch.Letter, cooked[batch.SessionId], [.. lots[batch.Id]])
+                {
+                    Parts = recipes[batch.Id].Version.PartNames,
+                    GramsPerPortion = recipes[batch.Id].Version.GramsPerPortion,
+                }),
+            ],
+            [
+                .. Servings.Select(row => new Serving(row.Id, new Cell(row.EatenOn, row.Meal, row.EaterId), [.. items[row.Id]])
+                {
+                    State = Enum.Parse<ServingState>(row.State),
+                    IsLocked = row.IsLocked,
+                    Note = row.Note,
+                }),
+            ],
+            [.. Containers.Select(row => new Box(row.Id, row.BatchId, row.LotId, row.Portions, row.GoneOn))]
+        );
+    }
+
+    /// <summary>What has to be written for a plan that was decided on these rows.</summary>
+    /// <param name="idOf">The stored version of a food of the table, or of a packet.</param>
+    public Change ChangeTo(WeekPlan plan, string summary, Func<RecipeLine, (Guid? Food, Guid? Packet)> idOf)
+    {
+        var batches = Batches.ToDictionary(row => row.Id);
+        var servings = Servings.Select(row => row.Id).ToHashSet();
+        var items = Items.ToDictionary(row => row.Id);
+        var now = plan.Servings.Select(ServingRowOf).ToList();
+        return new Change(summary)
+            // Others may put something into the same meal: taking the edit back leaves it there, empty.
+            .Append(Tables.Serving, now.Where(row => !servings.Contains(row.Id)))
+            .Put(Tables.Serving, Servings, now.Where(row => servings.Contains(row.Id)))
+            .Put(Tables.Batch, Batches, plan.Batches.Select(batch => batches[batch.Id]))
+            .Put(
+                Tables.Lot,
+                Lots,
+                plan.Batches.SelectMany(batch =>
+                    batch.Lots.Select((lot, at) => new LotRow(lot.Id, batch.Id, at, lot.Variant, lot.Portions))
+                )
+            )
+            .Put(
+                Tables.ServingItem,
+                Items,
+                plan.Servings.SelectMany(serving =>
+                    serving.Items.Select((item, at) => RowOf(serving.Id, item, at, items.GetValueOrDefault(item.Id), idOf))
+                )
+            )
+            .Put(
+                Tables.Container,
+                Containers,
+                plan.Gone.Select(box => new ContainerRow(box.Id, box.Batch, box.Lot, box.Portions, box.GoneOn))
+            );
+    }
+
+    /// <param name="known">The row as it was: what is eaten as it is bought keeps the food that it was computed from.</param>
+    private static ServingItemRow RowOf(
+        Guid serving,
+        ServingItem item,
+        int position,
+        ServingItemRow? known,
+        Func<RecipeLine, (Guid? Food, Guid? Packet)> idOf
+    )
+    {
+        switch (item)
+        {
+            case Draw draw:
+                return new(
+                    draw.Id,
+                    serving,
+                    position,
+                    draw.Batch,
+                    draw.Lot,
+                    draw.Size.IsInGrams ? null : draw.Size.Amount,
+                    draw.Size.IsInGrams ? draw.Size.Amount : null,
+                    draw.Parts,
+                    null,
+                    null,
+                    null,
+                    null,
+                    false
+                );
+            case ReadyFood when known is not null:
+                return known with { ServingId = serving, Position = position };
+            case ReadyFood ready:
+                var (food, packet) = idOf(ready.Line);
+                return new(
+                    ready.Id,
+                    serving,
+                    position,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    ready.Line.Read.Text,
+                    food,
+                    packet,
+                    ready.Line.Match.ToString(),
+                    false
+                );
+            default:
+                throw new InvalidOperationException($"{item} has no row.");
+        }
+    }
+
+    private static ServingRow ServingRowOf(Serving serving) =>
+        new(serving.Id, serving.Cell.Date, serving.Cell.Meal, serving.Cell.Eater, serving.State.ToString(), serving.IsLocked, serving.Note);
+
+    private static ServingItem ToItem(ServingItemRow row, Func<ServingItemRow, RecipeLine> lineOf) =>
+        row.BatchId is { } batch
+            ? new Draw(row.Id, batch, row.LotId!.Value, row.Grams is { } grams ? new(grams, true) : new(row.Portions!.Value))
+            {
+                Parts = row.Parts,
+            }
+            : new ReadyFood(row.Id, lineOf(row));
+}

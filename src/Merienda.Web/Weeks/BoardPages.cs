@@ -1,0 +1,139 @@
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Web.Hosting;
+
+namespace Merienda.Web.Weeks;
+
+/// <summary>The board as drawn from a week.</summary>
+public static class BoardPages
+{
+    public static WeekBoard ToBoard(this WeekView week) =>
+        new(
+            week.Start,
+            week.Days,
+            Occasion.Meals,
+            [
+                .. new[] { week.Table.Household.PrepDay, week.Table.Household.SecondDay }
+                    .OfType<DayOfWeek>()
+                    .Select(day => week.Start.AddDays(Kitchen.Offset(day)))
+                    .Order(),
+            ],
+            [.. week.Eaters.Select((eater, at) => ToEater(week, eater, week.Table.Eaters[at]))],
+            [.. week.Plan.Batches.Select(batch => ToBatch(week, batch))],
+            [
+                .. week
+                    .Plan.Servings.Where(serving => week.Plan.Holds(serving.Cell.Date) && IsSomething(serving))
+                    .Select(serving => ToServing(week, serving)),
+            ],
+            [
+                .. week.Ledger.Days.Select(day => new BoardDay(
+                    day.Eater.Id,
+                    day.Date,
+                    day.OpenMeals,
+                    day.Verdict,
+                    day.Tightest is { } tightest ? Shown.Of(tightest) : null,
+                    [.. day.Findings.Select(Shown.Of)]
+                )),
+            ],
+            [.. Troubles.Of(week)],
+            [.. Outdated(week)],
+            week.Undo
+        );
+
+    private static bool IsSomething(Serving serving) =>
+        serving.Items.Count > 0 || serving.State != ServingState.Planned || serving.IsLocked || serving.Note.Length > 0;
+
+    private static BoardEater ToEater(WeekView week, Eater eater, EaterSettings settings) =>
+        new(
+            eater.Id,
+            eater.Name,
+            settings.Protocols,
+            [.. Occasion.Meals.Where(eater.PrepMeals.Contains)],
+            settings
+                .Protocols.Select(id => (Plan: settings.PlanOf(id), week.Table.InForce(id)?.Protocol.Phases))
+                .Where(item => item.Plan is not null && item.Phases is not null)
+                .Select(item => PhaseCalendar.On(item.Plan!, item.Phases!, week.Table.Today).Says)
+                .FirstOrDefault(),
+            [.. week.Ledger.Weeks[eater.Id].Select(Shown.Of)]
+        );
+
+    /// <summary>Names of followed protocols of which another version counts than the one the week was planned with.</summary>
+    private static IEnumerable<string> Outdated(WeekView week) =>
+        week
+            .Table.Eaters.SelectMany(eater => eater.Protocols)
+            .Distinct()
+            .Where(id => week.Table.InForce(id)?.Version != week.Table.Latest(id)?.Version)
+            .Select(id => week.Table.Latest(id)!.Protocol.Name);
+
+    private static BoardBatch ToBatch(WeekView week, Batch batch)
+    {
+        var recipe = week.RecipeOf(batch);
+        return new(
+            batch.Id,
+            batch.Letter,
+            WeekView.Tape(batch),
+            recipe.RecipeId,
+            recipe.Version.Name,
+            recipe.Version.Meal,
+            batch.Cooked,
+            batch.Portions,
+            week.Plan.Placed(batch),
+            week.Plan.Loose(batch),
+            week.Plan.Gone.Where(box => box.Batch == batch.Id && box.GoneOn is not null).Sum(box => box.Portions),
+            batch.Parts,
+            batch.GramsPerPortion is { } grams ? Math.Round(grams) : null,
+            recipe.Version.Keeping.EatBy(batch.Cooked),
+            recipe.Version.Keeping.Freezes,
+            week.Numbers(week.HelpingOf(batch, 1, null))
+        );
+    }
+
+    private static BoardServing ToServing(WeekView week, Serving serving) =>
+        new(
+            new(serving.Cell.Date, serving.Cell.Meal, serving.Cell.Eater),
+            serving.State,
+            serving.IsLocked,
+            serving.Note,
+            [.. week.Plated.Where(plated => plated.Serving == serving).Select(plated => ToItem(week, plated))]
+        );
+
+    private static BoardItem ToItem(WeekView week, Plated plated)
+    {
+        var numbers = week.Numbers(plated.Helping, plated.Serving.Cell.Eater);
+        if (plated is { Item: Draw draw, Drawn: { } drawn })
+        {
+            return new(
+                draw.Id,
+                BoardItemKind.Draw,
+                draw.Batch,
+                drawn.Recipe.Name,
+                null,
+                Math.Round(drawn.Portions, 2),
+                new(draw.Size.Amount, draw.Size.IsInGrams),
+                draw.Parts,
+                drawn.Keeping.KeptIn,
+                drawn.Keeping.EatBy,
+                drawn.Keeping.Thaw,
+                null,
+                numbers
+            );
+        }
+
+        var line = ((ReadyFood)plated.Item).Line;
+        return new(
+            plated.Item.Id,
+            BoardItemKind.Ready,
+            null,
+            line.Name,
+            line.Read.Text.Trim(),
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            line.Doubt,
+            numbers
+        );
+    }
+}

@@ -1,0 +1,150 @@
+using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Merienda.Web.Weeks;
+
+/// <summary>Whole meals: what is eaten as it is bought, the order of things, and what is said of a meal.</summary>
+public static class MealEndpoints
+{
+    public static void MapMeals(this RouteGroupBuilder weeks)
+    {
+        weeks.MapPost("/ready", AddReady).WithName("AddReadyFood");
+        weeks.MapPut("/items/{item:guid}/text", Reword).WithName("ChangeReadyFood");
+        weeks.MapPut("/order", Order).WithName("OrderMeal");
+        weeks.MapPut("/serving", Say).WithName("SayOfMeal");
+    }
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> AddReady(
+        DateOnly date,
+        ReadyRequest request,
+        Editing editing,
+        [AsParameters] WeekEndpoints.Desk desk
+    ) =>
+        WeekEndpoints.Edit(
+            date,
+            editing,
+            desk,
+            week =>
+            {
+                var (diner, read) = (WeekEndpoints.Diner(week, request.To), Read(week, request.Line, request.Food));
+                if ((diner.Refusal ?? read.Refusal ?? Stop(diner.Value, read.Value)) is { } refusal)
+                {
+                    return refusal;
+                }
+
+                return WeekEndpoints.Said(
+                    week.Plan.AddReady(
+                        WeekEndpoints.ToCell(request.To),
+                        new ReadyFood(Guid.CreateVersion7(), read.Value),
+                        Guid.CreateVersion7
+                    ),
+                    $"Added {read.Value.Read.Text.Trim()}"
+                );
+            }
+        );
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Reword(
+        DateOnly date,
+        Guid item,
+        ReadyTextRequest request,
+        Editing editing,
+        [AsParameters] WeekEndpoints.Desk desk
+    ) =>
+        WeekEndpoints.Edit(
+            date,
+            editing,
+            desk,
+            week =>
+            {
+                var read = Read(week, request.To, request.Food);
+                if (read.Refusal is { } refusal)
+                {
+                    return refusal;
+                }
+
+                var eater = week.Plan.Find(item)?.Serving.Cell.Eater;
+                return week.Table.Diners.FirstOrDefault(one => one.Id == eater) is { } diner && Stop(diner, read.Value) is { } stop
+                    ? stop
+                    : WeekEndpoints.Said(
+                        week.Plan.Reword(item, request.From, new ReadyFood(Guid.CreateVersion7(), read.Value)),
+                        $"Changed {request.From.Trim()}"
+                    );
+            }
+        );
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Order(
+        DateOnly date,
+        OrderRequest request,
+        Editing editing,
+        [AsParameters] WeekEndpoints.Desk desk
+    ) =>
+        WeekEndpoints.Edit(
+            date,
+            editing,
+            desk,
+            week => WeekEndpoints.Said(week.Plan.Order(WeekEndpoints.ToCell(request.Place), request.Items), "Changed the order of a meal")
+        );
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Say(
+        DateOnly date,
+        ServingRequest request,
+        Editing editing,
+        [AsParameters] WeekEndpoints.Desk desk
+    ) =>
+        WeekEndpoints.Edit(
+            date,
+            editing,
+            desk,
+            week =>
+                WeekEndpoints.Diner(week, request.Place) is var diner && diner.Refusal is { } nobody
+                    ? nobody
+                    : WeekEndpoints.Said(
+                        week.Plan.Say(
+                            WeekEndpoints.ToCell(request.Place),
+                            request.State,
+                            request.IsLocked,
+                            request.Note,
+                            Guid.CreateVersion7
+                        ),
+                        $"Said something of {diner.Value.Name}'s {request.Place.Meal}"
+                    )
+        );
+
+    private static Refusal? Stop(Eater eater, RecipeLine line) => eater.Stop(line.Name, PortionProfile.Of([line], 1));
+
+    /// <summary>A food as it is bought is read like an ingredient line; without an amount nobody could count it.</summary>
+    private static Result<RecipeLine> Read(StoredWeek week, string text, string? food)
+    {
+        var chosen = food is null ? null : week.Foods.Matcher.WithKey(food);
+        if (food is not null && chosen is null)
+        {
+            return new Refusal("unknown-food", "food", food, "there is no such food", "Choose one from the list");
+        }
+
+        if (text.Trim().Length is 0 or > 300)
+        {
+            return new Refusal("ready-length", "line", text, "a line has 1 to 300 characters", "Type for example: 150 g skyr");
+        }
+
+        var line = RecipeLine.From(
+            text.Trim(),
+            week.Foods.Matcher,
+            week.Table.Household.CountsInOunces ? MeasureSystem.UnitedStates : MeasureSystem.Metric,
+            chosenFood: chosen
+        );
+        return line.Read.Amount is null || line.Read.Amount.Value.Best <= 0
+            ? new Refusal(
+                "ready-amount-missing",
+                "line",
+                text.Trim(),
+                "it does not say how much",
+                "Begin with the amount: 150 g skyr, 1 banana"
+            )
+            : line;
+    }
+}

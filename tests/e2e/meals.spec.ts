@@ -1,0 +1,82 @@
+import { addRecipe, expect, makeBatch, signUp, test } from './kitchen';
+
+const pasta =
+  'Pasta with sauce\nServes 4\n\nIngredients\n\nPasta:\n300 g dried spaghetti\n\nSauce:\n400 g tin chopped tomatoes\n2 tbsp olive oil\n\nMethod\nSimmer for 20 minutes.';
+const soup = 'Lentil soup\nServes 4\n\nIngredients\n200 g red lentils, rinsed\n2 carrots, sliced\n\nMethod\nSimmer for 25 minutes.';
+
+test('a meal holds two dishes, only the sauce of one, and a pot of yoghurt; all of it is taken back', async ({ page }) => {
+  await signUp(page);
+  await addRecipe(page, soup, 'Lentil soup');
+  await addRecipe(page, pasta, 'Pasta with sauce');
+  await makeBatch(page, 'Lentil soup', '4');
+  await makeBatch(page, 'Pasta with sauce', '4');
+  const cell = page.getByRole('gridcell', { name: /^Mon supper, Farah/ });
+  const details = page.getByRole('complementary', { name: 'Details' });
+
+  // By key: two letters on one meal.
+  await cell.focus();
+  await page.keyboard.press('a');
+  await expect(cell).toHaveAccessibleName(/A Lentil soup/);
+  await cell.focus();
+  await page.keyboard.press('b');
+  await expect(cell).toHaveAccessibleName(/A Lentil soup; B Pasta with sauce/);
+
+  // By typing: a food as it is bought, found by its words.
+  await page.keyboard.press(' ');
+  await details.getByRole('button', { name: 'Add to this meal' }).click();
+  await details.getByLabel('Something as it is bought, or made fresh').fill('skyr');
+  await page.keyboard.press('Enter');
+  await expect(details.getByRole('alert')).toContainText('It does not say how much');
+  await details.getByLabel('Something as it is bought, or made fresh').fill('150 g skyr');
+  await expect(details.getByRole('list', { name: 'Foods of this name' })).toContainText(/skyr/i);
+  await page.keyboard.press('Enter');
+  await expect(cell).toHaveAccessibleName(/150 g skyr/);
+  await expect(cell).toContainText('150 g skyr');
+
+  // Its order and its amount.
+  await details.getByRole('button', { name: '150 g skyr earlier' }).click();
+  await expect(cell).toHaveAccessibleName(/A Lentil soup; 150 g skyr; B Pasta/);
+  await details.getByRole('list', { name: 'In this meal' }).getByRole('button', { name: '150 g skyr', exact: true }).click();
+  await details.getByLabel('How much of what').fill('200 g skyr');
+  await details.getByRole('button', { name: 'Change', exact: true }).click();
+  await expect(cell).toHaveAccessibleName(/200 g skyr/);
+
+  // Only the sauce of one, on another day.
+  await page.getByRole('gridcell', { name: /^Tue lunch, Farah/ }).click();
+  await details.getByRole('button', { name: /B Sauce/ }).click();
+  await expect(page.getByRole('gridcell', { name: /^Tue lunch, Farah: B Pasta with sauce, Sauce/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^B, Pasta with sauce/ })).toContainText('2 loose');
+
+  // The last thing first, by key; then undo, three times.
+  await cell.focus();
+  await page.keyboard.press('Delete');
+  await expect(cell).not.toHaveAccessibleName(/Pasta/);
+  await page.keyboard.press('Control+z');
+  await expect(cell).toHaveAccessibleName(/A Lentil soup; 200 g skyr; B Pasta/);
+});
+
+test('a portion by weight, a meal eaten out, a lock and a note', async ({ page }) => {
+  await signUp(page);
+  await addRecipe(page, soup, 'Lentil soup');
+  await makeBatch(page, 'Lentil soup', '4');
+  const cell = page.getByRole('gridcell', { name: /^Mon supper, Farah/ });
+  const details = page.getByRole('complementary', { name: 'Details' });
+  await cell.focus();
+  await page.keyboard.press('a');
+  await expect(cell).toHaveAccessibleName(/Lentil soup/);
+  await page.keyboard.press(' ');
+  await details.getByLabel('Grams in it').fill('120');
+  await details.getByRole('button', { name: 'Weigh' }).click();
+  await expect(cell).toHaveAccessibleName(/Lentil soup, 120 g/);
+  await details.getByRole('button', { name: 'in portions' }).click();
+  await expect(details.getByRole('status')).toBeVisible();
+
+  await page.getByRole('gridcell', { name: /^Tue supper, Farah/ }).click();
+  await details.getByLabel('How this meal goes').selectOption('eats out');
+  await expect(page.getByRole('gridcell', { name: /^Tue supper, Farah: eats out/ })).toBeVisible();
+  await details.getByLabel('locked').check();
+  await expect(page.getByText('The meal is locked.')).toBeVisible();
+  await details.getByLabel('Note').fill('with the neighbours');
+  await details.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('gridcell', { name: /^Tue supper, Farah: eats out; locked; with the neighbours/ })).toBeVisible();
+});
