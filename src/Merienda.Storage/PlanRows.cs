@@ -46,9 +46,15 @@ internal sealed record PlanRows(
 
     /// <summary>What has to be written for a plan that was decided on these rows.</summary>
     /// <param name="idOf">The stored version of a food of the table, or of a packet.</param>
-    public Change ChangeTo(WeekPlan plan, string summary, Func<RecipeLine, (Guid? Food, Guid? Packet)> idOf)
+    /// <param name="made">Rows of batches that are new in the plan.</param>
+    public Change ChangeTo(
+        WeekPlan plan,
+        string summary,
+        Func<RecipeLine, (Guid? Food, Guid? Packet)> idOf,
+        IReadOnlyList<BatchRow>? made = null
+    )
     {
-        var batches = Batches.ToDictionary(row => row.Id);
+        var batches = Batches.Concat(made ?? []).ToDictionary(row => row.Id);
         var servings = Servings.Select(row => row.Id).ToHashSet();
         var items = Items.ToDictionary(row => row.Id);
         var now = plan.Servings.Select(ServingRowOf).ToList();

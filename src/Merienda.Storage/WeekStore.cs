@@ -1,3 +1,4 @@
+using System.Globalization;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Recipes;
@@ -5,6 +6,9 @@ using Merienda.Core.Stock;
 using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
+
+/// <summary>What a copied week became.</summary>
+public sealed record Copied(int Batches, int Placed, int Left);
 
 /// <summary>
 /// The week's batches and meals. An edit is an intent that is decided on the week as it is under the lock; what differs is written, and the
@@ -52,15 +56,14 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
 
                 var batch = made.Value;
                 var day = session ?? new PrepSessionRow(Guid.CreateVersion7(), cooked);
-                var change = new Change($"Made {batch.Letter}, {recipe.Version.Name}")
-                    .Append(Tables.PrepSession, session is null ? [day] : [])
-                    .Put(Tables.Batch, null, new BatchRow(batch.Id, day.Id, recipe.VersionId, batch.Letter))
-                    .Put(Tables.Lot, [], batch.Lots.Select((lot, at) => new LotRow(lot.Id, batch.Id, at, lot.Variant, lot.Portions)))
-                    // A week keeps the versions that are followed when a batch is made; taking the batch back leaves them.
-                    .Append(
-                        Tables.WeekProtocol,
-                        ProtocolStore.Followed(week.Table, weekStart).ExceptBy(pins.Select(pin => pin.ProtocolId), row => row.ProtocolId)
-                    );
+                var change = Cooked(
+                    week,
+                    week.Plan.Add(batch),
+                    $"Made {batch.Letter}, {recipe.Version.Name}",
+                    session is null ? [day] : [],
+                    [new BatchRow(batch.Id, day.Id, recipe.VersionId, batch.Letter)],
+                    pins
+                );
                 return new Decided<Guid>(change, batch.Id);
             },
             _ => weeks.Of(weekStart).Select(draw)
@@ -97,6 +100,100 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
             },
             _ => weeks.Of(weekStart).Select(draw)
         );
+
+    /// <summary>Cooks a week's batches again for a later one, in the recipes' versions that count, and fills its free meals if asked to.</summary>
+    /// <param name="stop">Why an eater may not have a thing; null when nothing stops it.</param>
+    public Task<Result<Edited<Copied>>> Copy(
+        EditStamp stamp,
+        DateOnly from,
+        DateOnly to,
+        bool withMeals,
+        Func<StoredWeek, ServingItem, Guid, Refusal?> stop
+    ) =>
+        door.Edit<
+            (
+                ((StoredWeek From, StoredWeek To) Weeks, IReadOnlyList<StoredRecipe> Library) Known,
+                (IReadOnlyList<PrepSessionRow> Sessions, IReadOnlyList<WeekProtocolRow> Pins) There
+            ),
+            Copied
+        >(
+            stamp,
+            Journal.Batch,
+            Both(from, to).And(recipes.All).And(SessionsOf(to).And(ProtocolStore.Pins(to))),
+            locked =>
+            {
+                var (((source, target), library), (sessions, pins)) = locked;
+                var again = source.Plan.Batches.Where(batch => batch.Cooked >= from.AddDays(-1)).ToList();
+                if (again.Count == 0)
+                {
+                    return new Refusal(
+                        "nothing-to-copy",
+                        "week",
+                        $"{from:yyyy-MM-dd}",
+                        "nothing is cooked for this week",
+                        "Copy another one"
+                    );
+                }
+
+                var (plan, rows, days) = (target.Plan, new List<BatchRow>(), sessions.ToDictionary(session => session.CookedOn));
+                var made = new Dictionary<Guid, Guid>();
+                foreach (var old in again)
+                {
+                    var known = source.RecipeOf(old);
+                    var recipe = library.FirstOrDefault(one => one.RecipeId == known.RecipeId) ?? known;
+                    var cooked = old.Cooked.AddDays(to.DayNumber - from.DayNumber);
+                    if (!days.TryGetValue(cooked, out var day))
+                    {
+                        day = days[cooked] = new PrepSessionRow(Guid.CreateVersion7(), cooked);
+                    }
+
+                    var taken = plan.Batches.Select(batch => batch.Letter).ToHashSet();
+                    var batch = old with
+                    {
+                        Id = Guid.CreateVersion7(),
+                        Letter = taken.Contains(old.Letter) ? TapeLetter.FirstFree(taken) : old.Letter,
+                        Cooked = cooked,
+                        Lots = [.. old.Lots.Select(lot => lot with { Id = Guid.CreateVersion7() })],
+                        Parts = recipe.Version.PartNames,
+                        GramsPerPortion = recipe.Version.GramsPerPortion,
+                    };
+                    plan = plan.Add(batch);
+                    rows.Add(new BatchRow(batch.Id, day.Id, recipe.VersionId, batch.Letter));
+                    made.Add(old.Id, batch.Id);
+                }
+
+                var (filled, placed, left) = withMeals
+                    ? plan.FillFrom(source.Plan, made, (item, eater) => stop(source, item, eater), Guid.CreateVersion7)
+                    : (plan, 0, 0);
+                var change = Cooked(
+                    target,
+                    filled,
+                    $"Copied {rows.Count} batches to the week of {to.ToString("d MMM", CultureInfo.InvariantCulture)}",
+                    [.. days.Values.Except(sessions)],
+                    rows,
+                    pins
+                );
+                return new Decided<Copied>(change, new(rows.Count, placed, left));
+            }
+        );
+
+    /// <summary>A plan with new batches, and the sessions they are cooked in.</summary>
+    private Change Cooked(
+        StoredWeek week,
+        WeekPlan plan,
+        string summary,
+        IReadOnlyList<PrepSessionRow> sessions,
+        IReadOnlyList<BatchRow> made,
+        IReadOnlyList<WeekProtocolRow> pins
+    ) =>
+        week
+            .Rows.ChangeTo(plan, summary, line => IdsOf(line, week.Foods), made)
+            .Append(Tables.PrepSession, sessions)
+            // A week keeps the versions that are followed when a batch is made; taking the batch back leaves them.
+            .Append(
+                Tables.WeekProtocol,
+                ProtocolStore.Followed(week.Table, plan.Start).ExceptBy(pins.Select(pin => pin.ProtocolId), row => row.ProtocolId)
+            );
 
     public Task<Result<Edited<bool>>> TickShop(EditStamp stamp, DateOnly weekStart, string itemKey, bool isTicked) =>
         door.Edit<bool, bool>(
@@ -149,6 +246,17 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
         null,
         async rows => [.. await rows.ReadAsync<TaskTickRow>()]
     );
+
+    /// <summary>Two weeks, one after the other: asked together, they would share the names of their parameters.</summary>
+    private Reading<(StoredWeek From, StoredWeek To)> Both(DateOnly from, DateOnly to) =>
+        weeks.Of(from).Then(async (scope, source) => (source, await scope.Read(weeks.Of(to))));
+
+    private static Reading<IReadOnlyList<PrepSessionRow>> SessionsOf(DateOnly start) =>
+        Reading.Of<IReadOnlyList<PrepSessionRow>>(
+            "select id, cooked_on from prep_session where cooked_on between @sessionsOf - 1 and @sessionsOf + 5;",
+            new { sessionsOf = start },
+            async rows => [.. await rows.ReadAsync<PrepSessionRow>()]
+        );
 
     private static Reading<PrepSessionRow?> SessionOn(DateOnly day) =>
         Reading.Of(

@@ -80,3 +80,32 @@ test('a portion by weight, a meal eaten out, a lock and a note', async ({ page }
   await details.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('gridcell', { name: /^Tue supper, Farah: eats out; locked; with the neighbours/ })).toBeVisible();
 });
+
+test('a row, a day and a week are filled at once', async ({ page }) => {
+  await signUp(page);
+  await addRecipe(page, soup, 'Lentil soup');
+  await makeBatch(page, 'Lentil soup', '6');
+  const details = page.getByRole('complementary', { name: 'Details' });
+  const at = (day: string, meal: string) => page.getByRole('gridcell', { name: new RegExp(`^${day} ${meal}, Farah`) });
+  await page.getByRole('button', { name: 'Details of A' }).click();
+  await details.getByLabel('Meal of the row').selectOption('lunch');
+  await details.getByRole('button', { name: 'Place', exact: true }).click();
+  await expect(page.getByText('A stands in each lunch that was open.')).toBeVisible();
+  await expect(at('Fri', 'lunch')).toHaveAccessibleName(/Lentil soup/);
+  await expect(at('Sat', 'lunch')).toHaveAccessibleName(/still open/);
+
+  await page.keyboard.press('Escape');
+  await page.getByRole('columnheader', { name: /^Fri/ }).click();
+  const last = await details.getByLabel('The other day').locator('option').last().getAttribute('value');
+  await details.getByLabel('The other day').selectOption(last);
+  await details.getByRole('button', { name: 'Swap with it' }).click();
+  await expect(at('Sat', 'lunch')).toHaveAccessibleName(/Lentil soup/);
+  await expect(at('Fri', 'lunch')).toHaveAccessibleName(/still open/);
+
+  await page.getByRole('button', { name: 'Copy this week …' }).click();
+  const before = page.url();
+  await page.getByRole('dialog', { name: 'Copy this week' }).getByRole('button', { name: 'Copy it' }).click();
+  await expect(page.getByText('1 batch copied, 6 things placed.')).toBeVisible();
+  await expect(page).not.toHaveURL(before);
+  await expect(at('Sat', 'lunch')).toHaveAccessibleName(/Lentil soup/);
+});

@@ -138,6 +138,19 @@ public sealed record ReadyTextRequest(string From, string To, string? Food = nul
 /// <param name="Items">Every thing of the meal, in the order it is eaten.</param>
 public sealed record OrderRequest(BoardPlace Place, IReadOnlyList<Guid> Items);
 
+/// <param name="Meal">Each of them in the week, of one eater.</param>
+public sealed record RowRequest(string Meal, Guid EaterId);
+
+public sealed record TwoDaysRequest(DateOnly From, DateOnly To);
+
+/// <param name="To">Any day of the week that is copied to.</param>
+/// <param name="WithMeals">Whether the meals are filled too, or the batches only come to the bench.</param>
+public sealed record CopyWeekRequest(DateOnly To, bool WithMeals);
+
+/// <param name="Start">First day of the week that was copied to.</param>
+/// <param name="Left">Portions and foods that could not stand there: the meal is taken or locked, or an allergy forbids it.</param>
+public sealed record CopiedWeek(DateOnly Start, int Batches, int Placed, int Left);
+
 public sealed record ServingRequest(BoardPlace Place, Core.Planning.ServingState State, bool IsLocked, string Note);
 
 /// <param name="Sequence">Null for the newest own edit.</param>

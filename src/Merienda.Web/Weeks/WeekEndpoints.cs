@@ -22,6 +22,7 @@ public static class WeekEndpoints
         weeks.MapPost("/items/{item:guid}/move", Move).WithName("MoveItem");
         weeks.MapPut("/items/{item:guid}/size", Size).WithName("SizeItem");
         weeks.MapMeals();
+        weeks.MapDays();
         weeks.MapPost("/protocols/renew", RenewProtocols).WithName("RenewProtocols");
         api.MapPost("/undo", Undo).WithTags("Week").WithName("Undo").RequireAuthorization();
         weeks.MapGet("/shop", Shop).WithName("GetShop");
@@ -214,7 +215,7 @@ public static class WeekEndpoints
         : week.Table.Diners.FirstOrDefault(one => one.Id == at.EaterId) is { } eater ? eater
         : HouseholdStore.EaterGone(at.EaterId);
 
-    private static Refusal? Stop(StoredWeek week, Guid batchId, Eater eater) =>
+    internal static Refusal? Stop(StoredWeek week, Guid batchId, Eater eater) =>
         week.Plan.BatchWithId(batchId) is { } batch && week.RecipeOf(batch).Version is { } recipe
             ? eater.Stop(recipe.Name, recipe.Profile)
             : null;
@@ -227,9 +228,9 @@ public static class WeekEndpoints
             _ => null,
         };
 
-    private static string LetterOf(StoredWeek week, Guid batch) => week.Plan.BatchWithId(batch)?.Letter ?? "a batch";
+    internal static string LetterOf(StoredWeek week, Guid batch) => week.Plan.BatchWithId(batch)?.Letter ?? "a batch";
 
-    private static string NameOf(StoredWeek week, Guid item) =>
+    internal static string NameOf(StoredWeek week, Guid item) =>
         week.Plan.Find(item) is { } found ? week.Plan.NameOf(found.Item) : "something";
 
     /// <summary>A week has days before and after it: the ends of the calendar have not.</summary>

@@ -14,10 +14,11 @@ type Props = {
   onHoldByKey: (batch: Batch) => void;
   onDetails: (batch: Batch) => void;
   onMake: () => void;
+  onCopy: () => void;
 };
 
 /** The column of batches with portions made, placed and loose; it folds to tape letters. */
-export function Bench({ board, held, onHold, onHoldByKey, onDetails, onMake }: Props) {
+export function Bench({ board, held, onHold, onHoldByKey, onDetails, onMake, onCopy }: Props) {
   const [folded, setFolded] = useState(false);
   const { setNodeRef, isOver } = useDroppable({ id: 'bench', data: { bench: true } });
   const sessions = [...new Set(board.batches.map((batch) => batch.cookedOn))].sort();
@@ -60,6 +61,11 @@ export function Bench({ board, held, onHold, onHoldByKey, onDetails, onMake }: P
             ))}
         </div>
       ))}
+      {board.batches.length > 0 && !folded && (
+        <Button look="bare" onClick={onCopy} className="mt-2 shrink-0 self-start text-sm">
+          Copy this week …
+        </Button>
+      )}
       {board.batches.length === 0 && !folded && <p className="py-1 text-sm text-steel">No batches yet.</p>}
     </section>
   );

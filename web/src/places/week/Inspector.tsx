@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../pieces/Button';
 import { longDate, portions, weekday } from '../../pieces/show';
@@ -38,7 +38,7 @@ export function Inspector({ board, selected, edits, onClose, onSelect }: Props) 
         />
       )}
       {selected.kind === 'batch' && <BatchDetails board={board} batchId={selected.batchId} edits={edits} onClose={onClose} />}
-      {selected.kind === 'day' && <DayDetails board={board} date={selected.date} />}
+      {selected.kind === 'day' && <DayDetails board={board} date={selected.date} edits={edits} />}
     </aside>
   );
 }
@@ -78,6 +78,7 @@ function BatchDetails({ board, batchId, edits, onClose }: { board: Board; batchI
         {portions(batch.placed)} placed, {portions(batch.loose)} loose{batch.gone > 0 && `, ${portions(batch.gone)} gone`}.
         {batch.gramsPerPortion !== null && ` A portion is about ${batch.gramsPerPortion} g, weighed raw.`}
       </p>
+      {batch.loose > 0 && <PlaceRow board={board} batch={batch} edits={edits} />}
       <Button
         className="mt-3 w-full"
         onClick={() => {
@@ -92,10 +93,60 @@ function BatchDetails({ board, batchId, edits, onClose }: { board: Board; batchI
   );
 }
 
-function DayDetails({ board, date }: { board: Board; date: string }) {
+/** A portion in each of a meal of the week: a whole row at once. */
+function PlaceRow({ board, batch, edits }: { board: Board; batch: Batch; edits: BoardEdits }) {
+  const [meal, setMeal] = useState(batch.meal ?? board.meals[1] ?? '');
+  const [eater, setEater] = useState(board.eaters[0]?.id ?? '');
+  return (
+    <form
+      className="mt-3 flex flex-wrap items-center gap-2 text-sm"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void edits.placeRow(batch, meal, eater);
+      }}
+    >
+      In each
+      <select aria-label="Meal of the row" value={meal} onChange={(event) => setMeal(event.target.value)} className={selectLook}>
+        {board.meals.map((one) => (
+          <option key={one}>{one}</option>
+        ))}
+      </select>
+      of
+      <select aria-label="Eater of the row" value={eater} onChange={(event) => setEater(event.target.value)} className={selectLook}>
+        {board.eaters.map((one) => (
+          <option key={one.id} value={one.id}>
+            {one.name}
+          </option>
+        ))}
+      </select>
+      <Button type="submit">Place</Button>
+    </form>
+  );
+}
+
+const selectLook = 'min-h-9 rounded-sm border border-slate bg-enamel px-2';
+
+function DayDetails({ board, date, edits }: { board: Board; date: string; edits: BoardEdits }) {
+  const others = board.days.filter((day) => day !== date);
+  const [other, setOther] = useState(others.find((day) => day > date) ?? others[0] ?? '');
   return (
     <>
       <h2 className="pr-6 text-lg">{longDate(date)}</h2>
+      <div className="mt-2 flex flex-wrap items-center gap-2 text-sm">
+        <select aria-label="The other day" value={other} onChange={(event) => setOther(event.target.value)} className={selectLook}>
+          {others.map((day) => (
+            <option key={day} value={day}>
+              {longDate(day)}
+            </option>
+          ))}
+        </select>
+        <Button onClick={() => void edits.repeatDay(date, other, `${weekday(date)} is repeated on ${weekday(other)}.`)}>
+          Repeat there
+        </Button>
+        <Button onClick={() => void edits.swapDays(date, other, `${weekday(date)} and ${weekday(other)} changed places.`)}>
+          Swap with it
+        </Button>
+      </div>
       {board.eaters.map((eater) => {
         const day = board.ledger.find((one) => one.eaterId === eater.id && one.date === date);
         return (

@@ -168,6 +168,9 @@ function DrawSize({
           onChange={(to) => edits.sizeBy(item.id, to - size.amount)}
         />
       )}
+      <Button className="mt-2 w-full" onClick={() => void edits.fit(item)}>
+        As large as the day allows
+      </Button>
       {weighs !== null && (
         <form
           className="mt-2 flex items-center justify-between gap-2 text-sm"

@@ -6,6 +6,7 @@ import { Tape } from '../../pieces/Tape';
 import { useWeekDate } from '../useWeekDate';
 import { Bench } from './Bench';
 import { BoardGrid } from './BoardGrid';
+import { CopyWeekDialog } from './CopyWeekDialog';
 import { Inspector } from './Inspector';
 import { MakeBatchDialog } from './MakeBatchDialog';
 import { type Board, type Place, useBoardEdits, useWeek } from './queries';
@@ -29,6 +30,7 @@ function WeekBoard({ board }: { board: Board }) {
   const [held, setHeld] = useState<Held>(null);
   const [selected, setSelected] = useState<Selected>(null);
   const [making, setMaking] = useState(params.has('make'));
+  const [copying, setCopying] = useState(false);
   const [shownEaters, setShownEaters] = useState(() => board.eaters.slice(0, 2).map((eater) => eater.id));
   const [day, setDay] = useState(board.days.includes(today) ? today : (board.days[0] ?? ''));
   const [dragged, setDragged] = useState<Held>(null);
@@ -122,6 +124,7 @@ function WeekBoard({ board }: { board: Board }) {
             }}
             onDetails={(batch) => setSelected({ kind: 'batch', batchId: batch.id })}
             onMake={() => setMaking(true)}
+            onCopy={() => setCopying(true)}
           />
           <div className="min-h-0 min-w-0 flex-1 overflow-auto">
             {board.eaters.length > 2 && (
@@ -181,6 +184,7 @@ function WeekBoard({ board }: { board: Board }) {
           draggedFood && <span className="bg-enamel px-1 text-sm shadow">{draggedFood.text}</span>
         )}
       </DragOverlay>
+      {copying && <CopyWeekDialog board={board} edits={edits} onClose={() => setCopying(false)} />}
       {making && (
         <MakeBatchDialog
           board={board}

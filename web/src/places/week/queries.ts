@@ -165,6 +165,25 @@ export function useBoardEdits(date: string) {
         .find((one) => one.id === itemId);
       if (item?.size && !item.size.isInGrams) void size(item, { amount: item.size.amount + more, isInGrams: false });
     },
+    /** The size at which the tightest ruler of the day is full. */
+    fit: (item: Item) =>
+      run({ say: `${item.name} fits the day.`, ask: () => kept(api.POST('/api/weeks/{date}/items/{item}/fit', at(item))) }),
+    placeRow: (batch: Batch, meal: string, eaterId: string) =>
+      run({
+        say: `${batch.letter} stands in each ${meal} that was open.`,
+        ask: () => kept(api.POST('/api/weeks/{date}/batches/{batch}/row', { ...path(batch), body: { meal, eaterId } })),
+      }),
+    repeatDay: (from: string, to: string, say: string) =>
+      run({ say, ask: () => kept(api.POST('/api/weeks/{date}/days/repeat', { ...week, body: { from, to } })) }),
+    swapDays: (from: string, to: string, say: string) =>
+      run({ say, ask: () => kept(api.POST('/api/weeks/{date}/days/swap', { ...week, body: { from, to } })) }),
+    copyWeek: (to: string, withMeals: boolean, last: (start: string) => void) =>
+      edit.run({
+        ask: () => kept(api.POST('/api/weeks/{date}/copy', { ...week, body: { to, withMeals } })),
+        say: ({ batches, placed, left }) =>
+          `${batches} ${batches === 1 ? 'batch' : 'batches'} copied${placed > 0 ? `, ${placed} things placed` : ''}${left > 0 ? `; ${left} could not stand there` : ''}.`,
+        last: ({ start }) => last(start),
+      }),
     addReady: (to: Place, line: string, food: string | null, last: () => void) =>
       run({
         say: `${line.trim()} is on the board.`,

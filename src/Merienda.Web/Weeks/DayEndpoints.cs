@@ -1,0 +1,148 @@
+using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Core.Recipes;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Merienda.Web.Weeks;
+
+/// <summary>Many meals at once: a row, a day again, two days exchanged, a week copied, a portion that fills its day.</summary>
+public static class DayEndpoints
+{
+    public static void MapDays(this RouteGroupBuilder weeks)
+    {
+        weeks.MapPost("/batches/{batch:guid}/row", PlaceRow).WithName("PlaceRow");
+        weeks.MapPost("/items/{item:guid}/fit", Fit).WithName("FitDay");
+        weeks.MapPost("/days/repeat", Repeat).WithName("RepeatDay");
+        weeks.MapPost("/days/swap", Swap).WithName("SwapDays");
+        weeks.MapPost("/copy", Copy).WithName("CopyWeek");
+    }
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> PlaceRow(
+        DateOnly date,
+        Guid batch,
+        RowRequest request,
+        Editing editing,
+        [AsParameters] WeekEndpoints.Desk desk
+    ) =>
+        WeekEndpoints.Edit(
+            date,
+            editing,
+            desk,
+            week =>
+            {
+                var diner = WeekEndpoints.Diner(week, new(week.Plan.Start, request.Meal, request.EaterId));
+                return (diner.Refusal ?? WeekEndpoints.Stop(week, batch, diner.Value)) is { } refusal
+                    ? refusal
+                    : WeekEndpoints.Said(
+                        week.Plan.PlaceRow(batch, request.Meal, request.EaterId, diner.Value.PortionHabit, Guid.CreateVersion7),
+                        $"Placed {WeekEndpoints.LetterOf(week, batch)} in each {request.Meal}"
+                    );
+            }
+        );
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Fit(
+        DateOnly date,
+        Guid item,
+        Editing editing,
+        [AsParameters] WeekEndpoints.Desk desk
+    ) =>
+        WeekEndpoints.Edit(
+            date,
+            editing,
+            desk,
+            week =>
+            {
+                if (week.Plan.Find(item) is not (var serving, Draw))
+                {
+                    return WeekEndpoints.Said(week.Plan.ChangeSize(item, default, default), "");
+                }
+
+                var eater = week.Table.Diners.First(one => one.Id == serving.Cell.Eater);
+                Verdict With(Draw draw)
+                {
+                    var items = serving.Items.Select(one => one.Id == item ? draw : one).ToList();
+                    var plan = week.Plan with
+                    {
+                        Servings = [.. week.Plan.Servings.Select(one => one == serving ? one with { Items = items } : one)],
+                    };
+                    var day = new WeekView(week with { Plan = plan }, desk.Knowledge).Ledger[serving.Cell.Date, eater.Id];
+                    // What cannot be told whatever the size is no reason to eat less of this.
+                    return day.Findings.Any(finding =>
+                        finding.Verdict is Verdict.Breaks or Verdict.TooClose && finding.Limit?.AtMost is not null
+                    )
+                        ? Verdict.Breaks
+                        : Verdict.Fits;
+                }
+
+                return WeekEndpoints.Said(week.Plan.FitDay(item, With), $"Fitted {WeekEndpoints.NameOf(week, item)} to its day");
+            }
+        );
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Repeat(
+        DateOnly date,
+        TwoDaysRequest request,
+        Editing editing,
+        [AsParameters] WeekEndpoints.Desk desk
+    ) =>
+        WeekEndpoints.Edit(
+            date,
+            editing,
+            desk,
+            week =>
+                WeekEndpoints.Said(
+                    week.Plan.RepeatDay(request.From, request.To, (item, eater) => Stop(week, item, eater), Guid.CreateVersion7),
+                    $"Repeated {request.From:ddd} on {request.To:ddd}"
+                )
+        );
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Swap(
+        DateOnly date,
+        TwoDaysRequest request,
+        Editing editing,
+        [AsParameters] WeekEndpoints.Desk desk
+    ) =>
+        WeekEndpoints.Edit(
+            date,
+            editing,
+            desk,
+            week => WeekEndpoints.Said(week.Plan.SwapDays(request.From, request.To), $"Swapped {request.From:ddd} and {request.To:ddd}")
+        );
+
+    private static async Task<Results<Ok<CopiedWeek>, ProblemHttpResult>> Copy(
+        DateOnly date,
+        CopyWeekRequest request,
+        Editing editing,
+        WeekStore weeks
+    )
+    {
+        var from = HouseholdClock.WeekOf(date);
+        // The ends of the calendar have no week round them.
+        var to = request.To.Year is < 2000 or > 2100 ? from : HouseholdClock.WeekOf(request.To);
+        return to <= from
+            ? new Refusal(
+                "copy-not-later",
+                "to",
+                $"{request.To:yyyy-MM-dd}",
+                "a week is copied to a later one, up to 2100",
+                "Choose a week after it"
+            ).ToProblem()
+            : editing.Answer(
+                (await weeks.Copy(editing, from, to, request.WithMeals, Stop)).Select(edited =>
+                    edited.Select(copied => new CopiedWeek(to, copied.Batches, copied.Placed, copied.Left))
+                )
+            );
+    }
+
+    private static Refusal? Stop(StoredWeek week, ServingItem item, Guid eaterId) =>
+        week.Table.Diners.FirstOrDefault(one => one.Id == eaterId) is not { } eater
+            ? HouseholdStore.EaterGone(eaterId)
+            : item switch
+            {
+                Draw draw => WeekEndpoints.Stop(week, draw.Batch, eater),
+                ReadyFood ready => eater.Stop(ready.Line.Name, PortionProfile.Of([ready.Line], 1)),
+                _ => null,
+            };
+}
