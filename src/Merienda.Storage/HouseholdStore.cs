@@ -177,7 +177,7 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
                     return EaterGone(eaterId);
                 }
 
-                if (TableEdits.WrongNote(table, notedOn, text) is { } refusal)
+                if (table.WrongNote(notedOn, text) is { } refusal)
                 {
                     return refusal;
                 }

@@ -3,71 +3,9 @@ using Merienda.Core.Outcomes;
 
 namespace Merienda.Core.Planning;
 
-/// <summary>Every edit of a week: the plan as it is then, or why not. What is drawn never exceeds what is cooked.</summary>
+/// <summary>What is drawn from batches: the plan as it is then, or why not. What is drawn never exceeds what is cooked.</summary>
 public static class WeekEdits
 {
-    /// <summary>Characters.</summary>
-    public const int LongestNote = 200;
-
-    public static WeekPlan Add(this WeekPlan plan, Batch batch) => plan with { Batches = [.. plan.Batches, batch] };
-
-    /// <summary>Cooks more or less of a batch; the difference is loose.</summary>
-    public static Result<WeekPlan> Resize(this WeekPlan plan, Guid batchId, decimal portions)
-    {
-        if (plan.BatchWithId(batchId) is not { } batch)
-        {
-            return BatchGone(batchId);
-        }
-
-        if (Batch.RefusePortions(portions) is { } refusal)
-        {
-            return refusal;
-        }
-
-        // What is not asked otherwise comes from, or goes to, the lot with the most to give.
-        var lot = batch.Lots.MaxBy(one => plan.Loose(batch, one))!;
-        var least = batch.Portions - plan.Loose(batch, lot);
-        return portions < least
-            ? new Refusal(
-                "batch-too-small",
-                "portions",
-                $"{portions:0.##}",
-                $"{least:0.##} portions of {batch.Letter} are already placed or gone",
-                $"Take back {least - portions:0.##} first, or cook at least {least:0.##}"
-            )
-            : plan.With(
-                batch,
-                batch with
-                {
-                    Lots =
-                    [
-                        .. batch.Lots.Select(one => one == lot ? one with { Portions = one.Portions + portions - batch.Portions } : one),
-                    ],
-                }
-            );
-    }
-
-    /// <summary>Takes a batch off the bench with everything that is drawn from it.</summary>
-    public static Result<WeekPlan> Remove(this WeekPlan plan, Guid batchId) =>
-        plan.BatchWithId(batchId) is not { } batch
-            ? BatchGone(batchId)
-            : plan with
-            {
-                Batches = [.. plan.Batches.Where(one => one != batch)],
-                Servings =
-                [
-                    .. plan.Servings.Select(serving =>
-                        serving.Draws.Any(draw => draw.Batch == batchId)
-                            ? serving with
-                            {
-                                Items = [.. serving.Items.Where(item => item is not Draw draw || draw.Batch != batchId)],
-                            }
-                            : serving
-                    ),
-                ],
-                Gone = [.. plan.Gone.Where(box => box.Batch != batchId)],
-            };
-
     /// <summary>Draws a portion for a cell, of the wanted size as far as loose portions go; a last smaller rest is taken whole.</summary>
     /// <param name="wanted">Portions; taken to the nearest step.</param>
     /// <param name="parts">Parts that are taken; null for the whole dish.</param>
@@ -172,80 +110,6 @@ public static class WeekEdits
             : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? changed : one)] });
     }
 
-    /// <summary>Adds something that is eaten as it is bought.</summary>
-    public static Result<WeekPlan> AddReady(this WeekPlan plan, Cell cell, ReadyFood food, Func<Guid> newId) =>
-        plan.WrongCell(null, cell) is { } refusal ? refusal : plan.Put(cell, food, newId);
-
-    /// <summary>Changes what is eaten as it is bought, such as its amount.</summary>
-    /// <param name="from">As it was seen; refused when it reads otherwise by now.</param>
-    public static Result<WeekPlan> Reword(this WeekPlan plan, Guid itemId, string from, ReadyFood to)
-    {
-        if (plan.Find(itemId) is not var (serving, item) || item is not ReadyFood was)
-        {
-            return ItemGone(itemId);
-        }
-
-        return was.Line.Read.Text.Trim() != from.Trim()
-            ? new Refusal(
-                "item-changed",
-                "line",
-                from,
-                $"it is {was.Line.Read.Text.Trim()} by now",
-                "Look at the board as it is now and try again"
-            )
-            : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? to : one)] });
-    }
-
-    /// <summary>Puts the things of a meal into another order.</summary>
-    public static Result<WeekPlan> Order(this WeekPlan plan, Cell cell, IReadOnlyList<Guid> items) =>
-        plan.At(cell) is not { } serving
-        || !serving.Items.Select(item => item.Id).ToHashSet().SetEquals(items)
-        || items.Count != serving.Items.Count
-            ? new Refusal(
-                "order-incomplete",
-                "items",
-                $"{items.Count}",
-                "these are not the things of the meal as it is now",
-                "Look at the board as it is now and try again"
-            )
-            : plan.Replace(serving, serving with { Items = [.. items.Select(id => serving.Items.First(item => item.Id == id))] });
-
-    /// <summary>Says how a meal goes, whether it is left alone, and a note.</summary>
-    public static Result<WeekPlan> Say(this WeekPlan plan, Cell cell, ServingState state, bool isLocked, string note, Func<Guid> newId)
-    {
-        if (note.Trim().Length > LongestNote)
-        {
-            return new Refusal("note-length", "note", note, $"a note has at most {LongestNote} characters", "Shorten it");
-        }
-
-        if (plan.WrongCell(null, cell) is { } refusal)
-        {
-            return refusal;
-        }
-
-        var serving = plan.At(cell) ?? new Serving(newId(), cell, []);
-        var said = serving with { State = state, IsLocked = isLocked, Note = note.Trim() };
-        return plan.At(cell) is null ? plan with { Servings = [.. plan.Servings, said] } : plan.Replace(serving, said);
-    }
-
-    /// <summary>A loose box was eaten or thrown away outside the plan.</summary>
-    public static Result<WeekPlan> LoseBox(this WeekPlan plan, Guid boxId, DateOnly today) =>
-        plan.Batches.SelectMany(plan.BoxesOf).FirstOrDefault(box => box.Id == boxId && box.Cell is null) is { } box
-            ? plan with
-            {
-                Gone = [.. plan.Gone, new Box(boxId, box.Batch.Id, box.Lot.Id, box.Portions, today)],
-            }
-            : BoxNotThere(boxId, "it is placed or gone already");
-
-    /// <summary>A box that was said to be gone is there after all.</summary>
-    public static Result<WeekPlan> FindBox(this WeekPlan plan, Guid boxId) =>
-        plan.Gone.FirstOrDefault(box => box.Id == boxId) is { } box
-            ? plan with
-            {
-                Gone = [.. plan.Gone.Where(one => one != box)],
-            }
-            : BoxNotThere(boxId, "it is not gone");
-
     /// <summary>The thing with this id and where it is; null when it is nowhere.</summary>
     public static (Serving Serving, ServingItem Item)? Find(this WeekPlan plan, Guid itemId) =>
         plan
@@ -267,14 +131,8 @@ public static class WeekEdits
             Servings = [.. plan.Servings.Select(serving => serving.Id == old.Id ? changed : serving)],
         };
 
-    private static WeekPlan With(this WeekPlan plan, Batch old, Batch changed) =>
-        plan with
-        {
-            Batches = [.. plan.Batches.Select(batch => batch == old ? changed : batch)],
-        };
-
     /// <summary>Puts a thing last into a meal.</summary>
-    private static WeekPlan Put(this WeekPlan plan, Cell cell, ServingItem item, Func<Guid> newId) =>
+    internal static WeekPlan Put(this WeekPlan plan, Cell cell, ServingItem item, Func<Guid> newId) =>
         plan.At(cell) is { } there
             ? plan.Replace(there, there with { Items = [.. there.Items, item] })
             : plan with
@@ -282,7 +140,7 @@ public static class WeekEdits
                 Servings = [.. plan.Servings, new Serving(newId(), cell, [item])],
             };
 
-    private static Refusal? WrongCell(this WeekPlan plan, Batch? batch, Cell cell) =>
+    internal static Refusal? WrongCell(this WeekPlan plan, Batch? batch, Cell cell) =>
         !plan.Holds(cell.Date)
             ? new(
                 "out-of-week",
@@ -346,10 +204,7 @@ public static class WeekEdits
     private static Refusal NothingLoose(Batch batch, string field, string value, string reason) =>
         new("nothing-loose", field, value, reason, $"Cook more of {batch.Letter}, or make another portion of it smaller");
 
-    private static Refusal BoxNotThere(Guid boxId, string reason) =>
-        new("box-gone", "box", boxId.ToString(), reason, "Look at the list as it is now");
-
-    private static Refusal BatchGone(Guid batchId) =>
+    internal static Refusal BatchGone(Guid batchId) =>
         new(
             "batch-gone",
             "batch",
@@ -358,6 +213,6 @@ public static class WeekEdits
             "Look at the board as it is now; undo brings it back for the one who removed it"
         );
 
-    private static Refusal ItemGone(Guid itemId) =>
+    internal static Refusal ItemGone(Guid itemId) =>
         new("item-gone", "item", itemId.ToString(), "it is not on the board any more", "Look at the board as it is now and try again");
 }

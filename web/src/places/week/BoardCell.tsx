@@ -139,12 +139,13 @@ function Portion({ item, board, isHeld, isSelected, isAlone, isBeside, onPick }:
       className={`torn flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 bg-tape py-1 text-left text-ink ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
     >
       <b className="font-display text-base leading-none font-bold">{letterOf(board, item)}</b>
-      {!isBeside && (
-        <span className={`min-w-0 flex-1 text-xs leading-[1.15] ${isAlone ? 'line-clamp-3' : 'line-clamp-1'}`}>
-          {item.name}
-          {partsOf(item)}
-        </span>
-      )}
+      {/* Two beside each other leave room for a name only where the day has the whole width. */}
+      <span
+        className={`min-w-0 flex-1 text-xs leading-[1.15] ${isBeside ? 'line-clamp-2 md:hidden' : isAlone ? 'line-clamp-3' : 'line-clamp-1'}`}
+      >
+        {item.name}
+        {partsOf(item)}
+      </span>
       <span className="figures flex shrink-0 flex-col items-end gap-0.5 text-xs leading-none font-bold">
         {sizeOf(item) && <span>{sizeOf(item)}</span>}
         {item.keptIn === 'freezer' && <Snowflake size={12} aria-label="frozen" />}

@@ -133,6 +133,7 @@ function DayDetails({ board, date, edits }: { board: Board; date: string; edits:
     <>
       <h2 className="pr-6 text-lg">{longDate(date)}</h2>
       <div className="mt-2 flex flex-wrap items-center gap-2 text-sm">
+        and another day:
         <select aria-label="The other day" value={other} onChange={(event) => setOther(event.target.value)} className={selectLook}>
           {others.map((day) => (
             <option key={day} value={day}>

@@ -1,0 +1,93 @@
+using Merienda.Core.Outcomes;
+
+namespace Merienda.Core.Planning;
+
+/// <summary>What is cooked, and what of it is gone outside the plan.</summary>
+public static class BatchEdits
+{
+    public static WeekPlan Add(this WeekPlan plan, Batch batch) => plan with { Batches = [.. plan.Batches, batch] };
+
+    /// <summary>Cooks more or less of a batch; the difference is loose.</summary>
+    public static Result<WeekPlan> Resize(this WeekPlan plan, Guid batchId, decimal portions)
+    {
+        if (plan.BatchWithId(batchId) is not { } batch)
+        {
+            return WeekEdits.BatchGone(batchId);
+        }
+
+        if (Batch.RefusePortions(portions) is { } refusal)
+        {
+            return refusal;
+        }
+
+        // What is not asked otherwise comes from, or goes to, the lot with the most to give.
+        var lot = batch.Lots.MaxBy(one => plan.Loose(batch, one))!;
+        var least = batch.Portions - plan.Loose(batch, lot);
+        return portions < least
+            ? new Refusal(
+                "batch-too-small",
+                "portions",
+                $"{portions:0.##}",
+                $"{least:0.##} portions of {batch.Letter} are already placed or gone",
+                $"Take back {least - portions:0.##} first, or cook at least {least:0.##}"
+            )
+            : plan.With(
+                batch,
+                batch with
+                {
+                    Lots =
+                    [
+                        .. batch.Lots.Select(one => one == lot ? one with { Portions = one.Portions + portions - batch.Portions } : one),
+                    ],
+                }
+            );
+    }
+
+    /// <summary>Takes a batch off the bench with everything that is drawn from it.</summary>
+    public static Result<WeekPlan> Remove(this WeekPlan plan, Guid batchId) =>
+        plan.BatchWithId(batchId) is not { } batch
+            ? WeekEdits.BatchGone(batchId)
+            : plan with
+            {
+                Batches = [.. plan.Batches.Where(one => one != batch)],
+                Servings =
+                [
+                    .. plan.Servings.Select(serving =>
+                        serving.Draws.Any(draw => draw.Batch == batchId)
+                            ? serving with
+                            {
+                                Items = [.. serving.Items.Where(item => item is not Draw draw || draw.Batch != batchId)],
+                            }
+                            : serving
+                    ),
+                ],
+                Gone = [.. plan.Gone.Where(box => box.Batch != batchId)],
+            };
+
+    /// <summary>A loose box was eaten or thrown away outside the plan.</summary>
+    public static Result<WeekPlan> LoseBox(this WeekPlan plan, Guid boxId, DateOnly today) =>
+        plan.Batches.SelectMany(plan.BoxesOf).FirstOrDefault(box => box.Id == boxId && box.Cell is null) is { } box
+            ? plan with
+            {
+                Gone = [.. plan.Gone, new Box(boxId, box.Batch.Id, box.Lot.Id, box.Portions, today)],
+            }
+            : BoxNotThere(boxId, "it is placed or gone already");
+
+    /// <summary>A box that was said to be gone is there after all.</summary>
+    public static Result<WeekPlan> FindBox(this WeekPlan plan, Guid boxId) =>
+        plan.Gone.FirstOrDefault(box => box.Id == boxId) is { } box
+            ? plan with
+            {
+                Gone = [.. plan.Gone.Where(one => one != box)],
+            }
+            : BoxNotThere(boxId, "it is not gone");
+
+    private static WeekPlan With(this WeekPlan plan, Batch old, Batch changed) =>
+        plan with
+        {
+            Batches = [.. plan.Batches.Select(batch => batch == old ? changed : batch)],
+        };
+
+    private static Refusal BoxNotThere(Guid boxId, string reason) =>
+        new("box-gone", "box", boxId.ToString(), reason, "Look at the list as it is now");
+}
