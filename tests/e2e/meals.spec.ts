@@ -66,7 +66,7 @@ test('a portion by weight, a meal eaten out, a lock and a note', async ({ page }
   await expect(cell).toHaveAccessibleName(/Lentil soup/);
   await page.keyboard.press(' ');
   await details.getByLabel('Grams in it').fill('120');
-  await details.getByRole('button', { name: 'Weigh' }).click();
+  await details.getByRole('button', { name: 'Set' }).click();
   await expect(cell).toHaveAccessibleName(/Lentil soup, 120 g/);
   await details.getByRole('button', { name: 'in portions' }).click();
   await expect(details.getByRole('status')).toBeVisible();

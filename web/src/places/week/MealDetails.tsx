@@ -192,7 +192,7 @@ function DrawSize({
             g
           </label>
           <Button type="submit" disabled={!(typed > 0) || (size.isInGrams && typed === size.amount)}>
-            Weigh
+            Set
           </Button>
         </form>
       )}
