@@ -137,6 +137,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
 
                 var (plan, rows, days) = (target.Plan, new List<BatchRow>(), sessions.ToDictionary(session => session.CookedOn));
                 var made = new Dictionary<Guid, Guid>();
+                var cookedNow = source.Versions.ToDictionary();
                 foreach (var old in again)
                 {
                     var known = source.RecipeOf(old);
@@ -160,10 +161,17 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     plan = plan.Add(batch);
                     rows.Add(new BatchRow(batch.Id, day.Id, recipe.VersionId, batch.Letter));
                     made.Add(old.Id, batch.Id);
+                    cookedNow[old.Id] = recipe;
                 }
 
+                // Who may have what is judged by what is cooked now and by the rules of the week it is cooked for.
+                var judged = source with
+                {
+                    Table = target.Table,
+                    Versions = cookedNow,
+                };
                 var (filled, placed, left) = withMeals
-                    ? plan.FillFrom(source.Plan, made, (item, eater) => stop(source, item, eater), Guid.CreateVersion7)
+                    ? plan.FillFrom(source.Plan, made, (item, eater) => stop(judged, item, eater), Guid.CreateVersion7)
                     : (plan, 0, 0);
                 var change = Cooked(
                     target,

@@ -274,4 +274,33 @@ public class MealTests(TestDatabase database)
         var fitted = await cook.Must(HttpMethod.Post, $"{Week}/items/{item}/fit");
         Assert.Equal(2.25m, Items(fitted, 1)[0]!["portions"]!.GetValue<decimal>());
     }
+
+    [Fact]
+    public async Task A_copied_week_is_judged_by_the_recipe_as_it_is_cooked_then()
+    {
+        var kitchen = await Move_in();
+        var cook = kitchen.Cook;
+        var rice = await kitchen.Make("Rice", 4, "400 g rice");
+        var placed = await cook.Must(HttpMethod.Post, $"{Week}/batches/{rice}/place", new { to = kitchen.At(1) });
+        await cook.Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{kitchen.Eater}/personal",
+            new
+            {
+                allergies = new[] { "milk" },
+                dislikes = Array.Empty<string>(),
+                portionHabit = 1,
+                countsTraces = true,
+                trustsRefinedSoybeanOil = false,
+            }
+        );
+        // It holds milk now: it is cooked for the others, and not placed for who is allergic.
+        await cook.Must(
+            HttpMethod.Put,
+            $"/api/recipes/{placed["batches"]![0]!["recipeId"]}",
+            Visitor.Draft("Rice", 4, ["400 g rice", "500 ml milk"], 1)
+        );
+        var copied = await cook.Must(HttpMethod.Post, $"{Week}/copy", new { to = Day(7), withMeals = true });
+        Assert.Equal((1, 0, 1), (copied["batches"]!.GetValue<int>(), copied["placed"]!.GetValue<int>(), copied["left"]!.GetValue<int>()));
+    }
 }

@@ -1,7 +1,6 @@
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
-using Merienda.Core.Recipes;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -139,10 +138,5 @@ public static class DayEndpoints
     private static Refusal? Stop(StoredWeek week, ServingItem item, Guid eaterId) =>
         week.Table.Diners.FirstOrDefault(one => one.Id == eaterId) is not { } eater
             ? HouseholdStore.EaterGone(eaterId)
-            : item switch
-            {
-                Draw draw => WeekEndpoints.Stop(week, draw.Batch, eater),
-                ReadyFood ready => eater.Stop(ready.Line.Name, PortionProfile.Of([ready.Line], 1)),
-                _ => null,
-            };
+            : WeekEndpoints.StopItem(week, item, eater);
 }

@@ -120,7 +120,7 @@ public static class WeekEndpoints
                 if (request.To is { } to)
                 {
                     var diner = Diner(week, to);
-                    if ((diner.Refusal ?? StopItem(week, item, diner.Value)) is { } refusal)
+                    if ((diner.Refusal ?? StopItem(week, week.Plan.Find(item)?.Item, diner.Value)) is { } refusal)
                     {
                         return refusal;
                     }
@@ -220,8 +220,9 @@ public static class WeekEndpoints
             ? eater.Stop(recipe.Name, recipe.Profile)
             : null;
 
-    private static Refusal? StopItem(StoredWeek week, Guid itemId, Eater eater) =>
-        week.Plan.Find(itemId)?.Item switch
+    /// <summary>Why an eater may not have a thing of the week at all; null when nothing stops it.</summary>
+    internal static Refusal? StopItem(StoredWeek week, ServingItem? item, Eater eater) =>
+        item switch
         {
             Draw draw => Stop(week, draw.Batch, eater),
             ReadyFood ready => eater.Stop(ready.Line.Name, Core.Recipes.PortionProfile.Of([ready.Line], 1)),
