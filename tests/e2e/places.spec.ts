@@ -62,11 +62,32 @@ test('the list is ticked and stays ticked, the session too', async ({ page }) =>
   await expect(item).toBeChecked();
   await item.uncheck();
   await page.getByRole('link', { name: 'Session', exact: true }).click();
+  // The list stands until the session is drawn: its first box must not be taken for the session's.
+  await expect(page.getByRole('heading', { name: 'Session', exact: true })).toBeVisible();
   const first = page.getByRole('checkbox').first();
   await first.check();
   await page.reload();
   await expect(page.getByRole('checkbox').first()).toBeChecked();
   await page.getByRole('checkbox').first().uncheck();
+});
+
+test('ticks without a network wait on the device, say so, and are sent when it is back', async ({ page, context }) => {
+  await enter(page, 'Odalys Brandt');
+  await page.getByRole('link', { name: 'Shop', exact: true }).click();
+  const boxes = page.getByRole('checkbox');
+  await expect(boxes.first()).not.toBeChecked();
+  await context.setOffline(true);
+  await boxes.first().check();
+  await boxes.nth(1).check();
+  await expect(page.getByText('2 acts wait for the network')).toBeVisible();
+  await expect(page.getByText(/^2 of \d+ in the basket/)).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('2 acts wait for the network')).toBeHidden();
+  await page.reload();
+  await expect(boxes.first()).toBeChecked();
+  await boxes.first().uncheck();
+  await boxes.nth(1).uncheck();
+  await expect(page.getByText(/^0 of \d+ in the basket/)).toBeVisible();
 });
 
 test('labels print on a sheet of their own with everything a container must say', async ({ page }) => {

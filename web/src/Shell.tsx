@@ -21,6 +21,7 @@ import { useNotices } from './pieces/Notice';
 import { SheetDialog } from './pieces/Sheet';
 import { addDays, dayMonth, weekStart } from './pieces/show';
 import { useLive } from './pieces/useLive';
+import { useSender, useWaiting } from './pieces/useOutbox';
 import { forgetUnsaved } from './pieces/useUnsaved';
 import { shortcutsOf } from './shortcuts';
 
@@ -31,6 +32,7 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
   const [, place = 'week', dated] = pathname.split('/');
   const date = weekly.includes(place) && dated ? weekStart(dated) : weekStart(person.today);
   useLive();
+  useSender(person);
   const [asking, setAsking] = useState<'palette' | 'shortcuts' | null>(null);
 
   useEffect(() => {
@@ -58,6 +60,7 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
             <span className="font-display text-lg font-semibold">{person.household}</span>
           )}
           <span className="flex-1" />
+          <Waiting />
           <button
             type="button"
             onClick={() => setAsking('palette')}
@@ -148,6 +151,24 @@ function WeekStepper({ place, date, today }: { place: string; date: string; toda
         </Link>
       )}
     </div>
+  );
+}
+
+/** Says what is done on this device and not known elsewhere yet, once it has waited long enough to be noticed. */
+function Waiting() {
+  const many = useWaiting().length;
+  const [isLong, setIsLong] = useState(false);
+  const isWaiting = many > 0;
+  useEffect(() => {
+    setIsLong(false);
+    if (!isWaiting) return;
+    const timer = setTimeout(() => setIsLong(true), 2_000);
+    return () => clearTimeout(timer);
+  }, [isWaiting]);
+  return (
+    <span role="status" className="text-sm text-steel">
+      {isWaiting && isLong && (many === 1 ? 'One act waits for the network' : `${many} acts wait for the network`)}
+    </span>
   );
 }
 

@@ -52,6 +52,9 @@ async function persistently(request: Request): Promise<Response> {
 
 const editId = 'X-Edit-Id';
 
+/** An edit that has its id already, because it may have been sent before. */
+export const withId = (id: string) => ({ headers: { [editId]: id } });
+
 export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? 'http://localhost', fetch: persistently });
 
 api.use({
@@ -59,7 +62,7 @@ api.use({
     request.headers.set('X-Number-Format', numberFormat);
     if (request.method !== 'GET') {
       request.headers.set('X-Antiforgery', antiforgery);
-      request.headers.set(editId, crypto.randomUUID());
+      if (!request.headers.has(editId)) request.headers.set(editId, crypto.randomUUID());
     }
     return request;
   },

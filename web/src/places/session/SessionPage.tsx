@@ -1,14 +1,15 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
-import { api, kept, type Schemas, take } from '../../api/client';
+import { api, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
+import { putIntoOutbox } from '../../pieces/outbox';
 import { longDate, minutes, temperature } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
-import { guess, useEdit } from '../../pieces/useEdit';
+import { useWaiting, withTaskTicks } from '../../pieces/useOutbox';
 import { useWeekDate } from '../useWeekDate';
 import { Track } from './Track';
 
@@ -21,10 +22,12 @@ export function SessionPage() {
     queryKey: ['session', date],
     queryFn: () => take(api.GET('/api/weeks/{date}/sessions', { params: { path: { date } } })),
   });
+  const waiting = useWaiting();
   return (
     <Asked of={sessions}>
-      {(pages) =>
-        pages.length === 0 ? (
+      {(stored) => {
+        const pages = withTaskTicks(stored, waiting);
+        return pages.length === 0 ? (
           <NothingCooked date={date}>Nothing is cooked for this week yet.</NothingCooked>
         ) : (
           <TabGroup className="mx-auto max-w-5xl p-4 md:p-6">
@@ -53,32 +56,13 @@ export function SessionPage() {
               ))}
             </TabPanels>
           </TabGroup>
-        )
-      }
+        );
+      }}
     </Asked>
   );
 }
 
-function useTick(week: string) {
-  const edit = useEdit();
-  return (tick: Schemas['TaskTickRequest']) =>
-    edit.run({
-      ask: () => kept(api.PUT('/api/weeks/{date}/sessions/tick', { params: { path: { date: week } }, body: tick })),
-      guess: guess<Page[]>(['session', week], (pages) =>
-        pages.map((page) => ({
-          ...page,
-          tasks: page.tasks.map((task) =>
-            task.batchId === tick.batchId && task.taskId === tick.taskId ? { ...task, isTicked: tick.isTicked } : task,
-          ),
-        })),
-      ),
-      // It shows already.
-      settle: () => {},
-    });
-}
-
 function Work({ page, week }: { page: Page; week: string }) {
-  const tick = useTick(week);
   const next = page.tasks.find((task) => !task.isTicked);
   return (
     <>
@@ -98,7 +82,7 @@ function Work({ page, week }: { page: Page; week: string }) {
             <label className="grid min-h-12 cursor-pointer grid-cols-[2rem_3.2rem_minmax(0,1fr)] items-center gap-x-2 px-1 py-1.5 sm:grid-cols-[2rem_4rem_11rem_minmax(0,1fr)_auto]">
               <Tick
                 isTicked={task.isTicked}
-                onTick={(isTicked) => tick({ batchId: task.batchId, taskId: task.taskId, isTicked })}
+                onTick={(isTicked) => putIntoOutbox({ kind: 'task', week, body: { batchId: task.batchId, taskId: task.taskId, isTicked } })}
                 className="size-6"
               />
               <span className="figures text-sm text-steel">{minutes(task.start)}</span>

@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
-import { api, kept, type Schemas, take } from '../../api/client';
+import { api, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
+import { putIntoOutbox } from '../../pieces/outbox';
 import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
-import { guess, useEdit } from '../../pieces/useEdit';
+import { useWaiting, withShopTicks } from '../../pieces/useOutbox';
 import { useWeekDate } from '../useWeekDate';
 
 type Page = Schemas['ShopPage'];
@@ -18,28 +19,11 @@ export function ShopPage() {
     queryKey: ['shop', date],
     queryFn: () => take(api.GET('/api/weeks/{date}/shop', { params: { path: { date } } })),
   });
-  return <Asked of={shop}>{(page) => <List page={page} date={date} />}</Asked>;
-}
-
-function useTick(date: string) {
-  const edit = useEdit();
-  return (tick: Schemas['ShopTickRequest']) =>
-    edit.run({
-      ask: () => kept(api.PUT('/api/weeks/{date}/shop/tick', { params: { path: { date } }, body: tick })),
-      guess: guess<Page>(['shop', date], (page) => {
-        const aisles = page.aisles.map((aisle) => ({
-          ...aisle,
-          items: aisle.items.map((one) => (one.key === tick.key ? { ...one, isTicked: tick.isTicked } : one)),
-        }));
-        return { ...page, aisles, ticked: aisles.flatMap((aisle) => aisle.items).filter((one) => one.isTicked).length };
-      }),
-      // It shows already.
-      settle: () => {},
-    });
+  const waiting = useWaiting();
+  return <Asked of={shop}>{(page) => <List page={withShopTicks(page, waiting)} date={date} />}</Asked>;
 }
 
 function List({ page, date }: { page: Page; date: string }) {
-  const tick = useTick(date);
   if (page.total === 0) {
     return <NothingCooked date={date}>Nothing is cooked for this week yet, so there is nothing to buy.</NothingCooked>;
   }
@@ -65,7 +49,7 @@ function List({ page, date }: { page: Page; date: string }) {
                   <label className="flex min-h-11 cursor-pointer items-start gap-2 py-1.5">
                     <Tick
                       isTicked={item.isTicked}
-                      onTick={(isTicked) => tick({ key: item.key, isTicked })}
+                      onTick={(isTicked) => putIntoOutbox({ kind: 'shop', week: page.start, body: { key: item.key, isTicked } })}
                       className="mt-0.5 size-5 shrink-0"
                     />
                     <span className={`min-w-0 flex-1 text-sm ${item.isTicked ? 'text-steel line-through' : ''}`}>

@@ -1,0 +1,50 @@
+import type { Schemas } from '../api/client';
+
+/** What is done with wet hands or in a shop without a network: it is kept on the device until the server has it. */
+export type Act =
+  | { kind: 'shop'; week: string; body: Schemas['ShopTickRequest'] }
+  | { kind: 'task'; week: string; body: Schemas['TaskTickRequest'] };
+
+/** `id` is the edit's, so that what is sent twice is done once. */
+export type Waiting = Act & { id: string };
+
+const listeners = new Set<() => void>();
+let key = '';
+let waiting: readonly Waiting[] = [];
+
+const read = (): readonly Waiting[] => {
+  try {
+    return JSON.parse(localStorage.getItem(key) ?? '[]') as Waiting[];
+  } catch {
+    return [];
+  }
+};
+
+// Another tab may have put or sent something since: what is stored counts.
+function change(draw: (there: readonly Waiting[]) => readonly Waiting[]) {
+  waiting = draw(read());
+  localStorage.setItem(key, JSON.stringify(waiting));
+  for (const listener of listeners) listener();
+}
+
+/** Each person of a household has their own, also on a shared device. */
+export function openOutbox(whose: string) {
+  const next = `merienda.outbox ${whose}`;
+  if (next === key) return;
+  key = next;
+  waiting = read();
+  for (const listener of listeners) listener();
+}
+
+export const putIntoOutbox = (act: Act) => change((there) => [...there, { ...act, id: crypto.randomUUID() }]);
+
+export const takeFromOutbox = (id: string) => change((there) => there.filter((one) => one.id !== id));
+
+export const inOutbox = () => waiting;
+
+export function watchOutbox(listener: () => void) {
+  listeners.add(listener);
+  return () => {
+    listeners.delete(listener);
+  };
+}
