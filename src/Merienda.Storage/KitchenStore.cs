@@ -7,11 +7,11 @@ namespace Merienda.Storage;
 /// <summary>The household's kitchen, changed as a whole.</summary>
 public sealed class KitchenStore(Database database, EditDoor door)
 {
-    private static readonly Reading<(HouseholdSettingsRow Settings, Kitchen Kitchen)> Stored = Reading.Of(
+    internal static readonly Reading<(HouseholdSettingsRow Settings, Kitchen Kitchen)> Stored = Reading.Of(
         """
         select name, time_zone, units, number_format, prep_day::int as prep_day, second_day::int as second_day, freezer_l, counts_tolerances
         from household where id = app_household();
-        select id, kind, name, count, capacity_ml, fill_share, width_mm, length_mm from kitchen_item order by position;
+        select id, kind, name, count, capacity_ml, fill_share, width_mm, length_mm, tare_g from kitchen_item order by position;
         select id, name, volume_ml, count, material, may_heat, may_freeze, may_fill_hot from container_kind order by position;
         """,
         null,
@@ -64,8 +64,8 @@ public sealed class KitchenStore(Database database, EditDoor door)
             .Put(Tables.KitchenItem, before.Items.Select(RowOf), after.Items.Select(RowOf))
             .Put(Tables.ContainerKind, before.Containers.Select(RowOf), after.Containers.Select(RowOf));
 
-    private static KitchenItemRow RowOf(KitchenItem item, int position) =>
-        new(item.Id, position, item.Kind, item.Name, item.Count, item.CapacityMl, item.FillShare, item.WidthMm, item.LengthMm);
+    internal static KitchenItemRow RowOf(KitchenItem item, int position) =>
+        new(item.Id, position, item.Kind, item.Name, item.Count, item.CapacityMl, item.FillShare, item.WidthMm, item.LengthMm, item.TareG);
 
     private static ContainerKindRow RowOf(ContainerKind kind, int position) =>
         new(kind.Id, position, kind.Name, kind.VolumeMl, kind.Count, kind.Material, kind.MayHeat, kind.MayFreeze, kind.MayFillHot);

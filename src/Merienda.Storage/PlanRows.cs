@@ -1,3 +1,4 @@
+using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Recipes;
 using Merienda.Storage.Edits;
@@ -11,11 +12,13 @@ internal sealed record PlanRows(
     IReadOnlyList<LotRow> Lots,
     IReadOnlyList<ServingRow> Servings,
     IReadOnlyList<ServingItemRow> Items,
+    IReadOnlyList<PartYieldRow> Yields,
     IReadOnlyList<ContainerRow> Containers,
+    IReadOnlyList<ContainerEventRow> Events,
     IReadOnlyList<PacketRows.VersionRow> Packets
 )
 {
-    public static readonly PlanRows None = new([], [], [], [], [], [], []);
+    public static readonly PlanRows None = new([], [], [], [], [], [], [], [], []);
 
     /// <param name="lineOf">Reads a food that is eaten as it is bought.</param>
     public WeekPlan ToPlan(DateOnly start, IReadOnlyDictionary<Guid, StoredRecipe> recipes, Func<ServingItemRow, RecipeLine> lineOf)
@@ -23,13 +26,18 @@ internal sealed record PlanRows(
         var cooked = Sessions.ToDictionary(session => session.Id, session => session.CookedOn);
         var lots = Lots.ToLookup(lot => lot.BatchId, lot => new Lot(lot.Id, lot.Variant, lot.Portions));
         var items = Items.OrderBy(item => item.Position).ToLookup(item => item.ServingId, item => ToItem(item, lineOf));
+        var yields = Yields.ToLookup(row => row.BatchId, row => new PartYield(row.Part, row.GrossG, row.TareG, row.Vessel));
+        var life = Events.ToLookup(row => row.ContainerId, ToEvent);
         return new(
             start,
             [
                 .. Batches.Select(batch => new Batch(batch.Id, batch.Letter, cooked[batch.SessionId], [.. lots[batch.Id]])
                 {
                     Parts = recipes[batch.Id].Version.PartNames,
-                    GramsPerPortion = recipes[batch.Id].Version.GramsPerPortion,
+                    PlannedGrams = recipes[batch.Id].Version.GramsByPart,
+                    Keeping = recipes[batch.Id].Version.Keeping,
+                    Yields = [.. yields[batch.Id]],
+                    PortionedOn = batch.PortionedOn,
                 }),
             ],
             [
@@ -40,7 +48,15 @@ internal sealed record PlanRows(
                     Note = row.Note,
                 }),
             ],
-            [.. Containers.Select(row => new Box(row.Id, row.BatchId, row.LotId, row.Portions, row.GoneOn))]
+            [
+                .. Containers.Select(row => new Container(row.Id, row.BatchId, row.LotId, row.Number, row.Portions, [.. life[row.Id]])
+                {
+                    Parts = row.Parts,
+                    Grams = row.Grams,
+                    Kind = row.Kind,
+                    Material = row.Material,
+                }),
+            ]
         );
     }
 
@@ -62,7 +78,7 @@ internal sealed record PlanRows(
             // Others may put something into the same meal: taking the edit back leaves it there, empty.
             .Append(Tables.Serving, now.Where(row => !servings.Contains(row.Id)))
             .Put(Tables.Serving, Servings, now.Where(row => servings.Contains(row.Id)))
-            .Put(Tables.Batch, Batches, plan.Batches.Select(batch => batches[batch.Id]))
+            .Put(Tables.Batch, Batches, plan.Batches.Select(batch => batches[batch.Id] with { PortionedOn = batch.PortionedOn }))
             .Put(
                 Tables.Lot,
                 Lots,
@@ -78,10 +94,29 @@ internal sealed record PlanRows(
                 )
             )
             .Put(
+                Tables.PartYield,
+                Yields,
+                plan.Batches.SelectMany(batch =>
+                    batch.Yields.Select(one => new PartYieldRow(batch.Id, one.Part, one.GrossG, one.TareG, one.Vessel))
+                )
+            )
+            .Put(
                 Tables.Container,
                 Containers,
-                plan.Gone.Select(box => new ContainerRow(box.Id, box.Batch, box.Lot, box.Portions, box.GoneOn))
-            );
+                plan.Containers.Select(box => new ContainerRow(
+                    box.Id,
+                    box.Batch,
+                    box.Lot,
+                    box.Number,
+                    box.Portions,
+                    box.Parts,
+                    box.Grams,
+                    box.Kind,
+                    box.Material,
+                    plan.StateOf(box).GoneOn
+                ))
+            )
+            .Put(Tables.ContainerEvent, Events, plan.Containers.SelectMany(box => box.Life.Select(said => RowOf(box, said))));
     }
 
     /// <param name="known">The row as it was: what is eaten as it is bought keeps the food that it was computed from.</param>
@@ -109,7 +144,8 @@ internal sealed record PlanRows(
                     null,
                     null,
                     null,
-                    false
+                    false,
+                    draw.Container
                 );
             case ReadyFood when known is not null:
                 return known with { ServingId = serving, Position = position };
@@ -128,7 +164,8 @@ internal sealed record PlanRows(
                     food,
                     packet,
                     ready.Line.Match.ToString(),
-                    false
+                    false,
+                    null
                 );
             default:
                 throw new InvalidOperationException($"{item} has no row.");
@@ -143,6 +180,13 @@ internal sealed record PlanRows(
             ? new Draw(row.Id, batch, row.LotId!.Value, row.Grams is { } grams ? new(grams, true) : new(row.Portions!.Value))
             {
                 Parts = row.Parts,
+                Container = row.ContainerId,
             }
             : new ReadyFood(row.Id, lineOf(row));
+
+    private static BoxEvent ToEvent(ContainerEventRow row) =>
+        new(row.Id, Enum.Parse<BoxEventKind>(row.Kind), row.At, row.HappenedOn, row.Portions, row.DrawId, row.Reason);
+
+    private static ContainerEventRow RowOf(Container box, BoxEvent said) =>
+        new(said.Id, box.Id, said.Kind.ToString(), said.At, said.On, said.Portions, said.Draw, said.Reason);
 }

@@ -102,29 +102,6 @@ public sealed class StockStore(Database database, EditDoor door, HouseholdStore 
             }
         );
 
-    /// <summary>A loose box was eaten or thrown away outside the plan, or is there after all.</summary>
-    public Task<Result<Edited<bool>>> BoxGone(EditStamp stamp, Guid boxId, bool isGone) =>
-        door.Edit<(WeekPlan Plan, IReadOnlyDictionary<Guid, StoredRecipe>, Table Table, HouseholdFoods, PlanRows Rows), bool>(
-            stamp,
-            Journal.Stock,
-            weeks.Year(),
-            locked =>
-            {
-                var (plan, _, table, _, rows) = locked;
-                var decided = isGone ? plan.LoseBox(boxId, table.Today) : plan.FindBox(boxId);
-                return decided.Refusal is { } refusal
-                    ? refusal
-                    : new Decided<bool>(
-                        new Change(isGone ? "A box is gone" : "A box is there again").Put(
-                            Tables.Container,
-                            rows.Containers,
-                            decided.Value.Gone.Select(box => new ContainerRow(box.Id, box.Batch, box.Lot, box.Portions, box.GoneOn))
-                        ),
-                        true
-                    );
-            }
-        );
-
     private static StockItemRow RowOf(StockItem item) =>
         new(
             item.Id,

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
@@ -27,7 +28,8 @@ public sealed record StoredWeek(
 public sealed class WeekReading(HouseholdStore households, PacketStore packets, RecipeVersions versions)
 {
     /// <summary>
-    /// Batches cooked for the week, from the evening before it to its last day but one, and older ones that are still eaten in it.
+    /// Batches cooked for the week, from the evening before it to its last day but one; older ones that are still eaten in it, and those of
+    /// which boxes are left.
     /// </summary>
     private const string InWeek = """
         select batch.id from batch join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
@@ -35,6 +37,10 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         union
         select item.batch_id from serving_item item join serving on serving.household_id = item.household_id and serving.id = item.serving_id
         where serving.eaten_on between @weekStart and @weekStart + 6 and item.batch_id is not null
+        union
+        select container.batch_id from container join batch on batch.household_id = container.household_id and batch.id = container.batch_id
+        join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
+        where container.gone_on is null and session.cooked_on < @weekStart - 1
         """;
 
     /// <summary>Batches whose boxes may still stand somewhere.</summary>
@@ -85,31 +91,51 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
                 }
             );
 
+    /// <summary>One batch with everything drawn from it, as a plan without a week.</summary>
+    internal Reading<(WeekPlan Plan, Table Table, PlanRows Rows)> Batch(Guid id) =>
+        households
+            .Table()
+            .And(packets.Foods)
+            .And(Rows("@onlyBatch", null, id))
+            .Then(
+                async (scope, read) =>
+                {
+                    var ((table, foods), rows) = read;
+                    var (plan, _) = await Assemble(scope, table.Today, rows, table, foods);
+                    return (plan, table, rows);
+                }
+            );
+
     /// <param name="start">First day of the week whose servings are read whole; null for those of the batches only.</param>
-    private static Reading<PlanRows> Rows(string batches, DateOnly? start) =>
+    private static Reading<PlanRows> Rows(string batches, DateOnly? start, Guid? batch = null) =>
         Reading.Of(
             $"""
-            select batch.id, batch.session_id, batch.recipe_version_id, batch.letter from batch
+            select batch.id, batch.session_id, batch.recipe_version_id, batch.letter, batch.portioned_on from batch
             join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
             where batch.id in ({batches}) order by session.cooked_on, length(batch.letter), batch.letter;
             select id, cooked_on from prep_session where id in (select session_id from batch where id in ({batches}));
             select id, batch_id, position, variant, portions from lot where batch_id in ({batches}) order by position;
             select id, eaten_on, meal, eater_id, state, is_locked, note from serving
             where eaten_on between @weekStart and @weekStart + 6 or id in (select serving_id from serving_item where batch_id in ({batches}));
-            select id, serving_id, position, batch_id, lot_id, portions, grams, parts, text, food_version_id, packet_version_id, match_kind, is_chosen from serving_item
+            select id, serving_id, position, batch_id, lot_id, portions, grams, parts, text, food_version_id, packet_version_id, match_kind, is_chosen, container_id from serving_item
             where batch_id in ({batches}) or serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6) order by position;
-            select id, batch_id, lot_id, portions, gone_on from container where batch_id in ({batches});
+            select batch_id, part, gross_g, tare_g, vessel from part_yield where batch_id in ({batches});
+            select id, batch_id, lot_id, number, portions, parts, to_json(grams)::text as grams, kind, material, gone_on from container where batch_id in ({batches}) order by number, id;
+            select id, container_id, kind, at, happened_on, portions, draw_id, reason from container_event
+            where container_id in (select id from container where batch_id in ({batches})) order by at, id;
             {PacketRows.SelectVersion} where version.id in (
                 select packet_version_id from serving_item where serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6));
             """,
-            new { weekStart = start },
+            new { weekStart = start, onlyBatch = batch },
             async rows => new PlanRows(
                 [.. await rows.ReadAsync<BatchRow>()],
                 [.. await rows.ReadAsync<PrepSessionRow>()],
                 [.. await rows.ReadAsync<LotRow>()],
                 [.. await rows.ReadAsync<ServingRow>()],
                 [.. (await rows.ReadAsync<ItemColumns>()).Select(row => row.ToRow())],
-                [.. await rows.ReadAsync<ContainerRow>()],
+                [.. await rows.ReadAsync<PartYieldRow>()],
+                [.. (await rows.ReadAsync<BoxColumns>()).Select(row => row.ToRow())],
+                [.. await rows.ReadAsync<ContainerEventRow>()],
                 [.. await rows.ReadAsync<PacketRows.VersionRow>()]
             )
         );
@@ -176,7 +202,51 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
 
         public bool IsChosen { get; init; }
 
+        public Guid? ContainerId { get; init; }
+
         public ServingItemRow ToRow() =>
-            new(Id, ServingId, Position, BatchId, LotId, Portions, Grams, Parts, Text, FoodVersionId, PacketVersionId, MatchKind, IsChosen);
+            new(
+                Id,
+                ServingId,
+                Position,
+                BatchId,
+                LotId,
+                Portions,
+                Grams,
+                Parts,
+                Text,
+                FoodVersionId,
+                PacketVersionId,
+                MatchKind,
+                IsChosen,
+                ContainerId
+            );
+    }
+
+    private sealed record BoxColumns
+    {
+        public Guid Id { get; init; }
+
+        public Guid BatchId { get; init; }
+
+        public Guid LotId { get; init; }
+
+        public int Number { get; init; }
+
+        public decimal Portions { get; init; }
+
+        public string[]? Parts { get; init; }
+
+        /// <summary>As JSON: the driver reads an array either with or without nulls, and never knows before.</summary>
+        public string Grams { get; init; } = "[]";
+
+        public string Kind { get; init; } = "";
+
+        public string Material { get; init; } = "";
+
+        public DateOnly? GoneOn { get; init; }
+
+        public ContainerRow ToRow() =>
+            new(Id, BatchId, LotId, Number, Portions, Parts, JsonSerializer.Deserialize<decimal?[]>(Grams)!, Kind, Material, GoneOn);
     }
 }

@@ -61,7 +61,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     week.Plan.Add(batch),
                     $"Made {batch.Letter}, {recipe.Version.Name}",
                     session is null ? [day] : [],
-                    [new BatchRow(batch.Id, day.Id, recipe.VersionId, batch.Letter)],
+                    [new BatchRow(batch.Id, day.Id, recipe.VersionId, batch.Letter, null)],
                     pins
                 );
                 return new Decided<Guid>(change, batch.Id);
@@ -156,10 +156,13 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                         Cooked = cooked,
                         Lots = [.. old.Lots.Select(lot => lot with { Id = Guid.CreateVersion7() })],
                         Parts = recipe.Version.PartNames,
-                        GramsPerPortion = recipe.Version.GramsPerPortion,
+                        PlannedGrams = recipe.Version.GramsByPart,
+                        Keeping = recipe.Version.Keeping,
+                        Yields = [],
+                        PortionedOn = null,
                     };
                     plan = plan.Add(batch);
-                    rows.Add(new BatchRow(batch.Id, day.Id, recipe.VersionId, batch.Letter));
+                    rows.Add(new BatchRow(batch.Id, day.Id, recipe.VersionId, batch.Letter, null));
                     made.Add(old.Id, batch.Id);
                     cookedNow[old.Id] = recipe;
                 }

@@ -10,7 +10,10 @@ public class ConstraintTests(TestDatabase database)
     private const string Ready =
         "insert into serving_item (household_id, id, serving_id, position, is_chosen, text, match_kind) select household_id, gen_random_uuid(), id, 9, false,";
     private const string Box =
-        "insert into container (household_id, id, batch_id, lot_id, portions) select household_id, gen_random_uuid(), batch_id, id,";
+        "insert into container (household_id, id, batch_id, lot_id, grams, portions, number, parts, kind, material) select household_id, gen_random_uuid(), batch_id, id, '{}',";
+    private const string Happened =
+        "with box as (insert into container (household_id, id, batch_id, lot_id, grams, portions, number, kind, material) select household_id, gen_random_uuid(), batch_id, id, '{}', 1, 1, '', '' from lot limit 1 returning household_id, id) insert into container_event (household_id, id, container_id, at, happened_on, kind, portions, reason) select household_id, gen_random_uuid(), id, now(), current_date,";
+    private const string Yield = "insert into part_yield (household_id, batch_id, part, gross_g, tare_g, vessel) select household_id, id,";
     private const string Version =
         "insert into recipe_version (household_id, id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system, created_at, created_by) select household_id, gen_random_uuid(), recipe_id,";
     private const string Line =
@@ -116,7 +119,7 @@ public class ConstraintTests(TestDatabase database)
             { "serving_eater", "update serving set eater_id = gen_random_uuid()" },
             { "serving_state_known", "update serving set state = 'Perhaps'" },
             { "serving_note_length", "update serving set note = repeat('x', 201)" },
-            { "serving_item_portions_range", "update serving_item set portions = 4.25" },
+            { "serving_item_portions_range", "update serving_item set portions = 60.0001" },
             { "serving_item_grams_range", "update serving_item set portions = null, grams = 0" },
             { "serving_item_parts_some", "update serving_item set parts = '{}'" },
             { "serving_item_draw_or_food", "update serving_item set grams = 5" },
@@ -125,11 +128,39 @@ public class ConstraintTests(TestDatabase database)
             { "serving_item_lot", "update serving_item set lot_id = gen_random_uuid()" },
             { "serving_item_serving", "update serving_item set serving_id = gen_random_uuid()" },
             { "serving_item_key", "insert into serving_item select * from serving_item limit 1" },
-            { "container_portions_range", $"{Box} 0 from lot limit 1" },
+            { "serving_item_container", "update serving_item set container_id = gen_random_uuid(); set constraints all immediate" },
+            {
+                "serving_item_container_of_draw",
+                "update serving_item set container_id = id, batch_id = null, lot_id = null, portions = null, text = 'x', match_kind = 'None'"
+            },
+            {
+                "kitchen_item_tare_range",
+                "insert into kitchen_item (household_id, id, position, kind, name, count, tare_g) select household_id, gen_random_uuid(), 0, 'pan', 'x', 1, -1 from eater limit 1"
+            },
+            { "container_portions_range", $"{Box} 0, 1, null, '', '' from lot limit 1" },
+            { "container_number_from_one", $"{Box} 1, 0, null, '', '' from lot limit 1" },
+            { "container_parts_some", $"{Box} 1, 1, '{{}}', '', '' from lot limit 1" },
+            { "container_kind_length", $"{Box} 1, 1, null, repeat('x', 61), '' from lot limit 1" },
+            { "container_material_length", $"{Box} 1, 1, null, '', repeat('x', 21) from lot limit 1" },
             {
                 "container_lot",
-                "insert into container (household_id, id, batch_id, lot_id, portions) select household_id, gen_random_uuid(), batch_id, gen_random_uuid(), 1 from lot limit 1"
+                "insert into container (household_id, id, batch_id, lot_id, portions, number, grams, kind, material) select household_id, gen_random_uuid(), batch_id, gen_random_uuid(), 1, 1, '{}', '', '' from lot limit 1"
             },
+            {
+                "container_event_container",
+                "insert into container_event select household_id, gen_random_uuid(), gen_random_uuid(), 'Made', now(), current_date, 0, null, '' from eater limit 1"
+            },
+            { "container_event_kind_known", $"{Happened} 'Melted', 0, '' from box" },
+            { "container_event_portions_range", $"{Happened} 'Eaten', -1, '' from box" },
+            { "container_event_reason_length", $"{Happened} 'Made', 0, repeat('x', 121) from box" },
+            { "container_event_takes_something", $"{Happened} 'Eaten', 0, '' from box" },
+            { "part_yield_part_length", $"{Yield} repeat('x', 201), 500, 0, '' from batch limit 1" },
+            { "part_yield_gross_range", $"{Yield} '', 100001, 0, '' from batch limit 1" },
+            { "part_yield_tare_range", $"{Yield} '', 500, -1, '' from batch limit 1" },
+            { "part_yield_net", $"{Yield} '', 500, 500, '' from batch limit 1" },
+            { "part_yield_vessel_length", $"{Yield} '', 500, 0, repeat('x', 61) from batch limit 1" },
+            { "part_yield_key", $"{Yield} '', 500, 0, '' from batch, generate_series(1, 2)" },
+            { "part_yield_batch", "insert into part_yield select household_id, gen_random_uuid(), '', 500, 0, '' from eater limit 1" },
             { "shop_tick_key_length", "insert into shop_tick select household_id, current_date, '' from eater limit 1" },
             { "task_tick_batch", "insert into task_tick select household_id, gen_random_uuid(), '1' from eater limit 1" },
             { "household_units_known", "update household set units = 'stone'" },

@@ -232,20 +232,25 @@ public class EditDoorTests(TestDatabase database)
         var cook = await database.SignUp();
         var (board, batch) = await Make(cook, 2);
         var box = (await cook.Get($"{Week}/shelf"))["boxes"]![0]!["id"]!.GetValue<string>();
-        await cook.Must(HttpMethod.Put, $"/api/larder/stock/boxes/{box}/gone");
+        var gone = await cook.Edit(HttpMethod.Post, $"/api/batches/{batch}/boxes/{box}/events", Happened("Given"), Guid.NewGuid());
         var placed = await cook.Must(HttpMethod.Post, $"{Week}/batches/{batch}/place", Place(board, 1));
         Assert.Equal(0, placed["batches"]![0]!["loose"]!.GetValue<decimal>());
         await cook.Refused(HttpStatusCode.Conflict, "nothing-loose", HttpMethod.Post, $"{Week}/batches/{batch}/place", Place(board, 2));
         await cook.Refused(
             HttpStatusCode.Conflict,
-            "batch-too-small",
+            "batch-portioned",
             HttpMethod.Put,
             $"{Week}/batches/{batch}/portions",
             new { portions = 1 }
         );
-        await cook.Must(HttpMethod.Delete, $"/api/larder/stock/boxes/{box}/gone");
-        Assert.Equal(1, (await cook.Get(Week))["batches"]![0]!["loose"]!.GetValue<decimal>());
+        // Another meal waits for the batch's boxes since: what filled them is not taken back under it.
+        await cook.Refused(HttpStatusCode.Conflict, "changed-meanwhile", HttpMethod.Post, "/api/undo", new { sequence = gone.Sequence });
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = gone.Sequence });
+        Assert.Equal(2, (await cook.Get(Week))["batches"]![0]!["loose"]!.GetValue<decimal>());
     }
+
+    private static object Happened(string kind) => new { kind, at = DateTimeOffset.UtcNow };
 
     [Fact]
     public async Task No_portion_goes_to_a_year_that_nothing_keeps_to_and_no_habit_between_the_steps()

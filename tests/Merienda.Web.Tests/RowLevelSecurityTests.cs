@@ -22,6 +22,8 @@ public class RowLevelSecurityTests(TestDatabase database)
         "serving",
         "serving_item",
         "container",
+        "container_event",
+        "part_yield",
         "shop_tick",
         "task_tick",
         "journal",
@@ -201,7 +203,22 @@ public class RowLevelSecurityTests(TestDatabase database)
             }
         );
         var loose = (await visitor.Get($"{week}/shelf"))["boxes"]!.AsArray().Last()!["id"];
-        await visitor.Must(HttpMethod.Put, $"/api/larder/stock/boxes/{loose}/gone");
+        await visitor.Must(
+            HttpMethod.Post,
+            $"/api/batches/{batch}/boxes/{loose}/events",
+            new { kind = "Given", at = DateTimeOffset.UtcNow }
+        );
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{week}/batches/{batch}/yield",
+            new
+            {
+                part = "",
+                grossG = 500,
+                tareG = 0,
+                vessel = "",
+            }
+        );
         await visitor.Must(HttpMethod.Put, $"{week}/shop/tick", new { key = "olive-oil", isTicked = true });
         await visitor.Must(
             HttpMethod.Put,

@@ -140,19 +140,37 @@ public class StockTests(TestDatabase database)
             ("Beans", true, true),
             (box["dish"]!.GetValue<string>(), box["isPast"]!.GetValue<bool>(), box["mayGo"]!.GetValue<bool>())
         );
-        await cook.Must(HttpMethod.Put, $"/api/larder/stock/boxes/{box["id"]}/gone");
+        var events = $"/api/batches/{box["batchId"]}/boxes/{box["id"]}/events";
+        var gone = await cook.Edit(
+            HttpMethod.Post,
+            events,
+            new
+            {
+                kind = "Discarded",
+                at = DateTimeOffset.UtcNow,
+                reason = "too old",
+            },
+            Guid.NewGuid()
+        );
+        Assert.Equal(HttpStatusCode.NoContent, gone.Status);
         Assert.DoesNotContain(
             box["id"]!.ToJsonString(),
             (await cook.Get("/api/larder/stock"))["boxes"]!.ToJsonString(),
             StringComparison.Ordinal
         );
-        await cook.Must(HttpMethod.Delete, $"/api/larder/stock/boxes/{box["id"]}/gone");
+        await cook.Refused(
+            HttpStatusCode.Conflict,
+            "box-gone",
+            HttpMethod.Post,
+            events,
+            new { kind = "Eaten", at = DateTimeOffset.UtcNow }
+        );
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = gone.Sequence });
         Assert.Contains(
             box["id"]!.ToJsonString(),
             (await cook.Get("/api/larder/stock"))["boxes"]!.ToJsonString(),
             StringComparison.Ordinal
         );
-        await cook.Refused(HttpStatusCode.Conflict, "box-gone", HttpMethod.Put, $"/api/larder/stock/boxes/{Guid.NewGuid()}/gone");
     }
 
     [Fact]

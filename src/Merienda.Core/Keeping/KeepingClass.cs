@@ -58,5 +58,5 @@ public sealed record KeepingClass(string Key, string Name, int FridgeDays, int? 
     public static KeepingClass? OfFood(string key) => WithKey(key) ?? Raw.FirstOrDefault(item => item.Key == key);
 
     /// <summary>The last local date on which a portion cooked on <paramref name="cooked"/> is eaten from the fridge.</summary>
-    public DateOnly EatBy(DateOnly cooked) => cooked.AddDays(FridgeDays);
+    public DateOnly EatBy(DateOnly cooked) => FridgeClock.EatBy(FridgeDays, cooked);
 }

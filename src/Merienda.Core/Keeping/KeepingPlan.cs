@@ -16,9 +16,7 @@ public enum KeptIn
 /// <param name="Thaw">The evening on which it moves to the fridge, or null when it is never frozen.</param>
 public sealed record KeepingPlan(KeptIn KeptIn, DateOnly EatBy, DateOnly? Thaw)
 {
-    /// <summary>Days that a thawed portion keeps at most.</summary>
-    public const int ThawedDays = 2;
-
+    /// <summary>Of a box that is planned.</summary>
     /// <param name="eaten">The date it is planned for, or null for a loose one, which waits in the fridge.</param>
     public static KeepingPlan For(KeepingClass kind, DateOnly cooked, DateOnly? eaten)
     {
@@ -29,9 +27,28 @@ public sealed record KeepingPlan(KeptIn KeptIn, DateOnly EatBy, DateOnly? Thaw)
         }
 
         // Frozen on the day it is cooked, it has all its time left; thawed the evening before, at most two days of it count.
-        var thaw = day.AddDays(-1);
-        return kind.Freezes
-            ? new(KeptIn.Freezer, thaw.AddDays(Math.Min(ThawedDays, kind.FridgeDays)), thaw)
+        return kind.Freezes ? Frozen(kind, cooked, cooked, day.AddDays(-1)) : new(KeptIn.PastItsTime, eatBy, null);
+    }
+
+    /// <summary>Of a box that is there.</summary>
+    /// <param name="today">One that keeps too short for its day can be frozen today, while its time is not over.</param>
+    public static KeepingPlan For(KeepingClass kind, BoxState box, DateOnly? eaten, DateOnly today)
+    {
+        if (box.EatBy(kind) is not { } eatBy)
+        {
+            return Frozen(kind, box.Made, box.FrozenOn!.Value, (eaten ?? today).AddDays(eaten is null ? 0 : -1));
+        }
+
+        if (eaten is not { } day || day <= eatBy)
+        {
+            return new(KeptIn.Fridge, eatBy, null);
+        }
+
+        return kind.Freezes && box.ThawedOn is null && today <= eatBy
+            ? Frozen(kind, box.Made, today, day.AddDays(-1))
             : new(KeptIn.PastItsTime, eatBy, null);
     }
+
+    private static KeepingPlan Frozen(KeepingClass kind, DateOnly made, DateOnly frozen, DateOnly thaw) =>
+        new(KeptIn.Freezer, FridgeClock.EatBy(kind.FridgeDays, made, frozen, thaw), thaw);
 }

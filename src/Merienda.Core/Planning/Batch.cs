@@ -1,3 +1,4 @@
+using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
 
 namespace Merienda.Core.Planning;
@@ -21,8 +22,29 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, IReadOnlyLis
     /// <summary>Names of the dish's parts; the first may be unnamed.</summary>
     public IReadOnlyList<string> Parts { get; init; } = [""];
 
+    /// <summary>What a portion's share of each part weighs by its recipe, g, in the order of the parts; null where nobody knows.</summary>
+    public IReadOnlyList<decimal?> PlannedGrams { get; init; } = [];
+
+    /// <summary>Parts that were weighed.</summary>
+    public IReadOnlyList<PartYield> Yields { get; init; } = [];
+
+    /// <summary>How it keeps; null when nobody said.</summary>
+    public KeepingClass? Keeping { get; init; }
+
+    /// <summary>Local date on which its portions went into boxes; null while they are planned.</summary>
+    public DateOnly? PortionedOn { get; init; }
+
+    /// <summary>What a portion's share of a part weighs, g, as weighed or by the recipe; null when nobody knows.</summary>
+    public decimal? GramsOf(string part) =>
+        Yields.FirstOrDefault(one => one.Part == part) is { } weighed
+            ? weighed.NetG / Portions
+            : PlannedGrams.ElementAtOrDefault(IndexOf(part));
+
     /// <summary>What a whole portion weighs, g; null when nobody knows.</summary>
-    public decimal? GramsPerPortion { get; init; }
+    public decimal? GramsPerPortion =>
+        Parts.Select(GramsOf).Aggregate((decimal?)0, (sum, grams) => sum + grams) is > 0 and var all ? all : null;
+
+    private int IndexOf(string part) => Parts.TakeWhile(one => one != part).Count();
 
     public static Result<Batch> Make(Guid id, string letter, DateOnly cooked, decimal portions, Guid lot) =>
         RefusePortions(portions) is { } refusal ? refusal : new Batch(id, letter, cooked, [new(lot, null, portions)]);

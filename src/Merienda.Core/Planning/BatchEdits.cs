@@ -2,7 +2,7 @@ using Merienda.Core.Outcomes;
 
 namespace Merienda.Core.Planning;
 
-/// <summary>What is cooked, and what of it is gone outside the plan.</summary>
+/// <summary>What is cooked, and how much of it.</summary>
 public static class BatchEdits
 {
     public static WeekPlan Add(this WeekPlan plan, Batch batch) => plan with { Batches = [.. plan.Batches, batch] };
@@ -15,7 +15,7 @@ public static class BatchEdits
             return WeekEdits.BatchGone(batchId);
         }
 
-        if (Batch.RefusePortions(portions) is { } refusal)
+        if ((IsPortioned(batch) ?? Batch.RefusePortions(portions)) is { } refusal)
         {
             return refusal;
         }
@@ -45,49 +45,39 @@ public static class BatchEdits
 
     /// <summary>Takes a batch off the bench with everything that is drawn from it.</summary>
     public static Result<WeekPlan> Remove(this WeekPlan plan, Guid batchId) =>
-        plan.BatchWithId(batchId) is not { } batch
-            ? WeekEdits.BatchGone(batchId)
-            : plan with
-            {
-                Batches = [.. plan.Batches.Where(one => one != batch)],
-                Servings =
-                [
-                    .. plan.Servings.Select(serving =>
-                        serving.Draws.Any(draw => draw.Batch == batchId)
-                            ? serving with
-                            {
-                                Items = [.. serving.Items.Where(item => item is not Draw draw || draw.Batch != batchId)],
-                            }
-                            : serving
-                    ),
-                ],
-                Gone = [.. plan.Gone.Where(box => box.Batch != batchId)],
-            };
+        plan.BatchWithId(batchId) is not { } batch ? WeekEdits.BatchGone(batchId)
+        : IsPortioned(batch) is { } refusal ? refusal
+        : plan with
+        {
+            Batches = [.. plan.Batches.Where(one => one != batch)],
+            Servings =
+            [
+                .. plan.Servings.Select(serving =>
+                    serving.Draws.Any(draw => draw.Batch == batchId)
+                        ? serving with
+                        {
+                            Items = [.. serving.Items.Where(item => item is not Draw draw || draw.Batch != batchId)],
+                        }
+                        : serving
+                ),
+            ],
+            Containers = [.. plan.Containers.Where(box => box.Batch != batchId)],
+        };
 
-    /// <summary>A loose box was eaten or thrown away outside the plan.</summary>
-    public static Result<WeekPlan> LoseBox(this WeekPlan plan, Guid boxId, DateOnly today) =>
-        plan.Batches.SelectMany(plan.BoxesOf).FirstOrDefault(box => box.Id == boxId && box.Cell is null) is { } box
-            ? plan with
-            {
-                Gone = [.. plan.Gone, new Box(boxId, box.Batch.Id, box.Lot.Id, box.Portions, today)],
-            }
-            : BoxNotThere(boxId, "it is placed or gone already");
-
-    /// <summary>A box that was said to be gone is there after all.</summary>
-    public static Result<WeekPlan> FindBox(this WeekPlan plan, Guid boxId) =>
-        plan.Gone.FirstOrDefault(box => box.Id == boxId) is { } box
-            ? plan with
-            {
-                Gone = [.. plan.Gone.Where(one => one != box)],
-            }
-            : BoxNotThere(boxId, "it is not gone");
-
-    private static WeekPlan With(this WeekPlan plan, Batch old, Batch changed) =>
+    internal static WeekPlan With(this WeekPlan plan, Batch old, Batch changed) =>
         plan with
         {
             Batches = [.. plan.Batches.Select(batch => batch == old ? changed : batch)],
         };
 
-    private static Refusal BoxNotThere(Guid boxId, string reason) =>
-        new("box-gone", "box", boxId.ToString(), reason, "Look at the list as it is now");
+    private static Refusal? IsPortioned(Batch batch) =>
+        batch.PortionedOn is { } day
+            ? new(
+                "batch-portioned",
+                "batch",
+                batch.Letter,
+                $"its boxes were filled on {day:yyyy-MM-dd}",
+                "Take the portioning back first, or say on the Shelf what became of its boxes"
+            )
+            : null;
 }

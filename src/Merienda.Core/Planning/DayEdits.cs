@@ -181,7 +181,7 @@ public static class DayEdits
         return
             batches.TryGetValue(draw.Batch, out var batch)
             && earlier.BatchWithId(draw.Batch) is { } old
-            && plan.Place(batch, cell, WeekPlan.PortionsOf(old, draw), newId, draw.Parts) is { IsRefused: false } placed
+            && plan.Place(batch, cell, earlier.PortionsOf(old, draw), newId, draw.Parts) is { IsRefused: false } placed
             ? placed.Value
             : plan;
     }
@@ -198,7 +198,7 @@ public static class DayEdits
             Draw draw when plan.BatchWithId(draw.Batch) is { } batch => plan.Place(
                 draw.Batch,
                 cell,
-                WeekPlan.PortionsOf(batch, draw),
+                plan.PortionsOf(batch, draw),
                 newId,
                 draw.Parts
             ),

@@ -7,6 +7,7 @@ namespace Merienda.Core.Planning;
 /// <param name="CapacityMl">What fits in to the brim, ml.</param>
 /// <param name="FillShare">How far it may be filled, above 0 to 1.</param>
 /// <param name="WidthMm">Inner width of a flat vessel, mm.</param>
+/// <param name="TareG">What it weighs empty, g; null when nobody weighed it.</param>
 public sealed record KitchenItem(
     Guid Id,
     string Kind,
@@ -15,9 +16,13 @@ public sealed record KitchenItem(
     int? CapacityMl,
     decimal? FillShare,
     int? WidthMm,
-    int? LengthMm
+    int? LengthMm,
+    int? TareG = null
 )
 {
+    /// <summary>Kinds that food stands in while it is weighed.</summary>
+    public static readonly IReadOnlyList<string> Vessels = ["pan", "pot", "tray", "mould", "bowl", "pressure-cooker", "slow-cooker"];
+
     public static readonly IReadOnlyList<string> Kinds =
     [
         "oven",
@@ -164,6 +169,13 @@ public sealed record Kitchen(
                 $"{item.WidthMm} by {item.LengthMm}",
                 "a side is 1 to 2,000 mm",
                 "Type the inner sides"
+            ),
+            _ when item.TareG is < 0 or > Portioning.MostGrams => new(
+                "weight-out-of-range",
+                $"items[{at}].tareG",
+                $"{item.TareG}",
+                $"a vessel weighs 0 to {Portioning.MostGrams} g",
+                "Type what it weighs empty, in grams"
             ),
             _ => null,
         };

@@ -28,6 +28,9 @@ public sealed record Draw(Guid Id, Guid Batch, Guid Lot, DrawSize Size) : Servin
     /// <summary>Names of the parts that are taken; null for the whole dish.</summary>
     public IReadOnlyList<string>? Parts { get; init; }
 
+    /// <summary>The box it is taken from, once its batch is portioned.</summary>
+    public Guid? Container { get; init; }
+
     public bool Takes(string part) => Parts is null || Parts.Contains(part);
 }
 
@@ -47,7 +50,3 @@ public sealed record Serving(Guid Id, Cell Cell, IReadOnlyList<ServingItem> Item
 
     public IEnumerable<Draw> Draws => Items.OfType<Draw>();
 }
-
-/// <summary>A box that stands by itself: eaten, given or thrown away outside the plan.</summary>
-/// <param name="GoneOn">Local date; null while it is there.</param>
-public sealed record Box(Guid Id, Guid Batch, Guid Lot, decimal Portions, DateOnly? GoneOn);

@@ -28,16 +28,16 @@ public static class WeekEdits
             return refusal;
         }
 
-        decimal LooseOf(Lot lot) => (parts ?? batch.Parts).Min(part => plan.Loose(batch, lot, part));
-        var lot = batch.Lots.MaxBy(LooseOf)!;
-        var loose = Math.Round(LooseOf(lot), 2, MidpointRounding.ToZero);
+        var (lot, box, loose) = plan.Source(batch, parts ?? batch.Parts, cell.Date, wanted);
         if (loose <= 0)
         {
             return NothingLoose(
                 batch,
                 "batch",
                 batch.Letter,
-                parts is null ? $"all {batch.Portions:0.##} portions are placed" : $"all of its {string.Join(" and ", parts)} is placed"
+                parts is null
+                    ? $"all {batch.Portions:0.##} portions are placed or gone"
+                    : $"all of its {string.Join(" and ", parts)} is placed or gone"
             );
         }
 
@@ -46,9 +46,42 @@ public static class WeekEdits
             Batch.SmallestSize,
             Batch.LargestSize
         );
-        var draw = new Draw(newId(), batchId, lot.Id, new(size <= loose ? size : Math.Min(1, loose))) { Parts = parts };
+        var draw = new Draw(newId(), batchId, lot, new(size <= loose ? size : Math.Min(1, loose))) { Parts = parts, Container = box?.Id };
         return plan.Put(cell, draw, newId);
     }
+
+    /// <summary>
+    /// Where a portion comes from: the lot with most to give, or a box. Of boxes one that is good on that day and holds enough: what must go
+    /// soonest first, the freezer last.
+    /// </summary>
+    private static (Guid Lot, Container? Box, decimal Loose) Source(
+        this WeekPlan plan,
+        Batch batch,
+        IReadOnlyList<string> parts,
+        DateOnly date,
+        decimal wanted
+    )
+    {
+        if (batch.PortionedOn is null)
+        {
+            var lot = batch.Lots.Select(one => (one.Id, Loose: parts.Min(part => plan.Loose(batch, one, part)))).MaxBy(one => one.Loose);
+            return (lot.Id, null, Math.Round(lot.Loose, 2, MidpointRounding.ToZero));
+        }
+
+        var found = plan.ContainersOf(batch.Id)
+            .Select(box => (Box: box, Loose: plan.Rest(batch, box, parts), EatBy: EatBy(batch, box)))
+            .Where(one => one.Loose > 0)
+            .OrderBy(one => one.EatBy < date)
+            .ThenBy(one => one.Loose < Math.Min(wanted, 1))
+            .ThenBy(one => one.EatBy)
+            .ThenBy(one => one.Box.Parts is null == (parts.Count < batch.Parts.Count))
+            .ThenBy(one => one.Box.Number)
+            .FirstOrDefault();
+        return found.Box is null ? (batch.Lots[0].Id, null, 0) : (found.Box.Lot, found.Box, found.Loose);
+    }
+
+    private static DateOnly EatBy(Batch batch, Container box) =>
+        batch.Keeping is { } keeping ? box.State(batch.Cooked).EatBy(keeping) ?? DateOnly.MaxValue : DateOnly.MaxValue;
 
     /// <param name="from">Where the one who moves it saw it; refused when it has gone elsewhere since.</param>
     /// <param name="to">The new cell, or null to take it back to the bench.</param>
@@ -102,11 +135,24 @@ public static class WeekEdits
             return refusal;
         }
 
-        var lot = batch.Lots.First(one => one.Id == draw.Lot);
-        var loose = (draw.Parts ?? batch.Parts).Min(part => plan.Loose(batch, lot, part));
+        var box = plan.BoxWithId(draw.Container);
+        if (box?.IsSettled(draw.Id) == true)
+        {
+            return new Refusal("eaten-already", "size", Say(to), "it was eaten", "Undo the eating first");
+        }
+
+        var parts = draw.Parts ?? batch.Parts;
+        var loose = box is null
+            ? parts.Min(part => plan.Loose(batch, batch.Lots.First(one => one.Id == draw.Lot), part))
+            : plan.Rest(batch, box, parts);
         var changed = draw with { Size = to };
-        return WeekPlan.PortionsOf(batch, changed) - WeekPlan.PortionsOf(batch, draw) > loose
-            ? NothingLoose(batch, "size", Say(to), $"only {loose:0.##} portions of {batch.Letter} are loose")
+        return plan.PortionsOf(batch, changed) - plan.PortionsOf(batch, draw) > loose
+            ? NothingLoose(
+                batch,
+                "size",
+                Say(to),
+                $"only {loose:0.##} portions of {batch.Letter} are loose{(box is null ? "" : " in its box")}"
+            )
             : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? changed : one)] });
     }
 

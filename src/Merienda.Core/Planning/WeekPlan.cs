@@ -1,16 +1,17 @@
+using Merienda.Core.Keeping;
+
 namespace Merienda.Core.Planning;
 
-/// <summary>A box as it will be filled: of a draw, or of what is still loose. Computed, so that it always agrees with the plan.</summary>
-/// <param name="Id">The draw's; of a loose one an id that stays while it is loose.</param>
-/// <param name="Number">Rises with the date it is eaten; loose ones come last.</param>
-/// <param name="Cell">Null while it is loose.</param>
-public sealed record PlannedBox(Guid Id, Batch Batch, Lot Lot, int Number, decimal Portions, Cell? Cell, IReadOnlyList<string>? Parts);
-
 /// <summary>
-/// The batches of a week, everything that is drawn from them (also in other weeks), and every serving of the week. What was cooked is
-/// conserved by lot and part: drawn, gone and loose add up to it.
+/// The batches of a week, everything that is drawn from them (also in other weeks), every serving of the week, and the boxes that are there.
+/// What was cooked is conserved by lot and part: drawn, gone and loose add up to it.
 /// </summary>
-public sealed record WeekPlan(DateOnly Start, IReadOnlyList<Batch> Batches, IReadOnlyList<Serving> Servings, IReadOnlyList<Box> Gone)
+public sealed record WeekPlan(
+    DateOnly Start,
+    IReadOnlyList<Batch> Batches,
+    IReadOnlyList<Serving> Servings,
+    IReadOnlyList<Container> Containers
+)
 {
     public const int Days = 7;
 
@@ -23,81 +24,72 @@ public sealed record WeekPlan(DateOnly Start, IReadOnlyList<Batch> Batches, IRea
     public IEnumerable<(Serving Serving, Draw Draw)> DrawsOf(Guid batch) =>
         Servings.SelectMany(serving => serving.Draws.Where(draw => draw.Batch == batch).Select(draw => (serving, draw)));
 
-    /// <summary>Portions of a draw; one of grams counts by what a portion weighs.</summary>
+    public IEnumerable<Container> ContainersOf(Guid batch) => Containers.Where(box => box.Batch == batch);
+
+    public BoxState StateOf(Container box) => box.State(BatchWithId(box.Batch)!.Cooked);
+
+    /// <summary>Portions of a draw: what was eaten, once it was; one of grams counts by what a portion weighs.</summary>
     /// <exception cref="InvalidOperationException">A draw is in grams and nobody knows what a portion weighs: it was never accepted.</exception>
-    public static decimal PortionsOf(Batch batch, Draw draw) =>
-        !draw.Size.IsInGrams
-            ? draw.Size.Amount
-            : draw.Size.Amount
-                / (batch.GramsPerPortion ?? throw new InvalidOperationException($"{batch.Letter} is drawn in grams and weighs nothing."));
+    public decimal PortionsOf(Batch batch, Draw draw) =>
+        Eaten(draw)
+        ?? (
+            !draw.Size.IsInGrams
+                ? draw.Size.Amount
+                : draw.Size.Amount
+                    / (
+                        batch.GramsPerPortion
+                        ?? throw new InvalidOperationException($"{batch.Letter} is drawn in grams and weighs nothing.")
+                    )
+        );
 
     /// <summary>What is drawn of a batch, counted where most is taken.</summary>
     public decimal Placed(Batch batch) => batch.Lots.Sum(lot => batch.Parts.Max(part => Drawn(batch, lot, part)));
 
+    /// <summary>Portions that went outside the plan: eaten, given or thrown away.</summary>
+    public decimal Gone(Batch batch) => ContainersOf(batch.Id).Sum(GoneOf);
+
     /// <summary>Portions that no serving has and that are not gone: whole ones, all parts of them.</summary>
     public decimal Loose(Batch batch) => batch.Lots.Sum(lot => Loose(batch, lot));
 
-    public decimal Loose(Batch batch, Lot lot) => batch.Parts.Min(part => Loose(batch, lot, part));
+    public decimal Loose(Batch batch, Lot lot) =>
+        batch.PortionedOn is null
+            ? batch.Parts.Min(part => Loose(batch, lot, part))
+            : ContainersOf(batch.Id).Where(box => box.Lot == lot.Id).Sum(box => Rest(batch, box, batch.Parts));
 
     /// <summary>Portions of one part that nothing has.</summary>
-    public decimal Loose(Batch batch, Lot lot, string part) =>
-        lot.Portions - Drawn(batch, lot, part) - Gone.Where(box => box.Lot == lot.Id && box.GoneOn is not null).Sum(box => box.Portions);
-
-    /// <summary>The boxes that a batch fills: one for each draw, then what is loose in whole portions and at most one smaller.</summary>
-    public IReadOnlyList<PlannedBox> BoxesOf(Batch batch)
+    public decimal Loose(Batch batch, Lot lot, string part)
     {
-        var drawn = DrawsOf(batch.Id)
-            .OrderBy(item => item.Serving.Cell.Date)
-            .ThenBy(item => new Protocols.Occasion(item.Serving.Cell.Date, item.Serving.Cell.Meal).Order)
-            .ThenBy(item => item.Draw.Id)
-            .Select(item =>
-                (item.Draw.Id, item.Draw.Lot, Portions: PortionsOf(batch, item.Draw), (Cell?)item.Serving.Cell, item.Draw.Parts)
-            );
-        var gone = Gone.Select(box => box.Id).ToHashSet();
-        var loose = batch.Lots.SelectMany(lot => LooseBoxes(batch, lot, gone));
-        return
-        [
-            .. drawn
-                .Concat(loose)
-                .Select(
-                    (box, at) =>
-                        new PlannedBox(
-                            box.Id,
-                            batch,
-                            batch.Lots.First(lot => lot.Id == box.Lot),
-                            at + 1,
-                            box.Portions,
-                            box.Item4,
-                            box.Parts
-                        )
-                ),
-        ];
+        var boxes = ContainersOf(batch.Id).Where(box => box.Lot == lot.Id && box.Holds(part));
+        return batch.PortionedOn is null
+            ? lot.Portions - Drawn(batch, lot, part) - boxes.Sum(GoneOf)
+            : boxes.Sum(box => Rest(batch, box, [part]));
     }
 
-    private IEnumerable<(Guid Id, Guid Lot, decimal Portions, Cell?, IReadOnlyList<string>? Parts)> LooseBoxes(
-        Batch batch,
-        Lot lot,
-        HashSet<Guid> gone
-    )
-    {
-        var ids = Enumerable.Range(0, 256).Select(at => LooseId(lot.Id, at)).Where(id => !gone.Contains(id)).GetEnumerator();
-        // A draw in grams may leave a crumb that no box is filled with.
-        for (var left = Math.Round(Loose(batch, lot), 2, MidpointRounding.ToZero); left > 0; left -= 1)
-        {
-            ids.MoveNext();
-            yield return (ids.Current, lot.Id, Math.Min(1, left), null, null);
-        }
-    }
+    /// <summary>Portions of some parts in a box that no meal waits for; zero when it does not hold all of them.</summary>
+    public decimal Rest(Batch batch, Container box, IReadOnlyList<string> parts) =>
+        parts.All(box.Holds)
+            ? Math.Max(
+                0,
+                box.State(batch.Cooked).Left
+                    - parts.Max(part =>
+                        DrawsOf(batch.Id)
+                            .Where(item => item.Draw.Container == box.Id && item.Draw.Takes(part) && !box.IsSettled(item.Draw.Id))
+                            .Sum(item => PortionsOf(batch, item.Draw))
+                    )
+            )
+            : 0;
 
-    private decimal Drawn(Batch batch, Lot lot, string part) =>
+    internal Container? BoxWithId(Guid? id) => Containers.FirstOrDefault(box => box.Id == id);
+
+    internal decimal Drawn(Batch batch, Lot lot, string part) =>
         DrawsOf(batch.Id).Where(item => item.Draw.Lot == lot.Id && item.Draw.Takes(part)).Sum(item => PortionsOf(batch, item.Draw));
 
-    /// <summary>A loose box has no row; its id is its lot's with the box's place in it.</summary>
-    private static Guid LooseId(Guid lot, int at)
-    {
-        var bytes = lot.ToByteArray();
-        bytes[^1] ^= (byte)at;
-        bytes[^2] ^= 0x5a;
-        return new Guid(bytes);
-    }
+    /// <summary>What was eaten at a meal that it was taken off again is gone too.</summary>
+    private decimal GoneOf(Container box) =>
+        box.Life.Where(said => said.Takes && !DrawsOf(box.Batch).Any(item => item.Draw.Id == said.Draw)).Sum(said => said.Portions);
+
+    private decimal? Eaten(Draw draw) =>
+        draw.Container is not null && BoxWithId(draw.Container) is { } box && box.IsSettled(draw.Id)
+            ? box.Life.Where(said => said.Draw == draw.Id).Sum(said => said.Portions)
+            : null;
 }

@@ -8,6 +8,7 @@ public sealed class RecipeVersion
 {
     private PortionProfile? _profile;
     private IReadOnlyList<string>? _parts;
+    private IReadOnlyList<decimal?>? _grams;
 
     public required string Name { get; init; }
 
@@ -33,13 +34,17 @@ public sealed class RecipeVersion
     public IReadOnlyList<string> PartNames => _parts ??= [.. Lines.Select(line => line.Part).Distinct().DefaultIfEmpty("")];
 
     /// <summary>
-    /// What a portion weighs, g, as its lines weigh raw; null when a line's weight is not known. Water that boils off or is soaked up is
-    /// seen only by weighing.
+    /// What a portion's share of each part weighs, g, as its lines weigh raw; null where a line's weight is not known. Water that boils off
+    /// or is soaked up is seen only by weighing.
     /// </summary>
-    public decimal? GramsPerPortion =>
-        Lines.Any(line => !line.Read.IsOutOfNumbers && line.Grams.IsOpen) ? null
-        : Lines.Where(line => !line.Read.IsOutOfNumbers).Sum(line => line.Grams.Best) is > 0 and var grams ? grams / Portions
-        : null;
+    public IReadOnlyList<decimal?> GramsByPart =>
+        _grams ??= [
+            .. PartNames.Select(part =>
+            {
+                var lines = Lines.Where(line => line.Part == part && !line.Read.IsOutOfNumbers).ToList();
+                return lines.Any(line => line.Grams.IsOpen) ? (decimal?)null : lines.Sum(line => line.Grams.Best) / Portions;
+            }),
+        ];
 
     /// <summary>The profile of some parts, for one portion of the dish.</summary>
     public PortionProfile ProfileOf(IReadOnlyList<string>? parts) =>

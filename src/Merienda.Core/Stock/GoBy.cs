@@ -45,11 +45,11 @@ public sealed record GoBy(DateOnly Date, string Because, bool IsQuality = false)
 
         if (item.ThawedOn is { } thawed)
         {
-            // What was left of its time when it was frozen, at most two days.
-            var left = keeping is null
-                ? KeepingPlan.ThawedDays
-                : Math.Clamp(keeping.FridgeDays - (item.FrozenOn!.Value.DayNumber - item.MadeOn.DayNumber), 0, KeepingPlan.ThawedDays);
-            yield return new(thawed.AddDays(left), "thawed, with what was left of its time");
+            // Of what nobody published, the most that a thawed thing has.
+            var eatBy = keeping is null
+                ? thawed.AddDays(FridgeClock.ThawedDays)
+                : FridgeClock.EatBy(keeping.FridgeDays, item.MadeOn, item.FrozenOn, thawed);
+            yield return new(eatBy, "thawed, with what was left of its time");
         }
         else if (item.Place == StockPlace.Fridge && keeping is not null)
         {

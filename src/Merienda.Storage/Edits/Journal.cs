@@ -19,6 +19,7 @@ public static class Journal
         Packet = "packet",
         Opinion = "opinion",
         Stock = "stock",
+        Box = "box",
         Word = "word",
         Tick = "tick",
         Diary = "diary",

@@ -43,7 +43,8 @@ public sealed record KitchenItemRow(
     int? CapacityMl,
     decimal? FillShare,
     int? WidthMm,
-    int? LengthMm
+    int? LengthMm,
+    int? TareG
 );
 
 public sealed record ContainerKindRow(

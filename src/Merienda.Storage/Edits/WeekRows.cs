@@ -2,7 +2,9 @@ namespace Merienda.Storage.Edits;
 
 public sealed record PrepSessionRow(Guid Id, DateOnly CookedOn);
 
-public sealed record BatchRow(Guid Id, Guid SessionId, Guid RecipeVersionId, string Letter);
+public sealed record BatchRow(Guid Id, Guid SessionId, Guid RecipeVersionId, string Letter, DateOnly? PortionedOn);
+
+public sealed record PartYieldRow(Guid BatchId, string Part, int GrossG, int TareG, string Vessel);
 
 public sealed record LotRow(Guid Id, Guid BatchId, int Position, string? Variant, decimal Portions);
 
@@ -22,10 +24,33 @@ public sealed record ServingItemRow(
     Guid? FoodVersionId,
     Guid? PacketVersionId,
     string? MatchKind,
-    bool IsChosen
+    bool IsChosen,
+    Guid? ContainerId
 );
 
-public sealed record ContainerRow(Guid Id, Guid BatchId, Guid LotId, decimal Portions, DateOnly? GoneOn);
+public sealed record ContainerRow(
+    Guid Id,
+    Guid BatchId,
+    Guid LotId,
+    int Number,
+    decimal Portions,
+    IReadOnlyList<string>? Parts,
+    IReadOnlyList<decimal?> Grams,
+    string Kind,
+    string Material,
+    DateOnly? GoneOn
+);
+
+public sealed record ContainerEventRow(
+    Guid Id,
+    Guid ContainerId,
+    string Kind,
+    DateTimeOffset At,
+    DateOnly HappenedOn,
+    decimal Portions,
+    Guid? DrawId,
+    string Reason
+);
 
 public sealed record ShopTickRow(DateOnly WeekStart, string ItemKey);
 

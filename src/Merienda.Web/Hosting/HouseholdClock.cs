@@ -5,10 +5,13 @@ public static class HouseholdClock
 {
     public static bool Knows(string timeZone) => TimeZoneInfo.TryFindSystemTimeZoneById(timeZone, out _);
 
-    public static DateOnly Today(TimeProvider clock, string timeZone) =>
+    public static DateOnly Today(TimeProvider clock, string timeZone) => DayOf(clock.GetUtcNow(), timeZone);
+
+    /// <summary>The local date of a moment.</summary>
+    public static DateOnly DayOf(DateTimeOffset moment, string timeZone) =>
         DateOnly.FromDateTime(
             TimeZoneInfo
-                .ConvertTime(clock.GetUtcNow(), TimeZoneInfo.TryFindSystemTimeZoneById(timeZone, out var zone) ? zone : TimeZoneInfo.Utc)
+                .ConvertTime(moment, TimeZoneInfo.TryFindSystemTimeZoneById(timeZone, out var zone) ? zone : TimeZoneInfo.Utc)
                 .DateTime
         );
 

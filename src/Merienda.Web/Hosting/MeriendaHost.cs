@@ -76,6 +76,7 @@ public static class MeriendaHost
         services.AddSingleton<PacketStore>();
         services.AddSingleton<LearntWords>();
         services.AddSingleton<StockStore>();
+        services.AddSingleton<BoxStore>();
         services.AddSingleton<WeekReading>();
         services.AddSingleton<WeekStore>();
         services.AddSingleton<Table.EffectReader>();

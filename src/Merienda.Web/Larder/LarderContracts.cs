@@ -247,6 +247,7 @@ public sealed record StockRow(
 /// <param name="MayGo">True for a loose box of an earlier session, which can be marked as eaten or thrown away here.</param>
 public sealed record StockBox(
     Guid Id,
+    Guid BatchId,
     string Tape,
     string Dish,
     string Size,

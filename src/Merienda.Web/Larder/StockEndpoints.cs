@@ -1,13 +1,12 @@
 using System.Text.RegularExpressions;
 using Merienda.Core.Foods;
-using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
-using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Stock;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
+using Merienda.Web.Weeks;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Merienda.Web.Larder;
@@ -21,12 +20,6 @@ public static partial class StockEndpoints
         larder.MapPost("/stock", TakeIn).WithName("TakeIntoStock");
         larder.MapPut("/stock/{id:guid}/amount", Left).WithName("SayWhatIsLeft");
         larder.MapPost("/stock/{id:guid}/action", Act).WithName("ActOnStock");
-        larder
-            .MapPut("/stock/boxes/{id:guid}/gone", (Guid id, Editing editing, StockStore stock) => Box(id, true, editing, stock))
-            .WithName("BoxIsGone");
-        larder
-            .MapDelete("/stock/boxes/{id:guid}/gone", (Guid id, Editing editing, StockStore stock) => Box(id, false, editing, stock))
-            .WithName("BoxIsThereAgain");
     }
 
     private static async Task<Ok<StockPage>> Stock(CurrentTenant tenant, StockStore stock)
@@ -43,8 +36,8 @@ public static partial class StockEndpoints
         var names = table.Eaters.ToDictionary(eater => eater.Id, eater => eater.Name);
         var shelf = plan
             .Batches.Where(batch => batch.Cooked <= table.Today && batch.Cooked > table.Today.AddDays(-366))
-            .SelectMany(plan.BoxesOf)
-            .Where(box => box.Cell is null || box.Cell.Date >= table.Today)
+            .SelectMany(batch => ShelvedBox.Of(plan, batch, recipes[batch.Id].Version, table.Today))
+            .Where(box => box.IsThere || box.Cell is null || box.Cell.Date >= table.Today)
             .Select(box => ToBox(box, recipes[box.Batch.Id].Version, table.Today, names))
             .OrderBy(box => box.Place)
             .ThenBy(box => box.EatBy)
@@ -179,9 +172,6 @@ public static partial class StockEndpoints
         return editing.Done(await stock.Change(editing, id, said, act));
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Box(Guid id, bool isGone, Editing editing, StockStore stock) =>
-        editing.Done(await stock.BoxGone(editing, id, isGone));
-
     private static StockRow ToRow(StockItem item, Food? food, DateOnly today, bool inOunces)
     {
         var goBy = GoBy.Of(item, food?.Keeping, food?.Packet?.Printed.OpenedDays);
@@ -209,23 +199,22 @@ public static partial class StockEndpoints
         );
     }
 
-    private static StockBox ToBox(PlannedBox box, RecipeVersion recipe, DateOnly today, IReadOnlyDictionary<Guid, string> names)
+    private static StockBox ToBox(ShelvedBox box, RecipeVersion recipe, DateOnly today, IReadOnlyDictionary<Guid, string> names)
     {
         var (batch, cell) = (box.Batch, box.Cell);
-        var plan = KeepingPlan.For(recipe.Keeping, batch.Cooked, cell?.Date);
-        var isFrozen = plan.KeptIn == KeptIn.Freezer && today < plan.Thaw;
         var isEarlier = HouseholdClock.WeekOf(batch.Cooked.AddDays(1)) < HouseholdClock.WeekOf(today);
         return new(
             box.Id,
+            batch.Id,
             $"{batch.Letter}·{batch.Cooked.Day}",
             recipe.Name,
             $"{box.Portions:0.##} {(box.Portions == 1 ? "portion" : "portions")}",
-            isFrozen ? StockPlace.Freezer : StockPlace.Fridge,
+            box.IsFrozen(today) ? StockPlace.Freezer : StockPlace.Fridge,
             batch.Cooked,
-            plan.EatBy,
+            box.EatBy,
             cell is null ? null : $"{cell.Date:ddd d MMM}, {cell.Meal}, {names.GetValueOrDefault(cell.Eater)}",
-            !isFrozen && plan.EatBy <= today.AddDays(GoBy.WeekDays - 1),
-            plan.EatBy < today,
+            !box.IsFrozen(today) && box.EatBy <= today.AddDays(GoBy.WeekDays - 1),
+            !box.IsFrozen(today) && box.EatBy < today,
             cell is null && isEarlier
         );
     }

@@ -1,3 +1,4 @@
+using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Web.Hosting;
@@ -79,11 +80,15 @@ public static class BoardPages
             batch.Portions,
             week.Plan.Placed(batch),
             week.Plan.Loose(batch),
-            week.Plan.Gone.Where(box => box.Batch == batch.Id && box.GoneOn is not null).Sum(box => box.Portions),
+            week.Plan.Gone(batch),
             batch.Parts,
             batch.GramsPerPortion is { } grams ? Math.Round(grams) : null,
             recipe.Version.Keeping.EatBy(batch.Cooked),
             recipe.Version.Keeping.Freezes,
+            batch.PortionedOn is not null,
+            week.Plan.ContainersOf(batch.Id)
+                .Where(box => week.Plan.StateOf(box).Place == BoxPlace.Freezer)
+                .Sum(box => week.Plan.Rest(batch, box, batch.Parts)),
             week.Numbers(week.HelpingOf(batch, 1, null))
         );
     }
@@ -114,6 +119,7 @@ public static class BoardPages
                 drawn.Keeping.KeptIn,
                 drawn.Keeping.EatBy,
                 drawn.Keeping.Thaw,
+                drawn.IsEaten,
                 null,
                 numbers
             );
@@ -132,6 +138,7 @@ public static class BoardPages
             null,
             null,
             null,
+            false,
             line.Doubt,
             numbers
         );

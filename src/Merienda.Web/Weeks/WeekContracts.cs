@@ -34,6 +34,7 @@ public sealed record BoardItem(
     Core.Keeping.KeptIn? KeptIn,
     DateOnly? EatBy,
     DateOnly? Thaw,
+    bool IsEaten,
     string? Doubt,
     IReadOnlyList<ShownMeasure> Numbers
 );
@@ -48,7 +49,8 @@ public sealed record BoardServing(
 );
 
 /// <param name="Tape">Letter with the day of its session: "B·21".</param>
-/// <param name="Gone">Portions eaten or thrown away outside the plan.</param>
+/// <param name="Gone">Portions eaten, given or thrown away outside the plan.</param>
+/// <param name="LooseFrozen">Loose portions that stand in the freezer.</param>
 /// <param name="Parts">Names of the dish's parts; the first may be unnamed.</param>
 public sealed record BoardBatch(
     Guid Id,
@@ -66,6 +68,8 @@ public sealed record BoardBatch(
     decimal? GramsPerPortion,
     DateOnly EatBy,
     bool Freezes,
+    bool IsPortioned,
+    decimal LooseFrozen,
     IReadOnlyList<ShownMeasure> PerPortion
 );
 
@@ -207,20 +211,40 @@ public sealed record SessionPage(
 
 public sealed record TaskTickRequest(Guid BatchId, string TaskId, bool IsTicked);
 
+/// <param name="Grams">Of what is left; null when nobody knows.</param>
+public sealed record ShelfPart(string Name, decimal? Grams);
+
+/// <summary>A container, planned or there.</summary>
+/// <param name="IsThere">False while it is planned: its batch is not portioned yet.</param>
+/// <param name="IsEarlier">Of an earlier week.</param>
+/// <param name="Size">Portions that are left in it.</param>
+/// <param name="Place">The meal it waits for; null while it is loose.</param>
+/// <param name="Container">The kitchen's container it is: "750 ml, glass"; empty when nobody knows.</param>
+/// <param name="EatBy">Last day to eat it; of a loose one in the freezer, until when it is at its best.</param>
+/// <param name="IsQuality">True when only its quality goes.</param>
+/// <param name="FreezeBy">It is for a later day than it keeps: the last day on which it may still be frozen.</param>
 public sealed record ShelfBox(
     Guid Id,
+    Guid BatchId,
     string Letter,
     string Tape,
     string Dish,
     int Number,
     int Of,
+    bool IsThere,
+    bool IsEarlier,
     decimal Size,
+    IReadOnlyList<ShelfPart> Parts,
+    string Container,
     string? Eater,
     DateOnly MadeOn,
     BoardPlace? Place,
     Core.Keeping.KeptIn KeptIn,
     DateOnly EatBy,
+    bool IsQuality,
     DateOnly? Thaw,
+    DateOnly? FreezeBy,
+    bool Freezes,
     string Reheating,
     string AtEating,
     string KeepingNote,
@@ -229,4 +253,4 @@ public sealed record ShelfBox(
     IReadOnlyList<ShownMeasure> Numbers
 );
 
-public sealed record ShelfPage(DateOnly Start, IReadOnlyList<ShelfBox> Boxes);
+public sealed record ShelfPage(DateOnly Start, DateOnly Today, IReadOnlyList<ShelfBox> Boxes);

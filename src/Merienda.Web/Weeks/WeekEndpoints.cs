@@ -30,6 +30,8 @@ public static class WeekEndpoints
         weeks.MapGet("/sessions", Sessions).WithName("GetSessions");
         weeks.MapPut("/sessions/tick", TickTask).WithName("TickTask");
         weeks.MapGet("/shelf", Shelf).WithName("GetShelf");
+        weeks.MapPortioning();
+        api.MapBoxes();
     }
 
     /// <summary>What every look at a week needs.</summary>

@@ -103,48 +103,6 @@ public static class WeekPages
                 $"{found.Name} is allergic to something in {string.Join(" and ", found.Held)}: cook the others first, or these with board, pan and oil of their own."
             );
 
-    public static ShelfPage ToShelf(this WeekView week)
-    {
-        var names = week.Eaters.ToDictionary(eater => eater.Id, eater => eater.Name);
-        return new(
-            week.Start,
-            [
-                .. week.Plan.Batches.SelectMany(batch =>
-                {
-                    var boxes = week.Plan.BoxesOf(batch);
-                    return boxes.Select(box => ToBox(week, box, boxes.Count, names));
-                }),
-            ]
-        );
-    }
-
-    private static ShelfBox ToBox(WeekView week, PlannedBox box, int of, IReadOnlyDictionary<Guid, string> names)
-    {
-        var (batch, recipe) = (box.Batch, week.RecipeOf(box.Batch).Version);
-        var keeping = WeekView.Keeping(recipe, batch, box.Cell?.Date);
-        return new ShelfBox(
-            box.Id,
-            batch.Letter,
-            WeekView.Tape(batch),
-            recipe.Name,
-            box.Number,
-            of,
-            Math.Round(box.Portions, 2),
-            box.Cell is null ? null : names[box.Cell.Eater],
-            batch.Cooked,
-            box.Cell is null ? null : new BoardPlace(box.Cell.Date, box.Cell.Meal, box.Cell.Eater),
-            keeping.KeptIn,
-            keeping.EatBy,
-            keeping.Thaw,
-            recipe.Reheating,
-            recipe.AtEating,
-            recipe.Keeping.Note,
-            week.Knowledge.Classes.AllergensOf(recipe.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
-            recipe.Lines.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
-            week.Numbers(week.HelpingOf(batch, box.Portions, box.Parts), box.Cell?.Eater)
-        );
-    }
-
     /// <summary>The oldest first: "150 g in the fridge, 200 g in the pantry".</summary>
     private static string InStock(IEnumerable<StockItem> items, bool inOunces) =>
         string.Join(

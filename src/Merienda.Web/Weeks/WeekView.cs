@@ -12,7 +12,7 @@ namespace Merienda.Web.Weeks;
 /// <param name="Drawn">The batch and its keeping; null for a food as it is bought.</param>
 public sealed record Plated(Serving Serving, ServingItem Item, Helping Helping, DrawnFrom? Drawn);
 
-public sealed record DrawnFrom(Batch Batch, RecipeVersion Recipe, decimal Portions, KeepingPlan Keeping);
+public sealed record DrawnFrom(Batch Batch, RecipeVersion Recipe, decimal Portions, KeepingPlan Keeping, bool IsEaten);
 
 /// <summary>A stored week brought to the core's types, from which board, shop, session and shelf are all drawn.</summary>
 public sealed class WeekView
@@ -66,9 +66,6 @@ public sealed class WeekView
 
     public static string Tape(Batch batch) => $"{batch.Letter}·{batch.Cooked.Day}";
 
-    public static KeepingPlan Keeping(RecipeVersion recipe, Batch batch, DateOnly? eaten) =>
-        KeepingPlan.For(recipe.Keeping, batch.Cooked, eaten);
-
     /// <param name="eater">Whose it is; null for one that nobody has yet: then everybody's points are shown.</param>
     public IReadOnlyList<ShownMeasure> Numbers(Helping helping, Guid? eater = null) =>
         Shown.Short(helping, [.. Eaters.Where(one => eater is null || one.Id == eater)], Knowledge.HouseScheme);
@@ -95,12 +92,13 @@ public sealed class WeekView
         }
 
         var batch = Plan.BatchWithId(draw.Batch)!;
-        var (recipe, portions) = (RecipeOf(batch).Version, WeekPlan.PortionsOf(batch, draw));
-        return new(
-            serving,
-            item,
-            HelpingOf(batch, portions, draw.Parts),
-            new(batch, recipe, portions, Keeping(recipe, batch, serving.Cell.Date))
-        );
+        var (recipe, portions) = (RecipeOf(batch).Version, Plan.PortionsOf(batch, draw));
+        var (box, day) = (Plan.ContainersOf(batch.Id).FirstOrDefault(one => one.Id == draw.Container), serving.Cell.Date);
+        var isEaten = box?.IsSettled(draw.Id) == true;
+        var keeping =
+            isEaten ? new(KeptIn.Fridge, day, null)
+            : box is not null ? KeepingPlan.For(recipe.Keeping, Plan.StateOf(box), day, Table.Today)
+            : KeepingPlan.For(recipe.Keeping, batch.Cooked, day);
+        return new(serving, item, HelpingOf(batch, portions, draw.Parts), new(batch, recipe, portions, keeping, isEaten));
     }
 }

@@ -38,7 +38,7 @@ public class KeepingPropertiesTests
             var since = kept.Thaw ?? plan.Cooked;
             return plan.Eaten > kept.EatBy
                 || kept.EatBy.DayNumber - since.DayNumber
-                    <= Math.Min(plan.Kind.FridgeDays, kept.Thaw is null ? int.MaxValue : KeepingPlan.ThawedDays);
+                    <= Math.Min(plan.Kind.FridgeDays, kept.Thaw is null ? int.MaxValue : FridgeClock.ThawedDays);
         });
 
     [Fact]

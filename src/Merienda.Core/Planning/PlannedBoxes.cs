@@ -1,0 +1,66 @@
+using Merienda.Core.Protocols;
+
+namespace Merienda.Core.Planning;
+
+/// <summary>A box as it will be filled: of a draw, or of what is still loose. Computed, so that it always agrees with the plan.</summary>
+/// <param name="Id">The draw's; of a loose one an id that stays while it is loose. The real box has it too.</param>
+/// <param name="Number">Rises with the date it is eaten; loose ones come last.</param>
+/// <param name="Cell">Null while it is loose.</param>
+/// <param name="Parts">Null for the whole dish.</param>
+public sealed record PlannedBox(Guid Id, Batch Batch, Lot Lot, int Number, decimal Portions, Cell? Cell, IReadOnlyList<string>? Parts);
+
+public static class PlannedBoxes
+{
+    /// <summary>
+    /// The boxes that a batch will fill: one for each draw, then what is loose in whole portions and at most one smaller; where only some
+    /// parts of a portion are drawn, the others have a box too.
+    /// </summary>
+    public static IReadOnlyList<PlannedBox> BoxesOf(this WeekPlan plan, Batch batch)
+    {
+        var drawn = plan.DrawsOf(batch.Id)
+            .OrderBy(item => item.Serving.Cell.Date)
+            .ThenBy(item => new Occasion(item.Serving.Cell.Date, item.Serving.Cell.Meal).Order)
+            .ThenBy(item => item.Draw.Id)
+            .Select(item => new PlannedBox(
+                item.Draw.Id,
+                batch,
+                batch.Lots.First(lot => lot.Id == item.Draw.Lot),
+                0,
+                plan.PortionsOf(batch, item.Draw),
+                item.Serving.Cell,
+                item.Draw.Parts
+            ));
+        var there = plan.ContainersOf(batch.Id).Select(box => box.Id).ToHashSet();
+        var loose = batch.Lots.SelectMany(lot => LooseBoxes(plan, batch, lot, there));
+        return [.. drawn.Concat(loose).Select((box, at) => box with { Number = at + 1 + there.Count })];
+    }
+
+    private static IEnumerable<PlannedBox> LooseBoxes(WeekPlan plan, Batch batch, Lot lot, HashSet<Guid> there)
+    {
+        // A draw in grams may leave a crumb that no box is filled with.
+        var left = batch.Parts.Select(part => Math.Round(plan.Loose(batch, lot, part), 2, MidpointRounding.ToZero)).ToArray();
+        for (var at = 0; left.Any(portions => portions > 0); at++)
+        {
+            var id = LooseId(lot.Id, at);
+            if (there.Contains(id))
+            {
+                continue;
+            }
+
+            var portions = Math.Min(1, left.Where(one => one > 0).Min());
+            var parts = batch.Parts.Where((_, part) => left[part] > 0).ToList();
+            left = [.. left.Select(one => Math.Max(0, one - portions))];
+            yield return new(id, batch, lot, 0, portions, null, parts.Count == batch.Parts.Count ? null : parts);
+        }
+    }
+
+    /// <summary>A loose box has no row; its id is its lot's with the box's place in it.</summary>
+    private static Guid LooseId(Guid lot, int at)
+    {
+        var bytes = lot.ToByteArray();
+        bytes[^1] ^= (byte)at;
+        bytes[^2] ^= 0x5a;
+        bytes[^3] ^= (byte)(at >> 8);
+        return new Guid(bytes);
+    }
+}

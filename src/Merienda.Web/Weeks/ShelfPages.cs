@@ -1,0 +1,59 @@
+namespace Merienda.Web.Weeks;
+
+/// <summary>The containers of a week, and those that are left of earlier ones.</summary>
+public static class ShelfPages
+{
+    public static ShelfPage ToShelf(this WeekView week)
+    {
+        var names = week.Eaters.ToDictionary(eater => eater.Id, eater => eater.Name);
+        return new(
+            week.Start,
+            week.Table.Today,
+            [
+                .. week.Plan.Batches.SelectMany(batch =>
+                {
+                    var boxes = ShelvedBox.Of(week.Plan, batch, week.RecipeOf(batch).Version, week.Table.Today).ToList();
+                    var of = batch.PortionedOn is null ? boxes.Count : week.Plan.ContainersOf(batch.Id).Count();
+                    return boxes.Select(box => ToBox(week, box, of, names));
+                }),
+            ]
+        );
+    }
+
+    private static ShelfBox ToBox(WeekView week, ShelvedBox box, int of, IReadOnlyDictionary<Guid, string> names)
+    {
+        var (batch, recipe) = (box.Batch, week.RecipeOf(box.Batch).Version);
+        return new ShelfBox(
+            box.Id,
+            batch.Id,
+            batch.Letter,
+            WeekView.Tape(batch),
+            recipe.Name,
+            box.Number,
+            of,
+            box.IsThere,
+            batch.Cooked < week.Start.AddDays(-1),
+            Math.Round(box.Portions, 2),
+            PartsOf(box),
+            box.Real is { Kind.Length: > 0 } real ? $"{real.Kind}, {real.Material}" : "",
+            box.Cell is null ? null : names.GetValueOrDefault(box.Cell.Eater),
+            box.Real is null ? batch.Cooked : week.Plan.StateOf(box.Real).Made,
+            box.Cell is null ? null : new BoardPlace(box.Cell.Date, box.Cell.Meal, box.Cell.Eater),
+            box.KeptIn,
+            box.EatBy,
+            box.IsQuality,
+            box.Thaw,
+            box.FreezeBy,
+            recipe.Keeping.Freezes,
+            recipe.Reheating,
+            recipe.AtEating,
+            recipe.Keeping.Note,
+            week.Knowledge.Classes.AllergensOf(recipe.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
+            recipe.Lines.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
+            week.Numbers(week.HelpingOf(batch, box.Portions, box.Parts), box.Cell?.Eater)
+        );
+    }
+
+    internal static IReadOnlyList<ShelfPart> PartsOf(ShelvedBox box) =>
+        [.. (box.Parts ?? box.Batch.Parts).Select(part => new ShelfPart(part, box.GramsOf(part) is { } grams ? Math.Floor(grams) : null))];
+}

@@ -1,0 +1,350 @@
+using CsCheck;
+using Merienda.Core.Keeping;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+
+namespace Merienda.Core.Tests.Planning;
+
+public class BoxTests
+{
+    private static readonly DateOnly Sunday = new(2026, 11, 22);
+    private static readonly DateTimeOffset Noon = new(2026, 11, 22, 12, 0, 0, TimeSpan.Zero);
+    private static readonly Guid Eater = Guid.NewGuid();
+    private static readonly ContainerKind[] Kinds =
+    [
+        new(Guid.NewGuid(), "small", 400, 3, "glass", true, false, true),
+        new(Guid.NewGuid(), "large", 900, 2, "plastic", true, true, true),
+    ];
+
+    private static Cell Cell(int day, string meal = "supper") => new(Sunday.AddDays(day), meal, Eater);
+
+    private static Batch Cook(decimal portions, params string[] parts) =>
+        Batch.Make(Guid.NewGuid(), "B", Sunday.AddDays(-1), portions, Guid.NewGuid()).Value with
+        {
+            Parts = parts.Length == 0 ? [""] : parts,
+            PlannedGrams = parts.Length == 0 ? [350] : [.. parts.Select((_, at) => (decimal?)(at == 0 ? 300 : 50))],
+            Keeping = KeepingClass.WithKey("cooked"),
+        };
+
+    private static WeekPlan Week(params Batch[] batches) => new(Sunday, batches, [], []);
+
+    private static WeekPlan Place(WeekPlan plan, int day, decimal wanted = 1, params string[] parts) =>
+        plan.Place(plan.Batches[0].Id, Cell(day), wanted, Guid.NewGuid, parts.Length == 0 ? null : parts).Value;
+
+    private static WeekPlan Portion(WeekPlan plan) => plan.Portion(plan.Batches[0].Id, Kinds, (Noon, Sunday), Guid.NewGuid).Value;
+
+    private static Result<WeekPlan> Tell(WeekPlan plan, Guid box, BoxEventKind kind, decimal? portions = null, int day = 0) =>
+        plan.Tell(box, new(Guid.NewGuid(), kind, Noon.AddDays(day), portions, ""), Sunday.AddDays(day), Noon.AddDays(day));
+
+    private static Draw At(WeekPlan plan, int day) => plan.At(Cell(day))!.Draws.Last();
+
+    [Fact]
+    public void Portioning_fills_a_box_for_each_draw_and_each_loose_portion_in_fridge_or_freezer_as_planned()
+    {
+        var plan = Portion(Place(Place(Week(Cook(3.5m)), 2), 6));
+        Assert.Equal([1, 2, 3, 4], plan.Containers.Select(box => box.Number));
+        Assert.Equal([1, 1, 1, 0.5m], plan.Containers.Select(box => box.Portions));
+        Assert.Equal(
+            [BoxPlace.Fridge, BoxPlace.Freezer, BoxPlace.Fridge, BoxPlace.Fridge],
+            plan.Containers.Select(box => plan.StateOf(box).Place)
+        );
+        Assert.Equal(plan.Containers[1].Id, At(plan, 6).Container);
+        Assert.Equal((1.5m, 2m), (plan.Loose(plan.Batches[0]), plan.Placed(plan.Batches[0])));
+        Assert.Equal("already-portioned", plan.Portion(plan.Batches[0].Id, Kinds, (Noon, Sunday), Guid.NewGuid).Refusal?.Code);
+        Assert.Equal("batch-gone", plan.Portion(Guid.NewGuid(), Kinds, (Noon, Sunday), Guid.NewGuid).Refusal?.Code);
+    }
+
+    [Fact]
+    public void A_box_is_the_smallest_container_that_is_free_large_enough_and_may_freeze_where_it_must()
+    {
+        var plan = Portion(Place(Week(Cook(6)), 6));
+        // The frozen one needs the large kind; then three small ones, one large, and none is left.
+        Assert.Equal(["large", "small", "small", "small", "large", ""], plan.Containers.Select(box => box.Kind));
+        Assert.Equal(350, plan.Containers[0].Grams.Single());
+        var eaten = Tell(plan, plan.Containers[1].Id, BoxEventKind.Eaten).Value;
+        var next = eaten.Add(Cook(1));
+        Assert.Equal("small", next.Portion(next.Batches[1].Id, Kinds, (Noon, Sunday), Guid.NewGuid).Value.Containers[^1].Kind);
+        var choice = new ContainerChoice(Kinds, []);
+        Assert.Equal(
+            ("small", "large", null, null),
+            (choice.Take(400, false)?.Name, choice.Take(401, false)?.Name, choice.Take(901, false), choice.Take(null, false))
+        );
+    }
+
+    [Theory]
+    [InlineData(-2, -2)] // cooked a day early
+    [InlineData(-1, -1)]
+    [InlineData(1, -1)] // written down late: the clock is not turned back
+    public void The_clock_starts_when_it_is_cooked(int today, int made)
+    {
+        var plan = Week(Cook(1));
+        var portioned = plan.Portion(plan.Batches[0].Id, Kinds, (Noon.AddDays(today), Sunday.AddDays(today)), Guid.NewGuid).Value;
+        Assert.Equal(Sunday.AddDays(made), portioned.StateOf(portioned.Containers[0]).Made);
+    }
+
+    [Fact]
+    public void A_weighed_pot_is_shared_in_whole_grams_and_the_crumbs_are_over()
+    {
+        var plan = Portion(Week(Cook(5)));
+        var weighed = plan.Weigh(plan.Batches[0].Id, new("", 2958, 1100, "the large pot")).Value;
+        Assert.All(weighed.Containers, box => Assert.Equal(371, box.Grams.Single()));
+        Assert.Equal(3, weighed.Over(weighed.Batches[0], weighed.Batches[0].Yields[0]));
+        Assert.Equal(1858 / 5m, weighed.Batches[0].GramsPerPortion);
+        var other = weighed.Weigh(plan.Batches[0].Id, new("", 1098, 0, "")).Value;
+        Assert.All(other.Containers, box => Assert.Equal(219, box.Grams.Single()));
+        Assert.Equal(3, other.Over(other.Batches[0], other.Batches[0].Yields.Single()));
+    }
+
+    [Fact]
+    public void Unequal_shares_keep_their_ratio_and_a_share_in_grams_is_what_its_box_got()
+    {
+        var plan = Place(Place(Week(Cook(4)), 1, 1.5m), 2);
+        plan = plan.ChangeSize(At(plan, 2).Id, new(1), new(175, true)).Value;
+        var weighed = Portion(plan).Weigh(plan.Batches[0].Id, new("", 2000, 0, "")).Value;
+        Assert.Equal([750, 250, 500, 500], weighed.Containers.Select(box => box.Grams.Single()));
+        Assert.Equal(new DrawSize(0.5m), At(weighed, 2).Size);
+        // Taken in grams after it was weighed, and weighed once more: the ratio stays.
+        var regrammed = weighed.ChangeSize(At(weighed, 1).Id, new(1.5m), new(500, true)).Value;
+        var again = regrammed.Weigh(plan.Batches[0].Id, new("", 1000, 0, "")).Value;
+        Assert.Equal(new DrawSize(1), At(again, 1).Size);
+    }
+
+    [Fact]
+    public void Each_part_is_weighed_by_itself_and_the_rest_of_a_divided_portion_has_a_box_too()
+    {
+        var plan = Portion(Place(Week(Cook(2, "", "Sauce")), 1, 1, "Sauce"));
+        Assert.Equal(
+            [
+                ["Sauce"],
+                null,
+                [""],
+            ],
+            plan.Containers.Select(box => box.Parts)
+        );
+        var weighed = plan.Weigh(plan.Batches[0].Id, new("Sauce", 120, 20, "")).Value;
+        Assert.Equal(
+            [
+                [50],
+                [300, 50],
+                [300],
+            ],
+            weighed.Containers.Select(box => box.Grams)
+        );
+        Assert.Equal(350, weighed.Batches[0].GramsPerPortion);
+        Assert.Equal("unknown-part", plan.Weigh(plan.Batches[0].Id, new("Crumble", 120, 20, "")).Refusal?.Code);
+    }
+
+    [Theory]
+    [InlineData(0, 0, "weight-out-of-range")]
+    [InlineData(1, 0, null)]
+    [InlineData(100_000, 0, null)]
+    [InlineData(100_001, 0, "weight-out-of-range")]
+    [InlineData(500, -1, "weight-out-of-range")]
+    [InlineData(500, 499, null)]
+    [InlineData(500, 500, "tare-too-large")]
+    public void A_weight_that_no_scale_shows_is_refused(int gross, int tare, string? code)
+    {
+        var plan = Portion(Week(Cook(1)));
+        Assert.Equal(code, plan.Weigh(plan.Batches[0].Id, new("", gross, tare, "")).Refusal?.Code);
+        Assert.Equal(
+            "not-portioned",
+            Week(Cook(1)) is var planned ? planned.Weigh(planned.Batches[0].Id, new("", 500, 0, "")).Refusal?.Code : null
+        );
+        Assert.Equal("name-length", plan.Weigh(plan.Batches[0].Id, new("", 500, 0, new string('x', 61))).Refusal?.Code);
+    }
+
+    [Fact]
+    public void A_portioned_batch_is_not_cooked_larger_and_leaves_the_bench_box_by_box()
+    {
+        var plan = Portion(Week(Cook(2)));
+        Assert.Equal("batch-portioned", plan.Resize(plan.Batches[0].Id, 3).Refusal?.Code);
+        Assert.Equal("batch-portioned", plan.Remove(plan.Batches[0].Id).Refusal?.Code);
+    }
+
+    [Fact]
+    public void Placing_takes_the_box_that_must_go_first_and_leaves_the_freezer_for_last()
+    {
+        var plan = Portion(Week(Cook(3)));
+        plan = Tell(plan, plan.Containers[0].Id, BoxEventKind.Frozen).Value;
+        plan = Place(plan, 1);
+        Assert.Equal(plan.Containers[1].Id, At(plan, 1).Container);
+        // Saturday's food keeps until Wednesday in the fridge: Friday's comes out of the freezer.
+        plan = Place(plan, 5);
+        Assert.Equal(plan.Containers[0].Id, At(plan, 5).Container);
+        plan = Place(plan, 2, 0.5m);
+        Assert.Equal((plan.Containers[2].Id, 0.5m), (At(plan, 2).Container, plan.Loose(plan.Batches[0])));
+        // The other half of a box that was opened for half a portion.
+        Assert.Equal(plan.Containers[2].Id, At(Place(plan, 3), 3).Container);
+        Assert.Equal("nothing-loose", plan.ChangeSize(At(plan, 1).Id, new(1), new(1.25m)).Refusal?.Code);
+    }
+
+    [Fact]
+    public void An_eaten_box_settles_its_meal_and_is_not_sized_again()
+    {
+        var plan = Portion(Place(Week(Cook(2)), 1));
+        var eaten = Tell(plan, At(plan, 1).Container!.Value, BoxEventKind.Eaten).Value;
+        Assert.Equal((ServingState.Eaten, 1m), (eaten.At(Cell(1))!.State, eaten.Loose(eaten.Batches[0])));
+        Assert.Equal("eaten-already", eaten.ChangeSize(At(eaten, 1).Id, new(1), new(0.5m)).Refusal?.Code);
+        Assert.Equal("box-gone", Tell(eaten, At(plan, 1).Container!.Value, BoxEventKind.Eaten).Refusal?.Code);
+        // Taken off the meal again it is still eaten.
+        var off = eaten.Move(At(eaten, 1).Id, Cell(1), null, Guid.NewGuid).Value;
+        Assert.Equal((1m, 1m), (off.Gone(off.Batches[0]), off.Loose(off.Batches[0])));
+    }
+
+    [Fact]
+    public void What_is_left_of_a_half_eaten_box_is_loose_and_the_meal_counts_what_was_eaten()
+    {
+        var plan = Portion(Place(Week(Cook(2)), 1));
+        var half = Tell(plan, At(plan, 1).Container!.Value, BoxEventKind.Eaten, 0.25m).Value;
+        var batch = half.Batches[0];
+        Assert.Equal(
+            (ServingState.Partly, 0.25m, 1.75m),
+            (half.At(Cell(1))!.State, half.PortionsOf(batch, At(half, 1)), half.Loose(batch))
+        );
+        Assert.Equal("box-has-less", Tell(half, At(plan, 1).Container!.Value, BoxEventKind.Eaten, 0.76m).Refusal?.Code);
+        Assert.False(Tell(half, At(plan, 1).Container!.Value, BoxEventKind.Eaten, 0.75m).IsRefused);
+        Assert.Equal("size-out-of-range", Tell(half, At(plan, 1).Container!.Value, BoxEventKind.Eaten, 0).Refusal?.Code);
+    }
+
+    [Fact]
+    public void A_meal_of_two_boxes_is_eaten_with_the_second()
+    {
+        var plan = Place(Place(Week(Cook(4)), 1), 1);
+        plan = Portion(plan);
+        var boxes = plan.At(Cell(1))!.Draws.Select(draw => draw.Container!.Value).ToList();
+        plan = Tell(plan, boxes[0], BoxEventKind.Eaten).Value;
+        Assert.Equal(ServingState.Planned, plan.At(Cell(1))!.State);
+        Assert.Equal(ServingState.Eaten, Tell(plan, boxes[1], BoxEventKind.Eaten).Value.At(Cell(1))!.State);
+        Assert.Equal(ServingState.Partly, Tell(plan, boxes[1], BoxEventKind.Eaten, 0.5m).Value.At(Cell(1))!.State);
+    }
+
+    [Theory]
+    [InlineData(BoxEventKind.Given)]
+    [InlineData(BoxEventKind.Discarded)]
+    public void A_meal_whose_box_is_gone_is_open_again(BoxEventKind kind)
+    {
+        var plan = Portion(Place(Week(Cook(2)), 1));
+        var box = At(plan, 1).Container!.Value;
+        var gone = Tell(plan, box, kind).Value;
+        Assert.Empty(gone.At(Cell(1))!.Items);
+        Assert.Equal((1m, 1m), (gone.Gone(gone.Batches[0]), gone.Loose(gone.Batches[0])));
+        Assert.Equal("box-gone", Tell(gone, box, BoxEventKind.Eaten).Refusal?.Code);
+        // Half of a box that a half portion waits for may go.
+        var half = plan.ChangeSize(At(plan, 1).Id, new(1), new(0.5m)).Value;
+        Assert.Single(Tell(half, box, kind, 0.5m).Value.At(Cell(1))!.Items);
+        Assert.Empty(Tell(half, box, kind, 0.51m).Value.At(Cell(1))!.Items);
+    }
+
+    [Fact]
+    public void Freezing_and_thawing_are_refused_where_food_would_be_unsafe_or_nothing_would_change()
+    {
+        var plan = Portion(Week(Cook(2)));
+        var box = plan.Containers[0].Id;
+        Assert.Equal("already-there", Tell(plan, box, BoxEventKind.ToFridge).Refusal?.Code);
+        // Cooked on Saturday it keeps until Wednesday.
+        Assert.False(Tell(plan, box, BoxEventKind.Frozen, null, 3).IsRefused);
+        Assert.Equal("past-its-time", Tell(plan, box, BoxEventKind.Frozen, null, 4).Refusal?.Code);
+        var frozen = Tell(plan, box, BoxEventKind.Frozen).Value;
+        Assert.Equal("already-there", Tell(frozen, box, BoxEventKind.Frozen).Refusal?.Code);
+        var thawed = Tell(frozen, box, BoxEventKind.ToFridge, null, 1).Value;
+        Assert.Equal("never-refrozen", Tell(thawed, box, BoxEventKind.Frozen, null, 1).Refusal?.Code);
+        var salad = Portion(Week(Cook(1) with { Keeping = KeepingClass.WithKey("dressed-salad") }));
+        Assert.Equal("does-not-freeze", Tell(salad, salad.Containers[0].Id, BoxEventKind.Frozen).Refusal?.Code);
+    }
+
+    [Fact]
+    public void What_is_told_of_no_box_of_no_time_or_in_no_words_is_refused_and_what_is_told_twice_happened_once()
+    {
+        var plan = Portion(Week(Cook(2)));
+        var box = plan.Containers[0].Id;
+        var said = new BoxSaid(Guid.NewGuid(), BoxEventKind.Given, Noon, 0.5m, " to a neighbour ");
+        var once = plan.Tell(box, said, Sunday, Noon).Value;
+        Assert.Equal("to a neighbour", once.Containers[0].Life[^1].Reason);
+        Assert.Equal(once, once.Tell(box, said, Sunday, Noon).Value);
+        Assert.Equal("box-gone", plan.Tell(Guid.NewGuid(), said, Sunday, Noon).Refusal?.Code);
+        Assert.Equal("unknown-event", Tell(plan, box, BoxEventKind.Made).Refusal?.Code);
+        Assert.Equal("unknown-event", Tell(plan, box, BoxEventKind.Gone).Refusal?.Code);
+        Assert.Equal("reason-length", plan.Tell(box, said with { Reason = new string('x', 121) }, Sunday, Noon).Refusal?.Code);
+        Assert.False(plan.Tell(box, said with { Reason = new string('x', 120) }, Sunday, Noon).IsRefused);
+        Assert.False(plan.Tell(box, said with { At = Noon.AddDays(1) }, Sunday, Noon).IsRefused);
+        Assert.Equal("time-out-of-range", plan.Tell(box, said with { At = Noon.AddDays(1).AddTicks(1) }, Sunday, Noon).Refusal?.Code);
+        Assert.False(plan.Tell(box, said with { At = Noon.AddDays(-400) }, Sunday, Noon).IsRefused);
+        Assert.Equal("time-out-of-range", plan.Tell(box, said with { At = Noon.AddDays(-400).AddTicks(-1) }, Sunday, Noon).Refusal?.Code);
+    }
+
+    [Theory]
+    [InlineData(3, 0, KeptIn.Fridge)]
+    [InlineData(4, 0, KeptIn.Freezer)] // can be frozen today
+    [InlineData(4, 3, KeptIn.Freezer)]
+    [InlineData(4, 4, KeptIn.PastItsTime)] // on Thursday it is too late to freeze it
+    public void A_box_that_keeps_too_short_for_its_day_is_frozen_while_there_is_time(int eaten, int today, KeptIn kept)
+    {
+        var plan = Portion(Week(Cook(1)));
+        var keeping = plan.Batches[0].Keeping!;
+        Assert.Equal(kept, KeepingPlan.For(keeping, plan.StateOf(plan.Containers[0]), Sunday.AddDays(eaten), Sunday.AddDays(today)).KeptIn);
+    }
+
+    [Fact]
+    public void Whatever_is_done_before_and_after_portioning_each_part_of_what_was_cooked_is_drawn_gone_or_loose() =>
+        Gen.Select(Gen.Int[0, 11], Gen.Int[0, 6], Gen.Int[1, 16])
+            .Array[1, 50]
+            .Sample(steps =>
+            {
+                var plan = Week(Cook(5, "", "Sauce"));
+                var id = plan.Batches[0].Id;
+                foreach (var (kind, which, quarters) in steps)
+                {
+                    var drawn = plan.DrawsOf(id).ToList();
+                    (Serving Serving, Draw Draw)? one = drawn.Count == 0 ? null : drawn[which % drawn.Count];
+                    var box = plan.Containers.Count == 0 ? Guid.Empty : plan.Containers[quarters % plan.Containers.Count].Id;
+                    var changed = kind switch
+                    {
+                        0 => plan.Place(id, Cell(which), quarters / 4m, Guid.NewGuid),
+                        1 => plan.Place(id, Cell(which), 1, Guid.NewGuid, [which % 2 == 0 ? "" : "Sauce"]),
+                        2 when one is var (serving, draw) => plan.Move(draw.Id, serving.Cell, null, Guid.NewGuid),
+                        3 when one is var (serving, draw) => plan.Move(draw.Id, serving.Cell, Cell(which, "lunch"), Guid.NewGuid),
+                        4 when one is var (_, draw) => plan.ChangeSize(draw.Id, draw.Size, new(quarters / 4m)),
+                        5 when one is var (_, draw) => plan.ChangeSize(draw.Id, draw.Size, new(quarters * 20, true)),
+                        6 when which == 0 => plan.Portion(id, Kinds, (Noon, Sunday), Guid.NewGuid),
+                        7 => plan.Weigh(id, new(which % 2 == 0 ? "" : "Sauce", quarters * 100, which, "")),
+                        8 => Tell(plan, box, BoxEventKind.Eaten, which < 3 ? null : quarters / 8m),
+                        9 => Tell(
+                            plan,
+                            box,
+                            which % 2 == 0 ? BoxEventKind.Given : BoxEventKind.Discarded,
+                            which < 3 ? null : quarters / 8m
+                        ),
+                        10 => Tell(plan, box, which % 2 == 0 ? BoxEventKind.Frozen : BoxEventKind.ToFridge),
+                        11 => plan.Resize(id, quarters / 2m),
+                        _ => plan,
+                    };
+                    plan = changed.IsRefused ? plan : changed.Value;
+                    var now = plan.Batches[0];
+                    foreach (var part in now.Parts)
+                    {
+                        var taken = plan.DrawsOf(id).Where(item => item.Draw.Takes(part)).Sum(item => plan.PortionsOf(now, item.Draw));
+                        var gone = plan
+                            .Containers.Where(one => one.Holds(part))
+                            .SelectMany(one => one.Life)
+                            .Where(said => said.Takes && !plan.DrawsOf(id).Any(item => item.Draw.Id == said.Draw))
+                            .Sum(said => said.Portions);
+                        // A part of a box that nobody drew goes with the part that was eaten of it.
+                        var beside = plan
+                            .Containers.SelectMany(one => one.Life)
+                            .Where(said =>
+                                plan.Find(said.Draw ?? Guid.Empty)?.Item is Draw draw
+                                && !draw.Takes(part)
+                                && plan.Containers.First(one => one.Life.Contains(said)).Holds(part)
+                            )
+                            .Sum(said => said.Portions);
+                        var loose = plan.Loose(now, now.Lots[0], part);
+                        if (loose < 0 || Math.Abs(taken + gone + beside + loose - now.Portions) > 0.02m)
+                        {
+                            throw new InvalidOperationException(
+                                $"{part}: {taken} drawn, {gone} gone, {beside} beside, {loose} loose of {now.Portions}"
+                            );
+                        }
+                    }
+                }
+            });
+}
