@@ -1,12 +1,9 @@
 using System.Text.Json;
-using Merienda.Core.Foods.Labels;
-using Merienda.Core.Foods.Packets;
+using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
-using Merienda.Core.Sessions;
-using Merienda.Core.Stock;
 using Merienda.Formats;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
@@ -25,6 +22,7 @@ public sealed class DemoSeed(
     RecipeStore recipes,
     WeekStore weeks,
     KitchenStore kitchens,
+    BoxStore boxes,
     PacketStore packets,
     StockStore stock,
     TimeProvider clock
@@ -109,6 +107,11 @@ public sealed class DemoSeed(
         }
 
         var start = HouseholdClock.WeekOf(today);
+        foreach (var left in household.Earlier ?? [])
+        {
+            await LeaveBoxes(tenant, start.AddDays(left.CookedOnDay), left, saved[left.Recipe], household.TimeZone);
+        }
+
         foreach (var batch in household.Batches)
         {
             await Plan(tenant, start, batch, saved[batch.Recipe], eaters);
@@ -206,6 +209,31 @@ public sealed class DemoSeed(
         }
     }
 
+    private async Task LeaveBoxes(Tenant tenant, DateOnly cooked, DemoLeft left, Guid recipe, string timeZone)
+    {
+        var week = HouseholdClock.WeekOf(cooked.AddDays(1));
+        var made = Must(
+            await weeks.Make(Stamp(tenant), recipe, week, cooked, left.Portions, stored => stored.Plan.Batches.MaxBy(batch => batch.Id)!)
+        ).View;
+        var then = new DateTimeOffset(cooked.ToDateTime(new TimeOnly(18, 0)), TimeSpan.Zero);
+        var filled = Must(
+            await boxes.Portion(Stamp(tenant), week, _ => [made.Id], null, then, stored => stored.Week.Plan.ContainersOf(made.Id).ToList())
+        ).View;
+        foreach (var (box, at) in filled.Select((box, at) => (box, at)))
+        {
+            var (kind, on) = at < left.Frozen ? (BoxEventKind.Frozen, then) : (BoxEventKind.Eaten, then.AddDays(1 + at / 2));
+            Must(
+                await boxes.Tell(
+                    Stamp(tenant),
+                    made.Id,
+                    box.Id,
+                    new(Guid.CreateVersion7(), kind, on, null, ""),
+                    _ => (new(on, HouseholdClock.DayOf(on, timeZone)), new(on, HouseholdClock.DayOf(on, timeZone)))
+                )
+            );
+        }
+    }
+
     private static EditStamp Stamp(Tenant tenant) => new(tenant, Guid.CreateVersion7());
 
     private static T Must<T>(Result<T> result) =>
@@ -213,137 +241,4 @@ public sealed class DemoSeed(
 
     private static IReadOnlyList<T> Read<T>(string folder, string file) =>
         JsonSerializer.Deserialize<List<T>>(File.ReadAllText(Path.Combine(folder, file)), DataFiles.Json)!;
-
-    private sealed record DemoPersonRow(string Name, string Email);
-
-    private sealed record DemoAllowance(string Protocol, string Rule, decimal? AtLeast = null, decimal? AtMost = null);
-
-    private sealed record DemoPhase(string Protocol, int StartedDaysAgo, int RestrictionDays, IReadOnlyList<string> Order);
-
-    private sealed record DemoChoice(string Protocol, string Choice, string Option);
-
-    private sealed record DemoEater(
-        string Name,
-        IReadOnlyList<string> Protocols,
-        IReadOnlyList<DemoAllowance> Allowances,
-        decimal? PortionHabit = null,
-        IReadOnlyList<DemoChoice>? Choices = null,
-        IReadOnlyList<string>? Allergies = null,
-        IReadOnlyList<string>? Dislikes = null,
-        IReadOnlyList<DemoPhase>? Phases = null
-    )
-    {
-        /// <summary>Phases are told from today, so that the demo always stands in the middle of one.</summary>
-        public EaterSettings ToSettings(DateOnly today) =>
-            EaterSettings.Named(Guid.CreateVersion7(), Name) with
-            {
-                Protocols = Protocols,
-                Allowances = [.. Allowances.Select(item => new StatedAllowance(item.Protocol, item.Rule, item.AtLeast, item.AtMost))],
-                PortionHabit = PortionHabit ?? 1,
-                Choices = [.. (Choices ?? []).Select(item => new EaterChoice(item.Protocol, item.Choice, item.Option))],
-                Allergies = Allergies ?? [],
-                Dislikes = Dislikes ?? [],
-                Phases =
-                [
-                    .. (Phases ?? []).Select(phase => new StatedPhase(
-                        phase.Protocol,
-                        today.AddDays(-phase.StartedDaysAgo),
-                        today.AddDays(phase.RestrictionDays - phase.StartedDaysAgo - 1),
-                        [.. phase.Order.Select(id => new StatedChallenge(id, ChallengeOutcome.Open))]
-                    )),
-                ],
-            };
-    }
-
-    private sealed record DemoPlace(int Day, string Meal, string Eater, decimal? Size = null);
-
-    private sealed record DemoBatch(string Recipe, int CookedOnDay, decimal Portions, IReadOnlyList<DemoPlace> Places);
-
-    private sealed record DemoHousehold(
-        string Name,
-        string TimeZone,
-        IReadOnlyList<DemoPersonRow> People,
-        IReadOnlyList<DemoEater> Eaters,
-        IReadOnlyList<DemoBatch> Batches,
-        IReadOnlyList<DemoStock> Stock,
-        IReadOnlyList<DemoOpinion> Opinions,
-        Kitchen? Kitchen = null
-    );
-
-    private sealed record DemoStock(
-        string Line,
-        StockPlace Place,
-        int BoughtDaysAgo,
-        int? OpenedDaysAgo = null,
-        int? BestBeforeInDays = null
-    );
-
-    private sealed record DemoOpinion(string Packet, string Eater, bool IsApproved, string Reason, int DaysAgo);
-
-    private sealed record DemoPacket(
-        string Name,
-        LabelCountry Country,
-        string Serving,
-        IReadOnlyDictionary<LabelNutrient, string> Values,
-        string Statement,
-        string MayContain,
-        string Pack,
-        IReadOnlyList<string> Classes,
-        string Aisle,
-        decimal? Price = null,
-        decimal? Points = null,
-        int? OpenedDays = null
-    )
-    {
-        public PrintedPacket ToPrinted() =>
-            new(Name, Country, null, Serving, Values, Statement, MayContain, Pack, Price, Points, OpenedDays, Classes, Aisle);
-    }
-
-    private sealed record DemoTask(
-        string Id,
-        string Text,
-        int HandsOn,
-        int Unattended = 0,
-        Appliance Appliance = Appliance.None,
-        int? TemperatureC = null,
-        IReadOnlyList<string>? After = null
-    );
-
-    private sealed record DemoRecipe(
-        string Key,
-        string Name,
-        decimal Portions,
-        string? Meal,
-        string Keeping,
-        string Reheating,
-        string AtEating,
-        MeasureSystem System,
-        IReadOnlyList<string> Lines,
-        IReadOnlyList<DemoTask> Tasks
-    )
-    {
-        public RecipeDraft ToDraft() =>
-            new(
-                Name,
-                Portions,
-                Meal,
-                Keeping,
-                Reheating,
-                AtEating,
-                System,
-                [.. Lines.Select(line => new DraftLine("", line, null))],
-                [
-                    .. Tasks.Select(task => new DraftTask(
-                        task.Id,
-                        task.Text,
-                        task.HandsOn,
-                        task.Unattended,
-                        task.Appliance,
-                        task.TemperatureC,
-                        task.After ?? []
-                    )),
-                ],
-                null
-            );
-    }
 }

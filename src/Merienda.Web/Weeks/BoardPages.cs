@@ -89,6 +89,8 @@ public static class BoardPages
             week.Plan.ContainersOf(batch.Id)
                 .Where(box => week.Plan.StateOf(box).Place == BoxPlace.Freezer)
                 .Sum(box => week.Plan.Rest(batch, box, batch.Parts)),
+            recipe.Version.Reheating,
+            recipe.Version.AtEating,
             week.Numbers(week.HelpingOf(batch, 1, null))
         );
     }

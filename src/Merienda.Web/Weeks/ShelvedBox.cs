@@ -42,13 +42,13 @@ public sealed record ShelvedBox(
     /// <summary>The boxes of a batch that are not gone.</summary>
     public static IEnumerable<ShelvedBox> Of(WeekPlan plan, Batch batch, RecipeVersion recipe, DateOnly today) =>
         batch.PortionedOn is null
-            ? plan.BoxesOf(batch).Select(box => Planned(box, recipe.Keeping))
+            ? plan.BoxesOf(batch).Select(box => Planned(box, recipe.Keeping, today))
             : plan.ContainersOf(batch.Id)
                 .Select(box => (Box: box, State: plan.StateOf(box)))
                 .Where(one => one.State.Place != BoxPlace.Gone)
                 .Select(one => There(one.Box, one.State, batch, recipe.Keeping, MealOf(plan, one.Box), today));
 
-    private static ShelvedBox Planned(PlannedBox box, KeepingClass kind)
+    private static ShelvedBox Planned(PlannedBox box, KeepingClass kind, DateOnly today)
     {
         var plan = KeepingPlan.For(kind, box.Batch.Cooked, box.Cell?.Date);
         return new(box.Id, box.Batch, box.Number, box.Portions, box.Cell, box.Parts, null, plan.KeptIn, plan.EatBy, false, plan.Thaw, null);

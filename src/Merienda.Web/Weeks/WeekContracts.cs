@@ -70,6 +70,8 @@ public sealed record BoardBatch(
     bool Freezes,
     bool IsPortioned,
     decimal LooseFrozen,
+    string Reheating,
+    string AtEating,
     IReadOnlyList<ShownMeasure> PerPortion
 );
 

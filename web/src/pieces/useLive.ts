@@ -6,7 +6,8 @@ import { isOwnEdit } from '../api/client';
 const touched: Record<string, string[]> = {
   tick: ['shop', 'session'],
   diary: ['diary'],
-  batch: ['week', 'shop', 'session', 'shelf', 'larder'],
+  batch: ['week', 'shop', 'session', 'portioning', 'shelf', 'larder'],
+  box: ['week', 'portioning', 'shelf', 'larder'],
 };
 
 /** Long enough for the answer to an own edit to arrive, short enough to feel at once, ms. */

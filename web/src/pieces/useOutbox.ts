@@ -1,8 +1,9 @@
-import { type QueryKey, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useSyncExternalStore } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { api, kept, Problem, type Schemas, withId } from '../api/client';
 import { useNotices } from './Notice';
 import { inOutbox, openOutbox, takeFromOutbox, type Waiting, watchOutbox } from './outbox';
+import { useEdit } from './useEdit';
 
 /** What this device has still to tell the server, oldest first. */
 export const useWaiting = () => useSyncExternalStore(watchOutbox, inOutbox);
@@ -10,18 +11,25 @@ export const useWaiting = () => useSyncExternalStore(watchOutbox, inOutbox);
 const retryAfter = 4_000;
 
 function send(act: Waiting) {
-  const path = { params: { path: { date: act.week } }, ...withId(act.id) };
-  return act.kind === 'shop'
-    ? kept(api.PUT('/api/weeks/{date}/shop/tick', { ...path, body: act.body }))
-    : kept(api.PUT('/api/weeks/{date}/sessions/tick', { ...path, body: act.body }));
+  const id = withId(act.id);
+  switch (act.kind) {
+    case 'shop':
+      return kept(api.PUT('/api/weeks/{date}/shop/tick', { params: { path: { date: act.week } }, ...id, body: act.body }));
+    case 'task':
+      return kept(api.PUT('/api/weeks/{date}/sessions/tick', { params: { path: { date: act.week } }, ...id, body: act.body }));
+    case 'box': {
+      const path = { batch: act.batch, box: act.box };
+      return kept(api.POST('/api/batches/{batch}/boxes/{box}/events', { params: { path }, ...id, body: act.body }));
+    }
+  }
 }
 
-/** Where an act shows, and how. */
-function shownIn(act: Waiting): [QueryKey, (page: never) => unknown] {
-  return act.kind === 'shop'
-    ? [['shop', act.week], (page: Schemas['ShopPage']) => withShopTicks(page, [act])]
-    : [['session', act.week], (page: Schemas['SessionPage'][]) => withTaskTicks(page, [act])];
-}
+/** Where an act shows. */
+const shownIn: Record<Waiting['kind'], string[]> = {
+  shop: ['shop'],
+  task: ['session'],
+  box: ['shelf', 'week', 'larder', 'portioning'],
+};
 
 /** A refusal would be the same the next time; without an answer, or with a server that is busy, it may go. */
 const isFinal = (problem: Problem) => problem.status >= 400 && problem.status < 500 && ![401, 403, 408, 429].includes(problem.status);
@@ -29,7 +37,12 @@ const isFinal = (problem: Problem) => problem.status >= 400 && problem.status < 
 /** Sends what waits, one after the other, as soon as there is a network. */
 export function useSender(person: Schemas['PersonState']) {
   const queries = useQueryClient();
-  const { refused } = useNotices();
+  const { done, refused } = useNotices();
+  const { undo } = useEdit();
+  const undoing = useRef(undo);
+  useEffect(() => {
+    undoing.current = undo;
+  });
   const whose = `${person.household} ${person.email}`;
   useEffect(() => {
     openOutbox(whose);
@@ -41,21 +54,21 @@ export function useSender(person: Schemas['PersonState']) {
       isSending = true;
       try {
         for (let act = inOutbox()[0]; act; act = inOutbox()[0]) {
-          const [key, draw] = shownIn(act);
+          const places = shownIn[act.kind];
+          const askAnew = () => Promise.all(places.map((place) => queries.invalidateQueries({ queryKey: [place] })));
           try {
-            await send(act);
+            const { sequence } = await send(act);
+            // What is on its way shows until what is asked anew has it.
+            await askAnew();
+            if (act.kind === 'box') done(act.say, sequence === null ? undefined : () => undoing.current(sequence));
           } catch (problem) {
             if (!(problem instanceof Problem && isFinal(problem))) {
               timer = setTimeout(() => void flush(), retryAfter);
               return;
             }
-            takeFromOutbox(act.id);
             refused(problem);
-            void queries.invalidateQueries({ queryKey: key });
-            continue;
+            void askAnew();
           }
-          await queries.cancelQueries({ queryKey: key });
-          queries.setQueryData(key, (page: unknown) => (page === undefined ? page : draw(page as never)));
           takeFromOutbox(act.id);
         }
       } finally {

@@ -136,10 +136,16 @@ function Left({ item }: { item: Item }) {
   );
 }
 
+const goings: [Schemas['BoxEventKind'], string, string][] = [
+  ['eaten', 'Eaten', 'is eaten'],
+  ['given', 'Given away', 'is given away'],
+  ['discarded', 'Thrown away', 'is thrown away'],
+];
+
 /** A box of a session, until it is eaten. */
 export function Box({ box, today }: { box: Schemas['StockBox']; today: string }) {
   const edit = useEdit();
-  const path = { params: { path: { id: box.id } } };
+  const path = { params: { path: { batch: box.batchId, box: box.id } } };
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 border-x border-b border-line px-3 py-2 text-sm md:grid-cols-[minmax(0,1fr)_8rem_14rem_18rem] md:items-center">
       <div className="flex min-w-0 items-center gap-2">
@@ -156,20 +162,29 @@ export function Box({ box, today }: { box: Schemas['StockBox']; today: string })
         <span className="block text-xs text-steel">{box.plannedFor ?? 'loose: no meal has it'}</span>
       </div>
       <div className="col-span-2 md:col-span-1 md:text-right">
-        {box.mayGo && (
-          <Button
-            className="min-h-11 md:min-h-9"
-            aria-label={`${box.tape} ${box.dish}: gone`}
-            onClick={() =>
-              edit.run({
-                say: `${box.dish} is gone.`,
-                ask: () => kept(api.PUT('/api/larder/stock/boxes/{id}/gone', path)),
-              })
-            }
-          >
-            Gone
-          </Button>
-        )}
+        {box.mayGo &&
+          goings.map(([kind, word, say]) => (
+            <Button
+              key={kind}
+              look="bare"
+              className="min-h-11 md:min-h-9"
+              aria-label={`${box.tape} ${box.dish}: ${word.toLowerCase()}`}
+              onClick={() =>
+                edit.run({
+                  say: `${box.dish} ${say}.`,
+                  ask: () =>
+                    kept(
+                      api.POST('/api/batches/{batch}/boxes/{box}/events', {
+                        ...path,
+                        body: { kind, at: new Date().toISOString(), portions: null, reason: '' },
+                      }),
+                    ),
+                })
+              }
+            >
+              {word}
+            </Button>
+          ))}
       </div>
     </li>
   );

@@ -1,6 +1,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
+import { Link, useSearchParams } from 'react-router';
 import { api, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
@@ -11,9 +12,15 @@ import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
 import { useWaiting, withTaskTicks } from '../../pieces/useOutbox';
 import { useWeekDate } from '../useWeekDate';
+import { PortioningView } from './PortioningView';
 import { Track } from './Track';
 
 type Page = Schemas['SessionPage'];
+
+const doings = [
+  ['cook', 'Cook'],
+  ['portion', 'Portion'],
+] as const;
 
 /** The order of work for each prep session of the week. */
 export function SessionPage() {
@@ -23,6 +30,7 @@ export function SessionPage() {
     queryFn: () => take(api.GET('/api/weeks/{date}/sessions', { params: { path: { date } } })),
   });
   const waiting = useWaiting();
+  const isPortioning = useSearchParams()[0].get('do') === 'portion';
   return (
     <Asked of={sessions}>
       {(stored) => {
@@ -44,6 +52,19 @@ export function SessionPage() {
                 ))}
               </TabList>
               <span className="flex-1" />
+              <nav aria-label="Parts of the session" className="flex gap-1 print:hidden">
+                {doings.map(([what, word]) => (
+                  <Link
+                    key={what}
+                    to={what === 'cook' ? '.' : `?do=${what}`}
+                    replace
+                    aria-current={(what === 'portion') === isPortioning ? 'page' : undefined}
+                    className="flex min-h-11 items-center border-b-2 border-transparent px-2 font-semibold text-steel aria-[current]:border-cobalt aria-[current]:text-rim"
+                  >
+                    {word}
+                  </Link>
+                ))}
+              </nav>
               <Button onClick={() => window.print()} className="print:hidden">
                 <Printer size={15} /> Print
               </Button>
@@ -51,7 +72,7 @@ export function SessionPage() {
             <TabPanels>
               {pages.map((page) => (
                 <TabPanel key={page.date}>
-                  <Work page={page} week={date} />
+                  {isPortioning ? <PortioningView week={date} day={page.date} /> : <Work page={page} week={date} />}
                 </TabPanel>
               ))}
             </TabPanels>

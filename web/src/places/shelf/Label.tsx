@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { dayMonth, numbersLine, portions, weekday } from '../../pieces/show';
+import { dayMonth, number, numbersLine, portions, weekday } from '../../pieces/show';
 
 /** A container's label as printed: what, whose, made, eat by, how to reheat, what comes off or goes on, numbers. */
 export function Label({ box }: { box: Schemas['ShelfBox'] }) {
@@ -16,8 +16,8 @@ export function Label({ box }: { box: Schemas['ShelfBox'] }) {
         <p>
           Made {weekday(box.madeOn)} {dayMonth(box.madeOn)}.{' '}
           <b>
-            {box.keptIn === 'freezer' && `Freeze; to the fridge ${box.thaw ? weekday(box.thaw) : ''} evening. `}Eat by {weekday(box.eatBy)}{' '}
-            {dayMonth(box.eatBy)}.
+            {box.keptIn === 'freezer' && (box.thaw ? `Freeze; to the fridge ${weekday(box.thaw)} evening. ` : 'Frozen. ')}
+            {box.isQuality ? 'Best until' : `Eat by ${weekday(box.eatBy)}`} {dayMonth(box.eatBy)}.
           </b>{' '}
           {box.keepingNote && `${box.keepingNote}.`}
         </p>
@@ -27,7 +27,12 @@ export function Label({ box }: { box: Schemas['ShelfBox'] }) {
           Contains: {box.allergens.length > 0 ? box.allergens.join(', ') : 'no listed allergen'}
           {box.hasUnknown && '; one line is unknown, ask before giving it to somebody with an allergy'}.
         </p>
-        <p className="figures">{numbersLine(box.numbers)}</p>
+        <p className="figures">
+          {box.parts
+            .filter((part) => box.isThere && part.grams !== null)
+            .map((part) => `${part.name ? `${part.name} ` : ''}${number(part.grams ?? 0, 0)} g · `)}
+          {numbersLine(box.numbers)}
+        </p>
       </div>
     </article>
   );

@@ -1,39 +1,35 @@
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
-import { Printer } from 'lucide-react';
-import { api, type Schemas, take } from '../../api/client';
+import { ChevronRight, Printer } from 'lucide-react';
+import { Link } from 'react-router';
+import { api, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
-import { dayMonth, numbersLine, portions, weekday } from '../../pieces/show';
-import { Tape } from '../../pieces/Tape';
+import { useWaiting } from '../../pieces/useOutbox';
 import { useWeekDate } from '../useWeekDate';
+import { BoxCard, tell } from './BoxCard';
+import { type Compartment, inCompartments, isEaten, type ShownBox, withWhatWaits } from './boxes';
 import { Label } from './Label';
 
-type Box = Schemas['ShelfBox'];
+const meals = ['breakfast', 'lunch', 'merienda', 'supper'];
 
-const places: [Box['keptIn'], string, string][] = [
-  ['pastItsTime', 'Past their time', 'They keep less long than they are planned for, and do not freeze.'],
-  ['fridge', 'Fridge', 'At 4 °C or below.'],
-  ['freezer', 'Freezer', 'Frozen on the day they are cooked; thawed in the fridge the evening before.'],
-];
-
-const mealOrder = ['breakfast', 'lunch', 'merienda', 'supper'];
-
-/** The containers of the week: where each is, whose, and until when. */
+/** The containers of the week and what is left of earlier ones: where each is, whose, until when, and what becomes of it. */
 export function ShelfPage() {
   const date = useWeekDate();
   const shelf = useQuery({
     queryKey: ['shelf', date],
     queryFn: () => take(api.GET('/api/weeks/{date}/shelf', { params: { path: { date } } })),
   });
+  const waiting = useWaiting();
   return (
     <Asked of={shelf}>
-      {({ boxes }) =>
+      {({ boxes, today }) =>
         boxes.length === 0 ? (
           <NothingCooked date={date}>No containers yet.</NothingCooked>
         ) : (
           <div className="mx-auto max-w-6xl p-4 md:p-6">
-            <div className="mb-3 flex items-center gap-3 print:hidden">
+            <div className="mb-3 flex flex-wrap items-center gap-x-3 print:hidden">
               <h1 className="text-xl">Shelf</h1>
               <p className="text-steel">{boxes.length} containers</p>
               <span className="flex-1" />
@@ -41,10 +37,19 @@ export function ShelfPage() {
                 <Printer size={15} /> Print labels
               </Button>
             </div>
+            {boxes.some((box) => !box.isThere && box.madeOn <= today) && (
+              <p className="mb-4 text-sm print:hidden">
+                Dashed boxes are planned.{' '}
+                <Link to={`/session/${date}?do=portion`} className="font-semibold text-cobalt hover:underline">
+                  Fill them
+                </Link>{' '}
+                once their dish is cooked; saying what became of one fills its batch too.
+              </p>
+            )}
             <div className="print:hidden">
-              {places.map(([kept, title, note]) => (
-                <Compartment key={kept} title={title} note={note} boxes={boxes.filter((box) => box.keptIn === kept)} />
-              ))}
+              {inCompartments(withWhatWaits(boxes, waiting), meals, today).map(({ key, ...one }) =>
+                key === 'passed' ? <Passed key={key} {...one} today={today} /> : <Standing key={key} {...one} today={today} />,
+              )}
             </div>
             <section aria-label="Label sheet" className="hidden grid-cols-2 gap-3 print:grid">
               {boxes.map((box) => (
@@ -58,47 +63,52 @@ export function ShelfPage() {
   );
 }
 
-function Compartment({ title, note, boxes }: { title: string; note: string; boxes: Box[] }) {
-  if (boxes.length === 0) return null;
-  const sorted = [...boxes].sort(
-    (one, other) =>
-      (one.place?.date ?? '9').localeCompare(other.place?.date ?? '9') ||
-      mealOrder.indexOf(one.place?.meal ?? '') - mealOrder.indexOf(other.place?.meal ?? '') ||
-      (one.eater ?? '').localeCompare(other.eater ?? ''),
-  );
+type Props = Omit<Compartment, 'key'> & { today: string };
+
+const Cards = ({ boxes, today }: { boxes: ShownBox[]; today: string }) => (
+  <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+    {boxes.map((box) => (
+      <BoxCard key={box.id} box={box} today={today} />
+    ))}
+  </ul>
+);
+
+function Standing({ title, note, boxes, today }: Props) {
   return (
-    <section className="mb-6">
+    <section aria-label={title} className="mb-6">
       <h2 className="text-lg">
         {title} <span className="figures font-sans text-sm font-normal text-steel">{boxes.length}</span>
       </h2>
       <p className="mb-2 text-sm text-steel">{note}</p>
-      <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-        {sorted.map((box) => (
-          <li key={box.id} className="rimmed border-x border-b border-line px-3 py-2 text-sm">
-            <div className="flex items-start justify-between gap-2">
-              <Tape letter={box.tape} name={box.dish} />
-              <span className="figures shrink-0 text-xs text-steel">
-                {box.number} of {box.of}
-                {box.size !== 1 && ` · ${portions(box.size)} ${box.size > 1 ? 'portions' : 'portion'}`}
-              </span>
-            </div>
-            <p className="mt-1">
-              {box.place ? (
-                <>
-                  <b>{box.eater}</b>, {weekday(box.place.date)} {box.place.meal}
-                </>
-              ) : (
-                <span className="text-steel">loose, nobody’s yet</span>
-              )}
-            </p>
-            <p className={box.keptIn === 'pastItsTime' ? 'font-semibold text-beet' : ''}>
-              {box.thaw && `To the fridge ${weekday(box.thaw)} evening, eat`} {box.thaw ? 'by' : 'Eat by'} {weekday(box.eatBy)}{' '}
-              {dayMonth(box.eatBy)}
-            </p>
-            <p className="figures text-xs text-steel">{numbersLine(box.numbers)}</p>
-          </li>
-        ))}
-      </ul>
+      <Cards boxes={boxes} today={today} />
     </section>
+  );
+}
+
+/** What nobody spoke of yet: one line, so that it does not stand before what is eaten today. */
+function Passed({ title, note, boxes, today }: Props) {
+  return (
+    <Disclosure as="section" aria-label={title} className="mb-6">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h2 className="text-lg">
+          <DisclosureButton className="group flex min-h-11 items-center gap-2 hover:text-cobalt">
+            <ChevronRight size={16} className="transition-transform group-data-open:rotate-90" />
+            {title} <span className="figures font-sans text-sm font-normal text-steel">{boxes.length}</span>
+          </DisclosureButton>
+        </h2>
+        <Button
+          className="min-h-11 sm:min-h-9"
+          onClick={() => {
+            for (const box of boxes) if (!box.waits) tell(box, isEaten(box));
+          }}
+        >
+          All of them were eaten
+        </Button>
+        <p className="text-sm text-steel">{note}</p>
+      </div>
+      <DisclosurePanel className="mt-2">
+        <Cards boxes={boxes} today={today} />
+      </DisclosurePanel>
+    </Disclosure>
   );
 }

@@ -2,7 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Info, PanelLeftClose, PanelLeftOpen, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../pieces/Button';
-import { portions, weekday } from '../../pieces/show';
+import { addDays, dayMonth, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import type { Batch, Board } from './queries';
 import type { Held } from './selection';
@@ -45,7 +45,11 @@ export function Bench({ board, held, onHold, onHoldByKey, onDetails, onMake, onC
       </Button>
       {sessions.map((date) => (
         <div key={date} className="flex gap-1 md:flex-col">
-          {!folded && <h3 className="mt-1 font-sans text-xs font-normal text-steel max-md:hidden">Cooked {weekday(date)}</h3>}
+          {!folded && (
+            <h3 className="mt-1 font-sans text-xs font-normal text-steel max-md:hidden">
+              {date < addDays(board.start, -1) ? `Left of ${dayMonth(date)}` : `Cooked ${weekday(date)}`}
+            </h3>
+          )}
           {board.batches
             .filter((batch) => batch.cookedOn === date)
             .map((batch) => (
@@ -114,6 +118,7 @@ function BenchItem({ batch, folded, isHeld, onHold, onHoldByKey, onDetails }: It
         {!folded && batch.loose > 0 && (
           <span className="figures block pl-1 text-xs">
             {portions(batch.portions)} made · <b>{loose}</b>
+            {batch.looseFrozen > 0 && (batch.looseFrozen < batch.loose ? `, ${portions(batch.looseFrozen)} frozen` : ', frozen')}
           </span>
         )}
       </button>

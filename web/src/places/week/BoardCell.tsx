@@ -37,7 +37,7 @@ function says(board: Board, item: Item) {
     : item.portions !== null && item.portions !== 1
       ? `, ${portions(item.portions)} portions`
       : '';
-  const kept = item.keptIn === 'freezer' ? ', frozen' : item.keptIn === 'pastItsTime' ? ', past its time' : '';
+  const kept = item.isEaten ? ', eaten' : item.keptIn === 'freezer' ? ', frozen' : item.keptIn === 'pastItsTime' ? ', past its time' : '';
   return `${letterOf(board, item)} ${item.name}${partsOf(item)}${size}${kept}`;
 }
 
@@ -136,7 +136,7 @@ function Portion({ item, board, isHeld, isSelected, isAlone, isBeside, onPick }:
     <button
       {...props}
       title={says(board, item)}
-      className={`torn flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 bg-tape py-1 text-left text-ink ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
+      className={`torn flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 bg-tape py-1 text-left text-ink ${item.isEaten ? 'line-through decoration-1 opacity-70' : ''} ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
     >
       <b className="font-display text-base leading-none font-bold">{letterOf(board, item)}</b>
       {/* Two beside each other leave room for a name only where the day has the whole width. */}

@@ -53,6 +53,7 @@ export function drawn(board: Board, batch: Batch, to: Place): Board {
     keptIn: null,
     eatBy: null,
     thaw: null,
+    isEaten: false,
     doubt: null,
     numbers: [],
   };
@@ -101,7 +102,7 @@ export function useBoardEdits(date: string) {
       guess: act.guess && guess(key, act.guess),
       settle: (board) => {
         queries.setQueryData(key, board);
-        for (const place of ['shop', 'session', 'shelf', 'larder']) void queries.invalidateQueries({ queryKey: [place] });
+        for (const place of ['shop', 'session', 'portioning', 'shelf', 'larder']) void queries.invalidateQueries({ queryKey: [place] });
       },
     });
   const week = { params: { path: { date } } };

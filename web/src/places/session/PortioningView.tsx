@@ -1,0 +1,204 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Snowflake } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, type Kept, kept, type Schemas, take } from '../../api/client';
+import { Asked } from '../../pieces/Asked';
+import { Button } from '../../pieces/Button';
+import { inputLook } from '../../pieces/Field';
+import { dayMonth, number, portions, weekday } from '../../pieces/show';
+import { Tape } from '../../pieces/Tape';
+import { useEdit } from '../../pieces/useEdit';
+
+type Page = Schemas['PortioningPage'];
+type Batch = Schemas['PortioningBatch'];
+type Part = Schemas['PortioningPart'];
+
+function usePortioning(week: string) {
+  const queries = useQueryClient();
+  const edit = useEdit();
+  const run = (ask: () => Promise<Kept<Page>>, say: string) =>
+    edit.run({
+      ask,
+      say,
+      settle: (page) => {
+        queries.setQueryData(['portioning', week], page);
+        for (const place of ['week', 'shelf', 'larder']) void queries.invalidateQueries({ queryKey: [place] });
+      },
+    });
+  const path = (batch: Batch) => ({ params: { path: { date: week, batch: batch.id } } });
+  return {
+    fill: (batch: Batch) =>
+      run(() => kept(api.PUT('/api/weeks/{date}/batches/{batch}/portioned', path(batch))), `The boxes of ${batch.letter} are filled.`),
+    fillAll: (day: string) =>
+      run(
+        () => kept(api.PUT('/api/weeks/{date}/sessions/{day}/portioned', { params: { path: { date: week, day } } })),
+        'The boxes of this session are filled.',
+      ),
+    weigh: (batch: Batch, body: Schemas['YieldRequest']) =>
+      run(
+        () => kept(api.PUT('/api/weeks/{date}/batches/{batch}/yield', { ...path(batch), body })),
+        `${batch.letter} is weighed and shared.`,
+      ),
+  };
+}
+
+/** Batches become boxes: each part is weighed, and every box says its grams. */
+export function PortioningView({ week, day }: { week: string; day: string }) {
+  const page = useQuery({
+    queryKey: ['portioning', week],
+    queryFn: () => take(api.GET('/api/weeks/{date}/portioning', { params: { path: { date: week } } })),
+  });
+  const edits = usePortioning(week);
+  return (
+    <Asked of={page}>
+      {({ sessions, vessels }) => {
+        const batches = sessions.find((session) => session.date === day)?.batches ?? [];
+        const planned = batches.filter((batch) => batch.portionedOn === null).length;
+        return (
+          <>
+            <div className="mb-3 flex flex-wrap items-center gap-3">
+              <p className="flex-1 text-steel">
+                {planned === 0
+                  ? 'Every dish of this session is in its boxes.'
+                  : 'Weigh a dish in its vessel and its boxes are shared out, or fill them as planned.'}
+              </p>
+              {planned > 1 && <Button onClick={() => void edits.fillAll(day)}>Fill all boxes as planned</Button>}
+              {planned < batches.length && (
+                <Link to={`/shelf/${week}`} className="text-sm font-semibold text-cobalt hover:underline">
+                  Boxes and labels on the Shelf
+                </Link>
+              )}
+            </div>
+            <datalist id="vessels">
+              {vessels.map((vessel) => (
+                <option key={vessel.name} value={vessel.name} />
+              ))}
+            </datalist>
+            {batches.map((batch) => (
+              <Filling key={batch.id} batch={batch} vessels={vessels} edits={edits} />
+            ))}
+          </>
+        );
+      }}
+    </Asked>
+  );
+}
+
+type Edits = ReturnType<typeof usePortioning>;
+
+function Filling({ batch, vessels, edits }: { batch: Batch; vessels: Schemas['PortioningVessel'][]; edits: Edits }) {
+  return (
+    <section aria-label={`${batch.letter} ${batch.name}`} className="rimmed mb-5 border-x border-b border-line px-3 py-2">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <Tape letter={batch.letter} name={batch.name} big />
+        <span className="figures flex-1 text-sm text-steel">
+          {portions(batch.portions)} portions
+          {batch.portionedOn && `, in boxes since ${weekday(batch.portionedOn)} ${dayMonth(batch.portionedOn)}`}
+        </span>
+        {batch.portionedOn === null && <Button onClick={() => void edits.fill(batch)}>Fill as planned</Button>}
+      </div>
+      {batch.parts.map((part) => (
+        <Weighing key={`${part.name} ${part.grossG} ${part.tareG}`} batch={batch} part={part} vessels={vessels} edits={edits} />
+      ))}
+      <ul className={`figures mt-2 grid gap-x-6 text-sm sm:grid-cols-2 ${batch.portionedOn ? '' : 'text-steel'}`}>
+        {batch.boxes.map((box) => (
+          <li key={box.id} className="flex items-baseline gap-2 border-t border-line py-1">
+            <span className="w-5 text-right text-steel">{box.number}</span>
+            <b className="shrink-0 whitespace-nowrap">
+              {box.parts.every((part) => part.grams === null)
+                ? `${portions(box.portions)} portion`
+                : box.parts
+                    .map(
+                      (part) =>
+                        `${box.parts.length > 1 && part.name ? `${part.name} ` : ''}${part.grams === null ? '?' : number(part.grams, 0)} g`,
+                    )
+                    .join(' + ')}
+            </b>
+            {box.portions !== 1 && <span>{portions(box.portions)}×</span>}
+            <span className="min-w-0 flex-1 truncate">
+              {box.place ? `${box.eater}, ${weekday(box.place.date)} ${box.place.meal}` : 'loose'}
+            </span>
+            <span className="shrink-0 text-xs text-steel">{box.container}</span>
+            {box.keptIn === 'freezer' && <Snowflake size={13} aria-label="to the freezer" className="shrink-0" />}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const grams = (typed: string) => (typed.trim() === '' ? null : Math.round(Number(typed.replace(',', '.'))));
+
+function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; vessels: Schemas['PortioningVessel'][]; edits: Edits }) {
+  const [gross, setGross] = useState(part.grossG === null ? '' : String(part.grossG));
+  const [vessel, setVessel] = useState(part.vessel ?? '');
+  const [tare, setTare] = useState(part.tareG === null ? '' : String(part.tareG));
+  const known = vessels.find((one) => one.name === vessel);
+  const choose = (name: string) => {
+    setVessel(name);
+    const weight = vessels.find((one) => one.name === name)?.tareG;
+    if (weight !== undefined && weight !== null) setTare(String(weight));
+  };
+  const [all, empty] = [grams(gross), grams(tare) ?? 0];
+  const net = all === null || Number.isNaN(all) || Number.isNaN(empty) ? null : all - empty;
+  const named = part.name || (batch.parts.length > 1 ? 'Main part' : 'All of it');
+  const isSaid = part.grossG === all && part.tareG === empty && (part.vessel ?? '') === vessel;
+  const field = `${inputLook} figures w-24 text-right`;
+  return (
+    <form
+      aria-label={`Weigh ${batch.letter}, ${named}`}
+      className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-sm"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (net !== null && all !== null) void edits.weigh(batch, { part: part.name, grossG: all, tareG: empty, vessel: vessel.trim() });
+      }}
+    >
+      <span className="w-40 leading-tight">
+        <b>{named}</b>
+        {part.plannedGrams !== null && (
+          <span className="figures block text-xs text-steel">{number(part.plannedGrams, 0)} g went in, raw</span>
+        )}
+      </span>
+      <label className="flex items-center gap-2">
+        On the scale
+        <input inputMode="numeric" value={gross} onChange={(event) => setGross(event.target.value)} className={field} />g
+      </label>
+      <label className="flex items-center gap-2">
+        in
+        <input
+          list="vessels"
+          value={vessel}
+          placeholder="which vessel"
+          onChange={(event) => choose(event.target.value)}
+          className={`${inputLook} w-40`}
+        />
+      </label>
+      <label className="flex items-center gap-2">
+        of
+        <input
+          inputMode="numeric"
+          value={tare}
+          placeholder="0"
+          aria-label="Weight of the empty vessel"
+          onChange={(event) => setTare(event.target.value)}
+          className={field}
+        />
+        g
+      </label>
+      <Button type="submit" look="main" disabled={net === null || net < 1 || isSaid} className="min-h-11 sm:min-h-9">
+        {part.grossG === null ? 'Weigh and share' : 'Weigh again'}
+      </Button>
+      <output className="figures">
+        {net !== null && net > 0 && (
+          <>
+            <b>{number(net, 0)} g</b>
+            {isSaid && part.over !== null && part.over > 0 && `, ${number(part.over, 0)} g over`}
+          </>
+        )}
+        {net !== null && net < 1 && 'The empty vessel cannot weigh as much as the full one.'}
+        {known && known.tareG === null && empty > 0 && <span className="block text-xs text-steel">its weight is remembered</span>}
+      </output>
+    </form>
+  );
+}

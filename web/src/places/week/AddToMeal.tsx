@@ -1,0 +1,131 @@
+import { useState } from 'react';
+import { Button } from '../../pieces/Button';
+import { amount } from '../../pieces/show';
+import { Tape } from '../../pieces/Tape';
+import { useFoods } from '../recipes/queries';
+import type { Board, BoardEdits, Place } from './queries';
+import { isCookedBy, type Selected } from './selection';
+
+/** Loose portions, parts of dishes, and foods as they are bought. */
+export function AddToMeal({
+  board,
+  place,
+  edits,
+  isEmpty,
+  onSelect,
+}: {
+  board: Board;
+  place: Place;
+  edits: BoardEdits;
+  isEmpty: boolean;
+  onSelect: (selected: Selected) => void;
+}) {
+  const [isOpen, setOpen] = useState(isEmpty);
+  const cooked = board.batches.filter((batch) => isCookedBy(batch, place.date));
+  const loose = cooked.filter((batch) => batch.loose > 0);
+  const withParts = cooked.filter((batch) => batch.parts.length > 1);
+  if (!isOpen)
+    return (
+      <Button className="mt-4 w-full" onClick={() => setOpen(true)}>
+        Add to this meal
+      </Button>
+    );
+  return (
+    <section className="mt-4">
+      <AddReady place={place} edits={edits} />
+      <h3 className="mt-4 font-sans text-sm font-normal text-steel">
+        {loose.length > 0
+          ? 'Loose portions that can go here'
+          : 'No batch that is cooked by then has a loose portion. Make a batch, or cook more of one.'}
+      </h3>
+      <ul className="mt-1 space-y-1">
+        {loose.map((batch) => (
+          <li key={batch.id}>
+            <button
+              type="button"
+              className="flex w-full items-center gap-2 border-t border-line py-1 text-left hover:bg-tray"
+              onClick={() => {
+                void edits.place(batch, place);
+                if (isEmpty) onSelect(null);
+              }}
+            >
+              <Tape letter={batch.letter} />
+              <span className="min-w-0 flex-1 text-sm leading-tight">{batch.name}</span>
+              <span className="figures text-xs whitespace-nowrap text-steel">
+                {batch.perPortion
+                  .filter((one) => one.key !== 'protein')
+                  .map((one) => amount(one.value, one.unit.replace('points', 'pt'), one.decimals))
+                  .join(' · ')}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {withParts.length > 0 && (
+        <>
+          <h3 className="mt-3 font-sans text-sm font-normal text-steel">Only a part of one</h3>
+          <ul className="mt-1 flex flex-wrap gap-1">
+            {withParts.flatMap((batch) =>
+              batch.parts.map((part) => (
+                <li key={`${batch.id} ${part}`}>
+                  <Button className="text-sm" onClick={() => void edits.place(batch, place, [part])}>
+                    <b className="font-display">{batch.letter}</b> {part || 'main part'}
+                  </Button>
+                </li>
+              )),
+            )}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** "150 g skyr", "1 banana": read as it is typed; the foods found for the words stand below, packets first. */
+function AddReady({ place, edits }: { place: Place; edits: BoardEdits }) {
+  const [line, setLine] = useState('');
+  const words = line.replace(/^[\d\s.,/½¼¾⅓⅔]+/, '').replace(/^(g|kg|ml|l|oz|tbsp|tsp|cups?|pieces?|slices?|pots?)\s+/i, '');
+  const found = useFoods(words.trim().length > 1 ? words : '');
+  const add = (food: string | null) => void edits.addReady(place, line, food, () => setLine(''));
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        add(null);
+      }}
+    >
+      <label className="block text-sm font-semibold">
+        Something as it is bought, or made fresh
+        <span className="mt-1 flex gap-2 font-normal">
+          <input
+            value={line}
+            onChange={(event) => setLine(event.target.value)}
+            placeholder="150 g skyr"
+            autoComplete="off"
+            className="min-h-9 min-w-0 flex-1 rounded-sm border border-slate bg-enamel px-2"
+          />
+          <Button type="submit" disabled={!line.trim()}>
+            Add
+          </Button>
+        </span>
+      </label>
+      {edits.problem && line.trim() && (
+        <p role="alert" className="mt-1 text-sm">
+          <b className="text-beet">{edits.problem.title}</b> {edits.problem.cure}
+        </p>
+      )}
+      {line.trim() && (found.data ?? []).length > 0 && (
+        <ul aria-label="Foods of this name" className="mt-1 max-h-40 overflow-y-auto text-sm">
+          {(found.data ?? []).slice(0, 6).map((food) => (
+            <li key={food.key}>
+              <button type="button" className="min-h-8 w-full border-t border-line text-left hover:bg-tray" onClick={() => add(food.key)}>
+                {food.name}
+                {food.key.startsWith('packet-') && <span className="text-steel"> your packet</span>}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,137 @@
+import { useState } from 'react';
+import { Button } from '../../pieces/Button';
+import { longDate, portions, weekday } from '../../pieces/show';
+import { Tape } from '../../pieces/Tape';
+import { Measures, Stepper } from './InspectorParts';
+import type { Board, BoardEdits, Item, Place } from './queries';
+
+export const nameOf = (item: Item) => (item.kind === 'ready' ? (item.text ?? item.name) : item.name);
+
+const keeping = (item: Item, isPortioned: boolean) =>
+  item.isEaten
+    ? 'Eaten.'
+    : item.eatBy === null || item.keptIn === null
+      ? ''
+      : item.keptIn === 'freezer'
+        ? `${isPortioned ? 'Frozen' : 'Freeze it on the day it is cooked'}; move it to the fridge on ${item.thaw ? weekday(item.thaw) : ''} evening, eat by ${weekday(item.eatBy)}.`
+        : item.keptIn === 'pastItsTime'
+          ? `It keeps until ${longDate(item.eatBy)} and does not freeze. Eat it sooner or cook it in the later session.`
+          : `In the fridge, eat by ${longDate(item.eatBy)}.`;
+
+/** One thing of the meal: how much, where it waits, what is in it. */
+export function ItemDetails({ item, board, place, edits }: { item: Item; board: Board; place: Place; edits: BoardEdits }) {
+  const batch = board.batches.find((one) => one.id === item.batchId);
+  const waits = keeping(item, batch?.isPortioned === true);
+  return (
+    <section aria-label={nameOf(item)} className="mt-3 border-t-2 border-rim pt-3">
+      {batch && <Tape letter={batch.tape} big />}
+      <h3 className="mt-1 text-base leading-tight">{nameOf(item)}</h3>
+      {waits && <p className={`mt-1 text-sm ${item.keptIn === 'pastItsTime' ? 'font-semibold text-beet' : ''}`}>{waits}</p>}
+      {batch?.reheating && <p className="mt-1 text-sm">Reheat: {batch.reheating}.</p>}
+      {batch?.atEating && <p className="mt-1 text-sm">At eating: {batch.atEating}.</p>}
+      {item.doubt && <p className="mt-1 text-sm">{item.doubt}</p>}
+      {item.isEaten ? null : batch && item.size ? (
+        <DrawSize item={item} size={item.size} weighs={batch.gramsPerPortion} edits={edits} />
+      ) : (
+        <Reword item={item} edits={edits} />
+      )}
+      <Button className="mt-3 w-full" onClick={() => edits.move(item, place, null)}>
+        {batch ? 'Take back to the bench' : 'Take off the board'}
+      </Button>
+      <Measures of={item.numbers} title={batch ? 'In this portion' : 'In it'} />
+    </section>
+  );
+}
+
+/** Portions by quarter steps, or grams as typed. */
+function DrawSize({
+  item,
+  size,
+  weighs,
+  edits,
+}: {
+  item: Item;
+  size: NonNullable<Item['size']>;
+  weighs: number | null;
+  edits: BoardEdits;
+}) {
+  const [grams, setGrams] = useState(size.isInGrams ? String(size.amount) : '');
+  const typed = Number(grams.replace(',', '.'));
+  return (
+    <>
+      {size.isInGrams ? (
+        <p className="figures mt-3 text-sm">
+          {size.amount} g, {portions(item.portions ?? 0)} portions{' '}
+          <button
+            type="button"
+            className="font-semibold text-cobalt hover:underline"
+            onClick={() => void edits.size(item, { amount: Math.max(0.25, Math.round((item.portions ?? 1) * 4) / 4), isInGrams: false })}
+          >
+            in portions
+          </button>
+        </p>
+      ) : (
+        <Stepper
+          label="Portions in it"
+          value={size.amount}
+          least={0.25}
+          most={4}
+          step={0.25}
+          onChange={(to) => edits.sizeBy(item.id, to - size.amount)}
+        />
+      )}
+      <Button className="mt-2 w-full" onClick={() => void edits.fit(item)}>
+        As large as the day allows
+      </Button>
+      {weighs !== null && (
+        <form
+          className="mt-2 flex items-center justify-between gap-2 text-sm"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void edits.size(item, { amount: typed, isInGrams: true });
+          }}
+        >
+          <label className="flex items-center gap-2">
+            or by weight
+            <input
+              inputMode="decimal"
+              aria-label="Grams in it"
+              value={grams}
+              placeholder={String(Math.round((item.portions ?? 1) * weighs))}
+              onChange={(event) => setGrams(event.target.value)}
+              className="figures min-h-9 w-20 rounded-sm border border-slate bg-enamel px-2 text-right"
+            />
+            g
+          </label>
+          <Button type="submit" disabled={!(typed > 0) || (size.isInGrams && typed === size.amount)}>
+            Set
+          </Button>
+        </form>
+      )}
+    </>
+  );
+}
+
+/** Another amount of what is eaten as it is bought, as words. */
+function Reword({ item, edits }: { item: Item; edits: BoardEdits }) {
+  const [text, setText] = useState(item.text ?? '');
+  return (
+    <form
+      className="mt-3 flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void edits.reword(item, text, () => {});
+      }}
+    >
+      <input
+        aria-label="How much of what"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        className="min-h-9 min-w-0 flex-1 rounded-sm border border-slate bg-enamel px-2 text-sm"
+      />
+      <Button type="submit" disabled={!text.trim() || text.trim() === item.text}>
+        Change
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,75 @@
+import { useState } from 'react';
+import { Button } from '../../pieces/Button';
+import type { BoardEdits, Place, Serving } from './queries';
+
+const nothing = { state: 'planned', isLocked: false, note: '' } as const;
+
+const states: [Serving['state'], string][] = [
+  ['planned', 'planned'],
+  ['out', 'eats out'],
+  ['skipped', 'nothing, on purpose'],
+];
+
+/** Eats out, left alone, a note. */
+export function SayOfMeal({ serving, place, edits }: { serving: Serving | null; place: Place; edits: BoardEdits }) {
+  const { state, isLocked, note } = serving ?? nothing;
+  const [typed, setTyped] = useState(note);
+  return (
+    <section className="mt-5 space-y-2 border-t border-line pt-3 text-sm">
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <label className="flex items-center gap-2">
+          This meal
+          <select
+            aria-label="How this meal goes"
+            value={state}
+            onChange={(event) =>
+              void edits.say(place, { state: event.target.value as Serving['state'], isLocked, note }, 'The meal is changed.')
+            }
+            className="min-h-9 rounded-sm border border-slate bg-enamel px-2"
+          >
+            {[
+              ...states,
+              ...(state === 'eaten' || state === 'partly' ? [[state, state === 'eaten' ? 'eaten' : 'partly eaten'] as const] : []),
+            ].map(([key, word]) => (
+              <option key={key} value={key}>
+                {word}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex min-h-9 items-center gap-2">
+          <input
+            type="checkbox"
+            checked={isLocked}
+            onChange={(event) =>
+              void edits.say(
+                place,
+                { state, isLocked: event.target.checked, note },
+                event.target.checked ? 'The meal is locked.' : 'The meal is free.',
+              )
+            }
+            className="size-4 accent-cobalt"
+          />
+          locked
+        </label>
+      </div>
+      <form
+        className="flex gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void edits.say(place, { state, isLocked, note: typed }, 'The note is kept.');
+        }}
+      >
+        <input
+          aria-label="Note"
+          placeholder="A note, for example: take the small box"
+          value={typed}
+          maxLength={200}
+          onChange={(event) => setTyped(event.target.value)}
+          className="min-h-9 min-w-0 flex-1 rounded-sm border border-slate bg-enamel px-2"
+        />
+        {typed.trim() !== note && <Button type="submit">Keep</Button>}
+      </form>
+    </section>
+  );
+}
