@@ -49,7 +49,13 @@ public class WeekBenchmarks
                 default
             );
         Eater Eater(string name, EaterRules rules) =>
-            new(Guid.NewGuid(), name, rules, Meals.ToDictionary(meal => meal, _ => 0.25m), Meals.ToHashSet());
+            new(
+                Guid.NewGuid(),
+                name,
+                rules,
+                Meals.ToDictionary(meal => meal, _ => 0.25m),
+                [.. Meals.Select(meal => EaterMeal.Daily(meal, 0.25m))]
+            );
         _eaters =
         [
             Eater("Odalys", Rules("points", new Allowance("points", "points", null, 24))),

@@ -65,14 +65,14 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
         rows => rows.ReadSingleAsync<bool>()
     );
 
-    public Task<Result<Edited<Guid>>> AddEater(EditStamp stamp, string name) =>
+    public Task<Result<Edited<Guid>>> AddEater(EditStamp stamp, string name, bool isGuest) =>
         door.Edit<(Table Table, IReadOnlyList<(Guid Eater, int Position)> Seats), Guid>(
             stamp,
             Journal.Eater,
             Table().And(Seats),
             locked =>
             {
-                var seated = locked.Table.Seat(name, Guid.CreateVersion7());
+                var seated = locked.Table.Seat(name, Guid.CreateVersion7(), isGuest);
                 var seat = locked.Seats.Select(taken => taken.Position).DefaultIfEmpty(-1).Max() + 1;
                 return seated.Refusal is { } refusal
                     ? refusal

@@ -1,6 +1,7 @@
 using Merienda.Core.Foods.Packets;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
+using Merienda.Storage.Edits;
 using static Dapper.SqlMapper;
 
 namespace Merienda.Storage;
@@ -37,10 +38,10 @@ internal static class TableReading
         """;
 
     private const string SelectEaters = """
-        select id, name, portion_habit, counts_traces, trusts_refined_soybean_oil from eater order by position, id;
+        select id, name, portion_habit, counts_traces, trusts_refined_soybean_oil, is_guest from eater order by position, id;
         select eater_id, protocol_id from eater_protocol order by protocol_id;
         select eater_id, protocol_id, rule_id, at_least, at_most, valid_from from allowance order by protocol_id, rule_id, valid_from;
-        select eater_id, meal, day_share, is_from_prep from eater_meal;
+        select eater_id, meal, day_share, pattern from eater_meal;
         select eater_id, protocol_id, choice_id, option_id from eater_choice order by protocol_id, choice_id;
         select eater_id, class_key from eater_allergy order by class_key;
         select eater_id, what, reason, accepted_by, accepted_at from eater_acceptance order by what;
@@ -76,17 +77,17 @@ internal static class TableReading
     private static async Task<IReadOnlyList<EaterSettings>> TakeEaters(GridReader rows)
     {
         var eaters = (
-            await rows.ReadAsync<(Guid Id, string Name, decimal Habit, bool CountsTraces, bool TrustsRefinedSoybeanOil)>()
+            await rows.ReadAsync<(Guid Id, string Name, decimal Habit, bool CountsTraces, bool TrustsRefinedSoybeanOil, bool IsGuest)>()
         ).ToList();
         var protocols = await By<(Guid Eater, string Protocol), string>(rows, row => row.Eater, row => row.Protocol);
         var allowances = await By<
             (Guid Eater, string Protocol, string Rule, decimal? AtLeast, decimal? AtMost, DateOnly From),
             StatedAllowance
         >(rows, row => row.Eater, row => new(row.Protocol, row.Rule, row.AtLeast, row.AtMost, row.From));
-        var meals = await By<(Guid Eater, string Meal, decimal Share, bool FromPrep), EaterMeal>(
+        var meals = await By<(Guid Eater, string Meal, decimal Share, string Pattern), EaterMeal>(
             rows,
             row => row.Eater,
-            row => new(row.Meal, row.Share, row.FromPrep)
+            row => new(row.Meal, row.Share, EaterPut.Sources(row.Pattern))
         );
         var choices = await By<(Guid Eater, string Protocol, string Choice, string Option), EaterChoice>(
             rows,
@@ -127,6 +128,7 @@ internal static class TableReading
                 PortionHabit = eater.Habit,
                 CountsTraces = eater.CountsTraces,
                 TrustsRefinedSoybeanOil = eater.TrustsRefinedSoybeanOil,
+                IsGuest = eater.IsGuest,
                 Opinions = [.. opinions[eater.Id]],
                 Choices = [.. choices[eater.Id]],
                 Allergies = [.. allergies[eater.Id]],

@@ -128,6 +128,7 @@ public class ConstraintTests(TestDatabase database)
             { "serving_item_lot", "update serving_item set lot_id = gen_random_uuid()" },
             { "serving_item_serving", "update serving_item set serving_id = gen_random_uuid()" },
             { "serving_item_key", "insert into serving_item select * from serving_item limit 1" },
+            { "eater_meal_pattern_known", "update eater_meal set pattern = 'PPPPPPX'" },
             { "serving_item_container", "update serving_item set container_id = gen_random_uuid(); set constraints all immediate" },
             {
                 "serving_item_container_of_draw",

@@ -192,14 +192,14 @@ public class RecipeAndTableTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         var eater = (await cook.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();
-        object Split(decimal breakfast) =>
+        object Split(decimal breakfast, int days = 7) =>
             new
             {
                 meals = new[] { ("breakfast", breakfast), ("lunch", 0.3m), ("merienda", 0.2m), ("supper", 0.3m) }.Select(meal => new
                 {
                     meal = meal.Item1,
                     dayShare = meal.Item2,
-                    isFromPrep = meal.Item1 != "merienda",
+                    pattern = Enumerable.Repeat(meal.Item1 == "merienda" ? "fresh" : "prep", days),
                 }),
             };
         await cook.Refused(
@@ -208,6 +208,13 @@ public class RecipeAndTableTests(TestDatabase database)
             HttpMethod.Put,
             $"/api/table/eaters/{eater}/meals",
             Split(0.3m)
+        );
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "pattern-incomplete",
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/meals",
+            Split(0.2m, 6)
         );
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/meals", Split(0.2m));
         await cook.Refused(HttpStatusCode.UnprocessableEntity, "name-taken", HttpMethod.Post, "/api/table/eaters", new { name = "Rune" });
@@ -220,5 +227,61 @@ public class RecipeAndTableTests(TestDatabase database)
         );
         await cook.Must(HttpMethod.Post, "/api/table/eaters", new { name = "Ilse" });
         Assert.Equal(2, (await cook.Get("/api/table"))["eaters"]!.AsArray().Count);
+    }
+
+    [Fact]
+    public async Task A_guest_gets_portions_has_no_rules_and_is_kept_from_what_they_are_allergic_to()
+    {
+        var cook = await database.SignUp();
+        await cook.Must(HttpMethod.Post, "/api/table/eaters", new { name = "Grandfather", isGuest = true });
+        var guest = (await cook.Get("/api/table"))["eaters"]![1]!;
+        var id = guest["id"]!.GetValue<Guid>();
+        Assert.True(guest["isGuest"]!.GetValue<bool>());
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "guest-has-no-rules",
+            HttpMethod.Put,
+            $"/api/table/eaters/{id}/protocols",
+            new { protocols = new[] { "low-carb-net" } }
+        );
+        var recipe = await cook.AddRecipe("Barley soup", 2, "200 g pearl barley");
+        var board = await cook.Must(
+            HttpMethod.Post,
+            "/api/weeks/2026-11-22/batches",
+            new
+            {
+                recipeId = recipe,
+                cookedOn = "2026-11-21",
+                portions = 2,
+            }
+        );
+        var place = new
+        {
+            to = new
+            {
+                date = "2026-11-23",
+                meal = "lunch",
+                eaterId = id,
+            },
+        };
+        var path = $"/api/weeks/2026-11-22/batches/{board["batches"]![0]!["id"]}/place";
+        board = await cook.Must(HttpMethod.Post, path, place);
+        Assert.Single(board["servings"]!.AsArray());
+        // Nothing is missed of a guest, and nothing is judged.
+        var days = board["ledger"]!.AsArray().Where(day => day!["eaterId"]!.GetValue<Guid>() == id).ToList();
+        Assert.All(days, day => Assert.Equal((0, 0), (day!["openMeals"]!.AsArray().Count, day["findings"]!.AsArray().Count)));
+        await cook.Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{id}/personal",
+            new
+            {
+                allergies = new[] { "gluten-cereal" },
+                dislikes = Array.Empty<string>(),
+                portionHabit = 1,
+                countsTraces = true,
+                trustsRefinedSoybeanOil = false,
+            }
+        );
+        await cook.Refused(HttpStatusCode.Conflict, "allergy", HttpMethod.Post, path, place);
     }
 }

@@ -110,7 +110,7 @@ public class RefusalTests(TestDatabase database)
                     {
                         meal = "lunch",
                         dayShare = 1,
-                        isFromPrep = true,
+                        pattern = Enumerable.Repeat("prep", 7),
                     },
                 },
             }

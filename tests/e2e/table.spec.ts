@@ -1,4 +1,4 @@
-import { addRecipe, chooseLowCarb, enter, expect, signUp, test } from './kitchen';
+import { addRecipe, chooseLowCarb, enter, expect, expectAxeClean, makeBatch, signUp, test } from './kitchen';
 
 test('a new household is asked for everything and told what to do next', async ({ page }) => {
   await signUp(page, 'Rune Halvard');
@@ -31,7 +31,7 @@ test('a second eater has rules of their own, and an impossible number is refused
   await signUp(page);
   await page.getByRole('link', { name: 'Table', exact: true }).click();
   await page.getByLabel('Another eater').fill('Ilse');
-  await page.getByRole('button', { name: 'Add' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
   const ilse = page.getByRole('region', { name: 'Ilse' });
   await ilse.getByLabel('Calories with macros').check();
   await ilse.getByLabel(/at most, kcal/).fill('700');
@@ -42,22 +42,48 @@ test('a second eater has rules of their own, and an impossible number is refused
   await expect(ilse.getByText('Energy: at most 700 kcal a day')).toBeVisible();
   await expect(ilse.getByText(/professional advice comes first/)).toBeVisible();
   await page.getByLabel('Another eater').fill('Ilse');
-  await page.getByRole('button', { name: 'Add' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('Somebody at the table is called so.')).toBeVisible();
 });
 
 test('a meal that does not come from the prep is not missed', async ({ page }) => {
   await signUp(page);
   await page.getByRole('link', { name: 'Table', exact: true }).click();
-  await page.getByLabel('breakfast is from the prep').uncheck();
+  const monday = page.getByRole('button', { name: /^Monday breakfast: / });
+  for (const source of ['bought or made fresh', 'eats out', 'nothing']) {
+    await monday.click();
+    await expect(monday).toHaveAccessibleName(`Monday breakfast: ${source}`);
+  }
+  await page.getByRole('button', { name: /^supper, all days/ }).click();
   await page.getByLabel('Share of the day at breakfast, percent').fill('20');
   await expect(page.getByText('The shares make 95 %')).toBeVisible();
   await page.getByLabel('Share of the day at lunch, percent').fill('35');
   await page.getByRole('button', { name: 'Split it so' }).click();
-  await expect(page.getByText(/day is split anew/)).toBeVisible();
+  await expect(page.getByText(/meals are changed/)).toBeVisible();
   await page.getByRole('link', { name: 'Week', exact: true }).click();
   await expect(page.getByRole('gridcell', { name: /^Mon breakfast/ })).toHaveAccessibleName(/not from the prep/);
+  await expect(page.getByRole('gridcell', { name: /^Tue breakfast/ })).toHaveAccessibleName(/still open/);
   await expect(page.getByRole('gridcell', { name: /^Mon lunch/ })).toHaveAccessibleName(/still open/);
+  await expect(page.getByRole('gridcell', { name: /^Fri supper/ })).toHaveAccessibleName(/made fresh/);
+});
+
+test('a guest gets a portion and has neither rules nor a ruler', async ({ page }) => {
+  await signUp(page);
+  await page.getByRole('link', { name: 'Table', exact: true }).click();
+  await page.getByLabel('Another eater or guest').fill('Grandfather');
+  await page.getByRole('button', { name: 'Add as a guest, without rules' }).click();
+  await expect(page.getByText('Grandfather is a guest')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Choose protocols' })).toBeHidden();
+  await expectAxeClean(page);
+  await addRecipe(page, 'Lentil soup\nServes 4\n\nIngredients\n400 g red lentils\n\nMethod\nSimmer for 25 minutes.', 'Lentil soup');
+  await makeBatch(page, 'Lentil soup', '2');
+  const lunch = page.getByRole('gridcell', { name: /^Mon lunch, Grandfather/ });
+  await expect(lunch).toHaveAccessibleName(/not from the prep/);
+  await page.getByRole('button', { name: /^A, Lentil soup/ }).click();
+  await lunch.click();
+  await page.keyboard.press('Escape');
+  await expect(lunch).toContainText('Lentil soup');
+  await expect(page.getByText('no protocol')).toHaveCount(7);
 });
 
 test('everybody from Port Ansel judges the same dish by another protocol', async ({ page }) => {

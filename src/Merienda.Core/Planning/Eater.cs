@@ -6,16 +6,20 @@ namespace Merienda.Core.Planning;
 /// <summary>A person at the table: rules, how the day is split over the meals, and which meals come from the prep.</summary>
 /// <param name="MealShares">Share of the day at each meal slot, 0 to 1; empty when nobody split it.</param>
 /// <param name="PortionHabit">Portions the eater usually takes of a dish, 0.25 to 4.</param>
-/// <param name="PrepMeals">Meal slots that are to be covered by containers.</param>
+/// <param name="Meals">Where each meal comes from, by weekday.</param>
 public sealed record Eater(
     Guid Id,
     string Name,
     EaterRules Rules,
     IReadOnlyDictionary<string, decimal> MealShares,
-    IReadOnlySet<string> PrepMeals,
+    IReadOnlyList<EaterMeal> Meals,
     decimal PortionHabit = 1
 )
 {
+    /// <summary>Meals of a date that are to be covered by containers.</summary>
+    public IEnumerable<string> PrepMealsOn(DateOnly date) =>
+        Meals.Where(meal => meal.On(date) == MealSource.Prep).Select(meal => meal.Meal);
+
     /// <summary>What the rules say of one recipe's portion, of the size this eater usually takes.</summary>
     public IReadOnlyList<Finding> Judge(string name, Recipes.PortionProfile profile, string? meal) =>
         Rules.CheckPortion(Intake.Of(new Helping(name, profile, PortionHabit)), ShareOf(meal), meal);

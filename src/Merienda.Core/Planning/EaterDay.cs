@@ -18,7 +18,7 @@ public sealed class EaterDay
         (Date, Eater, Meals) = (date, eater, meals);
         OpenMeals =
         [
-            .. eater.PrepMeals.Where(slot => !meals.Any(meal => meal.Meal == slot && (meal.IsSettled || meal.Helpings.Count > 0))),
+            .. eater.PrepMealsOn(date).Where(slot => !meals.Any(meal => meal.Meal == slot && (meal.IsSettled || meal.Helpings.Count > 0))),
         ];
         Helpings = [.. meals.SelectMany(meal => meal.Helpings)];
         Findings = [.. Check()];

@@ -2,8 +2,26 @@ using Merienda.Core.Protocols;
 
 namespace Merienda.Core.Planning;
 
+/// <summary>Where a meal comes from.</summary>
+public enum MealSource
+{
+    Prep,
+
+    /// <summary>Bought, or made fresh.</summary>
+    Fresh,
+    Out,
+    Nothing,
+}
+
 /// <param name="DayShare">Share of the day's allowance for this meal, 0 to 1.</param>
-public sealed record EaterMeal(string Meal, decimal DayShare, bool IsFromPrep);
+/// <param name="Pattern">Where it comes from on each weekday, Sunday first.</param>
+public sealed record EaterMeal(string Meal, decimal DayShare, IReadOnlyList<MealSource> Pattern)
+{
+    public static EaterMeal Daily(string meal, decimal dayShare, MealSource source = MealSource.Prep) =>
+        new(meal, dayShare, [.. Enumerable.Repeat(source, WeekPlan.Days)]);
+
+    public MealSource On(DateOnly date) => Pattern[(int)date.DayOfWeek];
+}
 
 /// <param name="From">First local date it holds on; 0001-01-01 when it always did.</param>
 public sealed record StatedAllowance(string ProtocolId, string RuleId, decimal? AtLeast, decimal? AtMost, DateOnly From = default);
@@ -31,6 +49,9 @@ public sealed record EaterSettings(
     IReadOnlyList<EaterMeal> Meals
 )
 {
+    /// <summary>A mouth without protocol: gets portions, has no rules; allergies may be stated.</summary>
+    public bool IsGuest { get; init; }
+
     /// <summary>Portions the eater usually takes of a dish, 0.25 to 4.</summary>
     public decimal PortionHabit { get; init; } = 1;
 
@@ -68,8 +89,21 @@ public sealed record EaterSettings(
             name,
             [],
             [],
-            [new("breakfast", 0.25m, true), new("lunch", 0.30m, true), new("merienda", 0.15m, true), new("supper", 0.30m, true)]
+            [
+                EaterMeal.Daily("breakfast", 0.25m),
+                EaterMeal.Daily("lunch", 0.30m),
+                EaterMeal.Daily("merienda", 0.15m),
+                EaterMeal.Daily("supper", 0.30m),
+            ]
         );
+
+    /// <summary>A new guest, of whom nothing is expected: a meal has a portion for them when somebody places one.</summary>
+    public static EaterSettings Guest(Guid id, string name) =>
+        Named(id, name) with
+        {
+            IsGuest = true,
+            Meals = [.. Named(id, name).Meals.Select(meal => EaterMeal.Daily(meal.Meal, meal.DayShare, MealSource.Nothing))],
+        };
 
     public IReadOnlyDictionary<string, string> ChosenIn(string protocol) =>
         Choices.Where(item => item.ProtocolId == protocol).ToDictionary(item => item.ChoiceId, item => item.OptionId);

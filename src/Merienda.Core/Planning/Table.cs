@@ -101,7 +101,7 @@ public sealed class Table
                 Today
             ),
             settings.Meals.ToDictionary(meal => meal.Meal, meal => meal.DayShare),
-            settings.Meals.Where(meal => meal.IsFromPrep).Select(meal => meal.Meal).ToHashSet(),
+            settings.Meals,
             settings.PortionHabit
         );
 }

@@ -13,21 +13,23 @@ public static class TableEdits
     public const decimal SmallestHabit = 0.25m,
         LargestHabit = 4;
 
-    public static Result<EaterSettings> Seat(this Table table, string name, Guid id)
+    /// <param name="isGuest">Gets portions and has no rules; guests are counted by themselves.</param>
+    public static Result<EaterSettings> Seat(this Table table, string name, Guid id, bool isGuest = false)
     {
         if (WrongName(table, name, null) is { } refusal)
         {
             return refusal;
         }
 
-        return table.Eaters.Count >= MostEaters
-            ? new Refusal(
-                "too-many-eaters",
-                "name",
-                name,
-                $"a table has at most {MostEaters} eaters",
-                "Open a second household for the others"
-            )
+        return table.Eaters.Count(eater => eater.IsGuest == isGuest) >= MostEaters
+                ? new Refusal(
+                    "too-many-eaters",
+                    "name",
+                    name,
+                    $"a table has at most {MostEaters} {(isGuest ? "guests" : "eaters")}",
+                    "Open a second household for the others"
+                )
+            : isGuest ? EaterSettings.Guest(id, name.Trim())
             : EaterSettings.Named(id, name.Trim());
     }
 
@@ -35,12 +37,17 @@ public static class TableEdits
         WrongName(table, name, eater.Id) is { } refusal ? refusal : eater with { Name = name.Trim() };
 
     public static Result<EaterSettings> ChooseProtocols(this Table table, EaterSettings eater, IReadOnlyList<string> protocols) =>
-        protocols.FirstOrDefault(id => table.Latest(id) is null) is { } unknown
+        eater.IsGuest && protocols.Count > 0
+            ? new Refusal(
+                "guest-has-no-rules",
+                "protocols",
+                eater.Name,
+                $"{eater.Name} is a guest",
+                "Add them as an eater to judge their days"
+            )
+        : protocols.FirstOrDefault(id => table.Latest(id) is null) is { } unknown
             ? new Refusal("unknown-protocol", "protocols", unknown, "there is no such protocol", "Choose from the list")
-            : eater with
-            {
-                Protocols = [.. protocols.Distinct()],
-            };
+        : eater with { Protocols = [.. protocols.Distinct()] };
 
     public static Result<EaterSettings> Choose(this Table table, EaterSettings eater, EaterChoice chosen) =>
         table
@@ -91,6 +98,13 @@ public static class TableEdits
                     "each meal stands once",
                     $"Give {string.Join(", ", Occasion.Meals)}"
                 ),
+            _ when meals.FirstOrDefault(meal => meal.Pattern.Count != WeekPlan.Days) is { } partial => new Refusal(
+                "pattern-incomplete",
+                "meals",
+                $"{partial.Pattern.Count} days",
+                $"{partial.Meal} has a source for each of the {WeekPlan.Days} days of the week",
+                "Say for each day: prep, fresh, out or nothing"
+            ),
             _ when meals.Any(meal => meal.DayShare is < 0 or > 1) || meals.Sum(meal => meal.DayShare) != 1 => new Refusal(
                 "shares-not-whole",
                 "meals",

@@ -10,7 +10,10 @@ internal static class EaterPut
     {
         var (old, now) = (Seats(before), Seats(after));
         change.Put(Tables.Eater, old.Select(eater => RowOf(eater, position)), now.Select(eater => RowOf(eater, position)));
-        Each(Tables.EaterMeal, eater => eater.Meals.Select(meal => new EaterMealRow(eater.Id, meal.Meal, meal.DayShare, meal.IsFromPrep)));
+        Each(
+            Tables.EaterMeal,
+            eater => eater.Meals.Select(meal => new EaterMealRow(eater.Id, meal.Meal, meal.DayShare, Letters(meal.Pattern)))
+        );
         Each(Tables.EaterProtocol, eater => eater.Protocols.Select(protocol => new EaterProtocolRow(eater.Id, protocol)));
         Each(
             Tables.Allowance,
@@ -54,8 +57,12 @@ internal static class EaterPut
             change.Put(table, old.SelectMany(rows), now.SelectMany(rows));
     }
 
+    public static IReadOnlyList<MealSource> Sources(string letters) => [.. letters.Select(letter => (MealSource)"PFON".IndexOf(letter))];
+
+    private static string Letters(IEnumerable<MealSource> pattern) => string.Concat(pattern.Select(source => "PFON"[(int)source]));
+
     private static EaterSettings[] Seats(EaterSettings? eater) => eater is null ? [] : [eater];
 
     private static EaterRow RowOf(EaterSettings eater, int position) =>
-        new(eater.Id, eater.Name, position, eater.PortionHabit, eater.CountsTraces, eater.TrustsRefinedSoybeanOil);
+        new(eater.Id, eater.Name, position, eater.PortionHabit, eater.CountsTraces, eater.TrustsRefinedSoybeanOil, eater.IsGuest);
 }

@@ -12,9 +12,18 @@ public sealed record HouseholdSettingsRow(
     bool CountsTolerances
 );
 
-public sealed record EaterRow(Guid Id, string Name, int Position, decimal PortionHabit, bool CountsTraces, bool TrustsRefinedSoybeanOil);
+public sealed record EaterRow(
+    Guid Id,
+    string Name,
+    int Position,
+    decimal PortionHabit,
+    bool CountsTraces,
+    bool TrustsRefinedSoybeanOil,
+    bool IsGuest
+);
 
-public sealed record EaterMealRow(Guid EaterId, string Meal, decimal DayShare, bool IsFromPrep);
+/// <param name="Pattern">For each weekday from Sunday: P from the prep, F fresh, O out, N nothing.</param>
+public sealed record EaterMealRow(Guid EaterId, string Meal, decimal DayShare, string Pattern);
 
 public sealed record EaterProtocolRow(Guid EaterId, string ProtocolId);
 

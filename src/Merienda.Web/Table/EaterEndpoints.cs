@@ -57,7 +57,7 @@ public static class EaterEndpoints
         AddEaterRequest request,
         Editing editing,
         HouseholdStore households
-    ) => editing.Done(await households.AddEater(editing, request.Name));
+    ) => editing.Done(await households.AddEater(editing, request.Name, request.IsGuest));
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Remove(Guid eater, Editing editing, HouseholdStore households) =>
         editing.Done(await households.RemoveEater(editing, eater));

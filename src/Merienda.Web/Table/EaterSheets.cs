@@ -15,6 +15,7 @@ public static class EaterSheets
         return new(
             settings.Id,
             settings.Name,
+            settings.IsGuest,
             settings.PortionHabit,
             settings.Protocols,
             [.. followed.SelectMany(protocol => protocol.Choices.Select(choice => ToChoice(protocol, choice, settings)))],

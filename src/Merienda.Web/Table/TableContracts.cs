@@ -54,6 +54,7 @@ public sealed record TableAcceptance(string What, string Name, string Reason, Da
 public sealed record TableEater(
     Guid Id,
     string Name,
+    bool IsGuest,
     decimal PortionHabit,
     IReadOnlyList<string> Protocols,
     IReadOnlyList<TableChoice> Choices,
@@ -97,7 +98,8 @@ public sealed record TablePage(
     IReadOnlyList<TableClass> Classes
 );
 
-public sealed record AddEaterRequest(string Name);
+/// <param name="IsGuest">Gets portions and has no rules.</param>
+public sealed record AddEaterRequest(string Name, bool IsGuest = false);
 
 public sealed record NameRequest(string Name);
 

@@ -49,7 +49,8 @@ public static class BoardPages
             eater.Id,
             eater.Name,
             settings.Protocols,
-            [.. Occasion.Meals.Where(eater.PrepMeals.Contains)],
+            settings.IsGuest,
+            [.. settings.Meals.Select(meal => new BoardPattern(meal.Meal, [.. week.Days.Select(meal.On)]))],
             settings
                 .Protocols.Select(id => (Plan: settings.PlanOf(id), week.Table.InForce(id)?.Protocol.Phases))
                 .Where(item => item.Plan is not null && item.Phases is not null)

@@ -75,12 +75,16 @@ public sealed record BoardBatch(
     IReadOnlyList<ShownMeasure> PerPortion
 );
 
+/// <param name="Days">Where it comes from on each day of the week.</param>
+public sealed record BoardPattern(string Meal, IReadOnlyList<Core.Planning.MealSource> Days);
+
 /// <param name="Today">Where the eater stands in a protocol's phases: "Today: try lactose, 3rd day".</param>
 public sealed record BoardEater(
     Guid Id,
     string Name,
     IReadOnlyList<string> Protocols,
-    IReadOnlyList<string> PrepMeals,
+    bool IsGuest,
+    IReadOnlyList<BoardPattern> Meals,
     string? Today,
     IReadOnlyList<ShownFinding> Week
 );

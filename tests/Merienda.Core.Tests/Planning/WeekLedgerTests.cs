@@ -11,7 +11,13 @@ public class WeekLedgerTests
     private static readonly string[] Meals = ["breakfast", "lunch", "merienda", "supper"];
 
     private static Eater Eater(string name, params Rule[] rules) =>
-        new(Guid.NewGuid(), name, new EaterRules(rules, Context()), Meals.ToDictionary(meal => meal, _ => 0.25m), Meals.ToHashSet());
+        new(
+            Guid.NewGuid(),
+            name,
+            new EaterRules(rules, Context()),
+            Meals.ToDictionary(meal => meal, _ => 0.25m),
+            [.. Meals.Select(meal => EaterMeal.Daily(meal, 0.25m))]
+        );
 
     private static readonly Helping Sugar = new("sugar", Portion(1, "10 g sugar"), 1);
     private static readonly Helping Cod = new("cod", Portion(1, "200 g cod"), 1);
@@ -84,11 +90,11 @@ public class WeekLedgerTests
         var (one, two) = (
             Eater("One") with
             {
-                PrepMeals = new HashSet<string> { "breakfast" },
+                Meals = [EaterMeal.Daily("breakfast", 1)],
             },
             Eater("Two") with
             {
-                PrepMeals = new HashSet<string> { "breakfast" },
+                Meals = [EaterMeal.Daily("breakfast", 1)],
             }
         );
         var batch = Batch.Make(Guid.NewGuid(), "A", Days[0], 12, Guid.NewGuid()).Value;
@@ -111,13 +117,24 @@ public class WeekLedgerTests
     [Fact]
     public void A_meal_eaten_out_is_not_missed()
     {
-        var eater = Eater("E") with
-        {
-            PrepMeals = new HashSet<string> { "lunch", "supper" },
-        };
+        var eater = Eater("E") with { Meals = [EaterMeal.Daily("lunch", 0.5m), EaterMeal.Daily("supper", 0.5m)] };
         var ledger = new WeekLedger(Days, Meals, [eater], [], [new Cell(Days[1], "supper", eater.Id)]);
         Assert.Equal(["lunch"], ledger[Days[1], eater.Id].OpenMeals);
         Assert.Equal(["lunch", "supper"], ledger[Days[2], eater.Id].OpenMeals);
+    }
+
+    [Fact]
+    public void Only_weekdays_on_which_a_meal_comes_from_the_prep_are_open()
+    {
+        var pattern = Enumerable.Repeat(MealSource.Nothing, 7).ToArray();
+        (pattern[(int)Days[1].DayOfWeek], pattern[(int)Days[2].DayOfWeek], pattern[(int)Days[3].DayOfWeek]) = (
+            MealSource.Prep,
+            MealSource.Fresh,
+            MealSource.Out
+        );
+        var eater = Eater("E") with { Meals = [new("lunch", 1, pattern)] };
+        var ledger = new WeekLedger(Days, Meals, [eater], []);
+        Assert.Equal([Days[1]], ledger.Days.Where(day => day.OpenMeals.Count > 0).Select(day => day.Date));
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Lock, Snowflake, StickyNote } from 'lucide-react';
+import type { Schemas } from '../../api/client';
 import { Lozenge } from '../../pieces/Lozenge';
 import { portions } from '../../pieces/show';
 import type { Board, Item, Place, Serving } from './queries';
@@ -12,7 +13,7 @@ type Props = {
   label: string;
   serving: Serving | null;
   board: Board;
-  isExpected: boolean;
+  source: Schemas['MealSource'];
   canTake: boolean;
   isHolding: boolean;
   held: Held;
@@ -49,7 +50,7 @@ export function BoardCell({
   label,
   serving,
   board,
-  isExpected,
+  source,
   canTake,
   isHolding,
   held,
@@ -61,8 +62,9 @@ export function BoardCell({
 }: Props) {
   const { setNodeRef, isOver } = useDroppable({ id: placeKey(place), data: place, disabled: !canTake });
   const items = serving?.items ?? [];
-  const isOut = serving?.state === 'out';
-  const isOpen = isExpected && items.length === 0 && !isOut && serving?.state !== 'skipped';
+  const isBare = items.length === 0 && (serving === null || serving.state === 'planned');
+  const isOpen = isBare && source === 'prep';
+  const isOut = serving?.state === 'out' || (isBare && source === 'out');
   const [draws, foods] = [items.filter((item) => item.kind === 'draw'), items.filter((item) => item.kind === 'ready')];
   const what = [
     ...items.map((item) => says(board, item)),
@@ -78,7 +80,7 @@ export function BoardCell({
       tabIndex={isTabStop ? 0 : -1}
       data-at={position}
       data-cell={placeKey(place)}
-      aria-label={`${label}: ${what.length > 0 ? what.join('; ') : isOpen ? 'still open' : 'not from the prep'}`}
+      aria-label={`${label}: ${what.length > 0 ? what.join('; ') : isOpen ? 'still open' : source === 'fresh' ? 'made fresh' : 'not from the prep'}`}
       onFocus={onFocus}
       onKeyDown={onKeyDown}
       onClick={onClick}
@@ -106,6 +108,7 @@ export function BoardCell({
         </div>
       )}
       {isOpen && !isHolding && <span className="m-auto text-xs text-steel">open</span>}
+      {isBare && source === 'fresh' && !isHolding && <span className="m-auto text-xs text-steel">fresh</span>}
       {items.length === 0 && isOut && <span className="m-auto text-xs text-steel">eats out</span>}
       {items.length === 0 && serving?.state === 'skipped' && <span className="m-auto text-xs text-steel">skipped</span>}
       {(serving?.isLocked || serving?.note) && (

@@ -36,6 +36,7 @@ export function BoardGrid(props: BoardProps) {
   const mealAt = byCell(board);
   const carried = held ?? dragged;
   const carriedBatch = batchOf(carried);
+  const judged = eaters.filter((eater) => !eater.isGuest);
   const rows = board.meals.flatMap((meal) => eaters.map((eater) => ({ meal, eater })));
   const columns = narrow ? 'grid-cols-[4.5rem_minmax(0,1fr)]' : 'grid-cols-[4.5rem_repeat(7,minmax(0,1fr))]';
   const at = { row: Math.min(focus.row, rows.length - 1), column: Math.min(focus.column, days.length - 1) };
@@ -112,7 +113,7 @@ export function BoardGrid(props: BoardProps) {
                   label={`${weekday(date)} ${meal}, ${eater.name}`}
                   serving={mealAt(place)}
                   board={board}
-                  isExpected={eater.prepMeals.includes(meal)}
+                  source={eater.meals.find((one) => one.meal === meal)?.days[board.days.indexOf(date)] ?? 'nothing'}
                   canTake={isCookedBy(carriedBatch, date)}
                   isHolding={carried !== null}
                   held={held}
@@ -126,7 +127,7 @@ export function BoardGrid(props: BoardProps) {
             })}
           </div>
         ))}
-        {eaters.map((eater, index) => (
+        {judged.map((eater, index) => (
           <div key={eater.id} role="row" className={`grid gap-x-2 ${columns} ${index === 0 ? 'mt-1 border-t-2 border-rim pt-1' : 'pt-1'}`}>
             <span role="rowheader" className="truncate pt-2 text-xs text-steel">
               {eater.name}

@@ -28,11 +28,18 @@ export function EaterSheet({ eater, page, onRemoved }: { eater: Eater; page: Pag
   return (
     <section
       aria-label={eater.name}
-      className="rimmed grid min-w-0 gap-6 border-x border-b border-line p-4 lg:grid-cols-[minmax(0,1fr)_17rem]"
+      className="rimmed grid min-w-0 gap-6 border-x border-b border-line p-4 lg:grid-cols-[minmax(0,1fr)_20rem]"
     >
       <div className="min-w-0 space-y-5">
         <NameLine eater={eater} edit={edit} onRemoved={onRemoved} />
-        <ProtocolChoice eater={eater} page={page} edit={edit} onChosen={setJustChosen} />
+        {eater.isGuest ? (
+          <p className="text-sm">
+            {eater.name} is a guest: gets portions, and nothing is judged for them. What they are allergic to is kept from their plate all
+            the same.
+          </p>
+        ) : (
+          <ProtocolChoice eater={eater} page={page} edit={edit} onChosen={setJustChosen} />
+        )}
         {eater.conflicts.map((conflict) => (
           <p key={conflict} role="alert" className="border-l-2 border-beet pl-2 text-sm">
             <b className="text-beet">These can never hold together.</b> {conflict}
@@ -93,7 +100,9 @@ export function EaterSheet({ eater, page, onRemoved }: { eater: Eater; page: Pag
               ))}
           </div>
         ))}
-        {eater.rules.length === 0 && <p className="text-sm text-steel">No protocol is chosen, so nothing is judged for {eater.name}.</p>}
+        {!eater.isGuest && eater.rules.length === 0 && (
+          <p className="text-sm text-steel">No protocol is chosen, so nothing is judged for {eater.name}.</p>
+        )}
       </div>
       <div className="min-w-0 space-y-5 lg:border-l lg:border-line lg:pl-5">
         {edit.turned && (

@@ -1,4 +1,4 @@
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import { api, kept } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
@@ -26,10 +26,12 @@ export function EatersPage() {
               >
                 <span className="block font-semibold">{eater.name}</span>
                 <span className="block text-xs text-steel">
-                  {page.protocols
-                    .filter((protocol) => eater.protocols.includes(protocol.id))
-                    .map((protocol) => protocol.name)
-                    .join(' · ') || 'no protocol'}
+                  {eater.isGuest
+                    ? 'guest'
+                    : page.protocols
+                        .filter((protocol) => eater.protocols.includes(protocol.id))
+                        .map((protocol) => protocol.name)
+                        .join(' · ') || 'no protocol'}
                 </span>
                 {eater.phases.map(
                   (phases) =>
@@ -53,12 +55,11 @@ export function EatersPage() {
 function AddEater({ isFirst, onAdded }: { isFirst: boolean; onAdded: (name: string) => void }) {
   const edit = useTableEdit();
   const [name, setName] = useState('');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
+  const add = (isGuest: boolean) => {
     const added = name.trim();
     void edit.run({
       say: `${added} is at the table.`,
-      ask: () => kept(api.POST('/api/table/eaters', { body: { name } })),
+      ask: () => kept(api.POST('/api/table/eaters', { body: { name, isGuest } })),
       last: () => {
         setName('');
         onAdded(added);
@@ -66,11 +67,24 @@ function AddEater({ isFirst, onAdded }: { isFirst: boolean; onAdded: (name: stri
     });
   };
   return (
-    <form onSubmit={submit} className="mt-4 flex items-end gap-2">
-      <Field label={isFirst ? 'Who eats?' : 'Another eater'} value={name} onChange={setName} className="min-w-0 flex-1" />
-      <Button type="submit" disabled={!name.trim() || edit.isPending}>
-        Add
-      </Button>
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        add(false);
+      }}
+      className="mt-4"
+    >
+      <div className="flex items-end gap-2">
+        <Field label={isFirst ? 'Who eats?' : 'Another eater or guest'} value={name} onChange={setName} className="min-w-0 flex-1" />
+        <Button type="submit" disabled={!name.trim() || edit.isPending}>
+          Add
+        </Button>
+      </div>
+      {!isFirst && name.trim() && (
+        <Button look="bare" className="mt-1" disabled={edit.isPending} onClick={() => add(true)}>
+          Add as a guest, without rules
+        </Button>
+      )}
     </form>
   );
 }
