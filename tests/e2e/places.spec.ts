@@ -165,3 +165,18 @@ test('an address that is nowhere leads to this week, and the week before can be 
   await page.getByRole('link', { name: 'This week' }).click();
   await expect(page.getByRole('button', { name: /^B, Beef shin/ })).toBeVisible();
 });
+
+test('the first look takes at most 150 kB over the wire, fonts and all', async ({ page, context }) => {
+  const wire = await context.newCDPSession(page);
+  await wire.send('Network.enable');
+  let bytes = 0;
+  wire.on('Network.loadingFinished', (event) => {
+    bytes += event.encodedDataLength;
+  });
+  await page.goto('/');
+  await expect(page.getByRole('tab', { name: 'Sign up' })).toBeVisible();
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForLoadState('networkidle');
+  expect(bytes).toBeGreaterThan(50_000);
+  expect(bytes).toBeLessThanOrEqual(150_000);
+});

@@ -12,10 +12,11 @@ import {
   ShoppingBasket,
   UsersRound,
 } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { api, type Schemas, take } from './api/client';
 import { Palette } from './Palette';
+import { Loading } from './pieces/Asked';
 import { useForgetEverything } from './pieces/account';
 import { useNotices } from './pieces/Notice';
 import { SheetDialog } from './pieces/Sheet';
@@ -80,7 +81,9 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
           <PersonMenu person={person} />
         </header>
         <main className="min-h-0 flex-1 overflow-auto print:overflow-visible">
-          <Outlet context={{ today: person.today }} />
+          <Suspense fallback={<Loading />}>
+            <Outlet context={{ today: person.today }} />
+          </Suspense>
         </main>
       </div>
       {asking === 'palette' && <Palette date={date} onClose={() => setAsking(null)} />}

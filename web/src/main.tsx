@@ -1,7 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { BrowserRouter } from 'react-router';
 import { App } from './App';
 import { Problem } from './api/client';
 import { NoticeBoard } from './pieces/Notice';
@@ -24,11 +23,9 @@ if (!root) throw new Error('The page has no root element.');
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <BrowserRouter>
-        <NoticeBoard>
-          <App />
-        </NoticeBoard>
-      </BrowserRouter>
+      <NoticeBoard>
+        <App />
+      </NoticeBoard>
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -16,9 +16,11 @@ export function Asked<T>({ of, children }: { of: UseQueryResult<T>; children: (d
       </div>
     );
   }
-  return (
-    <p role="status" className="m-6 text-steel">
-      Loading …
-    </p>
-  );
+  return <Loading />;
 }
+
+export const Loading = () => (
+  <p role="status" className="m-6 text-steel">
+    Loading …
+  </p>
+);
