@@ -185,8 +185,8 @@ internal sealed record PlanRows(
             : new ReadyFood(row.Id, lineOf(row));
 
     private static BoxEvent ToEvent(ContainerEventRow row) =>
-        new(row.Id, Enum.Parse<BoxEventKind>(row.Kind), row.At, row.HappenedOn, row.Portions, row.DrawId, row.Reason);
+        new(row.Id, Enum.Parse<BoxEventKind>(row.Kind), row.At, row.HappenedOn, row.Portions, row.DrawId, row.Reason) { Parts = row.Parts };
 
     private static ContainerEventRow RowOf(Container box, BoxEvent said) =>
-        new(said.Id, box.Id, said.Kind.ToString(), said.At, said.On, said.Portions, said.Draw, said.Reason);
+        new(said.Id, box.Id, said.Kind.ToString(), said.At, said.On, said.Portions, said.Draw, said.Parts, said.Reason);
 }

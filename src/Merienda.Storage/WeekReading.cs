@@ -121,7 +121,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
             where batch_id in ({batches}) or serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6) order by position;
             select batch_id, part, gross_g, tare_g, vessel from part_yield where batch_id in ({batches});
             select id, batch_id, lot_id, number, portions, parts, to_json(grams)::text as grams, kind, material, gone_on from container where batch_id in ({batches}) order by number, id;
-            select id, container_id, kind, at, happened_on, portions, draw_id, reason from container_event
+            select id, container_id, kind, at, happened_on, portions, draw_id, parts, reason from container_event
             where container_id in (select id from container where batch_id in ({batches})) order by at, id;
             {PacketRows.SelectVersion} where version.id in (
                 select packet_version_id from serving_item where serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6));
@@ -135,7 +135,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
                 [.. (await rows.ReadAsync<ItemColumns>()).Select(row => row.ToRow())],
                 [.. await rows.ReadAsync<PartYieldRow>()],
                 [.. (await rows.ReadAsync<BoxColumns>()).Select(row => row.ToRow())],
-                [.. await rows.ReadAsync<ContainerEventRow>()],
+                [.. (await rows.ReadAsync<EventColumns>()).Select(row => row.ToRow())],
                 [.. await rows.ReadAsync<PacketRows.VersionRow>()]
             )
         );
@@ -221,6 +221,29 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
                 IsChosen,
                 ContainerId
             );
+    }
+
+    private sealed record EventColumns
+    {
+        public Guid Id { get; init; }
+
+        public Guid ContainerId { get; init; }
+
+        public string Kind { get; init; } = "";
+
+        public DateTimeOffset At { get; init; }
+
+        public DateOnly HappenedOn { get; init; }
+
+        public decimal Portions { get; init; }
+
+        public Guid? DrawId { get; init; }
+
+        public string[]? Parts { get; init; }
+
+        public string Reason { get; init; } = "";
+
+        public ContainerEventRow ToRow() => new(Id, ContainerId, Kind, At, HappenedOn, Portions, DrawId, Parts, Reason);
     }
 
     private sealed record BoxColumns

@@ -149,7 +149,11 @@ public class ConstraintTests(TestDatabase database)
             },
             {
                 "container_event_container",
-                "insert into container_event select household_id, gen_random_uuid(), gen_random_uuid(), 'Made', now(), current_date, 0, null, '' from eater limit 1"
+                "insert into container_event select household_id, gen_random_uuid(), gen_random_uuid(), 'Made', now(), current_date, 0, null, null, '' from eater limit 1"
+            },
+            {
+                "container_event_parts_some",
+                $"{Happened.Replace("reason)", "reason, parts)", StringComparison.Ordinal)} 'Made', 0, '', '{{}}' from box"
             },
             { "container_event_kind_known", $"{Happened} 'Melted', 0, '' from box" },
             { "container_event_portions_range", $"{Happened} 'Eaten', -1, '' from box" },

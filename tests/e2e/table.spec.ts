@@ -3,12 +3,37 @@ import { addRecipe, chooseLowCarb, enter, expect, expectAxeClean, makeBatch, sig
 test('a new household is asked for everything and told what to do next', async ({ page }) => {
   await signUp(page, 'Rune Halvard');
   await expect(page.getByText('Say first what Rune may have')).toBeVisible();
-  await page.getByRole('link', { name: 'Choose a protocol' }).click();
-  await page.getByLabel('Points', { exact: true }).check();
+  await page.getByRole('link', { name: 'Set the table' }).click();
+  await page.getByLabel('Eats by').selectOption('Points');
   await expect(page.getByText('Nobody stated it yet, so this rule can’t tell anything.')).toBeVisible();
-  await page.getByRole('link', { name: 'Week', exact: true }).click();
+  await page.getByRole('link', { name: 'Look at the week' }).click();
   await expect(page.getByRole('link', { name: 'state allowance' }).first()).toBeVisible();
   await expect(page.getByText('Nothing is planned yet. Make a batch')).toBeVisible();
+});
+
+test('a couple sets its table in one page', async ({ page }) => {
+  await signUp(page, 'Rune Halvard');
+  await page.getByRole('link', { name: 'Set the table' }).click();
+  const rune = page.getByRole('region', { name: 'Rune' });
+  await rune.getByLabel('Eats by').selectOption('Low-carb, net');
+  await expect(rune.getByText('When to ask somebody first')).toBeVisible();
+  await rune.getByLabel(/at most, g: Net carbs/).fill('40');
+  await rune.getByRole('button', { name: 'State it' }).click();
+  await expect(rune.getByText('Net carbs: at most 40 g a day')).toBeVisible();
+  await page.getByLabel('Somebody else eats too').fill('Ilse');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  const ilse = page.getByRole('region', { name: 'Ilse' });
+  await ilse.getByLabel('Breakfast').uncheck();
+  await expect(page.getByText('Ilse’s meals are changed.')).toBeVisible();
+  await expect(ilse.getByLabel('Breakfast')).not.toBeChecked();
+  await page.getByLabel('You cook on').selectOption('Sunday');
+  await expect(page.getByText('The prep days are changed.')).toBeVisible();
+  await expectAxeClean(page);
+  await page.getByRole('link', { name: 'Look at the week' }).click();
+  await expect(page.getByRole('gridcell', { name: /^Mon breakfast, Ilse/ })).toHaveAccessibleName(/not from the prep/);
+  await expect(page.getByRole('gridcell', { name: /^Mon breakfast, Rune/ })).toHaveAccessibleName(/still open/);
+  await page.getByRole('button', { name: 'Make a batch' }).first().click();
+  await expect(page.getByText(/Sunday/).first()).toBeVisible();
 });
 
 test('an allowance is stated, judged by, and taken back', async ({ page }) => {

@@ -18,6 +18,7 @@ const RecipeSheetPage = lazy(() => import('./places/recipes/RecipeSheetPage').th
 const RecipesPage = lazy(() => import('./places/recipes/RecipesPage').then((page) => ({ default: page.RecipesPage })));
 const SessionPage = lazy(() => import('./places/session/SessionPage').then((page) => ({ default: page.SessionPage })));
 const ShelfPage = lazy(() => import('./places/shelf/ShelfPage').then((page) => ({ default: page.ShelfPage })));
+const StartPage = lazy(() => import('./places/start/StartPage').then((page) => ({ default: page.StartPage })));
 const ShopPage = lazy(() => import('./places/shop/ShopPage').then((page) => ({ default: page.ShopPage })));
 const EatersPage = lazy(() => import('./places/table/eaters/EatersPage').then((page) => ({ default: page.EatersPage })));
 const KitchenPage = lazy(() => import('./places/table/kitchen/KitchenPage').then((page) => ({ default: page.KitchenPage })));
@@ -60,6 +61,7 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
             <Route path="protocols/:id/edit" element={<ProtocolEditorPage />} />
             <Route path="kitchen" element={<KitchenPage />} />
           </Route>
+          <Route path="/start" element={<StartPage />} />
           <Route path="*" element={<Navigate to={`/week/${weekStart(person.today)}`} replace />} />
         </Route>
       </Routes>

@@ -31,22 +31,24 @@ public static class BoxEdits
             return plan;
         }
 
-        var state = box.State(batch.Cooked);
-        if ((Wrong(said, now) ?? Impossible(batch, box, state, said, on)) is { } refusal)
+        var state = box.State(batch);
+        var draw = said.Kind == BoxEventKind.Eaten ? plan.WaitingFor(batch, box).FirstOrDefault() : null;
+        var left = draw is null ? state.Left : (draw.Parts ?? box.Parts ?? batch.Parts).Min(box.LeftOf);
+        if ((Wrong(said, now) ?? Impossible(batch, box, state, left, said, on)) is { } refusal)
         {
             return refusal;
         }
 
-        var draw = said.Kind == BoxEventKind.Eaten ? plan.WaitingFor(batch, box).FirstOrDefault() : null;
         var portions = said.Kind is BoxEventKind.ToFridge or BoxEventKind.Frozen
             ? 0
-            : said.Portions ?? Math.Min(state.Left, draw is null ? state.Left : plan.PortionsOf(batch, draw));
-        var happened = new BoxEvent(said.Id, said.Kind, said.At, on, portions, draw?.Id, said.Reason.Trim());
+            : said.Portions ?? (draw is null ? left : Math.Min(left, plan.PortionsOf(batch, draw)));
+        var happened = new BoxEvent(said.Id, said.Kind, said.At, on, portions, draw?.Id, said.Reason.Trim()) { Parts = draw?.Parts };
         var told = plan with
         {
             Containers = [.. plan.Containers.Select(one => one == box ? one with { Life = [.. one.Life, happened] } : one)],
         };
-        return draw is null ? told.WithoutWhatIsGone(batch, boxId) : told.Eaten(draw, portions < plan.PortionsOf(batch, draw));
+        var open = told.WithoutWhatIsGone(batch, boxId);
+        return draw is null ? open : open.Eaten(draw, portions < plan.PortionsOf(batch, draw));
     }
 
     /// <summary>Meals that wait for a box, the next one first.</summary>
@@ -77,14 +79,10 @@ public static class BoxEdits
     private static WeekPlan WithoutWhatIsGone(this WeekPlan plan, Batch batch, Guid boxId)
     {
         var box = plan.BoxWithId(boxId)!;
-        var left = box.State(batch.Cooked).Left;
         var waiting = plan.WaitingFor(batch, box).Reverse().ToList();
         foreach (var draw in waiting)
         {
-            if (
-                batch.Parts.Max(part => plan.WaitingFor(batch, box).Where(one => one.Takes(part)).Sum(one => plan.PortionsOf(batch, one)))
-                <= left
-            )
+            if ((box.Parts ?? batch.Parts).All(part => plan.Waiting(batch, box, part) <= box.LeftOf(part)))
             {
                 break;
             }
@@ -124,7 +122,7 @@ public static class BoxEdits
             _ => null,
         };
 
-    private static Refusal? Impossible(Batch batch, Container box, BoxState state, BoxSaid said, DateOnly on) =>
+    private static Refusal? Impossible(Batch batch, Container box, BoxState state, decimal left, BoxSaid said, DateOnly on) =>
         (said.Kind, state.Place) switch
         {
             (_, BoxPlace.Gone) => Gone(box.Id, $"it is gone since {state.GoneOn:yyyy-MM-dd}"),
@@ -156,11 +154,11 @@ public static class BoxEdits
                 "its time in the fridge is over, and freezing does not turn the clock back",
                 "Throw it away"
             ),
-            _ when said.Portions > state.Left => new(
+            _ when said.Portions > left => new(
                 "box-has-less",
                 "portions",
                 $"{said.Portions:0.##}",
-                $"{state.Left:0.##} portions are left in it",
+                $"{left:0.##} portions are left in it",
                 "Say that much, or all of it"
             ),
             _ => null,

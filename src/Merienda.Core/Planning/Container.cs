@@ -29,7 +29,10 @@ public sealed record Container(Guid Id, Guid Batch, Guid Lot, int Number, decima
 
     public bool Holds(string part) => Parts is null || Parts.Contains(part);
 
-    public BoxState State(DateOnly cooked) => BoxState.Of(Portions, cooked, Life);
+    public BoxState State(Batch batch) => BoxState.Of(Portions, Parts ?? batch.Parts, batch.Cooked, Life);
+
+    /// <summary>Portions of a part that are left in it.</summary>
+    public decimal LeftOf(string part) => Holds(part) ? BoxState.LeftOf(part, Portions, Life) : 0;
 
     /// <summary>Whether this share of it has been eaten, all of it or not.</summary>
     public bool IsSettled(Guid draw) => Life.Any(said => said.Draw == draw);

@@ -130,7 +130,7 @@ public static class Portioning
     )
     {
         var isFrozen = batch.Keeping is { } keeping && KeepingPlan.For(keeping, made, box.Cell?.Date).KeptIn == KeptIn.Freezer;
-        var portions = Math.Round(box.Portions, 4);
+        var portions = Math.Max(0.0001m, Math.Round(box.Portions, 4, MidpointRounding.ToZero));
         var grams = (box.Parts ?? batch.Parts)
             .Select(part => batch.GramsOf(part) is { } each ? (decimal?)Math.Floor(each * portions) : null)
             .ToList();
@@ -164,7 +164,7 @@ public static class Portioning
     private static Draw InPortions(this WeekPlan plan, Batch batch, Draw draw) =>
         draw with
         {
-            Size = new(Math.Round(draw.Size.Amount / batch.GramsPerPortion!.Value, 4)),
+            Size = new(Math.Round(draw.Size.Amount / batch.GramsPerPortion!.Value, 4, MidpointRounding.ToZero)),
         };
 
     private static Refusal? Wrong(Batch batch, PartYield yield) =>

@@ -26,7 +26,7 @@ public sealed record WeekPlan(
 
     public IEnumerable<Container> ContainersOf(Guid batch) => Containers.Where(box => box.Batch == batch);
 
-    public BoxState StateOf(Container box) => box.State(BatchWithId(box.Batch)!.Cooked);
+    public BoxState StateOf(Container box) => box.State(BatchWithId(box.Batch)!);
 
     /// <summary>Portions of a draw: what was eaten, once it was; one of grams counts by what a portion weighs.</summary>
     /// <exception cref="InvalidOperationException">A draw is in grams and nobody knows what a portion weighs: it was never accepted.</exception>
@@ -67,17 +67,13 @@ public sealed record WeekPlan(
 
     /// <summary>Portions of some parts in a box that no meal waits for; zero when it does not hold all of them.</summary>
     public decimal Rest(Batch batch, Container box, IReadOnlyList<string> parts) =>
-        parts.All(box.Holds)
-            ? Math.Max(
-                0,
-                box.State(batch.Cooked).Left
-                    - parts.Max(part =>
-                        DrawsOf(batch.Id)
-                            .Where(item => item.Draw.Container == box.Id && item.Draw.Takes(part) && !box.IsSettled(item.Draw.Id))
-                            .Sum(item => PortionsOf(batch, item.Draw))
-                    )
-            )
-            : 0;
+        parts.Min(part => Math.Max(0, box.LeftOf(part) - Waiting(batch, box, part)));
+
+    /// <summary>Portions of a part in a box that meals wait for.</summary>
+    internal decimal Waiting(Batch batch, Container box, string part) =>
+        DrawsOf(batch.Id)
+            .Where(item => item.Draw.Container == box.Id && item.Draw.Takes(part) && !box.IsSettled(item.Draw.Id))
+            .Sum(item => PortionsOf(batch, item.Draw));
 
     internal Container? BoxWithId(Guid? id) => Containers.FirstOrDefault(box => box.Id == id);
 

@@ -49,6 +49,7 @@ public sealed record ContainerEventRow(
     DateOnly HappenedOn,
     decimal Portions,
     Guid? DrawId,
+    IReadOnlyList<string>? Parts,
     string Reason
 );
 

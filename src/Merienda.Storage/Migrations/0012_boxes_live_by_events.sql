@@ -46,6 +46,7 @@ create table container_event (
     happened_on  date not null,
     portions     numeric(8, 4) not null constraint container_event_portions_range check (portions >= 0 and portions <= 60),
     draw_id      uuid,
+    parts        text[] constraint container_event_parts_some check (cardinality(parts) > 0),
     reason       text not null constraint container_event_reason_length check (char_length(reason) <= 120),
     constraint container_event_key primary key (household_id, id),
     constraint container_event_container foreign key (household_id, container_id) references container,
@@ -53,12 +54,13 @@ create table container_event (
 );
 comment on table container_event is 'Something that happened to a box. The id is the client''s: what is said twice happened once.';
 comment on column container_event.portions is 'What was eaten, given or thrown away.';
+comment on column container_event.parts is 'Names of the parts that it took; null for all that are in the box.';
 comment on column container_event.draw_id is 'The thing of a meal that was eaten. No foreign key: it stays eaten when it is taken off the meal.';
 create index container_event_by_container on container_event (household_id, container_id);
 
 -- Nobody said how these went.
-insert into container_event (household_id, id, container_id, kind, at, happened_on, portions, draw_id, reason)
-select household_id, gen_random_uuid(), id, 'Gone', gone_on + time '12:00', gone_on, portions, null, '' from container where gone_on is not null;
+insert into container_event (household_id, id, container_id, kind, at, happened_on, portions, draw_id, parts, reason)
+select household_id, gen_random_uuid(), id, 'Gone', gone_on + time '12:00', gone_on, portions, null, null, '' from container where gone_on is not null;
 
 alter table serving_item
     drop constraint serving_item_portions_range,

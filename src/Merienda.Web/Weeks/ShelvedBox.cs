@@ -35,8 +35,8 @@ public sealed record ShelvedBox(
     /// <summary>Grams of a part that are left in it; null when nobody knows.</summary>
     public decimal? GramsOf(string part)
     {
-        var at = (Parts ?? Batch.Parts).TakeWhile(one => one != part).Count();
-        return Real is null ? Batch.GramsOf(part) * Portions : Real.Grams.ElementAtOrDefault(at) * Portions / Real.Portions;
+        var at = (Real?.Parts ?? Batch.Parts).TakeWhile(one => one != part).Count();
+        return Real is null ? Batch.GramsOf(part) * Portions : Real.Grams.ElementAtOrDefault(at) * Real.LeftOf(part) / Real.Portions;
     }
 
     /// <summary>The boxes of a batch that are not gone.</summary>
@@ -60,13 +60,14 @@ public sealed record ShelvedBox(
         var isFrozen = state.Place == BoxPlace.Freezer;
         var fridge = state.EatBy(kind);
         var isQuality = isFrozen && meal is null;
+        var left = batch.Parts.Where(part => box.LeftOf(part) > 0).ToList();
         return new(
             box.Id,
             batch,
             box.Number,
             state.Left,
             meal,
-            box.Parts,
+            left.Count == batch.Parts.Count ? null : left,
             box,
             isFrozen ? KeptIn.Freezer
                 : plan.KeptIn == KeptIn.PastItsTime || fridge < today ? KeptIn.PastItsTime

@@ -19,7 +19,7 @@ public class BoxLifeTests
             ""
         );
 
-    private static BoxState Fold(params BoxEvent[] life) => BoxState.Of(1, Saturday, life);
+    private static BoxState Fold(params BoxEvent[] life) => BoxState.Of(1, [""], Saturday, life);
 
     [Fact]
     public void A_box_that_nobody_spoke_of_stands_in_the_fridge_since_its_session()
@@ -69,6 +69,18 @@ public class BoxLifeTests
         Assert.Equal((BoxPlace.Fridge, 0.5m, null), (half.Place, half.Left, half.GoneOn));
         var gone = Fold(Said(BoxEventKind.Eaten, 1, 0.5m), Said(BoxEventKind.Given, 2, 0.5m), Said(BoxEventKind.Eaten, 3, 0.5m));
         Assert.Equal((BoxPlace.Gone, 0m, Saturday.AddDays(2)), (gone.Place, gone.Left, gone.GoneOn));
+    }
+
+    [Fact]
+    public void A_part_that_is_eaten_by_itself_leaves_the_others()
+    {
+        var sauce = Said(BoxEventKind.Eaten, 1, 1) with { Parts = ["Sauce"] };
+        BoxEvent[] life = [sauce, Said(BoxEventKind.Eaten, 2, 0.5m)];
+        Assert.Equal((0m, 0.5m), (BoxState.LeftOf("Sauce", 1, life), BoxState.LeftOf("", 1, life)));
+        Assert.Equal(
+            (BoxPlace.Fridge, 0.5m),
+            BoxState.Of(1, ["", "Sauce"], Saturday, life) is var state ? (state.Place, state.Left) : default
+        );
     }
 
     [Fact]

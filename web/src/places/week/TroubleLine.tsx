@@ -116,8 +116,8 @@ function NextStep({ board, look }: { board: Board; look: string }) {
       {without ? (
         <>
           <span>Nothing is planned yet. Say first what {without.name} may have, so that every dish can be judged.</span>
-          <Link to="/table" className={action}>
-            Choose a protocol
+          <Link to="/start" className={action}>
+            Set the table
           </Link>
         </>
       ) : (

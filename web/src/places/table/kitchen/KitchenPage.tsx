@@ -7,20 +7,10 @@ import { Choice } from '../../../pieces/Field';
 import { useEdit } from '../../../pieces/useEdit';
 import { NumberInput } from '../protocols/NumberInput';
 import { Containers } from './Containers';
+import { type Day, days } from './days';
 import { Items } from './Items';
 
 type Kitchen = Schemas['Kitchen'];
-type Day = Schemas['DayOfWeek'];
-
-const days: [Day, string][] = [
-  ['saturday', 'Saturday, the evening before'],
-  ['sunday', 'Sunday'],
-  ['monday', 'Monday'],
-  ['tuesday', 'Tuesday'],
-  ['wednesday', 'Wednesday'],
-  ['thursday', 'Thursday'],
-  ['friday', 'Friday'],
-];
 
 /** The kitchen that is really there: what cooks, what holds, what keeps, and how the household counts. */
 export function KitchenPage() {
