@@ -246,6 +246,15 @@ public class BoxTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task A_loose_box_whose_time_is_over_says_so_whether_it_was_portioned_or_not()
+    {
+        var kitchen = await Cook(2, -7, -7);
+        Assert.All(await kitchen.Shelf(-7), box => Assert.Equal("pastItsTime", box["keptIn"]!.GetValue<string>()));
+        await kitchen.Portion(-7);
+        Assert.All(await kitchen.Shelf(-7), box => Assert.Equal("pastItsTime", box["keptIn"]!.GetValue<string>()));
+    }
+
+    [Fact]
     public async Task What_cannot_be_is_refused_and_a_stranger_sees_no_box()
     {
         var kitchen = await Cook(1);

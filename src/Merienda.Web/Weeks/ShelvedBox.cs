@@ -51,7 +51,22 @@ public sealed record ShelvedBox(
     private static ShelvedBox Planned(PlannedBox box, KeepingClass kind, DateOnly today)
     {
         var plan = KeepingPlan.For(kind, box.Batch.Cooked, box.Cell?.Date);
-        return new(box.Id, box.Batch, box.Number, box.Portions, box.Cell, box.Parts, null, plan.KeptIn, plan.EatBy, false, plan.Thaw, null);
+        // Nobody waits for a loose one: its time may be over before anybody has spoken of it.
+        var isOver = box.Cell is null && plan.EatBy < today;
+        return new(
+            box.Id,
+            box.Batch,
+            box.Number,
+            box.Portions,
+            box.Cell,
+            box.Parts,
+            null,
+            isOver ? KeptIn.PastItsTime : plan.KeptIn,
+            plan.EatBy,
+            false,
+            plan.Thaw,
+            null
+        );
     }
 
     private static ShelvedBox There(Container box, BoxState state, Batch batch, KeepingClass kind, Cell? meal, DateOnly today)

@@ -128,6 +128,10 @@ function Filling({ batch, vessels, edits }: { batch: Batch; vessels: Schemas['Po
   );
 }
 
+/** Water comes and goes in a pot, but a dish that weighs three times its lines, or a third of them, was more likely typed wrong. */
+const isOdd = (net: number | null, planned: number | null) =>
+  net !== null && net > 0 && planned !== null && planned > 0 && (net > planned * 3 || net < planned / 3);
+
 const grams = (typed: string) => (typed.trim() === '' ? null : Math.round(Number(typed.replace(',', '.'))));
 
 function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; vessels: Schemas['PortioningVessel'][]; edits: Edits }) {
@@ -195,6 +199,9 @@ function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; v
             <b>{number(net, 0)} g</b>
             {isSaid && part.over !== null && part.over > 0 && `, ${number(part.over, 0)} g over`}
           </>
+        )}
+        {isOdd(net, part.plannedGrams) && (
+          <span className="block">Far from what went in: is it in grams, and is the vessel taken off?</span>
         )}
         {net !== null && net < 1 && 'The empty vessel cannot weigh as much as the full one.'}
         {known && known.tareG === null && empty > 0 && <span className="block text-xs text-steel">its weight is remembered</span>}

@@ -93,7 +93,7 @@ function Keeps({ box, today }: { box: ShownBox; today: string }) {
       {box.isQuality
         ? `At its best until ${dayMonth(box.eatBy)}`
         : box.keptIn === 'freezer' && box.thaw
-          ? `To the fridge ${weekday(box.thaw)} evening, eat by ${on(box.eatBy)}`
+          ? `To the fridge ${box.isThere && box.thaw < today ? 'now' : `${weekday(box.thaw)} evening`}, eat by ${on(box.eatBy)}`
           : isOver && box.eatBy < today
             ? `Its time was over ${on(box.eatBy)}: do not eat it`
             : `Eat by ${on(box.eatBy)}`}
