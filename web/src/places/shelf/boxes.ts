@@ -20,7 +20,7 @@ export type Compartment = { key: Key; title: string; note: string; boxes: ShownB
 
 const compartments: [Key, string, string][] = [
   ['passed', 'Their meal has been', 'Say what became of them; what is still there keeps its clock.'],
-  ['pastItsTime', 'Past their time', 'They keep less long than they are meant for.'],
+  ['pastItsTime', 'Past their time', 'Their time is over, or their meal comes later than they keep.'],
   ['fridge', 'Fridge', 'At 4 °C or below.'],
   ['freezer', 'Freezer', 'Frozen on the day they are cooked; thawed in the fridge the evening before.'],
 ];
