@@ -168,7 +168,8 @@ public class BoxTests
         plan = Tell(plan, plan.Containers[0].Id, BoxEventKind.Frozen).Value;
         plan = Place(plan, 1);
         Assert.Equal(plan.Containers[1].Id, At(plan, 1).Container);
-        // Saturday's food keeps until Wednesday in the fridge: Friday's comes out of the freezer.
+        // Saturday's food keeps until Wednesday in the fridge, that day too: Friday's comes out of the freezer.
+        Assert.Equal(plan.Containers[2].Id, At(Place(plan, 3), 3).Container);
         plan = Place(plan, 5);
         Assert.Equal(plan.Containers[0].Id, At(plan, 5).Container);
         plan = Place(plan, 2, 0.5m);
