@@ -14,7 +14,7 @@ namespace Merienda.Bench;
 [MemoryDiagnoser]
 public class WeekBenchmarks
 {
-    private static readonly string[] Meals = ["breakfast", "lunch", "merienda", "supper"];
+    private static readonly IReadOnlyList<MealSlot> Meals = [.. Rhythm.Usual.Meals];
 
     private static readonly string[] Dish =
     [
@@ -49,13 +49,7 @@ public class WeekBenchmarks
                 default
             );
         Eater Eater(string name, EaterRules rules) =>
-            new(
-                Guid.NewGuid(),
-                name,
-                rules,
-                Meals.ToDictionary(meal => meal, _ => 0.25m),
-                [.. Meals.Select(meal => EaterMeal.Daily(meal, 0.25m))]
-            );
+            new(Guid.NewGuid(), name, rules, [.. Meals.Select(meal => EaterMeal.Daily(meal.Key, 0.25m))], Rhythm.Usual);
         _eaters =
         [
             Eater("Odalys", Rules("points", new Allowance("points", "points", null, 24))),
@@ -81,7 +75,7 @@ public class WeekBenchmarks
             foreach (var meal in Meals)
             {
                 _placed.AddRange(
-                    _eaters.Select(eater => (new Cell(day, meal, eater.Id), new Helping($"dish {next % 5}", dishes[next++ % 5], 1)))
+                    _eaters.Select(eater => (new Cell(day, meal.Key, eater.Id), new Helping($"dish {next % 5}", dishes[next++ % 5], 1)))
                 );
             }
         }

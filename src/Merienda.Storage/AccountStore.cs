@@ -32,7 +32,7 @@ public sealed class Account
 }
 
 /// <summary>A household as somebody begins it.</summary>
-public sealed record NewHousehold(Guid Id, string Name, string TimeZone, IReadOnlyList<EaterSettings> Eaters);
+public sealed record NewHousehold(Guid Id, string Name, string TimeZone, Rhythm Rhythm, IReadOnlyList<EaterSettings> Eaters);
 
 /// <summary>Keeps accounts for ASP.NET Core Identity's managers, which do the hashing, the lockout and the stamps.</summary>
 public sealed class AccountStore(Database database)
@@ -75,20 +75,13 @@ public sealed class AccountStore(Database database)
             return account;
         }
 
-        var rows = new Change($"Opened {opened.Name}").Put(
-            Tables.Household,
-            null,
-            new HouseholdSettingsRow(
-                opened.Name,
-                opened.TimeZone,
-                "metric",
-                "point",
-                (int)DayOfWeek.Saturday,
-                (int)DayOfWeek.Wednesday,
+        var rows = new Change($"Opened {opened.Name}")
+            .Put(
+                Tables.Household,
                 null,
-                false
+                new HouseholdSettingsRow(opened.Name, opened.TimeZone, "metric", "point", (int)opened.Rhythm.FirstDay, null, false)
             )
-        );
+            .Put(null, opened.Rhythm);
         for (var seat = 0; seat < opened.Eaters.Count; seat++)
         {
             rows.Put(null, opened.Eaters[seat], seat);

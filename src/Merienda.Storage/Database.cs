@@ -17,6 +17,7 @@ public sealed class Database(NpgsqlDataSource source)
     {
         DefaultTypeMap.MatchNamesWithUnderscores = true;
         SqlMapper.AddTypeHandler(new DateOnlyHandler());
+        SqlMapper.AddTypeHandler(new TimeOnlyHandler());
         SqlMapper.AddTypeHandler(new DateTimeOffsetHandler());
     }
 
@@ -68,6 +69,13 @@ public sealed class Database(NpgsqlDataSource source)
             parameter.DbType = DbType.Date;
             parameter.Value = value;
         }
+    }
+
+    private sealed class TimeOnlyHandler : SqlMapper.TypeHandler<TimeOnly>
+    {
+        public override TimeOnly Parse(object value) => value is TimeOnly time ? time : TimeOnly.FromTimeSpan((TimeSpan)value);
+
+        public override void SetValue(IDbDataParameter parameter, TimeOnly value) => parameter.Value = value;
     }
 
     private sealed class DateTimeOffsetHandler : SqlMapper.TypeHandler<DateTimeOffset>

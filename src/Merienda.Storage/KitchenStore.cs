@@ -9,7 +9,7 @@ public sealed class KitchenStore(Database database, EditDoor door)
 {
     internal static readonly Reading<(HouseholdSettingsRow Settings, Kitchen Kitchen)> Stored = Reading.Of(
         """
-        select name, time_zone, units, number_format, prep_day::int as prep_day, second_day::int as second_day, freezer_l, counts_tolerances
+        select name, time_zone, units, number_format, first_day, freezer_l, counts_tolerances
         from household where id = app_household();
         select id, kind, name, count, capacity_ml, fill_share, width_mm, length_mm, tare_g from kitchen_item order by position;
         select id, name, volume_ml, count, material, may_heat, may_freeze, may_fill_hot from container_kind order by position;
@@ -21,8 +21,6 @@ public sealed class KitchenStore(Database database, EditDoor door)
             var kitchen = new Kitchen(
                 settings.Units,
                 settings.NumberFormat,
-                (DayOfWeek)settings.PrepDay,
-                (DayOfWeek?)settings.SecondDay,
                 settings.FreezerL,
                 [.. await rows.ReadAsync<KitchenItem>()],
                 [.. await rows.ReadAsync<ContainerKind>()]
@@ -55,8 +53,6 @@ public sealed class KitchenStore(Database database, EditDoor door)
                 {
                     Units = after.Units,
                     NumberFormat = after.NumberFormat,
-                    PrepDay = (int)after.PrepDay,
-                    SecondDay = (int?)after.SecondDay,
                     FreezerL = after.FreezerLitres,
                     CountsTolerances = after.CountsTolerances,
                 }

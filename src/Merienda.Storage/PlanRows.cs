@@ -18,10 +18,17 @@ internal sealed record PlanRows(
     IReadOnlyList<PacketRows.VersionRow> Packets
 )
 {
+    internal const string SessionColumns = "id, cooked_on, eaten_from, starts_at, cooks, name";
+
     public static readonly PlanRows None = new([], [], [], [], [], [], [], [], []);
 
     /// <param name="lineOf">Reads a food that is eaten as it is bought.</param>
-    public WeekPlan ToPlan(DateOnly start, IReadOnlyDictionary<Guid, StoredRecipe> recipes, Func<ServingItemRow, RecipeLine> lineOf)
+    public WeekPlan ToPlan(
+        DateOnly start,
+        Rhythm rhythm,
+        IReadOnlyDictionary<Guid, StoredRecipe> recipes,
+        Func<ServingItemRow, RecipeLine> lineOf
+    )
     {
         var cooked = Sessions.ToDictionary(session => session.Id, session => session.CookedOn);
         var lots = Lots.ToLookup(lot => lot.BatchId, lot => new Lot(lot.Id, lot.Variant, lot.Portions));
@@ -57,7 +64,11 @@ internal sealed record PlanRows(
                     Material = row.Material,
                 }),
             ]
-        );
+        )
+        {
+            Rhythm = rhythm,
+            Sessions = [.. Sessions.Select(SessionOf).OrderBy(session => session.Date)],
+        };
     }
 
     /// <summary>What has to be written for a plan that was decided on these rows.</summary>
@@ -74,11 +85,26 @@ internal sealed record PlanRows(
         var servings = Servings.Select(row => row.Id).ToHashSet();
         var items = Items.ToDictionary(row => row.Id);
         var now = plan.Servings.Select(ServingRowOf).ToList();
+        var sessions = plan.Sessions.ToDictionary(session => session.Date);
+        var known = Sessions.Select(row => row.Id).ToHashSet();
         return new Change(summary)
             // Others may put something into the same meal: taking the edit back leaves it there, empty.
             .Append(Tables.Serving, now.Where(row => !servings.Contains(row.Id)))
             .Put(Tables.Serving, Servings, now.Where(row => servings.Contains(row.Id)))
-            .Put(Tables.Batch, Batches, plan.Batches.Select(batch => batches[batch.Id] with { PortionedOn = batch.PortionedOn }))
+            // A session stays when what is cooked in it is taken back: others may cook in it by then.
+            .Append(Tables.PrepSession, plan.Sessions.Where(session => !known.Contains(session.Id)).Select(RowOf))
+            .Put(Tables.PrepSession, Sessions, plan.Sessions.Where(session => known.Contains(session.Id)).Select(RowOf))
+            .Put(
+                Tables.Batch,
+                Batches,
+                plan.Batches.Select(batch =>
+                    batches[batch.Id] with
+                    {
+                        SessionId = sessions[batch.Cooked].Id,
+                        PortionedOn = batch.PortionedOn,
+                    }
+                )
+            )
             .Put(
                 Tables.Lot,
                 Lots,
@@ -174,6 +200,12 @@ internal sealed record PlanRows(
 
     private static ServingRow ServingRowOf(Serving serving) =>
         new(serving.Id, serving.Cell.Date, serving.Cell.Meal, serving.Cell.Eater, serving.State.ToString(), serving.IsLocked, serving.Note);
+
+    internal static PrepSession SessionOf(PrepSessionRow row) =>
+        new(row.Id, row.CookedOn, row.EatenFrom, row.StartsAt, row.Cooks, row.Name);
+
+    internal static PrepSessionRow RowOf(PrepSession session) =>
+        new(session.Id, session.Date, session.EatenFrom, session.Start, session.Cooks, session.Name);
 
     private static ServingItem ToItem(ServingItemRow row, Func<ServingItemRow, RecipeLine> lineOf) =>
         row.BatchId is { } batch

@@ -113,7 +113,7 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
                 }
 
                 var next = own.Newest + 1;
-                var taking = own.Weeks.Where(pin => pin.WeekStart == week(table)).ToList();
+                var taking = (week(table) is { } start ? PinsOf(own.Weeks, start) : []).ToList();
                 return new Decided<SavedProtocol>(
                     new Change($"Changed {read.Value.Name}")
                         .Append(Tables.OwnProtocolVersion, [VersionOf(stamp, id, next, write(read.Value with { Id = id }), at)])
@@ -148,25 +148,37 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
         );
 
     /// <summary>Lets a begun week take over the latest version of every followed protocol.</summary>
-    public Task<Result<Edited<TView>>> Renew<TView>(EditStamp stamp, DateOnly weekStart, Func<Reading<TView>> view) =>
+    public Task<Result<Edited<TView>>> Renew<TView>(EditStamp stamp, DateOnly date, Func<Reading<TView>> view) =>
         door.Edit<(Table Table, IReadOnlyList<WeekProtocolRow> Pins), bool, TView>(
             stamp,
             Journal.Batch,
-            households.Table().And(Pins(weekStart)),
-            locked => new Decided<bool>(
-                new Change("Took over the newer rules").Put(Tables.WeekProtocol, locked.Pins, Followed(locked.Table, weekStart)),
-                true
-            ),
+            households.Table().And(Pins(date)),
+            locked =>
+            {
+                var start = locked.Table.Household.Rhythm.WeekOf(date);
+                return new Decided<bool>(
+                    new Change("Took over the newer rules").Put(
+                        Tables.WeekProtocol,
+                        PinsOf(locked.Pins, start),
+                        Followed(locked.Table, start)
+                    ),
+                    true
+                );
+            },
             _ => view()
         );
 
-    /// <summary>Versions that a week was planned with.</summary>
-    internal static Reading<IReadOnlyList<WeekProtocolRow>> Pins(DateOnly weekStart) =>
+    /// <summary>Versions that a week was planned with, whatever its first day was then; <see cref="PinsOf"/> takes them out.</summary>
+    /// <param name="date">Any day of the week.</param>
+    internal static Reading<IReadOnlyList<WeekProtocolRow>> Pins(DateOnly date) =>
         Reading.Of<IReadOnlyList<WeekProtocolRow>>(
-            "select week_start, protocol_id, version from week_protocol where week_start = @pinnedWeek;",
-            new { pinnedWeek = weekStart },
+            "select week_start, protocol_id, version from week_protocol where week_start between @pinnedWeek - 9 and @pinnedWeek + 3;",
+            new { pinnedWeek = date },
             async rows => [.. await rows.ReadAsync<WeekProtocolRow>()]
         );
+
+    internal static IEnumerable<WeekProtocolRow> PinsOf(IEnumerable<WeekProtocolRow> pins, DateOnly start) =>
+        pins.Where(pin => TableReading.IsOfWeek(pin.WeekStart, start));
 
     /// <summary>The versions that are followed now.</summary>
     internal static IEnumerable<WeekProtocolRow> Followed(Table table, DateOnly weekStart) =>

@@ -1,4 +1,6 @@
 using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+using Merienda.Core.Recipes;
 using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
@@ -54,13 +56,13 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
         DateTimeOffset at,
         Func<Guid, Reading<TView>> view
     ) =>
-        door.Edit<(Stored Recipe, HouseholdFoods Foods), Guid, TView>(
+        door.Edit<((Stored Recipe, HouseholdFoods Foods) Known, Household Household), Guid, TView>(
             stamp,
             Journal.Recipe,
-            Rows(recipeId).And(packets.Foods),
+            Rows(recipeId).And(packets.Foods).And(TableReading.Household),
             locked =>
             {
-                var ((row, number, name, newest), foods) = locked;
+                var (((row, number, name, newest), foods), household) = locked;
                 if (number != basedOn)
                 {
                     return row is null
@@ -75,7 +77,7 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                 }
 
                 var draft = read(foods);
-                if (draft.Refusal is { } refusal)
+                if ((draft.Refusal ?? WrongMeal(draft.Value.Version, household.Rhythm)) is { } refusal)
                 {
                     return refusal;
                 }
@@ -179,4 +181,8 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                 )
             );
     }
+
+    /// <summary>A meal of earlier weeks is still what a recipe was made for.</summary>
+    private static Refusal? WrongMeal(RecipeVersion recipe, Rhythm rhythm) =>
+        recipe.Meal is null ? null : Rhythm.UnknownMeal(rhythm.Slots, recipe.Meal);
 }

@@ -33,15 +33,16 @@ internal static class TableReading
         """;
 
     private const string SelectHousehold = """
-        select id, name, time_zone, units, number_format, prep_day::int as prep_day, second_day::int as second_day, counts_tolerances
-        from household where id = app_household();
+        select id, name, time_zone, units, number_format, first_day, counts_tolerances from household where id = app_household();
+        select key, name, role, usual_time, position, is_former from meal_slot order by position;
+        select weekday, starts_at, cooks, name, eaten_after_days from prep_day;
         """;
 
     private const string SelectEaters = """
         select id, name, portion_habit, counts_traces, trusts_refined_soybean_oil, is_guest from eater order by position, id;
         select eater_id, protocol_id from eater_protocol order by protocol_id;
         select eater_id, protocol_id, rule_id, at_least, at_most, valid_from from allowance order by protocol_id, rule_id, valid_from;
-        select eater_id, meal, day_share, pattern from eater_meal;
+        select eater_id, meal, day_share, pattern from eater_meal join meal_slot on meal_slot.household_id = eater_meal.household_id and key = meal order by position;
         select eater_id, protocol_id, choice_id, option_id from eater_choice order by protocol_id, choice_id;
         select eater_id, class_key from eater_allergy order by class_key;
         select eater_id, what, reason, accepted_by, accepted_at from eater_acceptance order by what;
@@ -51,11 +52,17 @@ internal static class TableReading
         select eater_id, packet_id, is_approved, reason, decided_on, statement from packet_opinion order by decided_on, packet_id;
         """;
 
+    /// <summary>Also when its first day was another weekday then: what was kept for a week belongs to the one with most of its days.</summary>
+    private const string PinnedIn = "week_start between @tableWeek::date - 3 and @tableWeek::date + 3";
+
+    /// <inheritdoc cref="PinnedIn"/>
+    internal static bool IsOfWeek(DateOnly kept, DateOnly start) => Math.Abs(kept.DayNumber - start.DayNumber) <= 3;
+
     private const string SelectShelf = $"""
         {OwnProtocolColumns} where version.version = protocol.version order by version.protocol_id;
-        select protocol_id, version from week_protocol where week_start = @tableWeek;
+        select protocol_id, version from week_protocol where {PinnedIn};
         {OwnProtocolColumns} join week_protocol pinned on pinned.household_id = version.household_id and pinned.protocol_id = version.protocol_id and pinned.version = version.version
-        where pinned.week_start = @tableWeek and version.version <> protocol.version;
+        where {PinnedIn} and version.version <> protocol.version;
         """;
 
     public static readonly Reading<Household> Household = Reading.Of(SelectHousehold, null, TakeHousehold);
@@ -70,8 +77,8 @@ internal static class TableReading
 
     private static async Task<Household> TakeHousehold(GridReader rows)
     {
-        var (id, name, zone, units, format, prep, second, tolerances) = await rows.ReadSingleAsync<HouseholdColumns>();
-        return new(id, name, zone, units, format, (DayOfWeek)prep, (DayOfWeek?)second, tolerances);
+        var (id, name, zone, units, format, first, tolerances) = await rows.ReadSingleAsync<HouseholdColumns>();
+        return new(id, name, zone, units, format, await RhythmRows.Take(rows, first), tolerances);
     }
 
     private static async Task<IReadOnlyList<EaterSettings>> TakeEaters(GridReader rows)
@@ -122,7 +129,7 @@ internal static class TableReading
                 eater.Name,
                 [.. protocols[eater.Id]],
                 [.. allowances[eater.Id]],
-                [.. meals[eater.Id].OrderBy(meal => Occasion.Meals.ToList().IndexOf(meal.Meal))]
+                [.. meals[eater.Id]]
             )
             {
                 PortionHabit = eater.Habit,
@@ -164,8 +171,7 @@ internal static class TableReading
         string TimeZone,
         string Units,
         string NumberFormat,
-        int PrepDay,
-        int? SecondDay,
+        int FirstDay,
         bool CountsTolerances
     );
 }

@@ -28,19 +28,18 @@ public sealed record StoredWeek(
 public sealed class WeekReading(HouseholdStore households, PacketStore packets, RecipeVersions versions)
 {
     /// <summary>
-    /// Batches cooked for the week, from the evening before it to its last day but one; older ones that are still eaten in it, and those of
-    /// which boxes are left.
+    /// Batches cooked for the week; older ones that are still eaten in it, and those of which boxes are left.
     /// </summary>
     private const string InWeek = """
         select batch.id from batch join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
-        where session.cooked_on between @weekStart - 1 and @weekStart + 5
+        where session.eaten_from between @weekStart and @weekStart + 6
         union
         select item.batch_id from serving_item item join serving on serving.household_id = item.household_id and serving.id = item.serving_id
         where serving.eaten_on between @weekStart and @weekStart + 6 and item.batch_id is not null
         union
         select container.batch_id from container join batch on batch.household_id = container.household_id and batch.id = container.batch_id
         join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
-        where container.gone_on is null and session.cooked_on < @weekStart - 1
+        where container.gone_on is null and session.eaten_from < @weekStart
         """;
 
     /// <summary>Batches whose boxes may still stand somewhere.</summary>
@@ -50,10 +49,11 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         """;
 
     private const string Ticks = $"""
-        select item_key from shop_tick where week_start = @weekStart;
+        select item_key from shop_tick where week_start between @weekStart - 3 and @weekStart + 3;
         select batch_id, task_id from task_tick where batch_id in ({InWeek});
         """;
 
+    /// <param name="start">First day of the week; when it is another day, the week it lies in is asked for once more.</param>
     public Reading<StoredWeek> Of(DateOnly start) =>
         households
             .Table(start)
@@ -65,6 +65,11 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
                 async (scope, read) =>
                 {
                     var ((((table, foods), rows), (shop, tasks)), undo) = read;
+                    if (table.Household.Rhythm.WeekOf(start) is var first && first != start)
+                    {
+                        return await scope.Read(Of(first));
+                    }
+
                     var (plan, recipes) = await Assemble(scope, start, rows, table, foods);
                     return new StoredWeek(plan, table, foods, recipes, undo, shop, tasks) { Rows = rows };
                 }
@@ -113,7 +118,8 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
             select batch.id, batch.session_id, batch.recipe_version_id, batch.letter, batch.portioned_on from batch
             join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
             where batch.id in ({batches}) order by session.cooked_on, length(batch.letter), batch.letter;
-            select id, cooked_on from prep_session where id in (select session_id from batch where id in ({batches}));
+            select {PlanRows.SessionColumns} from prep_session
+            where id in (select session_id from batch where id in ({batches})) or cooked_on between @weekStart::date - 6 and @weekStart::date + 6;
             select id, batch_id, position, variant, portions from lot where batch_id in ({batches}) order by position;
             select id, eaten_on, meal, eater_id, state, is_locked, note from serving
             where eaten_on between @weekStart and @weekStart + 6 or id in (select serving_id from serving_item where batch_id in ({batches}));
@@ -150,7 +156,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
     {
         var read = await versions.Of(scope, rows.Batches.Select(batch => batch.RecipeVersionId), table.Household.CountsTolerances);
         var recipes = rows.Batches.ToDictionary(batch => batch.Id, batch => read[batch.RecipeVersionId]);
-        return (rows.ToPlan(start, recipes, line => LineOf(line, rows, table, foods)), recipes);
+        return (rows.ToPlan(start, table.Household.Rhythm, recipes, line => LineOf(line, rows, table, foods)), recipes);
     }
 
     private RecipeLine LineOf(ServingItemRow row, PlanRows rows, Table table, HouseholdFoods foods)

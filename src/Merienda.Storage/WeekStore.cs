@@ -8,7 +8,8 @@ using Merienda.Storage.Edits;
 namespace Merienda.Storage;
 
 /// <summary>What a copied week became.</summary>
-public sealed record Copied(int Batches, int Placed, int Left);
+/// <param name="Start">First day of the week that was copied to.</param>
+public sealed record Copied(DateOnly Start, int Batches, int Placed, int Left);
 
 /// <summary>
 /// The week's batches and meals. An edit is an intent that is decided on the week as it is under the lock; what differs is written, and the
@@ -31,17 +32,13 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
         decimal portions,
         Func<StoredWeek, TView> draw
     ) =>
-        door.Edit<
-            (((StoredWeek Week, StoredRecipe? Recipe) Known, PrepSessionRow? Session) Known, IReadOnlyList<WeekProtocolRow> Pins),
-            Guid,
-            TView
-        >(
+        door.Edit<((StoredWeek Week, StoredRecipe? Recipe) Known, IReadOnlyList<WeekProtocolRow> Pins), Guid, TView>(
             stamp,
             Journal.Batch,
-            weeks.Of(weekStart).And(recipes.Latest(recipeId)).And(SessionOn(cooked)).And(ProtocolStore.Pins(weekStart)),
+            weeks.Of(weekStart).And(recipes.Latest(recipeId)).And(ProtocolStore.Pins(weekStart)),
             locked =>
             {
-                var (((week, recipe), session), pins) = locked;
+                var ((week, recipe), pins) = locked;
                 if (recipe is null)
                 {
                     return RecipeStore.Gone(recipeId);
@@ -49,21 +46,14 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
 
                 var taken = week.Plan.Batches.Select(batch => batch.Letter).ToHashSet();
                 var made = Batch.Make(Guid.CreateVersion7(), TapeLetter.FirstFree(taken), cooked, portions, Guid.CreateVersion7());
-                if (made.Refusal is { } refusal)
+                if ((made.Refusal ?? week.Plan.WrongSession("cookedOn", cooked)) is { } refusal)
                 {
                     return refusal;
                 }
 
                 var batch = made.Value;
-                var day = session ?? new PrepSessionRow(Guid.CreateVersion7(), cooked);
-                var change = Cooked(
-                    week,
-                    week.Plan.Add(batch),
-                    $"Made {batch.Letter}, {recipe.Version.Name}",
-                    session is null ? [day] : [],
-                    [new BatchRow(batch.Id, day.Id, recipe.VersionId, batch.Letter, null)],
-                    pins
-                );
+                var plan = week.Plan.WithSession(cooked, Guid.CreateVersion7()).Add(batch);
+                var change = Cooked(week, plan, $"Made {batch.Letter}, {recipe.Version.Name}", [NewRow(batch, recipe)], pins);
                 return new Decided<Guid>(change, batch.Id);
             },
             _ => weeks.Of(weekStart).Select(draw)
@@ -111,19 +101,28 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
         Func<StoredWeek, ServingItem, Guid, Refusal?> stop
     ) =>
         door.Edit<
-            (
-                ((StoredWeek From, StoredWeek To) Weeks, IReadOnlyList<StoredRecipe> Library) Known,
-                (IReadOnlyList<PrepSessionRow> Sessions, IReadOnlyList<WeekProtocolRow> Pins) There
-            ),
+            (((StoredWeek From, StoredWeek To) Weeks, IReadOnlyList<StoredRecipe> Library) Known, IReadOnlyList<WeekProtocolRow> Pins),
             Copied
         >(
             stamp,
             Journal.Batch,
-            Both(from, to).And(recipes.All).And(SessionsOf(to).And(ProtocolStore.Pins(to))),
+            Both(from, to).And(recipes.All).And(ProtocolStore.Pins(to)),
             locked =>
             {
-                var (((source, target), library), (sessions, pins)) = locked;
-                var again = source.Plan.Batches.Where(batch => batch.Cooked >= from.AddDays(-1)).ToList();
+                var (((source, target), library), pins) = locked;
+                var days = target.Plan.Start.DayNumber - source.Plan.Start.DayNumber;
+                if (days <= 0)
+                {
+                    return new Refusal(
+                        "copy-not-later",
+                        "to",
+                        $"{to:yyyy-MM-dd}",
+                        "a week is copied to a later one, up to 2100",
+                        "Choose a week after it"
+                    );
+                }
+
+                var again = source.Plan.CookedForIt.ToList();
                 if (again.Count == 0)
                 {
                     return new Refusal(
@@ -135,19 +134,24 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     );
                 }
 
-                var (plan, rows, days) = (target.Plan, new List<BatchRow>(), sessions.ToDictionary(session => session.CookedOn));
+                var (plan, rows) = (target.Plan, new List<BatchRow>());
                 var made = new Dictionary<Guid, Guid>();
                 var cookedNow = source.Versions.ToDictionary();
                 foreach (var old in again)
                 {
                     var known = source.RecipeOf(old);
                     var recipe = library.FirstOrDefault(one => one.RecipeId == known.RecipeId) ?? known;
-                    var cooked = old.Cooked.AddDays(to.DayNumber - from.DayNumber);
-                    if (!days.TryGetValue(cooked, out var day))
+                    var cooked = old.Cooked.AddDays(days);
+                    if (plan.WrongSession("to", cooked) is { } refusal)
                     {
-                        day = days[cooked] = new PrepSessionRow(Guid.CreateVersion7(), cooked);
+                        return refusal;
                     }
 
+                    plan = plan.WithSession(
+                        cooked,
+                        Guid.CreateVersion7(),
+                        source.Plan.Sessions.First(session => session.Date == old.Cooked)
+                    );
                     var taken = plan.Batches.Select(batch => batch.Letter).ToHashSet();
                     var batch = old with
                     {
@@ -162,7 +166,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                         PortionedOn = null,
                     };
                     plan = plan.Add(batch);
-                    rows.Add(new BatchRow(batch.Id, day.Id, recipe.VersionId, batch.Letter, null));
+                    rows.Add(NewRow(batch, recipe));
                     made.Add(old.Id, batch.Id);
                     cookedNow[old.Id] = recipe;
                 }
@@ -179,43 +183,53 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                 var change = Cooked(
                     target,
                     filled,
-                    $"Copied {rows.Count} batches to the week of {to.ToString("d MMM", CultureInfo.InvariantCulture)}",
-                    [.. days.Values.Except(sessions)],
+                    $"Copied {rows.Count} batches to the week of {target.Plan.Start.ToString("d MMM", CultureInfo.InvariantCulture)}",
                     rows,
                     pins
                 );
-                return new Decided<Copied>(change, new(rows.Count, placed, left));
+                return new Decided<Copied>(change, new(target.Plan.Start, rows.Count, placed, left));
             }
         );
 
-    /// <summary>A plan with new batches, and the sessions they are cooked in.</summary>
+    /// <summary>The session it is cooked in is written with the plan.</summary>
+    private static BatchRow NewRow(Batch batch, StoredRecipe recipe) => new(batch.Id, Guid.Empty, recipe.VersionId, batch.Letter, null);
+
+    /// <summary>A plan with new batches.</summary>
     private Change Cooked(
         StoredWeek week,
         WeekPlan plan,
         string summary,
-        IReadOnlyList<PrepSessionRow> sessions,
         IReadOnlyList<BatchRow> made,
         IReadOnlyList<WeekProtocolRow> pins
     ) =>
         week
             .Rows.ChangeTo(plan, summary, line => IdsOf(line, week.Foods), made)
-            .Append(Tables.PrepSession, sessions)
             // A week keeps the versions that are followed when a batch is made; taking the batch back leaves them.
             .Append(
                 Tables.WeekProtocol,
-                ProtocolStore.Followed(week.Table, plan.Start).ExceptBy(pins.Select(pin => pin.ProtocolId), row => row.ProtocolId)
+                ProtocolStore
+                    .Followed(week.Table, plan.Start)
+                    .ExceptBy(ProtocolStore.PinsOf(pins, plan.Start).Select(pin => pin.ProtocolId), row => row.ProtocolId)
             );
 
-    public Task<Result<Edited<bool>>> TickShop(EditStamp stamp, DateOnly weekStart, string itemKey, bool isTicked) =>
-        door.Edit<bool, bool>(
+    /// <param name="date">Any day of the week.</param>
+    public Task<Result<Edited<bool>>> TickShop(EditStamp stamp, DateOnly date, string itemKey, bool isTicked) =>
+        door.Edit<(Household Household, IReadOnlyList<DateOnly> Ticked), bool>(
             stamp,
             Journal.Tick,
-            Reading.Of(
-                "select exists (select 1 from shop_tick where week_start = @tickedWeek and item_key = @itemKey);",
-                new { tickedWeek = weekStart, itemKey },
-                rows => rows.ReadSingleAsync<bool>()
+            TableReading.Household.And(
+                Reading.Of<IReadOnlyList<DateOnly>>(
+                    "select week_start from shop_tick where item_key = @itemKey and week_start between @tickedDay - 9 and @tickedDay + 3;",
+                    new { tickedDay = date, itemKey },
+                    async rows => [.. await rows.ReadAsync<DateOnly>()]
+                )
             ),
-            was => Tick(Tables.ShopTick, new ShopTickRow(weekStart, itemKey), was, isTicked)
+            locked =>
+            {
+                var start = locked.Household.Rhythm.WeekOf(date);
+                var kept = locked.Ticked.Where(week => TableReading.IsOfWeek(week, start)).ToList();
+                return Tick(Tables.ShopTick, new ShopTickRow(kept.Append(start).First(), itemKey), kept.Count > 0, isTicked);
+            }
         );
 
     public Task<Result<Edited<bool>>> TickTask(EditStamp stamp, Guid batchId, string taskId, bool isTicked) =>
@@ -261,18 +275,4 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     /// <summary>Two weeks, one after the other: asked together, they would share the names of their parameters.</summary>
     private Reading<(StoredWeek From, StoredWeek To)> Both(DateOnly from, DateOnly to) =>
         weeks.Of(from).Then(async (scope, source) => (source, await scope.Read(weeks.Of(to))));
-
-    private static Reading<IReadOnlyList<PrepSessionRow>> SessionsOf(DateOnly start) =>
-        Reading.Of<IReadOnlyList<PrepSessionRow>>(
-            "select id, cooked_on from prep_session where cooked_on between @sessionsOf - 1 and @sessionsOf + 5;",
-            new { sessionsOf = start },
-            async rows => [.. await rows.ReadAsync<PrepSessionRow>()]
-        );
-
-    private static Reading<PrepSessionRow?> SessionOn(DateOnly day) =>
-        Reading.Of(
-            "select id, cooked_on from prep_session where cooked_on = @sessionDay;",
-            new { sessionDay = day },
-            rows => rows.ReadSingleOrDefaultAsync<PrepSessionRow?>()
-        );
 }

@@ -2,6 +2,7 @@ using Merienda.Core.Foods;
 using Merienda.Core.Foods.Labels;
 using Merienda.Core.Foods.Packets;
 using Merienda.Core.Foods.Statements;
+using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
@@ -15,6 +16,9 @@ public static class Table
     public static readonly DataFiles Data = DataFiles.Load(DataFiles.Find());
 
     public static FoodMatcher Foods => Data.Foods;
+
+    /// <summary>A meal of the usual day.</summary>
+    public static MealSlot Slot(string key) => Rhythm.Usual.Meal(key) ?? throw new ArgumentException($"No meal {key}.");
 
     public static Mass Grams(this int grams) => new(grams);
 

@@ -110,7 +110,7 @@ public class SentenceTests
             new("dish", PortionProfile.Of(dish.Select(line => RecipeLine.From(line, Data.Foods, MeasureSystem.Metric)), 2), 1)
         );
         return rules
-            .CheckPortion(portion, 0.3m, "lunch")
+            .CheckPortion(portion, 0.3m, MealRole.Lunch)
             .SelectMany(finding =>
                 finding.Notes.Prepend(finding.Cure is { } cure ? $"{finding.Because} To make it fit: {cure}." : finding.Because)
             );

@@ -88,8 +88,6 @@ public class BoxTests(TestDatabase database)
             {
                 units = "metric",
                 numberFormat = "point",
-                prepDay = "Sunday",
-                secondDay = (string?)null,
                 freezerLitres = (decimal?)null,
                 items = new[]
                 {

@@ -43,7 +43,7 @@ public class ConstraintTests(TestDatabase database)
             },
             { "eater_name_length", "update eater set name = ''" },
             { "eater_name_unique", "update eater set name = 'Same'" },
-            { "eater_meal_known", "update eater_meal set meal = 'elevenses' where meal = 'lunch'" },
+            { "eater_meal_slot", "update eater_meal set meal = 'elevenses' where meal = 'lunch'" },
             { "eater_meal_share_range", "update eater_meal set day_share = 1.5" },
             { "eater_meal_key", "insert into eater_meal select * from eater_meal limit 1" },
             { "eater_meal_eater", "update eater_meal set eater_id = gen_random_uuid()" },
@@ -74,7 +74,7 @@ public class ConstraintTests(TestDatabase database)
                 $"{Version} 9, name, 0, meal, keeping, '', '', measure_system, now(), created_by from recipe_version limit 1"
             },
             {
-                "recipe_meal_known",
+                "recipe_version_slot",
                 $"{Version} 9, name, portions, 'brunch', keeping, '', '', measure_system, now(), created_by from recipe_version limit 1"
             },
             {
@@ -99,8 +99,11 @@ public class ConstraintTests(TestDatabase database)
             { "recipe_task_id_unique", $"{Task} 99, task_id, 'x', 0, 0, 'None', null, '{{}}' from recipe_task limit 1" },
             {
                 "prep_session_date_unique",
-                "insert into prep_session select household_id, gen_random_uuid(), cooked_on from prep_session limit 1"
+                "insert into prep_session select household_id, gen_random_uuid(), cooked_on, eaten_from, starts_at, 1, 'x' from prep_session limit 1"
             },
+            { "prep_session_cooks_range", "update prep_session set cooks = 0" },
+            { "prep_session_name_length", "update prep_session set name = ''" },
+            { "prep_session_eaten_after", "update prep_session set eaten_from = cooked_on + 10" },
             { "batch_letter_form", $"{Batch} 'a' from batch limit 1" },
             { "batch_letter_unique", $"{Batch} letter from batch limit 1" },
             { "lot_portions_range", "update lot set portions = 61" },
@@ -111,7 +114,7 @@ public class ConstraintTests(TestDatabase database)
             },
             { "batch_session", "update batch set session_id = gen_random_uuid()" },
             { "batch_recipe_version", "update batch set recipe_version_id = gen_random_uuid()" },
-            { "serving_meal_known", "update serving set meal = 'brunch'" },
+            { "serving_slot", "update serving set meal = 'brunch' where id = (select id from serving limit 1)" },
             {
                 "serving_place_unique",
                 "insert into serving select household_id, gen_random_uuid(), eaten_on, meal, eater_id, 'Planned', false, '' from serving limit 1"
@@ -170,10 +173,20 @@ public class ConstraintTests(TestDatabase database)
             { "task_tick_batch", "insert into task_tick select household_id, gen_random_uuid(), '1' from eater limit 1" },
             { "household_units_known", "update household set units = 'stone'" },
             { "household_number_format_known", "update household set number_format = 'dash'" },
-            { "household_prep_day_range", "update household set prep_day = 7" },
-            { "household_second_day_range", "update household set second_day = -1" },
+            { "household_first_day_range", "update household set first_day = 7" },
             { "household_freezer_range", "update household set freezer_l = -1" },
-            { "household_two_prep_days", "update household set prep_day = 2, second_day = 2" },
+            {
+                "meal_slot_key_length",
+                "insert into meal_slot select household_id, '', 'x', role, usual_time, 9, false from meal_slot limit 1"
+            },
+            { "meal_slot_name_length", "update meal_slot set name = ''" },
+            { "meal_slot_role_known", "update meal_slot set role = 'Elevenses'" },
+            { "meal_slot_key", "insert into meal_slot select * from meal_slot limit 1" },
+            { "prep_day_weekday_range", "update prep_day set weekday = 7" },
+            { "prep_day_cooks_range", "update prep_day set cooks = 5" },
+            { "prep_day_name_length", "update prep_day set name = ''" },
+            { "prep_day_eaten_range", "update prep_day set eaten_after_days = 7" },
+            { "prep_day_key", "insert into prep_day select * from prep_day limit 1" },
             { "eater_portion_habit_range", "update eater set portion_habit = 0" },
             {
                 "eater_acceptance_what_length",

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Net;
 using System.Text.Json.Nodes;
+using Merienda.Core.Planning;
 using Merienda.Storage;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -218,7 +219,7 @@ public class EditDoorTests(TestDatabase database)
                         Email = email,
                         NormalizedEmail = email.ToUpperInvariant(),
                         DisplayName = "Ilse",
-                        Opens = new(Guid.NewGuid(), new string('x', 81), "Europe/Lisbon", []),
+                        Opens = new(Guid.NewGuid(), new string('x', 81), "Europe/Lisbon", Rhythm.Usual, []),
                     },
                     TestContext.Current.CancellationToken
                 )

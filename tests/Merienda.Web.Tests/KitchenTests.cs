@@ -5,8 +5,6 @@ namespace Merienda.Web.Tests;
 public class KitchenTests(TestDatabase database)
 {
     public static object Kitchen(
-        string prepDay = "saturday",
-        string? secondDay = "wednesday",
         string units = "metric",
         int count = 1,
         int volume = 900,
@@ -18,8 +16,6 @@ public class KitchenTests(TestDatabase database)
         {
             units,
             numberFormat = "point",
-            prepDay,
-            secondDay,
             freezerLitres = freezer,
             items = new[]
             {
@@ -55,21 +51,18 @@ public class KitchenTests(TestDatabase database)
     public async Task The_kitchen_is_kept_as_typed_and_taken_back_by_undo()
     {
         var cook = await database.SignUp();
-        await cook.Must(HttpMethod.Put, "/api/table/kitchen", Kitchen("sunday", null, "us"));
+        await cook.Must(HttpMethod.Put, "/api/table/kitchen", Kitchen("us"));
         var kitchen = (await cook.Get("/api/table/kitchen"))["kitchen"]!;
         Assert.Equal(
-            ("sunday", "us", 0.67m, 900),
+            ("us", 0.67m, 900),
             (
-                kitchen["prepDay"]!.GetValue<string>(),
                 kitchen["units"]!.GetValue<string>(),
                 kitchen["items"]![0]!["fillShare"]!.GetValue<decimal>(),
                 kitchen["containers"]![0]!["volumeMl"]!.GetValue<int>()
             )
         );
-        var board = await cook.Get("/api/weeks/2026-11-24");
-        Assert.Equal(["2026-11-22"], board["sessionDays"]!.AsArray().Select(day => day!.GetValue<string>()));
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
-        Assert.Equal("saturday", (await cook.Get("/api/table/kitchen"))["kitchen"]!["prepDay"]!.GetValue<string>());
+        Assert.Equal("metric", (await cook.Get("/api/table/kitchen"))["kitchen"]!["units"]!.GetValue<string>());
     }
 
     [Fact]
@@ -79,7 +72,6 @@ public class KitchenTests(TestDatabase database)
         foreach (
             var (kitchen, code) in new[]
             {
-                (Kitchen(secondDay: "saturday"), "two-prep-days"),
                 (Kitchen(units: "stone"), "unknown-units"),
                 (Kitchen(count: 0), "count-out-of-range"),
                 (Kitchen(volume: 0), "volume-out-of-range"),

@@ -195,11 +195,11 @@ public class RecipeAndTableTests(TestDatabase database)
         object Split(decimal breakfast, int days = 7) =>
             new
             {
-                meals = new[] { ("breakfast", breakfast), ("lunch", 0.3m), ("merienda", 0.2m), ("supper", 0.3m) }.Select(meal => new
+                meals = new[] { ("breakfast", breakfast), ("lunch", 0.3m), ("bite", 0.2m), ("supper", 0.3m) }.Select(meal => new
                 {
                     meal = meal.Item1,
                     dayShare = meal.Item2,
-                    pattern = Enumerable.Repeat(meal.Item1 == "merienda" ? "fresh" : "prep", days),
+                    pattern = Enumerable.Repeat(meal.Item1 == "bite" ? "fresh" : "prep", days),
                 }),
             };
         await cook.Refused(

@@ -10,6 +10,8 @@ public class RowLevelSecurityTests(TestDatabase database)
     [
         "eater",
         "eater_meal",
+        "meal_slot",
+        "prep_day",
         "eater_protocol",
         "allowance",
         "recipe",

@@ -195,13 +195,11 @@ test('a food and a packet are free up to an amount, each by its own name', async
   await expect(page.getByText(/saved as version 2/)).toBeVisible();
 });
 
-test('the kitchen is written down, and its days are those of the week', async ({ page }) => {
+test('the kitchen is written down, and amounts are shown as it counts', async ({ page }) => {
   await signUp(page);
   await table(page);
   await page.getByRole('link', { name: 'Kitchen' }).click();
   await page.getByLabel('Amounts in').selectOption({ label: 'ounces and °F' });
-  await page.getByLabel('Prep day').selectOption({ label: 'Sunday' });
-  await page.getByLabel('Second session').selectOption({ label: 'none' });
   await page.getByRole('button', { name: 'Add an appliance or a vessel' }).click();
   await page.getByLabel('What', { exact: true }).selectOption('pressure-cooker');
   await page.getByLabel('Called', { exact: true }).fill('Pressure pot');
@@ -217,8 +215,6 @@ test('the kitchen is written down, and its days are those of the week', async ({
   await addRecipe(page, 'Beans\nServes 4\n800 g white beans\n2 tbsp olive oil', 'Beans');
   await page.getByRole('link', { name: 'Week' }).click();
   await page.getByRole('button', { name: 'Make a batch' }).click();
-  await expect(page.getByRole('dialog').getByRole('radio', { name: /^Sunday/ })).toBeVisible();
-  await expect(page.getByRole('dialog').getByRole('radio', { name: /^Saturday/ })).toBeHidden();
   await page.getByRole('dialog').getByRole('radio', { name: /Beans/ }).check();
   await page.getByRole('dialog').getByLabel('Portions').fill('4');
   await page.getByRole('dialog').getByRole('button', { name: 'Make it' }).click();

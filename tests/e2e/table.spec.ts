@@ -26,14 +26,18 @@ test('a couple sets its table in one page', async ({ page }) => {
   await ilse.getByLabel('Breakfast').uncheck();
   await expect(page.getByText('Ilse’s meals are changed.')).toBeVisible();
   await expect(ilse.getByLabel('Breakfast')).not.toBeChecked();
-  await page.getByLabel('You cook on').selectOption('Sunday');
-  await expect(page.getByText('The prep days are changed.')).toBeVisible();
+  const cooking = page.getByRole('group', { name: 'When you cook' });
+  await cooking.getByLabel('Saturday').uncheck();
+  await expect(page.getByText('No session on Saturday.')).toBeVisible();
+  await cooking.getByLabel('Sunday').check();
+  await expect(page.getByText('You cook on Sunday.')).toBeVisible();
   await expectAxeClean(page);
   await page.getByRole('link', { name: 'Look at the week' }).click();
   await expect(page.getByRole('gridcell', { name: /^Mon breakfast, Ilse/ })).toHaveAccessibleName(/not from the prep/);
   await expect(page.getByRole('gridcell', { name: /^Mon breakfast, Rune/ })).toHaveAccessibleName(/still open/);
   await page.goBack();
-  await expect(page.getByLabel('You cook on')).toHaveValue('sunday');
+  await expect(cooking.getByLabel('Sunday')).toBeChecked();
+  await expect(cooking.getByLabel('Saturday')).not.toBeChecked();
 });
 
 test('an allowance is stated, judged by, and taken back', async ({ page }) => {

@@ -27,6 +27,7 @@ const ProtocolEditorPage = lazy(() =>
 );
 const ProtocolPage = lazy(() => import('./places/table/protocols/ProtocolPage').then((page) => ({ default: page.ProtocolPage })));
 const ProtocolsPage = lazy(() => import('./places/table/protocols/ProtocolsPage').then((page) => ({ default: page.ProtocolsPage })));
+const RhythmPage = lazy(() => import('./places/table/rhythm/RhythmPage').then((page) => ({ default: page.RhythmPage })));
 const TableLayout = lazy(() => import('./places/table/TableLayout').then((page) => ({ default: page.TableLayout })));
 const WeekPage = lazy(() => import('./places/week/WeekPage').then((page) => ({ default: page.WeekPage })));
 
@@ -60,6 +61,7 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
             <Route path="protocols/:id" element={<ProtocolPage />} />
             <Route path="protocols/:id/edit" element={<ProtocolEditorPage />} />
             <Route path="kitchen" element={<KitchenPage />} />
+            <Route path="rhythm" element={<RhythmPage />} />
           </Route>
           <Route path="/start" element={<StartPage />} />
           <Route path="*" element={<Navigate to={`/week/${weekStart(person.today)}`} replace />} />

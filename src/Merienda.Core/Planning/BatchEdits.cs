@@ -70,7 +70,7 @@ public static class BatchEdits
             Batches = [.. plan.Batches.Select(batch => batch == old ? changed : batch)],
         };
 
-    private static Refusal? IsPortioned(Batch batch) =>
+    internal static Refusal? IsPortioned(Batch batch) =>
         batch.PortionedOn is { } day
             ? new(
                 "batch-portioned",

@@ -99,8 +99,8 @@ public static class DayEdits
             ? new Refusal(
                 "row-full",
                 "meal",
-                meal,
-                $"no {meal} of the row is open, or no portion of {batch.Letter} is loose",
+                plan.Rhythm.NameOf(meal),
+                $"no {plan.Rhythm.NameOf(meal)} of the row is open, or no portion of {batch.Letter} is loose",
                 "Cook more of it, or clear a meal"
             )
             : placed;

@@ -4,17 +4,10 @@ using Merienda.Core.Protocols;
 namespace Merienda.Core.Planning;
 
 /// <summary>A person at the table: rules, how the day is split over the meals, and which meals come from the prep.</summary>
-/// <param name="MealShares">Share of the day at each meal slot, 0 to 1; empty when nobody split it.</param>
+/// <param name="Meals">Each meal's share of the day and where it comes from; empty when nobody split the day.</param>
+/// <param name="Rhythm">The household's: what its meals are.</param>
 /// <param name="PortionHabit">Portions the eater usually takes of a dish, 0.25 to 4.</param>
-/// <param name="Meals">Where each meal comes from, by weekday.</param>
-public sealed record Eater(
-    Guid Id,
-    string Name,
-    EaterRules Rules,
-    IReadOnlyDictionary<string, decimal> MealShares,
-    IReadOnlyList<EaterMeal> Meals,
-    decimal PortionHabit = 1
-)
+public sealed record Eater(Guid Id, string Name, EaterRules Rules, IReadOnlyList<EaterMeal> Meals, Rhythm Rhythm, decimal PortionHabit = 1)
 {
     /// <summary>Meals of a date that are to be covered by containers.</summary>
     public IEnumerable<string> PrepMealsOn(DateOnly date) =>
@@ -22,7 +15,7 @@ public sealed record Eater(
 
     /// <summary>What the rules say of one recipe's portion, of the size this eater usually takes.</summary>
     public IReadOnlyList<Finding> Judge(string name, Recipes.PortionProfile profile, string? meal) =>
-        Rules.CheckPortion(Intake.Of(new Helping(name, profile, PortionHabit)), ShareOf(meal), meal);
+        Rules.CheckPortion(Intake.Of(new Helping(name, profile, PortionHabit)), ShareOf(meal), Rhythm.Meal(meal)?.Role);
 
     /// <summary>Why no portion of it may be placed for this eater, whatever else is planned (domain.md section 5); null when nothing stops it.</summary>
     public Refusal? Stop(string name, Recipes.PortionProfile profile) =>
@@ -39,5 +32,5 @@ public sealed record Eater(
             )
             : null;
 
-    public decimal? ShareOf(string? meal) => meal is not null && MealShares.TryGetValue(meal, out var share) ? share : null;
+    public decimal? ShareOf(string? meal) => Meals.FirstOrDefault(one => one.Meal == meal)?.DayShare;
 }

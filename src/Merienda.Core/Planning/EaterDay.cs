@@ -4,7 +4,7 @@ namespace Merienda.Core.Planning;
 
 /// <summary>What stands on one meal of one eater.</summary>
 /// <param name="IsSettled">Nothing is missing though nothing stands there: eaten out, skipped.</param>
-public sealed record PlannedMeal(string Meal, IReadOnlyList<Helping> Helpings, bool IsSettled = false);
+public sealed record PlannedMeal(MealSlot Meal, IReadOnlyList<Helping> Helpings, bool IsSettled = false);
 
 /// <summary>
 /// One eater's day in the ledger: what is planned at each meal, what is still open, and every finding of rules that count by portion, meal
@@ -18,7 +18,9 @@ public sealed class EaterDay
         (Date, Eater, Meals) = (date, eater, meals);
         OpenMeals =
         [
-            .. eater.PrepMealsOn(date).Where(slot => !meals.Any(meal => meal.Meal == slot && (meal.IsSettled || meal.Helpings.Count > 0))),
+            .. eater
+                .PrepMealsOn(date)
+                .Where(slot => !meals.Any(meal => meal.Meal.Key == slot && (meal.IsSettled || meal.Helpings.Count > 0))),
         ];
         Helpings = [.. meals.SelectMany(meal => meal.Helpings)];
         Findings = [.. Check()];
@@ -32,7 +34,7 @@ public sealed class EaterDay
 
     public IReadOnlyList<Helping> Helpings { get; }
 
-    /// <summary>Meals from the prep that nothing covers yet.</summary>
+    /// <summary>Keys of meals from the prep that nothing covers yet.</summary>
     public IReadOnlyList<string> OpenMeals { get; }
 
     /// <summary>Day rules always; portion and meal rules only where they do not fit or have something to note.</summary>
@@ -43,7 +45,7 @@ public sealed class EaterDay
     /// <summary>What rules that count by portion or meal say of one meal of the day.</summary>
     public Verdict VerdictOf(PlannedMeal meal)
     {
-        var context = Eater.Rules.Context with { Meal = meal.Meal };
+        var context = Eater.Rules.Context with { Meal = meal.Meal.Role };
         return Eater
             .Rules.On(Date)
             .Where(rule => rule.Period is Period.Portion or Period.Meal)
@@ -104,8 +106,8 @@ public sealed class EaterDay
         }
     }
 
-    private IEnumerable<Finding> Broken(Rule rule, IEnumerable<(Intake Intake, string Meal)> intakes) =>
+    private IEnumerable<Finding> Broken(Rule rule, IEnumerable<(Intake Intake, MealSlot Meal)> intakes) =>
         intakes
-            .Select(item => rule.Check(item.Intake, Eater.Rules.Context with { Meal = item.Meal }))
+            .Select(item => rule.Check(item.Intake, Eater.Rules.Context with { Meal = item.Meal.Role }))
             .Where(finding => finding.Verdict != Verdict.Fits || finding.Notes.Count > 0);
 }

@@ -83,26 +83,26 @@ public sealed record EaterSettings(
         };
 
     /// <summary>A new eater: no protocol and no allowance, because what somebody may have is asked, never assumed.</summary>
-    public static EaterSettings Named(Guid id, string name) =>
+    public static EaterSettings Named(Guid id, string name, Rhythm rhythm) =>
         new(
             id,
             name,
             [],
             [],
-            [
-                EaterMeal.Daily("breakfast", 0.25m),
-                EaterMeal.Daily("lunch", 0.30m),
-                EaterMeal.Daily("merienda", 0.15m),
-                EaterMeal.Daily("supper", 0.30m),
-            ]
+            [.. rhythm.Meals.Zip(RhythmEdits.UsualShares(rhythm.Meals), (meal, share) => EaterMeal.Daily(meal.Key, share))]
         );
 
     /// <summary>A new guest, of whom nothing is expected: a meal has a portion for them when somebody places one.</summary>
-    public static EaterSettings Guest(Guid id, string name) =>
-        Named(id, name) with
+    public static EaterSettings Guest(Guid id, string name, Rhythm rhythm) =>
+        Named(id, name, rhythm).ExpectingNothing() with
         {
             IsGuest = true,
-            Meals = [.. Named(id, name).Meals.Select(meal => EaterMeal.Daily(meal.Meal, meal.DayShare, MealSource.Nothing))],
+        };
+
+    private EaterSettings ExpectingNothing() =>
+        this with
+        {
+            Meals = [.. Meals.Select(meal => EaterMeal.Daily(meal.Meal, meal.DayShare, MealSource.Nothing))],
         };
 
     public IReadOnlyDictionary<string, string> ChosenIn(string protocol) =>

@@ -59,14 +59,10 @@ public sealed record ContainerKind(
 /// <summary>The kitchen that is really there, and how the household counts.</summary>
 /// <param name="Units">"metric" or "us".</param>
 /// <param name="NumberFormat">"point" or "comma": the decimal mark.</param>
-/// <param name="PrepDay">Weekday of the long session. A week runs from Sunday to Saturday; Saturday is the evening before it.</param>
-/// <param name="SecondDay">Weekday of the short session, or null.</param>
 /// <param name="FreezerLitres">Room for the prep in the freezer, or null when nobody measured.</param>
 public sealed record Kitchen(
     string Units,
     string NumberFormat,
-    DayOfWeek PrepDay,
-    DayOfWeek? SecondDay,
     decimal? FreezerLitres,
     IReadOnlyList<KitchenItem> Items,
     IReadOnlyList<ContainerKind> Containers
@@ -76,12 +72,6 @@ public sealed record Kitchen(
 
     /// <summary>Whether what the law tolerates beyond rounding widens the values of packets; off unless somebody wants it.</summary>
     public bool CountsTolerances { get; init; }
-
-    /// <summary>Days from the week's first day to a session on this weekday: -1 for Saturday, else 0 to 5.</summary>
-    public static int Offset(DayOfWeek day) => day == DayOfWeek.Saturday ? -1 : (int)day;
-
-    public IEnumerable<DateOnly> SessionsOf(DateOnly weekStart) =>
-        new[] { PrepDay, SecondDay }.OfType<DayOfWeek>().Select(day => weekStart.AddDays(Offset(day))).Order();
 
     /// <summary>The first thing that is wrong, or null.</summary>
     public Refusal? Wrong() =>
@@ -100,13 +90,6 @@ public sealed record Kitchen(
                 NumberFormat,
                 "the decimal mark is a point or a comma",
                 "Choose one of the two"
-            ),
-            _ when PrepDay == SecondDay => new(
-                "two-prep-days",
-                "secondDay",
-                $"{SecondDay}",
-                "the second session is on the day of the first",
-                "Choose another day, or none"
             ),
             _ when FreezerLitres is < 0 or > 2000 => new(
                 "freezer-out-of-range",

@@ -1,5 +1,3 @@
-using Merienda.Core.Protocols;
-
 namespace Merienda.Core.Planning;
 
 /// <summary>A box as it will be filled: of a draw, or of what is still loose. Computed, so that it always agrees with the plan.</summary>
@@ -19,7 +17,7 @@ public static class PlannedBoxes
     {
         var drawn = plan.DrawsOf(batch.Id)
             .OrderBy(item => item.Serving.Cell.Date)
-            .ThenBy(item => new Occasion(item.Serving.Cell.Date, item.Serving.Cell.Meal).Order)
+            .ThenBy(item => plan.Rhythm.OccasionOf(item.Serving.Cell.Date, item.Serving.Cell.Meal).Order)
             .ThenBy(item => item.Draw.Id)
             .Select(item => new PlannedBox(
                 item.Draw.Id,

@@ -13,8 +13,7 @@ public sealed record Household(
     string TimeZone,
     string Units,
     string NumberFormat,
-    DayOfWeek PrepDay,
-    DayOfWeek? SecondDay,
+    Rhythm Rhythm,
     bool CountsTolerances
 )
 {
@@ -100,8 +99,8 @@ public sealed class Table
                 Knowledge.Classes,
                 Today
             ),
-            settings.Meals.ToDictionary(meal => meal.Meal, meal => meal.DayShare),
             settings.Meals,
+            Household.Rhythm,
             settings.PortionHabit
         );
 }

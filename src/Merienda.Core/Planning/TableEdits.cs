@@ -29,8 +29,8 @@ public static class TableEdits
                     $"a table has at most {MostEaters} {(isGuest ? "guests" : "eaters")}",
                     "Open a second household for the others"
                 )
-            : isGuest ? EaterSettings.Guest(id, name.Trim())
-            : EaterSettings.Named(id, name.Trim());
+            : isGuest ? EaterSettings.Guest(id, name.Trim(), table.Household.Rhythm)
+            : EaterSettings.Named(id, name.Trim(), table.Household.Rhythm);
     }
 
     public static Result<EaterSettings> Rename(this Table table, EaterSettings eater, string name) =>
@@ -87,22 +87,23 @@ public static class TableEdits
     }
 
     /// <summary>How the day is split over the meals, and which of them come from the prep.</summary>
-    public static Result<EaterSettings> SplitDay(this EaterSettings eater, IReadOnlyList<EaterMeal> meals) =>
-        meals switch
+    public static Result<EaterSettings> SplitDay(this Table table, EaterSettings eater, IReadOnlyList<EaterMeal> meals)
+    {
+        var rhythm = table.Household.Rhythm;
+        return meals switch
         {
-            _ when !meals.Select(meal => meal.Meal).ToHashSet().SetEquals(Occasion.Meals) || meals.Count != Occasion.Meals.Count =>
-                new Refusal(
-                    "meals-incomplete",
-                    "meals",
-                    $"{meals.Count}",
-                    "each meal stands once",
-                    $"Give {string.Join(", ", Occasion.Meals)}"
-                ),
+            _ when !meals.Select(meal => meal.Meal).Order().SequenceEqual(rhythm.Meals.Select(meal => meal.Key).Order()) => new Refusal(
+                "meals-incomplete",
+                "meals",
+                $"{meals.Count}",
+                "each meal stands once",
+                $"Give {string.Join(", ", rhythm.Meals.Select(meal => meal.Key))}"
+            ),
             _ when meals.FirstOrDefault(meal => meal.Pattern.Count != WeekPlan.Days) is { } partial => new Refusal(
                 "pattern-incomplete",
                 "meals",
                 $"{partial.Pattern.Count} days",
-                $"{partial.Meal} has a source for each of the {WeekPlan.Days} days of the week",
+                $"{rhythm.NameOf(partial.Meal)} has a source for each of the {WeekPlan.Days} days of the week",
                 "Say for each day: prep, fresh, out or nothing"
             ),
             _ when meals.Any(meal => meal.DayShare is < 0 or > 1) || meals.Sum(meal => meal.DayShare) != 1 => new Refusal(
@@ -112,8 +113,9 @@ public static class TableEdits
                 "the meals' shares do not make the whole day",
                 "Change them until they add up to 100 %"
             ),
-            _ => eater with { Meals = meals },
+            _ => eater with { Meals = [.. meals.OrderBy(meal => rhythm.Meal(meal.Meal)!.Position)] },
         };
+    }
 
     /// <summary>What an eater cannot or will not have, and how much they usually take.</summary>
     /// <param name="said">An eater with these settings changed; everything else of it is ignored.</param>

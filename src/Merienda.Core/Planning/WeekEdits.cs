@@ -98,7 +98,7 @@ public static class WeekEdits
                 "item-moved",
                 "item",
                 plan.NameOf(item),
-                $"somebody moved it meanwhile: it is at {serving.Cell.Date.ToString("dddd", CultureInfo.InvariantCulture)}'s {serving.Cell.Meal} by now",
+                $"somebody moved it meanwhile: it is at {serving.Cell.Date.ToString("dddd", CultureInfo.InvariantCulture)}'s {plan.Rhythm.NameOf(serving.Cell.Meal)} by now",
                 "Look at the board as it is now and try again"
             );
         }

@@ -10,7 +10,7 @@ public sealed class WeekLedger
     /// <param name="settled">Cells where nothing is missing though nothing stands there: eaten out, skipped.</param>
     public WeekLedger(
         IReadOnlyList<DateOnly> days,
-        IReadOnlyList<string> meals,
+        IReadOnlyList<MealSlot> meals,
         IReadOnlyList<Eater> eaters,
         IEnumerable<(Cell Cell, Helping Helping)> placed,
         IEnumerable<Cell>? settled = null
@@ -28,8 +28,8 @@ public sealed class WeekLedger
                 [
                     .. meals.Select(meal => new PlannedMeal(
                         meal,
-                        [.. byCell[new Cell(day, meal, eater.Id)].Select(helping => helping with { At = new Occasion(day, meal) })],
-                        closed.Contains(new Cell(day, meal, eater.Id))
+                        [.. byCell[new Cell(day, meal.Key, eater.Id)].Select(helping => helping with { At = new Occasion(day, meal) })],
+                        closed.Contains(new Cell(day, meal.Key, eater.Id))
                     )),
                 ]
             ),

@@ -1,4 +1,5 @@
 using Merienda.Core.Keeping;
+using Merienda.Core.Protocols;
 
 namespace Merienda.Core.Planning;
 
@@ -14,6 +15,26 @@ public sealed record WeekPlan(
 )
 {
     public const int Days = 7;
+
+    /// <summary>The household's: which meals there are, and in what order.</summary>
+    public Rhythm Rhythm { get; init; } = Rhythm.Usual;
+
+    /// <summary>The meals of its days: those that are planned, and former ones in which something stands.</summary>
+    public IReadOnlyList<MealSlot> Meals =>
+        [
+            .. Rhythm.Slots.Where(slot =>
+                !slot.IsFormer
+                || Servings.Any(serving => serving.Cell.Meal == slot.Key && serving.Items.Count > 0 && Holds(serving.Cell.Date))
+            ),
+        ];
+
+    /// <summary>The sessions that its batches are cooked in.</summary>
+    public IReadOnlyList<PrepSession> Sessions { get; init; } = [];
+
+    /// <summary>Batches that are cooked for this week: what is shopped and cooked, without older ones still eaten.</summary>
+    public IEnumerable<Batch> CookedForIt => Batches.Where(IsCookedForIt);
+
+    public bool IsCookedForIt(Batch batch) => Sessions.Any(session => session.Date == batch.Cooked && Holds(session.EatenFrom));
 
     public bool Holds(DateOnly date) => date >= Start && date < Start.AddDays(Days);
 

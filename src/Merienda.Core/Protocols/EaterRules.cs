@@ -91,7 +91,7 @@ public sealed class EaterRules
     public IReadOnlyList<Rule> On(DateOnly date) => _isDated ? RulesOn(date) : Rules;
 
     /// <summary>One portion of a recipe against every rule (domain.md section 6).</summary>
-    public IReadOnlyList<Finding> CheckPortion(Intake portion, decimal? mealShare, string? meal = null)
+    public IReadOnlyList<Finding> CheckPortion(Intake portion, decimal? mealShare, MealRole? meal = null)
     {
         var context = Context with { Meal = meal };
         // Of packets there is something to say only where one was decided on.

@@ -1,16 +1,32 @@
 namespace Merienda.Core.Protocols;
 
-/// <summary>When something is eaten.</summary>
-public sealed record Occasion(DateOnly Date, string Meal)
+/// <summary>What a meal is for rules that name one: a household may have several of one role, or none.</summary>
+public enum MealRole
 {
-    /// <summary>The day's meals in order (product.md, demo data; every household has the same four).</summary>
-    public static readonly IReadOnlyList<string> Meals = ["breakfast", "lunch", "merienda", "supper"];
+    Breakfast,
+    Lunch,
 
+    /// <summary>Something small between the large meals.</summary>
+    Bite,
+    Supper,
+}
+
+/// <summary>One of a household's meals of a day.</summary>
+/// <param name="Key">Stays when it is renamed.</param>
+/// <param name="Position">Its place in the day, from 0.</param>
+/// <param name="At">The local time it is usually eaten.</param>
+/// <param name="IsFormer">It is planned no more; earlier weeks still show it.</param>
+public sealed record MealSlot(string Key, string Name, MealRole Role, TimeOnly At, int Position, bool IsFormer = false)
+{
     /// <summary>The two large meals of a day.</summary>
-    public bool IsMain => Meal is "lunch" or "supper";
+    public bool IsMain => Role is MealRole.Lunch or MealRole.Supper;
+}
+
+/// <summary>When something is eaten.</summary>
+public sealed record Occasion(DateOnly Date, MealSlot Meal)
+{
+    private const int MostPositions = 1_000;
 
     /// <summary>Rises with time: a day's meals in order, then the next day's.</summary>
-    public int Order => (Date.DayNumber * Meals.Count) + Position;
-
-    private int Position => Enumerable.Range(0, Meals.Count).FirstOrDefault(at => Meals[at] == Meal);
+    public int Order => (Date.DayNumber * MostPositions) + Meal.Position;
 }

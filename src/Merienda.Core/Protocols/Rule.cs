@@ -18,7 +18,7 @@ public enum Period
 /// <param name="Classes">The class tree, for the names in sentences.</param>
 /// <param name="OpenMeals">Meals of the period that nothing covers yet: a floor that is not reached is then not broken but open.</param>
 /// <param name="Meal">The meal that a portion or a meal is meant for; null when nobody said.</param>
-public sealed record RuleContext(PointsScheme? Scheme, FoodClasses Classes, int OpenMeals = 0, string? Meal = null)
+public sealed record RuleContext(PointsScheme? Scheme, FoodClasses Classes, int OpenMeals = 0, MealRole? Meal = null)
 {
     /// <summary>What the eater decided about packets.</summary>
     public PacketOpinions Packets { get; init; } = PacketOpinions.None;

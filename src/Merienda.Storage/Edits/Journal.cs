@@ -16,6 +16,7 @@ public static class Journal
         Recipe = "recipe",
         Protocol = "protocol",
         Kitchen = "kitchen",
+        Rhythm = "rhythm",
         Packet = "packet",
         Opinion = "opinion",
         Stock = "stock",
@@ -26,7 +27,7 @@ public static class Journal
         Undo = "undo";
 
     /// <summary>Form of the rows in an entry. Entries of an earlier form cannot be taken back any more.</summary>
-    public const int Schema = 4;
+    public const int Schema = 5;
 
     /// <summary>Channel on which a committed entry is told: household, sequence and kind.</summary>
     public const string Channel = "merienda_edits";

@@ -6,11 +6,14 @@ public sealed record HouseholdSettingsRow(
     string TimeZone,
     string Units,
     string NumberFormat,
-    int PrepDay,
-    int? SecondDay,
+    int FirstDay,
     decimal? FreezerL,
     bool CountsTolerances
 );
+
+public sealed record MealSlotRow(string Key, string Name, string Role, TimeOnly UsualTime, int Position, bool IsFormer);
+
+public sealed record PrepDayRow(int Weekday, TimeOnly StartsAt, int Cooks, string Name, int EatenAfterDays);
 
 public sealed record EaterRow(
     Guid Id,

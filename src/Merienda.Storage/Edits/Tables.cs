@@ -8,6 +8,9 @@ public static class Tables
 {
     public static readonly TenantTable<HouseholdSettingsRow> Household = new("household");
 
+    public static readonly TenantTable<MealSlotRow> MealSlot = new("meal_slot", "key");
+    public static readonly TenantTable<PrepDayRow> PrepDay = new("prep_day", "weekday");
+
     public static readonly TenantTable<EaterRow> Eater = new("eater", "id");
     public static readonly TenantTable<EaterMealRow> EaterMeal = new("eater_meal", "eater_id", "meal");
     public static readonly TenantTable<EaterProtocolRow> EaterProtocol = new("eater_protocol", "eater_id", "protocol_id");
@@ -62,6 +65,8 @@ public static class Tables
     internal static readonly IReadOnlyList<TenantTable> InOrder =
     [
         Household,
+        MealSlot,
+        PrepDay,
         Eater,
         EaterMeal,
         EaterProtocol,

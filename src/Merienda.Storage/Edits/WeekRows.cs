@@ -1,6 +1,6 @@
 namespace Merienda.Storage.Edits;
 
-public sealed record PrepSessionRow(Guid Id, DateOnly CookedOn);
+public sealed record PrepSessionRow(Guid Id, DateOnly CookedOn, DateOnly EatenFrom, TimeOnly StartsAt, int Cooks, string Name);
 
 public sealed record BatchRow(Guid Id, Guid SessionId, Guid RecipeVersionId, string Letter, DateOnly? PortionedOn);
 

@@ -15,7 +15,20 @@ public sealed record AccountState(string Antiforgery, PersonState? Person, IRead
 /// <param name="Today">The household's local date.</param>
 /// <param name="Units">"metric" or "us".</param>
 /// <param name="NumberFormat">"point" or "comma".</param>
-public sealed record PersonState(string Name, string Email, string Household, DateOnly Today, string Units, string NumberFormat);
+/// <param name="FirstDay">The weekday that the household's weeks begin on.</param>
+/// <param name="Meals">What its meals are called, those of earlier weeks too.</param>
+public sealed record PersonState(
+    string Name,
+    string Email,
+    string Household,
+    DateOnly Today,
+    string Units,
+    string NumberFormat,
+    DayOfWeek FirstDay,
+    IReadOnlyList<PersonMeal> Meals
+);
+
+public sealed record PersonMeal(string Key, string Name, bool IsFormer);
 
 public sealed record DemoPerson(Guid Id, string Name, string Household);
 
@@ -59,7 +72,9 @@ public static class AccountEndpoints
                 household.Name,
                 HouseholdClock.Today(clock, household.TimeZone),
                 household.Units,
-                household.NumberFormat
+                household.NumberFormat,
+                household.Rhythm.FirstDay,
+                [.. household.Rhythm.Slots.Select(slot => new PersonMeal(slot.Key, slot.Name, slot.IsFormer))]
             );
         }
 
@@ -95,7 +110,8 @@ public static class AccountEndpoints
                 Guid.CreateVersion7(),
                 request.HouseholdName.Trim(),
                 request.TimeZone,
-                [EaterSettings.Named(Guid.CreateVersion7(), request.Name.Trim().Split(' ')[0])]
+                Rhythm.Usual,
+                [EaterSettings.Named(Guid.CreateVersion7(), request.Name.Trim().Split(' ')[0], Rhythm.Usual)]
             ),
         };
         var created = await users.CreateAsync(account, request.Password);

@@ -29,8 +29,8 @@ internal sealed record DemoEater(
 )
 {
     /// <summary>Phases are told from today, so that the demo always stands in the middle of one.</summary>
-    public EaterSettings ToSettings(DateOnly today) =>
-        EaterSettings.Named(Guid.CreateVersion7(), Name) with
+    public EaterSettings ToSettings(DateOnly today, Rhythm rhythm) =>
+        EaterSettings.Named(Guid.CreateVersion7(), Name, rhythm) with
         {
             Protocols = Protocols,
             Allowances = [.. Allowances.Select(item => new StatedAllowance(item.Protocol, item.Rule, item.AtLeast, item.AtMost))],

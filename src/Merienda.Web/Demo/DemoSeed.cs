@@ -28,6 +28,15 @@ public sealed class DemoSeed(
     TimeProvider clock
 )
 {
+    /// <summary>Port Ansel's afternoon bite has a name of its own, and stands so in the demo's recipes.</summary>
+    private static readonly Rhythm DemoRhythm = Rhythm.Usual with
+    {
+        Slots =
+        [
+            .. Rhythm.Usual.Slots.Select(slot => slot.Role == MealRole.Bite ? slot with { Key = "merienda", Name = "merienda" } : slot),
+        ],
+    };
+
     public Task Run() => database.Exclusively(SeedWhatIsMissing);
 
     private async Task SeedWhatIsMissing()
@@ -47,8 +56,8 @@ public sealed class DemoSeed(
     {
         var people = new List<Account>();
         var today = HouseholdClock.Today(clock, household.TimeZone);
-        var eaters = household.Eaters.Select(eater => eater.ToSettings(today)).ToList();
-        var opened = new NewHousehold(Guid.CreateVersion7(), household.Name, household.TimeZone, eaters);
+        var eaters = household.Eaters.Select(eater => eater.ToSettings(today, DemoRhythm)).ToList();
+        var opened = new NewHousehold(Guid.CreateVersion7(), household.Name, household.TimeZone, DemoRhythm, eaters);
         foreach (var person in household.People)
         {
             var account = new Account
@@ -106,7 +115,7 @@ public sealed class DemoSeed(
             saved.Add(dish.Key, id);
         }
 
-        var start = HouseholdClock.WeekOf(today);
+        var start = DemoRhythm.WeekOf(today);
         foreach (var left in household.Earlier ?? [])
         {
             await LeaveBoxes(tenant, start.AddDays(left.CookedOnDay), left, saved[left.Recipe], household.TimeZone);
@@ -211,7 +220,7 @@ public sealed class DemoSeed(
 
     private async Task LeaveBoxes(Tenant tenant, DateOnly cooked, DemoLeft left, Guid recipe, string timeZone)
     {
-        var week = HouseholdClock.WeekOf(cooked.AddDays(1));
+        var week = DemoRhythm.WeekOf(cooked.AddDays(1));
         var made = Must(
             await weeks.Make(Stamp(tenant), recipe, week, cooked, left.Portions, stored => stored.Plan.Batches.MaxBy(batch => batch.Id)!)
         ).View;

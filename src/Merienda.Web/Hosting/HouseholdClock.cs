@@ -1,6 +1,6 @@
 namespace Merienda.Web.Hosting;
 
-/// <summary>Dates as the household lives them. A week starts on the day after the Saturday prep.</summary>
+/// <summary>Dates as the household lives them.</summary>
 public static class HouseholdClock
 {
     public static bool Knows(string timeZone) => TimeZoneInfo.TryFindSystemTimeZoneById(timeZone, out _);
@@ -14,6 +14,4 @@ public static class HouseholdClock
                 .ConvertTime(moment, TimeZoneInfo.TryFindSystemTimeZoneById(timeZone, out var zone) ? zone : TimeZoneInfo.Utc)
                 .DateTime
         );
-
-    public static DateOnly WeekOf(DateOnly date) => date.AddDays(-(int)date.DayOfWeek);
 }

@@ -77,6 +77,7 @@ public static class MeriendaHost
         services.AddSingleton<HouseholdStore>();
         services.AddSingleton<ProtocolStore>();
         services.AddSingleton<KitchenStore>();
+        services.AddSingleton<RhythmStore>();
         services.AddSingleton<RecipeVersions>();
         services.AddSingleton<RecipeStore>();
         services.AddSingleton<PacketStore>();

@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using Merienda.Core.Foods;
 using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Stock;
@@ -38,7 +39,7 @@ public static partial class StockEndpoints
             .Batches.Where(batch => batch.Cooked <= table.Today && batch.Cooked > table.Today.AddDays(-366))
             .SelectMany(batch => ShelvedBox.Of(plan, batch, recipes[batch.Id].Version, table.Today))
             .Where(box => box.IsThere || box.Cell is null || box.Cell.Date >= table.Today)
-            .Select(box => ToBox(box, recipes[box.Batch.Id].Version, table.Today, names))
+            .Select(box => ToBox(box, plan, recipes[box.Batch.Id].Version, table.Today, names))
             .OrderBy(box => box.Place)
             .ThenBy(box => box.EatBy)
             .ThenBy(box => box.Tape, StringComparer.Ordinal)
@@ -199,10 +200,16 @@ public static partial class StockEndpoints
         );
     }
 
-    private static StockBox ToBox(ShelvedBox box, RecipeVersion recipe, DateOnly today, IReadOnlyDictionary<Guid, string> names)
+    private static StockBox ToBox(
+        ShelvedBox box,
+        WeekPlan plan,
+        RecipeVersion recipe,
+        DateOnly today,
+        IReadOnlyDictionary<Guid, string> names
+    )
     {
         var (batch, cell) = (box.Batch, box.Cell);
-        var isEarlier = HouseholdClock.WeekOf(batch.Cooked.AddDays(1)) < HouseholdClock.WeekOf(today);
+        var isEarlier = plan.Sessions.First(session => session.Date == batch.Cooked).EatenFrom < plan.Rhythm.WeekOf(today);
         return new(
             box.Id,
             batch.Id,
@@ -212,7 +219,7 @@ public static partial class StockEndpoints
             box.IsFrozen(today) ? StockPlace.Freezer : StockPlace.Fridge,
             batch.Cooked,
             box.EatBy,
-            cell is null ? null : $"{cell.Date:ddd d MMM}, {cell.Meal}, {names.GetValueOrDefault(cell.Eater)}",
+            cell is null ? null : $"{cell.Date:ddd d MMM}, {plan.Rhythm.NameOf(cell.Meal)}, {names.GetValueOrDefault(cell.Eater)}",
             !box.IsFrozen(today) && box.EatBy <= today.AddDays(GoBy.WeekDays - 1),
             !box.IsFrozen(today) && box.EatBy < today,
             cell is null && isEarlier

@@ -242,13 +242,6 @@ public static class RecipeSheets
                 "a recipe makes between 0.25 and 1000 portions",
                 "Type how many portions the lines make"
             ),
-            _ when draft.Meal is { } meal && !Occasion.Meals.Contains(meal) => new(
-                "unknown-meal",
-                "meal",
-                meal,
-                "there is no such meal",
-                $"Use one of {string.Join(", ", Occasion.Meals)}"
-            ),
             _ when draft.Keeping.Length > 0 && KeepingClass.WithKey(draft.Keeping) is null => new(
                 "unknown-keeping",
                 "keeping",

@@ -121,7 +121,7 @@ public static class EaterEndpoints
         MealsRequest request,
         Editing editing,
         [AsParameters] Desk desk
-    ) => Change(eater, editing, desk, was => $"Split {was.Name}'s day", (_, current) => current.SplitDay(request.Meals));
+    ) => Change(eater, editing, desk, was => $"Split {was.Name}'s day", (table, current) => table.SplitDay(current, request.Meals));
 
     private static Task<Results<Ok<Effects>, ProblemHttpResult>> StatePersonal(
         Guid eater,
@@ -187,7 +187,7 @@ public static class EaterEndpoints
                 seen =>
                     seen is var (table, before, after)
                         ? desk
-                            .Effects.Compare(table.Today, [table.DinerOf(before)], [table.DinerOf(after)])
+                            .Effects.Compare(table.Household.Rhythm.WeekOf(table.Today), [table.DinerOf(before)], [table.DinerOf(after)])
                             .Select(turned => new Effects(turned))
                         : Reading.Known(new Effects([]))
             )

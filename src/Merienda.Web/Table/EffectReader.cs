@@ -10,13 +10,14 @@ namespace Merienda.Web.Table;
 /// <summary>Compares what two sets of rules say of the library and of the running week.</summary>
 public sealed class EffectReader(RecipeStore recipes, WeekReading weeks, KnowledgeBase knowledge)
 {
+    /// <param name="start">First day of the running week.</param>
     /// <param name="before">Eaters as they are, by id.</param>
     /// <param name="after">The same eaters under other rules.</param>
-    public Reading<IReadOnlyList<Effect>> Compare(DateOnly today, IReadOnlyList<Eater> before, IReadOnlyList<Eater> after)
+    public Reading<IReadOnlyList<Effect>> Compare(DateOnly start, IReadOnlyList<Eater> before, IReadOnlyList<Eater> after)
     {
         var pairs = before.Join(after, one => one.Id, other => other.Id, (one, other) => (Before: one, After: other)).ToList();
         return recipes
-            .All.And(weeks.Of(HouseholdClock.WeekOf(today)))
+            .All.And(weeks.Of(start))
             .Select<IReadOnlyList<Effect>>(read =>
             {
                 var (library, stored) = read;
@@ -69,7 +70,12 @@ public sealed class EffectReader(RecipeStore recipes, WeekReading weeks, Knowled
             .Meals.Zip(becomes.Meals)
             .Where(meal => meal.Second.Helpings.Count > 0)
             .Select(meal =>
-                (meal.Second.Meal, Dish: meal.Second.Helpings[0].Name, From: was.VerdictOf(meal.First), To: becomes.VerdictOf(meal.Second))
+                (
+                    Meal: meal.Second.Meal.Name,
+                    Dish: meal.Second.Helpings[0].Name,
+                    From: was.VerdictOf(meal.First),
+                    To: becomes.VerdictOf(meal.Second)
+                )
             )
             .Where(meal => meal.From != meal.To)
             .Select(meal => new Effect(true, becomes.Eater.Name, $"{name}, {meal.Meal}", meal.From, meal.To, meal.Dish))

@@ -132,7 +132,7 @@ public static class ProtocolEndpoints
             id,
             _ => Read(request.Document, knowledge),
             request.BasedOn,
-            table => request.IncludesThisWeek ? HouseholdClock.WeekOf(table.Today) : null,
+            table => request.IncludesThisWeek ? table.Household.Rhythm.WeekOf(table.Today) : null,
             clock.GetUtcNow()
         );
         return Saved(editing, saved);

@@ -1,6 +1,6 @@
 namespace Merienda.Web.Table;
 
-/// <summary>The place Table: eaters, protocols, kitchen.</summary>
+/// <summary>The place Table: eaters, protocols, kitchen, how the week goes.</summary>
 public static class TableEndpoints
 {
     public static void MapTable(this IEndpointRouteBuilder api)
@@ -10,5 +10,6 @@ public static class TableEndpoints
         table.MapPhases();
         table.MapProtocols();
         table.MapKitchen();
+        table.MapRhythm();
     }
 }

@@ -12,13 +12,8 @@ public static class BoardPages
         new(
             week.Start,
             week.Days,
-            Occasion.Meals,
-            [
-                .. new[] { week.Table.Household.PrepDay, week.Table.Household.SecondDay }
-                    .OfType<DayOfWeek>()
-                    .Select(day => week.Start.AddDays(Kitchen.Offset(day)))
-                    .Order(),
-            ],
+            [.. week.Plan.Meals.Select(meal => new BoardMeal(meal.Key, meal.Name))],
+            [.. Sessions(week)],
             [.. week.Eaters.Select((eater, at) => ToEater(week, eater, week.Table.Eaters[at]))],
             [.. week.Plan.Batches.Select(batch => ToBatch(week, batch))],
             [
@@ -40,6 +35,20 @@ public static class BoardPages
             [.. Outdated(week)],
             week.Undo
         );
+
+    /// <summary>The usual ones, and those in which something is cooked.</summary>
+    private static IEnumerable<BoardSession> Sessions(WeekView week)
+    {
+        var rhythm = week.Table.Household.Rhythm;
+        var cooked = week.Plan.CookedForIt.Select(batch => batch.Cooked).ToHashSet();
+        var there = week.Plan.Sessions.Where(session => week.Plan.Holds(session.EatenFrom)).ToDictionary(session => session.Date);
+        return rhythm
+            .SessionsOf(week.Start)
+            .Union(cooked)
+            .Order()
+            .Select(date => there.GetValueOrDefault(date) ?? rhythm.SessionOn(date, week.Start, Guid.Empty))
+            .Select(session => new BoardSession(session.Date, session.Start, session.Cooks, session.Name));
+    }
 
     private static bool IsSomething(Serving serving) =>
         serving.Items.Count > 0 || serving.State != ServingState.Planned || serving.IsLocked || serving.Note.Length > 0;

@@ -59,7 +59,7 @@ public static class BoxEndpoints
             .MapGet(
                 "/portioning",
                 async (DateOnly date, CurrentTenant tenant, BoxStore boxes, KnowledgeBase knowledge) =>
-                    TypedResults.Ok(ToPage(await boxes.Read(tenant, HouseholdClock.WeekOf(date)), knowledge))
+                    TypedResults.Ok(ToPage(await boxes.Read(tenant, date), knowledge))
             )
             .WithName("GetPortioning");
         weeks.MapPut("/batches/{batch:guid}/portioned", Portion).WithName("PortionBatch");
@@ -78,17 +78,7 @@ public static class BoxEndpoints
             Editing editing,
             Func<WeekPlan, IReadOnlyList<Guid>> which,
             PartYield? weighed = null
-        ) =>
-            editing.Answer(
-                await Boxes.Portion(
-                    editing,
-                    HouseholdClock.WeekOf(date),
-                    which,
-                    weighed,
-                    Clock.GetUtcNow(),
-                    stored => ToPage(stored, Knowledge)
-                )
-            );
+        ) => editing.Answer(await Boxes.Portion(editing, date, which, weighed, Clock.GetUtcNow(), stored => ToPage(stored, Knowledge)));
     }
 
     private static Task<Results<Ok<PortioningPage>, ProblemHttpResult>> Portion(

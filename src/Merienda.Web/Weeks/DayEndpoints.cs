@@ -37,7 +37,7 @@ public static class DayEndpoints
                     ? refusal
                     : WeekEndpoints.Said(
                         week.Plan.PlaceRow(batch, request.Meal, request.EaterId, diner.Value.PortionHabit, Guid.CreateVersion7),
-                        $"Placed {WeekEndpoints.LetterOf(week, batch)} in each {request.Meal}"
+                        $"Placed {WeekEndpoints.LetterOf(week, batch)} in each {week.Plan.Rhythm.NameOf(request.Meal)}"
                     );
             }
         );
@@ -115,25 +115,13 @@ public static class DayEndpoints
         CopyWeekRequest request,
         Editing editing,
         WeekStore weeks
-    )
-    {
-        var from = HouseholdClock.WeekOf(date);
+    ) =>
         // The ends of the calendar have no week round them.
-        var to = request.To.Year is < 2000 or > 2100 ? from : HouseholdClock.WeekOf(request.To);
-        return to <= from
-            ? new Refusal(
-                "copy-not-later",
-                "to",
-                $"{request.To:yyyy-MM-dd}",
-                "a week is copied to a later one, up to 2100",
-                "Choose a week after it"
-            ).ToProblem()
-            : editing.Answer(
-                (await weeks.Copy(editing, from, to, request.WithMeals, Stop)).Select(edited =>
-                    edited.Select(copied => new CopiedWeek(to, copied.Batches, copied.Placed, copied.Left))
-                )
-            );
-    }
+        editing.Answer(
+            (await weeks.Copy(editing, date, request.To.Year is < 2000 or > 2100 ? date : request.To, request.WithMeals, Stop)).Select(
+                edited => edited.Select(copied => new CopiedWeek(copied.Start, copied.Batches, copied.Placed, copied.Left))
+            )
+        );
 
     private static Refusal? Stop(StoredWeek week, ServingItem item, Guid eaterId) =>
         week.Table.Diners.FirstOrDefault(one => one.Id == eaterId) is not { } eater

@@ -111,7 +111,7 @@ public static class MealEndpoints
                             request.Note,
                             Guid.CreateVersion7
                         ),
-                        $"Said something of {diner.Value.Name}'s {request.Place.Meal}"
+                        $"Said something of {diner.Value.Name}'s {week.Plan.Rhythm.NameOf(request.Place.Meal)}"
                     )
         );
 

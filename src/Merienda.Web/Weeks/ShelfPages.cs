@@ -32,7 +32,7 @@ public static class ShelfPages
             box.Number,
             of,
             box.IsThere,
-            batch.Cooked < week.Start.AddDays(-1),
+            !week.Plan.IsCookedForIt(batch),
             Math.Round(box.Portions, 2),
             PartsOf(box),
             box.Real is { Kind.Length: > 0 } real ? $"{real.Kind}, {real.Material}" : "",

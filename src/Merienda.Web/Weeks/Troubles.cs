@@ -31,7 +31,7 @@ public static class Troubles
             found.AddRange(
                 day.OpenMeals.Select(meal => new Trouble(
                     TroubleKind.Open,
-                    $"{Name(day.Date)}: {day.Eater.Name}'s {meal} is still open.",
+                    $"{Name(day.Date)}: {day.Eater.Name}'s {week.Table.Household.Rhythm.NameOf(meal)} is still open.",
                     day.Date,
                     meal,
                     day.Eater.Id

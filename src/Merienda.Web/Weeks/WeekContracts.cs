@@ -1,3 +1,4 @@
+using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Sessions;
 using Merienda.Storage.Edits;
@@ -110,12 +111,18 @@ public enum TroubleKind
 /// <summary>Something to look at, in falling order of weight, with where it is.</summary>
 public sealed record Trouble(TroubleKind Kind, string Text, DateOnly? Date, string? Meal, Guid? EaterId);
 
+public sealed record BoardMeal(string Key, string Name);
+
+/// <param name="Start">Local time.</param>
+public sealed record BoardSession(DateOnly Date, TimeOnly Start, int Cooks, string Name);
+
+/// <param name="Sessions">The usual ones of the week, and those in which something is cooked.</param>
 /// <param name="Outdated">Protocols that have a newer version than the one the week was planned with.</param>
 public sealed record WeekBoard(
     DateOnly Start,
     IReadOnlyList<DateOnly> Days,
-    IReadOnlyList<string> Meals,
-    IReadOnlyList<DateOnly> SessionDays,
+    IReadOnlyList<BoardMeal> Meals,
+    IReadOnlyList<BoardSession> Sessions,
     IReadOnlyList<BoardEater> Eaters,
     IReadOnlyList<BoardBatch> Batches,
     IReadOnlyList<BoardServing> Servings,
@@ -126,6 +133,11 @@ public sealed record WeekBoard(
 );
 
 public sealed record MakeBatchRequest(Guid RecipeId, DateOnly CookedOn, decimal Portions);
+
+public sealed record CookOnRequest(DateOnly Date);
+
+/// <param name="Date">On another date it takes its batches along.</param>
+public sealed record SessionRequest(DateOnly Date, TimeOnly Start, int Cooks, string Name);
 
 public sealed record ResizeBatchRequest(decimal Portions);
 
@@ -205,9 +217,14 @@ public sealed record SessionTask(
     bool IsTicked
 );
 
+/// <param name="Begins">Local time.</param>
 /// <param name="Allergies">Which dishes hold what an eater is allergic to, and how to keep them apart.</param>
 public sealed record SessionPage(
     DateOnly Date,
+    TimeOnly Begins,
+    int Cooks,
+    string Name,
+    SessionState State,
     int Minutes,
     int HandsOn,
     int Dishes,

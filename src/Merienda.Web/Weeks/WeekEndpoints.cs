@@ -1,6 +1,5 @@
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
-using Merienda.Core.Protocols;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
@@ -22,6 +21,7 @@ public static class WeekEndpoints
         weeks.MapPost("/items/{item:guid}/move", Move).WithName("MoveItem");
         weeks.MapPut("/items/{item:guid}/size", Size).WithName("SizeItem");
         weeks.MapMeals();
+        weeks.MapSessions();
         weeks.MapDays();
         weeks.MapPost("/protocols/renew", RenewProtocols).WithName("RenewProtocols");
         api.MapPost("/undo", Undo).WithTags("Week").WithName("Undo").RequireAuthorization();
@@ -39,8 +39,7 @@ public static class WeekEndpoints
     {
         public WeekBoard Draw(StoredWeek stored) => new WeekView(stored, Knowledge).ToBoard();
 
-        public async Task<WeekView> View(DateOnly date, CurrentTenant tenant) =>
-            new(await Weeks.Read(tenant, HouseholdClock.WeekOf(date)), Knowledge);
+        public async Task<WeekView> View(DateOnly date, CurrentTenant tenant) => new(await Weeks.Read(tenant, date), Knowledge);
     }
 
     private static async Task<Ok<WeekBoard>> Board(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
@@ -51,19 +50,7 @@ public static class WeekEndpoints
         MakeBatchRequest request,
         Editing editing,
         [AsParameters] Desk desk
-    )
-    {
-        var start = HouseholdClock.WeekOf(date);
-        return request.CookedOn < start.AddDays(-1) || request.CookedOn > start.AddDays(5)
-            ? new Refusal(
-                "session-out-of-week",
-                "cookedOn",
-                $"{request.CookedOn:yyyy-MM-dd}",
-                $"this week is cooked for between {start.AddDays(-1):yyyy-MM-dd} and {start.AddDays(5):yyyy-MM-dd}",
-                "Choose a session of this week"
-            ).ToProblem()
-            : editing.Answer(await desk.Weeks.Make(editing, request.RecipeId, start, request.CookedOn, request.Portions, desk.Draw));
-    }
+    ) => editing.Answer(await desk.Weeks.Make(editing, request.RecipeId, date, request.CookedOn, request.Portions, desk.Draw));
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Resize(
         DateOnly date,
@@ -162,7 +149,7 @@ public static class WeekEndpoints
 
     private static async Task<Ok<ShopPage>> Shop(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
     {
-        var (week, stock) = await desk.Weeks.ReadWithStock(tenant, HouseholdClock.WeekOf(date));
+        var (week, stock) = await desk.Weeks.ReadWithStock(tenant, date);
         return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToShop(stock));
     }
 
@@ -174,7 +161,7 @@ public static class WeekEndpoints
     ) =>
         request.Key.Length is 0 or > 300
             ? new Refusal("unknown-item", "key", request.Key, "no item has such a name", "Load the list again").ToProblem()
-            : editing.Done(await desk.Weeks.TickShop(editing, HouseholdClock.WeekOf(date), request.Key, request.IsTicked));
+            : editing.Done(await desk.Weeks.TickShop(editing, date, request.Key, request.IsTicked));
 
     private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
         TypedResults.Ok((await desk.View(date, tenant)).ToSessions());
@@ -195,11 +182,7 @@ public static class WeekEndpoints
         [AsParameters] Desk desk,
         ProtocolStore protocols,
         WeekReading weeks
-    )
-    {
-        var start = HouseholdClock.WeekOf(date);
-        return editing.Answer(await protocols.Renew(editing, start, () => weeks.Of(start).Select(desk.Draw)));
-    }
+    ) => editing.Answer(await protocols.Renew(editing, date, () => weeks.Of(date).Select(desk.Draw)));
 
     /// <summary>One edit of the week: decided on it as it is now, answered with the board as it is then.</summary>
     internal static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Edit(
@@ -207,13 +190,13 @@ public static class WeekEndpoints
         Editing editing,
         Desk desk,
         Func<StoredWeek, Result<(WeekPlan, string)>> decide
-    ) => editing.Answer(await desk.Weeks.Edit(editing, HouseholdClock.WeekOf(date), decide, desk.Draw));
+    ) => editing.Answer(await desk.Weeks.Edit(editing, date, decide, desk.Draw));
 
     internal static Result<(WeekPlan, string)> Said(Result<WeekPlan> plan, string summary) => plan.Select(decided => (decided, summary));
 
     /// <summary>Who eats at a place of the board.</summary>
     internal static Result<Eater> Diner(StoredWeek week, BoardPlace at) =>
-        UnknownMeal(at) is { } refusal ? refusal
+        Rhythm.UnknownMeal(week.Plan.Meals, at.Meal) is { } refusal ? refusal
         : week.Table.Diners.FirstOrDefault(one => one.Id == at.EaterId) is { } eater ? eater
         : HouseholdStore.EaterGone(at.EaterId);
 
@@ -249,9 +232,4 @@ public static class WeekEndpoints
             : await next(context);
 
     internal static Cell ToCell(BoardPlace place) => new(place.Date, place.Meal, place.EaterId);
-
-    private static Refusal? UnknownMeal(BoardPlace to) =>
-        Occasion.Meals.Contains(to.Meal)
-            ? null
-            : new("unknown-meal", "meal", to.Meal, "there is no such meal", $"Use one of {string.Join(", ", Occasion.Meals)}");
 }

@@ -71,8 +71,19 @@ public static class WeekPages
                         item.Task.TemperatureC,
                         week.IsTaskTicked(batches[item.Letter].Id, item.Task.Id)
                     ));
+                    var (said, states) = (
+                        week.Plan.Sessions.First(one => one.Date == session.Key),
+                        week.Plan.StateOf(
+                            session.Key,
+                            batch => week.RecipeOf(batch).Version.Tasks.Any(task => week.IsTaskTicked(batch.Id, task.Id))
+                        )
+                    );
                     return new SessionPage(
                         session.Key,
+                        said.Start,
+                        said.Cooks,
+                        said.Name,
+                        states,
                         order.Select(item => item.End).DefaultIfEmpty(0).Max(),
                         order.Sum(item => item.Task.HandsOn),
                         batches.Count,

@@ -50,7 +50,7 @@ public sealed class WeekView
     public bool CountsInOunces => Table.Household.CountsInOunces;
 
     /// <summary>Batches that are cooked for this week: what is shopped and cooked, without older ones still eaten.</summary>
-    public IEnumerable<Batch> CookedForIt => Plan.Batches.Where(batch => batch.Cooked >= Start.AddDays(-1));
+    public IEnumerable<Batch> CookedForIt => Plan.CookedForIt;
 
     public StoredRecipe RecipeOf(Batch batch) => _stored.RecipeOf(batch);
 
@@ -58,7 +58,7 @@ public sealed class WeekView
     public WeekLedger LedgerOf(IReadOnlyList<Eater> eaters) =>
         new(
             Days,
-            Occasion.Meals,
+            Plan.Meals,
             eaters,
             Plated.Select(plated => (plated.Serving.Cell, plated.Helping)),
             Plan.Servings.Where(serving => serving.State is ServingState.Out or ServingState.Skipped).Select(serving => serving.Cell)

@@ -8,15 +8,15 @@ namespace Merienda.Core.Tests.Planning;
 public class WeekLedgerTests
 {
     private static readonly IReadOnlyList<DateOnly> Days = [.. Enumerable.Range(0, 7).Select(new DateOnly(2026, 11, 21).AddDays)];
-    private static readonly string[] Meals = ["breakfast", "lunch", "merienda", "supper"];
+    private static readonly IReadOnlyList<MealSlot> Meals = [.. Rhythm.Usual.Meals];
 
     private static Eater Eater(string name, params Rule[] rules) =>
         new(
             Guid.NewGuid(),
             name,
             new EaterRules(rules, Context()),
-            Meals.ToDictionary(meal => meal, _ => 0.25m),
-            [.. Meals.Select(meal => EaterMeal.Daily(meal, 0.25m))]
+            [.. Meals.Select(meal => EaterMeal.Daily(meal.Key, 0.25m))],
+            Rhythm.Usual
         );
 
     private static readonly Helping Sugar = new("sugar", Portion(1, "10 g sugar"), 1);
@@ -37,7 +37,7 @@ public class WeekLedgerTests
             ]
         );
         var day = ledger[Days[2], teun.Id];
-        Assert.Equal(["breakfast", "merienda"], day.OpenMeals);
+        Assert.Equal(["breakfast", "bite"], day.OpenMeals);
         Assert.Equal(30, day.Tightest!.Value!.Value.Best);
         Assert.Equal(Verdict.Breaks, day.Verdict);
         Assert.Equal(7 * 4 - 2, ledger.Days.Sum(item => item.OpenMeals.Count));
@@ -72,7 +72,7 @@ public class WeekLedgerTests
         Assert.Equal(70, ledger.Weeks[eater.Id].Single().Value!.Value.Best);
         Assert.Equal(Verdict.Breaks, ledger.Weeks[eater.Id].Single().Verdict);
         Assert.Empty(ledger[Days[1], eater.Id].Findings);
-        Assert.Equal(20, new EaterDay(Days[1], eater, [new("lunch", [Sugar, Sugar])]).Findings.Single().Value!.Value.Best);
+        Assert.Equal(20, new EaterDay(Days[1], eater, [new(Slot("lunch"), [Sugar, Sugar])]).Findings.Single().Value!.Value.Best);
     }
 
     [Fact]
@@ -141,7 +141,7 @@ public class WeekLedgerTests
     public void A_floor_of_the_week_waits_for_meals_of_the_week_that_are_open()
     {
         var eater = Eater("E", AtLeast(Measure.NetCarbohydrate, 500, Period.Week));
-        var all = from day in Days from meal in Meals select (new Cell(day, meal, eater.Id), Cod);
+        var all = from day in Days from meal in Meals select (new Cell(day, meal.Key, eater.Id), Cod);
         Assert.Equal(Verdict.Breaks, new WeekLedger(Days, Meals, [eater], all).Weeks[eater.Id].Single().Verdict);
         Assert.Equal(Verdict.CannotTell, new WeekLedger(Days, Meals, [eater], all.Skip(1)).Weeks[eater.Id].Single().Verdict);
     }
@@ -149,7 +149,7 @@ public class WeekLedgerTests
     [Fact]
     public void A_meal_is_judged_by_rules_of_a_portion_and_of_a_meal()
     {
-        var meal = new PlannedMeal("lunch", [Sugar, Sugar]);
+        var meal = new PlannedMeal(Slot("lunch"), [Sugar, Sugar]);
         Verdict Of(params Rule[] rules) => new EaterDay(Days[0], Eater("E", rules), [meal]).VerdictOf(meal);
         Assert.Equal(Verdict.Breaks, Of(AtMost(Measure.NetCarbohydrate, 15, Period.Meal))); // 20 g together
         Assert.Equal(Verdict.Fits, Of(AtMost(Measure.NetCarbohydrate, 25, Period.Meal)));
@@ -162,7 +162,7 @@ public class WeekLedgerTests
     public void The_tightest_ruler_is_the_heaviest_verdict_then_a_ceiling_then_the_fullest()
     {
         static LimitRule Named(string id, LimitRule rule) => rule with { Id = id };
-        string Tightest(params Rule[] rules) => new EaterDay(Days[0], Eater("E", rules), [new("lunch", [Sugar, Cod])]).Tightest!.Rule;
+        string Tightest(params Rule[] rules) => new EaterDay(Days[0], Eater("E", rules), [new(Slot("lunch"), [Sugar, Cod])]).Tightest!.Rule;
         var full = Named("full", AtMost(Measure.NetCarbohydrate, 12));
         var roomy = Named("roomy", AtMost(Measure.NetCarbohydrate, 100));
         var broken = Named("broken", AtMost(Measure.Protein, 1));

@@ -9,7 +9,7 @@ public class FreeFoodTests
 {
     private static readonly DateOnly Day = new(2026, 11, 23);
 
-    private static Helping At(string meal, params string[] lines) => new("dish", Portion(1, lines), 1) { At = new(Day, meal) };
+    private static Helping At(string meal, params string[] lines) => new("dish", Portion(1, lines), 1) { At = new(Day, Slot(meal)) };
 
     private static decimal Energy(Period per, params Helping[] helpings) =>
         new Intake(helpings).Sum(Measure.Energy, [new("ketchup", 60, per)]).Best;
@@ -128,7 +128,7 @@ public class FreeFoodTests
             At("supper", "60 g tomato ketchup"),
             At("lunch", "60 g tomato ketchup") with
             {
-                At = new(Day.AddDays(1), "lunch"),
+                At = new(Day.AddDays(1), Slot("lunch")),
             }
         );
         Assert.Equal(

@@ -10,7 +10,7 @@ public class WeekRuleTests
     private static readonly DateOnly Sunday = new(2026, 11, 22);
 
     private static Helping At(int day, string meal, string dish, params string[] lines) =>
-        new($"A {dish}", Portion(1, lines), 1) { At = new(Sunday.AddDays(day), meal), Dish = dish };
+        new($"A {dish}", Portion(1, lines), 1) { At = new(Sunday.AddDays(day), Slot(meal)), Dish = dish };
 
     private static Helping Cod(int day, string meal = "supper") => At(day, meal, "Cod", "120 g cod");
 
@@ -67,7 +67,7 @@ public class WeekRuleTests
         Assert.Contains("Cod comes twice in a row", Of(Cod(0), Cod(1)).Because, StringComparison.Ordinal);
         Assert.Contains(
             "Cod is lunch and supper on Sun",
-            Of(Cod(0, "lunch"), At(0, "merienda", "Apple", "1 apple"), Cod(0)).Because,
+            Of(Cod(0, "lunch"), At(0, "bite", "Apple", "1 apple"), Cod(0)).Because,
             StringComparison.Ordinal
         );
         var four = Of(Cod(0), other, Cod(1), At(2, "lunch", "Stew", "100 g lamb leg"), Cod(2), At(3, "lunch", "Bake", "2 eggs"), Cod(3));
@@ -129,9 +129,9 @@ public class WeekRuleTests
 
     [Theory]
     [InlineData("lunch", "supper", false)]
-    [InlineData("breakfast", "merienda", true)] // small meals may repeat
+    [InlineData("breakfast", "bite", true)] // small meals may repeat
     [InlineData("breakfast", "supper", true)]
-    [InlineData("merienda", "lunch", true)]
+    [InlineData("bite", "lunch", true)]
     public void Not_on_one_day_is_said_of_the_two_main_meals_only(string one, string other, bool isKept)
     {
         var rule = new RepetitionRule { Id = "variety", NotSameDay = true };

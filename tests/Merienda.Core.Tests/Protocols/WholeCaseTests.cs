@@ -60,7 +60,7 @@ public partial class WholeCaseTests
         );
     }
 
-    private static (EaterRules Rules, string? Meal, decimal Size) Read(string text)
+    private static (EaterRules Rules, MealRole? Meal, decimal Size) Read(string text)
     {
         var parts = text.Split(';', StringSplitOptions.TrimEntries);
         var followed = parts[0] == "no protocol" ? [] : parts[0].Split('+', StringSplitOptions.TrimEntries).Select(ReadProtocol).ToList();
@@ -87,7 +87,7 @@ public partial class WholeCaseTests
         );
         return (
             new EaterRules(followed, allowances, personal, Data.HouseScheme, Data.Classes, default),
-            After("at").FirstOrDefault(),
+            After("at") is [var meal] ? Enum.Parse<MealRole>(meal, ignoreCase: true) : null,
             After("portion") is [var size] ? decimal.Parse(size, CultureInfo.InvariantCulture) : 1
         );
     }

@@ -6,6 +6,9 @@ const looks = {
   bare: 'text-cobalt underline-offset-2 hover:underline px-1',
 };
 
+export const buttonLook =
+  'inline-flex min-h-9 items-center justify-center gap-1.5 rounded-sm px-3 py-1 text-sm font-semibold whitespace-nowrap transition duration-150 disabled:opacity-50';
+
 export function Button({
   look = 'quiet',
   className = '',
@@ -16,7 +19,7 @@ export function Button({
       type="button"
       // A double click sends a form once: the second click comes before the first has dimmed the button.
       onClick={(event) => rest.type === 'submit' && event.detail > 1 && event.preventDefault()}
-      className={`inline-flex min-h-9 items-center justify-center gap-1.5 rounded-sm px-3 py-1 text-sm font-semibold whitespace-nowrap transition duration-150 disabled:opacity-50 ${looks[look]} ${className}`}
+      className={`${buttonLook} ${looks[look]} ${className}`}
       {...rest}
     />
   );

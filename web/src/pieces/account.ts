@@ -12,7 +12,7 @@ export function useAccount() {
       const state = await take(api.GET('/api/account'));
       rememberAntiforgery(state.antiforgery);
       rememberNumberFormat(state.person?.numberFormat ?? 'point');
-      showAs(state.person?.numberFormat ?? 'point', state.person?.units ?? 'metric');
+      if (state.person) showAs(state.person);
       return state;
     },
   });

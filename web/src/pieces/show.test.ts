@@ -2,7 +2,10 @@ import { afterEach, describe, expect, it } from 'vitest';
 import {
   addDays,
   amount,
+  clock,
   countsInOunces,
+  mealChoices,
+  mealName,
   minutes,
   number,
   numbersLine,
@@ -11,6 +14,7 @@ import {
   showAs,
   temperature,
   weekday,
+  weekOrder,
   weekStart,
 } from './show';
 
@@ -23,6 +27,12 @@ describe('dates', () => {
     expect(addDays('2026-12-31', 1)).toBe('2027-01-01');
     expect(addDays('2026-03-28', 2)).toBe('2026-03-30');
     expect(weekday('2026-11-22')).toBe('Sun');
+  });
+});
+
+describe('a time of day', () => {
+  it('goes on past the hour and past midnight', () => {
+    expect([clock('14:00:00'), clock('09:50:00', 15), clock('23:30:00', 45)]).toEqual(['14:00', '10:05', '0:15']);
   });
 });
 
@@ -57,18 +67,37 @@ describe('numbers', () => {
 });
 
 describe('a household’s own way to count', () => {
-  afterEach(() => showAs('point', 'metric'));
+  const usual = { numberFormat: 'point', units: 'metric', firstDay: 'sunday' as const, meals: [] };
+  afterEach(() => showAs(usual));
 
   it('writes a comma where the household does', () => {
-    showAs('comma', 'metric');
+    showAs({ ...usual, numberFormat: 'comma' });
     expect(number(1234.5)).toBe('1.234,5');
     expect(temperature(180)).toBe('180 °C');
   });
 
   it('says degrees Fahrenheit where the household counts in ounces', () => {
     // 350 °F = 177 °C, 400 °F = 204 °C: domain.md section 11, value 12.
-    showAs('point', 'us');
+    showAs({ ...usual, units: 'us' });
     expect([temperature(177), temperature(204)]).toEqual(['351 °F', '399 °F']);
     expect(countsInOunces()).toBe(true);
+  });
+
+  it('begins the week on the day it chose', () => {
+    showAs({ ...usual, firstDay: 'monday' });
+    expect(['2026-11-22', '2026-11-23', '2026-11-29'].map(weekStart)).toEqual(['2026-11-16', '2026-11-23', '2026-11-23']);
+    expect(weekOrder()).toEqual([1, 2, 3, 4, 5, 6, 0]);
+  });
+
+  it('calls its meals by their names, also one that is planned no more', () => {
+    showAs({
+      ...usual,
+      meals: [
+        { key: 'bite', name: 'merienda', isFormer: false },
+        { key: 'tea', name: 'tea', isFormer: true },
+      ],
+    });
+    expect(['bite', 'tea', 'brunch'].map(mealName)).toEqual(['merienda', 'tea', 'brunch']);
+    expect(mealChoices()).toEqual([['bite', 'merienda']]);
   });
 });

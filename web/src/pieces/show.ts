@@ -2,13 +2,40 @@ import type { Schemas, Verdict } from '../api/client';
 
 type Estimate = Schemas['ShownEstimate'];
 
-/** How the household writes numbers and measures; set once the account is known. */
-const habit = { locale: 'en-GB', isUs: false };
+/** Weekdays as the server names them, Sunday first. */
+export const dayKeys = [
+  'sunday',
+  'monday',
+  'tuesday',
+  'wednesday',
+  'thursday',
+  'friday',
+  'saturday',
+] as const satisfies Schemas['DayOfWeek'][];
 
-export function showAs(numberFormat: string, units: string) {
+/** How the household writes numbers and measures, and how its weeks go; set once the account is known. */
+const habit = { locale: 'en-GB', isUs: false, firstDay: 0, meals: [] as { key: string; name: string; isFormer: boolean }[] };
+
+type Habit = Pick<Schemas['PersonState'], 'numberFormat' | 'units' | 'firstDay' | 'meals'>;
+
+export function showAs({ numberFormat, units, firstDay, meals }: Habit) {
   habit.locale = numberFormat === 'comma' ? 'de-DE' : 'en-GB';
   habit.isUs = units === 'us';
+  habit.firstDay = dayKeys.indexOf(firstDay);
+  habit.meals = meals;
 }
+
+/** What the household calls a meal. */
+export const mealName = (key: string) => habit.meals.find((meal) => meal.key === key)?.name ?? key;
+
+/** Keys of its meals in the order of the day, former ones last. */
+export const mealOrder = () => habit.meals.map((meal) => meal.key);
+
+/** The meals that are planned, as a choice shows them. */
+export const mealChoices = (): [string, string][] => habit.meals.filter((meal) => !meal.isFormer).map((meal) => [meal.key, meal.name]);
+
+/** Places of the weekdays from Sunday, in the order of the household's week. */
+export const weekOrder = () => dayKeys.map((_, at) => (habit.firstDay + at) % 7);
 
 export const countsInOunces = () => habit.isUs;
 
@@ -19,6 +46,9 @@ export const temperature = (celsius: number) => (habit.isUs ? `${Math.round((cel
 export function number(value: number, decimals = 2): string {
   return value.toLocaleString(habit.locale, { maximumFractionDigits: decimals });
 }
+
+/** Reads a typed number with either decimal mark; null for nothing, NaN for no number. */
+export const typedNumber = (typed: string) => (typed.trim() === '' ? null : Number(typed.trim().replace(',', '.')));
 
 /** Portions as people say them: ½, 1, 1½, 2.25 */
 export function portions(size: number): string {
@@ -75,9 +105,16 @@ export function addDays(date: string, days: number): string {
   return moved.toISOString().slice(0, 10);
 }
 
-/** The Sunday that a date's week starts on. */
+/** The first day of a date's week. */
 export function weekStart(date: string): string {
-  return addDays(date, -day(date).getUTCDay());
+  return addDays(date, -((day(date).getUTCDay() - habit.firstDay + 7) % 7));
+}
+
+/** "14:25" of a time of day and the minutes since. */
+export function clock(start: string, later = 0): string {
+  const [hours = 0, minutes = 0] = start.split(':').map(Number);
+  const at = hours * 60 + minutes + later;
+  return `${Math.floor(at / 60) % 24}:${String(at % 60).padStart(2, '0')}`;
 }
 
 /** "2 h 05" of minutes. */

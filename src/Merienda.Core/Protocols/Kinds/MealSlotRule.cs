@@ -23,7 +23,11 @@ public sealed record MealSlotRule : BoundedRule
                 RuleFieldType.Choice,
                 "Which meal.",
                 IsRequired: true,
-                Options: [new("any", "every meal"), .. Occasion.Meals.Select(meal => new FieldOption(meal, meal))]
+                Options:
+                [
+                    new("any", "every meal"),
+                    .. Enum.GetValues<MealRole>().Select(role => $"{role}".ToLowerInvariant()).Select(role => new FieldOption(role, role)),
+                ]
             ),
             RuleField.Measure(),
             RuleField.Classes("classes", "from", "Groups of food that fill this part."),
@@ -48,7 +52,7 @@ public sealed record MealSlotRule : BoundedRule
     /// <summary>What the part is called: "Protein source".</summary>
     public required string Name { get; init; }
 
-    /// <summary>A meal, or "any".</summary>
+    /// <summary>What the meal is (<see cref="MealRole"/> in small letters), or "any".</summary>
     public required string Meal { get; init; }
 
     public required Measure Measure { get; init; }
@@ -80,7 +84,7 @@ public sealed record MealSlotRule : BoundedRule
     public override Finding Check(Intake intake, RuleContext context)
     {
         // A portion whose meal nobody said is not held against one meal's part.
-        if (Meal != "any" && context.Meal != Meal)
+        if (Meal != "any" && !Meal.Equals($"{context.Meal}", StringComparison.OrdinalIgnoreCase))
         {
             return new(Id, Title, Verdict.Fits, null, null, null, [], $"{Title}: this is not {Meal}.");
         }

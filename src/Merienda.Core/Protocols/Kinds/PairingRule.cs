@@ -77,7 +77,7 @@ public sealed record PairingRule : BoundedRule
         var meals = intake
             .Helpings.Select((helping, at) => (helping, over: (object?)helping.At ?? at))
             .GroupBy(item => item.over, item => item.helping)
-            .Select(meal => (Name: meal.First().At?.Meal ?? meal.First().Name, Value: new Intake([.. meal]).Sum(Measure)))
+            .Select(meal => (Name: meal.First().At?.Meal.Name ?? meal.First().Name, Value: new Intake([.. meal]).Sum(Measure)))
             .OrderByDescending(meal => meal.Value.Best)
             .ToList();
         var heaviest = meals.Count == 0 ? Estimate.Zero : meals[0].Value;

@@ -115,8 +115,10 @@ public sealed record RepetitionRule : BoundedRule
 
     private static IEnumerable<string> SameDay(Intake intake) =>
         intake
-            .Helpings.Where(helping => helping.At?.IsMain == true)
+            .Helpings.Where(helping => helping.At?.Meal.IsMain == true)
             .GroupBy(helping => (helping.At!.Date, helping.Dish))
             .Where(same => same.Select(helping => helping.At!.Meal).Distinct().Count() > 1)
-            .Select(same => $"{same.Key.Dish} is lunch and supper on {same.Key.Date:ddd}");
+            .Select(same =>
+                $"{same.Key.Dish} is {string.Join(" and ", same.Select(helping => helping.At!.Meal.Name).Distinct())} on {same.Key.Date:ddd}"
+            );
 }

@@ -4,6 +4,7 @@ import { api, Problem, type Schemas, take } from '../../api/client';
 import { useForgetEverything } from '../../pieces/account';
 import { Button } from '../../pieces/Button';
 import { Field } from '../../pieces/Field';
+import { ProblemNote } from '../../pieces/ProblemNote';
 import { Tape } from '../../pieces/Tape';
 
 /** The door: sign in, sign up, or walk in as one of the demo people. */
@@ -86,7 +87,7 @@ function SignIn({ enter, problem, busy }: DoorProps) {
     <form onSubmit={submit} className="flex flex-col gap-3">
       <Field label="E-mail address" type="email" value={email} onChange={setEmail} autoComplete="username" required />
       <Field label="Password" type="password" value={password} onChange={setPassword} autoComplete="current-password" required />
-      <Refusal problem={problem} />
+      <ProblemNote of={problem} />
       <Button type="submit" look="main" disabled={busy}>
         Sign in
       </Button>
@@ -132,18 +133,10 @@ function SignUp({ enter, problem, busy }: DoorProps) {
         autoComplete="new-password"
         required
       />
-      {problem && !problem.field && <Refusal problem={problem} />}
+      {!problem?.field && <ProblemNote of={problem} />}
       <Button type="submit" look="main" disabled={busy}>
         Sign up
       </Button>
     </form>
   );
-}
-
-function Refusal({ problem }: { problem: Problem | null }) {
-  return problem ? (
-    <p role="alert" className="text-sm">
-      <b className="text-beet">{problem.title}</b> {problem.cure}
-    </p>
-  ) : null;
 }

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { Problem, type Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { useNotices } from '../../pieces/Notice';
+import { ProblemNote } from '../../pieces/ProblemNote';
 import { number } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import { importFile } from './importFile';
@@ -87,12 +88,7 @@ export function FilePage() {
               <Button onClick={() => stop.current?.abort()}>Stop</Button>
             </div>
           )}
-          {state.kind === 'refused' && (
-            <p role="alert" className="text-sm">
-              <b className="text-beet">{state.problem.title}</b> {state.problem.value && `(${state.problem.value}) `}
-              {state.problem.cure}
-            </p>
-          )}
+          {state.kind === 'refused' && <ProblemNote of={state.problem} isInFile />}
           {state.kind === 'read' && <Told report={state.report} onApply={() => file && void run(file, true)} />}
         </div>
       </section>

@@ -3,6 +3,7 @@ import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { api, type Schemas, take, type Verdict } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
+import { ButtonLink } from '../../pieces/ButtonLink';
 import { inputLook } from '../../pieces/Field';
 import { Lozenge } from '../../pieces/Lozenge';
 import { amount, verdictWord } from '../../pieces/show';
@@ -86,12 +87,7 @@ export function FoodsPage() {
           </select>
         )}
         <span className="flex-1" />
-        <Link
-          to="/larder/packet"
-          className="inline-flex min-h-9 items-center rounded-sm bg-cobalt px-3 text-sm font-semibold text-on-cobalt hover:brightness-110"
-        >
-          Read a packet
-        </Link>
+        <ButtonLink to="/larder/packet">Read a packet</ButtonLink>
       </div>
       <Asked of={foods}>
         {(page) => (

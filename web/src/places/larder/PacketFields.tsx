@@ -1,7 +1,8 @@
 import type { Problem, Schemas } from '../../api/client';
 import { Choice, Field } from '../../pieces/Field';
 import { KeyPicker } from '../../pieces/KeyPicker';
-import { typedNumber, useTable } from '../table/queries';
+import { typedNumber } from '../../pieces/show';
+import { useTable } from '../table/queries';
 import { bases, type Country, countries, type Draft } from './queries';
 import { useTyped } from './useTyped';
 

@@ -5,6 +5,7 @@ import { api, kept, Problem, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
+import { ProblemNote } from '../../pieces/ProblemNote';
 import { TakenUp } from '../../pieces/TakenUp';
 import { useEdit } from '../../pieces/useEdit';
 import { useUnsaved } from '../../pieces/useUnsaved';
@@ -99,22 +100,12 @@ function PacketForm({ initial, id, onAfresh }: { initial: Draft; id?: string; on
           <Button type="submit" look="main" disabled={edit.isPending}>
             {id ? 'Keep as a new version' : 'Keep this packet'}
           </Button>
-          {refused && (
-            <p role="alert" className="text-sm">
-              <b className="text-beet">{refused.title}</b> {refused.cure}
-            </p>
-          )}
+          <ProblemNote of={refused} />
         </div>
       </form>
       <aside aria-label="What it says" className="rimmed h-fit border-x border-b border-line p-4 text-sm lg:sticky lg:top-4">
         <h2 className="mb-2 text-lg">What it says</h2>
-        {unread ? (
-          <p role="alert">
-            <b className="text-beet">{unread.title}</b> {unread.cure}
-          </p>
-        ) : (
-          packet.data && <PacketSays answer={packet.data} />
-        )}
+        {unread ? <ProblemNote of={unread} /> : packet.data && <PacketSays answer={packet.data} />}
       </aside>
     </div>
   );

@@ -3,10 +3,9 @@ import { Link } from 'react-router';
 import { api, kept, type Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
-import { dayMonth, number, weekday } from '../../pieces/show';
+import { dayMonth, number, typedNumber, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useEdit } from '../../pieces/useEdit';
-import { typedNumber } from '../table/queries';
 
 type Item = Schemas['StockRow'];
 type Action = Schemas['StockAction'];

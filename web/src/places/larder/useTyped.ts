@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { typedNumber } from '../table/queries';
+import { typedNumber } from '../../pieces/show';
 
 /** A number as it is typed: the text stays as it is, the number goes on when it is one. */
 export function useTyped(initial: number | null, onNumber: (value: number | null) => void) {

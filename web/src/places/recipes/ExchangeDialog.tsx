@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, Problem, take } from '../../api/client';
 import { Choice } from '../../pieces/Field';
 import { KeyPicker, type Named } from '../../pieces/KeyPicker';
+import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
 import { number } from '../../pieces/show';
 
@@ -42,11 +43,7 @@ export function ExchangeDialog({ food, name, grams, onClose }: { food: string; n
           </div>
           <Choice label="of equal" value={equal} onChange={setEqual} options={kept} />
         </div>
-        {problem && (
-          <p role="alert">
-            <b className="text-beet">{problem.title}</b> {problem.cure}
-          </p>
-        )}
+        <ProblemNote of={problem} />
         {to && exchange.data && !problem && (
           <div aria-live="polite">
             <p className="text-base">

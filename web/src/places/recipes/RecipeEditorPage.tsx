@@ -5,7 +5,8 @@ import { api, Problem, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { Choice, Field, inputLook } from '../../pieces/Field';
-import { countsInOunces } from '../../pieces/show';
+import { ProblemNote } from '../../pieces/ProblemNote';
+import { countsInOunces, mealChoices } from '../../pieces/show';
 import { TakenUp } from '../../pieces/TakenUp';
 import { useUnsaved } from '../../pieces/useUnsaved';
 import { LineEditor } from './LineEditor';
@@ -132,13 +133,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
             label="Meal"
             value={draft.meal ?? ''}
             onChange={(meal) => set({ meal: meal || null })}
-            options={[
-              ['', 'any'],
-              ['breakfast', 'breakfast'],
-              ['lunch', 'lunch'],
-              ['merienda', 'merienda'],
-              ['supper', 'supper'],
-            ]}
+            options={[['', 'any'], ...mealChoices()]}
           />
         </div>
         <LineEditor lines={draft.lines} onChange={(lines) => set({ lines })} read={checked.data?.lines ?? []} />
@@ -187,11 +182,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
         className="rimmed sticky top-4 max-h-[calc(100dvh-5rem)] self-start overflow-y-auto border-x border-b border-line p-4"
       >
         <h2 className="mb-2 text-lg">Does it fit?</h2>
-        {problem && (
-          <p role="alert" className="mb-3 text-sm">
-            <b className="text-beet">{problem.title}</b> {problem.cure}
-          </p>
-        )}
+        <ProblemNote of={problem} />
         {checked.data ? (
           <>
             <Verdicts of={checked.data.verdicts} />
@@ -239,9 +230,7 @@ function PasteBox({ onRead }: { onRead: (draft: Draft) => void }) {
           Read it
         </Button>
         {problem ? (
-          <p role="alert" className="text-sm">
-            <b className="text-beet">{problem.title}</b> {problem.cure}
-          </p>
+          <ProblemNote of={problem} />
         ) : (
           <p className="text-sm text-steel">
             {read.isSuccess

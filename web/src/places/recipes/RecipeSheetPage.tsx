@@ -3,7 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { api, kept } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
-import { amount, minutes, number, portions, temperature } from '../../pieces/show';
+import { amount, mealName, minutes, number, portions, temperature } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import { ExchangeDialog } from './ExchangeDialog';
 import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
@@ -25,8 +25,8 @@ function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
           <div className="min-w-0 flex-1">
             <h1 className="text-2xl leading-tight">{sheet.name}</h1>
             <p className="text-steel">
-              {portions(sheet.portions)} portions{sheet.meal && ` for ${sheet.meal}`} · keeps {sheet.keeping.fridgeDays} days in the fridge,{' '}
-              {sheet.keeping.freezerMonths ? `${sheet.keeping.freezerMonths} months frozen` : 'does not freeze'}
+              {portions(sheet.portions)} portions{sheet.meal && ` for ${mealName(sheet.meal)}`} · keeps {sheet.keeping.fridgeDays} days in
+              the fridge, {sheet.keeping.freezerMonths ? `${sheet.keeping.freezerMonths} months frozen` : 'does not freeze'}
             </p>
           </div>
           <Actions id={id} name={sheet.name} />

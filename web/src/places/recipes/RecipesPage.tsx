@@ -2,9 +2,10 @@ import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
+import { ButtonLink } from '../../pieces/ButtonLink';
 import { inputLook } from '../../pieces/Field';
 import { VerdictMark } from '../../pieces/Lozenge';
-import { amount, portions } from '../../pieces/show';
+import { amount, mealName, portions } from '../../pieces/show';
 import { useRecipes } from './queries';
 
 /** The library: every recipe with every eater's verdict beside it. */
@@ -38,16 +39,13 @@ export function RecipesPage() {
           className={`${inputLook} w-64`}
         />
         <span className="flex-1" />
-        <Link
-          to="/recipes/new"
-          className="inline-flex min-h-9 items-center rounded-sm bg-cobalt px-3 text-sm font-semibold text-on-cobalt hover:brightness-110"
-        >
-          New recipe
-        </Link>
+        <ButtonLink to="/recipes/new">New recipe</ButtonLink>
       </div>
       <Asked of={recipes}>
         {(all) => {
-          const found = all.filter((recipe) => `${recipe.name} ${recipe.meal ?? ''}`.toLowerCase().includes(typed.trim().toLowerCase()));
+          const found = all.filter((recipe) =>
+            `${recipe.name} ${mealName(recipe.meal ?? '')}`.toLowerCase().includes(typed.trim().toLowerCase()),
+          );
           if (all.length === 0) return <Empty />;
           if (found.length === 0)
             return (
@@ -73,7 +71,7 @@ export function RecipesPage() {
                       {recipe.name}
                     </Link>
                     <p className="text-sm text-steel">
-                      {portions(recipe.portions)} portions{recipe.meal && `, ${recipe.meal}`}
+                      {portions(recipe.portions)} portions{recipe.meal && `, ${mealName(recipe.meal)}`}
                     </p>
                   </div>
                   <dl className="figures grid grid-cols-2 content-start gap-x-4 text-sm">

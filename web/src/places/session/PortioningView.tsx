@@ -6,7 +6,7 @@ import { api, type Kept, kept, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
-import { dayMonth, number, portions, weekday } from '../../pieces/show';
+import { dayMonth, mealName, number, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useEdit } from '../../pieces/useEdit';
 
@@ -117,7 +117,7 @@ function Filling({ batch, vessels, edits }: { batch: Batch; vessels: Schemas['Po
             </b>
             {box.portions !== 1 && <span>{portions(box.portions)}×</span>}
             <span className="min-w-0 flex-1 truncate">
-              {box.place ? `${box.eater}, ${weekday(box.place.date)} ${box.place.meal}` : 'loose'}
+              {box.place ? `${box.eater}, ${weekday(box.place.date)} ${mealName(box.place.meal)}` : 'loose'}
             </span>
             <span className="shrink-0 text-xs text-steel">{box.container}</span>
             {box.keptIn === 'freezer' && <Snowflake size={13} aria-label="to the freezer" className="shrink-0" />}

@@ -7,12 +7,13 @@ import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
 import { putIntoOutbox } from '../../pieces/outbox';
-import { longDate, minutes, temperature } from '../../pieces/show';
+import { clock, longDate, minutes, temperature } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
 import { useWaiting, withTaskTicks } from '../../pieces/useOutbox';
 import { useWeekDate } from '../useWeekDate';
 import { PortioningView } from './PortioningView';
+import { SessionHead } from './SessionHead';
 import { Track } from './Track';
 
 type Page = Schemas['SessionPage'];
@@ -48,6 +49,7 @@ export function SessionPage() {
                     className="min-h-11 border-b-2 border-transparent font-semibold text-steel data-selected:border-cobalt data-selected:text-rim"
                   >
                     {longDate(page.date)}
+                    {page.state === 'portioned' && <span className="ml-1 text-xs font-normal text-steel">in boxes</span>}
                   </Tab>
                 ))}
               </TabList>
@@ -72,7 +74,14 @@ export function SessionPage() {
             <TabPanels>
               {pages.map((page) => (
                 <TabPanel key={page.date}>
-                  {isPortioning ? <PortioningView week={date} day={page.date} /> : <Work page={page} week={date} />}
+                  {isPortioning ? (
+                    <PortioningView week={date} day={page.date} />
+                  ) : (
+                    <>
+                      <SessionHead page={page} week={date} />
+                      <Work page={page} week={date} />
+                    </>
+                  )}
                 </TabPanel>
               ))}
             </TabPanels>
@@ -89,7 +98,10 @@ function Work({ page, week }: { page: Page; week: string }) {
     <>
       <p className="figures mb-3 text-steel">
         {page.dishes} {page.dishes === 1 ? 'dish' : 'dishes'}, {minutes(page.minutes)} from start to end, {minutes(page.handsOn)} of it by
-        hand. One cook, one oven at a time; the longest unattended starts first.
+        hand.{' '}
+        {page.cooks > 1
+          ? 'The order is made for one cook: share it out as you go.'
+          : 'One cook, one oven at a time; the longest unattended starts first.'}
       </p>
       {page.allergies.map((caution) => (
         <p key={caution} className="mb-2 border-l-2 border-beet pl-2">
@@ -106,7 +118,7 @@ function Work({ page, week }: { page: Page; week: string }) {
                 onTick={(isTicked) => putIntoOutbox({ kind: 'task', week, body: { batchId: task.batchId, taskId: task.taskId, isTicked } })}
                 className="size-6"
               />
-              <span className="figures text-sm text-steel">{minutes(task.start)}</span>
+              <span className="figures text-sm text-steel">{clock(page.begins, task.start)}</span>
               <span className="min-w-0 max-sm:hidden">
                 <Tape letter={task.letter} name={task.dish} />
               </span>

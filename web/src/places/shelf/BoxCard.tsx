@@ -2,7 +2,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { putIntoOutbox, takeFromOutbox } from '../../pieces/outbox';
-import { dayMonth, number, numbersLine, portions, weekday } from '../../pieces/show';
+import { dayMonth, mealName, number, numbersLine, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { momentOf, reasons, type ShownBox, sayings } from './boxes';
 
@@ -39,7 +39,7 @@ export function BoxCard({ box, today }: { box: ShownBox; today: string }) {
       <p className="mt-1">
         {box.place ? (
           <>
-            <b>{box.eater}</b>, {weekday(box.place.date)} {dayMonth(box.place.date)} {box.place.meal}
+            <b>{box.eater}</b>, {weekday(box.place.date)} {dayMonth(box.place.date)} {mealName(box.place.meal)}
           </>
         ) : (
           <span className="text-steel">loose, nobody’s yet</span>

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { dayMonth, number, numbersLine, portions, weekday } from '../../pieces/show';
+import { dayMonth, mealName, number, numbersLine, portions, weekday } from '../../pieces/show';
 
 /** A container's label as printed: what, whose, made, eat by, how to reheat, what comes off or goes on, numbers. */
 export function Label({ box }: { box: Schemas['ShelfBox'] }) {
@@ -10,7 +10,7 @@ export function Label({ box }: { box: Schemas['ShelfBox'] }) {
         <p className="text-sm font-bold">{box.dish}</p>
         <p>
           {box.eater ?? 'Nobody’s yet'}
-          {box.place && `, ${weekday(box.place.date)} ${box.place.meal}`} · {box.number} of {box.of}
+          {box.place && `, ${weekday(box.place.date)} ${mealName(box.place.meal)}`} · {box.number} of {box.of}
           {box.size !== 1 && ` · ${portions(box.size)} ${box.size > 1 ? 'portions' : 'portion'}`}
         </p>
         <p>

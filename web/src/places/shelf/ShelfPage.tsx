@@ -6,13 +6,12 @@ import { api, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
+import { mealOrder } from '../../pieces/show';
 import { useWaiting } from '../../pieces/useOutbox';
 import { useWeekDate } from '../useWeekDate';
 import { BoxCard, tell } from './BoxCard';
 import { type Compartment, inCompartments, isEaten, type ShownBox, withWhatWaits } from './boxes';
 import { Label } from './Label';
-
-const meals = ['breakfast', 'lunch', 'merienda', 'supper'];
 
 /** The containers of the week and what is left of earlier ones: where each is, whose, until when, and what becomes of it. */
 export function ShelfPage() {
@@ -47,7 +46,7 @@ export function ShelfPage() {
               </p>
             )}
             <div className="print:hidden">
-              {inCompartments(withWhatWaits(boxes, waiting), meals, today).map(({ key, ...one }) =>
+              {inCompartments(withWhatWaits(boxes, waiting), mealOrder(), today).map(({ key, ...one }) =>
                 key === 'passed' ? <Passed key={key} {...one} today={today} /> : <Standing key={key} {...one} today={today} />,
               )}
             </div>

@@ -1,15 +1,16 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, kept, type Schemas, take } from '../../api/client';
+import { api, kept, type Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
+import { ButtonLink } from '../../pieces/ButtonLink';
 import { Choice, Field } from '../../pieces/Field';
+import { ProblemNote } from '../../pieces/ProblemNote';
+import { dayKeys, mealName, weekOrder } from '../../pieces/show';
 import { Tick } from '../../pieces/Tick';
-import { useEdit } from '../../pieces/useEdit';
 import { AllowanceRow } from '../table/eaters/AllowanceRow';
-import { type Day, days } from '../table/kitchen/days';
 import { type Eater, type Page, useTable, useTableEdit } from '../table/queries';
+import { dayWord, newPrepDay, useRhythm, useRhythmEdit } from '../table/rhythm/queries';
 
 /** A new household in one page: who eats, by which rules, which meals come from the prep, and when it is cooked. */
 export function StartPage() {
@@ -27,15 +28,10 @@ export function StartPage() {
                 <Seat key={eater.id} eater={eater} page={page} />
               ))}
             <AnotherSeat />
-            <PrepDays />
+            <CookingDays />
           </div>
           <div className="mt-6 flex flex-wrap items-center gap-4 border-t-2 border-rim pt-4">
-            <Link
-              to="/recipes/new"
-              className="inline-flex min-h-11 items-center rounded-sm bg-cobalt px-4 font-semibold text-on-cobalt hover:brightness-110"
-            >
-              Bring the first recipe
-            </Link>
+            <ButtonLink to="/recipes/new">Bring the first recipe</ButtonLink>
             <Link to="/week" className="font-semibold text-cobalt hover:underline">
               Look at the week
             </Link>
@@ -104,7 +100,7 @@ function Seat({ eater, page }: { eater: Eater; page: Page }) {
                 onTick={(isTicked) => void toggle(at, isTicked)}
                 className="size-4"
               />
-              <span className="first-letter:uppercase">{meal.meal}</span>
+              <span className="first-letter:uppercase">{mealName(meal.meal)}</span>
               {new Set(meal.pattern).size > 1 && <span className="text-xs text-steel">on some days</span>}
             </label>
           ))}
@@ -185,29 +181,44 @@ function AnotherSeat() {
   );
 }
 
-function PrepDays() {
-  const kitchen = useQuery({ queryKey: ['table', 'kitchen'], queryFn: () => take(api.GET('/api/table/kitchen')) });
-  const edit = useEdit();
+function CookingDays() {
+  const rhythm = useRhythm();
+  const edit = useRhythmEdit();
   return (
-    <Asked of={kitchen}>
-      {({ kitchen: now }) => {
-        const set = (part: Partial<Schemas['Kitchen']>) =>
-          void edit.run({
-            ask: () => kept(api.PUT('/api/table/kitchen', { body: { ...now, ...part } })),
-            say: 'The prep days are changed.',
-          });
-        return (
-          <section aria-label="When you cook" className="rimmed flex flex-wrap gap-4 border-x border-b border-line p-4">
-            <Choice label="You cook on" value={now.prepDay} onChange={(day) => set({ prepDay: day as Day })} options={days} />
-            <Choice
-              label="and once more on"
-              value={now.secondDay ?? ''}
-              onChange={(day) => set({ secondDay: day === '' ? null : (day as Day) })}
-              options={[['', 'no other day'], ...days.filter(([day]) => day !== now.prepDay)]}
-            />
-          </section>
-        );
-      }}
+    <Asked of={rhythm}>
+      {(now) => (
+        <fieldset className="rimmed border-x border-b border-line p-4">
+          <legend className="sr-only">When you cook</legend>
+          <p aria-hidden="true" className="text-sm font-semibold">
+            You cook on
+          </p>
+          <div className="mt-1 flex flex-wrap gap-x-5">
+            {weekOrder().map((at) => {
+              const day = dayKeys[at] ?? 'sunday';
+              const others = now.prepDays.filter((one) => one.day !== day);
+              return (
+                <label key={day} className="flex min-h-9 items-center gap-2 text-sm">
+                  <Tick
+                    isTicked={others.length < now.prepDays.length}
+                    onTick={(isTicked) =>
+                      void edit.keep(
+                        { ...now, prepDays: isTicked ? [...now.prepDays, newPrepDay(day)] : others },
+                        isTicked ? `You cook on ${dayWord(day)}.` : `No session on ${dayWord(day)}.`,
+                      )
+                    }
+                    className="size-4"
+                  />
+                  {dayWord(day)}
+                </label>
+              );
+            })}
+          </div>
+          <ProblemNote of={edit.problem} />
+          <Link to="/table/rhythm" className="mt-2 inline-block text-sm font-semibold text-cobalt hover:underline">
+            Meals of the day, the day a week begins on, and when each session starts
+          </Link>
+        </fieldset>
+      )}
     </Asked>
   );
 }

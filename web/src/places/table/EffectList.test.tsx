@@ -1,7 +1,8 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
+import { typedNumber } from '../../pieces/show';
 import { EffectList } from './EffectList';
-import { type Effect, typedNumber } from './queries';
+import type { Effect } from './queries';
 
 const effect = (change: Partial<Effect> = {}): Effect => ({
   isDay: true,

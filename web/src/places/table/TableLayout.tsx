@@ -5,6 +5,7 @@ import { type Page, useTable } from './queries';
 const parts = [
   ['/table', 'Eaters'],
   ['/table/protocols', 'Protocols'],
+  ['/table/rhythm', 'Week and meals'],
   ['/table/kitchen', 'Kitchen'],
 ] as const;
 

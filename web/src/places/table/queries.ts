@@ -36,6 +36,3 @@ export function useTableEdit() {
 }
 
 export type TableEdit = ReturnType<typeof useTableEdit>;
-
-/** Reads a typed number with either decimal mark; null for nothing, NaN for no number. */
-export const typedNumber = (typed: string) => (typed.trim() === '' ? null : Number(typed.trim().replace(',', '.')));

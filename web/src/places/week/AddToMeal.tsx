@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Button } from '../../pieces/Button';
+import { ProblemNote } from '../../pieces/ProblemNote';
 import { amount } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useFoods } from '../recipes/queries';
@@ -109,11 +110,7 @@ function AddReady({ place, edits }: { place: Place; edits: BoardEdits }) {
           </Button>
         </span>
       </label>
-      {edits.problem && line.trim() && (
-        <p role="alert" className="mt-1 text-sm">
-          <b className="text-beet">{edits.problem.title}</b> {edits.problem.cure}
-        </p>
-      )}
+      {edits.problem && line.trim() && <ProblemNote of={edits.problem} />}
       {line.trim() && (found.data ?? []).length > 0 && (
         <ul aria-label="Foods of this name" className="mt-1 max-h-40 overflow-y-auto text-sm">
           {(found.data ?? []).slice(0, 6).map((food) => (

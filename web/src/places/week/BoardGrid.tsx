@@ -37,7 +37,7 @@ export function BoardGrid(props: BoardProps) {
   const carried = held ?? dragged;
   const carriedBatch = batchOf(carried);
   const judged = eaters.filter((eater) => !eater.isGuest);
-  const rows = board.meals.flatMap((meal) => eaters.map((eater) => ({ meal, eater })));
+  const rows = board.meals.flatMap(({ key: meal, name }) => eaters.map((eater) => ({ meal, name, eater })));
   const columns = narrow ? 'grid-cols-[4.5rem_minmax(0,1fr)]' : 'grid-cols-[4.5rem_repeat(7,minmax(0,1fr))]';
   const at = { row: Math.min(focus.row, rows.length - 1), column: Math.min(focus.column, days.length - 1) };
 
@@ -90,7 +90,7 @@ export function BoardGrid(props: BoardProps) {
             </button>
           ))}
         </div>
-        {rows.map(({ meal, eater }, row) => (
+        {rows.map(({ meal, name, eater }, row) => (
           <div
             key={`${meal}:${eater.id}`}
             role="row"
@@ -98,7 +98,7 @@ export function BoardGrid(props: BoardProps) {
           >
             <div role="rowheader" className="flex flex-col pr-1 text-xs">
               <span className={row % eaters.length === 0 ? 'font-display text-sm font-semibold first-letter:uppercase' : 'sr-only'}>
-                {meal}
+                {name}
               </span>
               <span className="truncate pb-1 text-steel">{eater.name}</span>
             </div>
@@ -110,7 +110,7 @@ export function BoardGrid(props: BoardProps) {
                   place={place}
                   position={`${row}:${column}`}
                   isTabStop={at.row === row && at.column === column}
-                  label={`${weekday(date)} ${meal}, ${eater.name}`}
+                  label={`${weekday(date)} ${name}, ${eater.name}`}
                   serving={mealAt(place)}
                   board={board}
                   source={eater.meals.find((one) => one.meal === meal)?.days[board.days.indexOf(date)] ?? 'nothing'}

@@ -2,8 +2,9 @@ import { X } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../pieces/Button';
-import { longDate, portions, weekday } from '../../pieces/show';
+import { longDate, mealName, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
+import { DayInput } from './DayInput';
 import { Findings, Measures, Stepper } from './InspectorParts';
 import { MealDetails } from './MealDetails';
 import type { Batch, Board, BoardEdits } from './queries';
@@ -63,9 +64,9 @@ function BatchDetails({ board, batchId, edits, onClose }: { board: Board; batchI
   return (
     <>
       <Head batch={batch}>
-        Cooked {longDate(batch.cookedOn)}, eaten from the fridge until {weekday(batch.eatBy)};{' '}
-        {batch.freezes ? 'freezes' : 'does not freeze'}.
+        Eaten from the fridge until {weekday(batch.eatBy)}; {batch.freezes ? 'freezes' : 'does not freeze'}.
       </Head>
+      <CookedOn board={board} batch={batch} edits={edits} />
       <Stepper
         label="Portions cooked"
         value={batch.portions}
@@ -93,9 +94,40 @@ function BatchDetails({ board, batchId, edits, onClose }: { board: Board; batchI
   );
 }
 
+/** The session it is cooked in: one of the week's, or a day of its own. */
+function CookedOn({ board, batch, edits }: { board: Board; batch: Batch; edits: BoardEdits }) {
+  const usual = board.sessions.map((session) => session.date);
+  const [isOther, setOther] = useState(false);
+  const cook = (date: string) => {
+    setOther(false);
+    if (date !== batch.cookedOn) void edits.cookOn(batch, date);
+  };
+  if (batch.isPortioned || !usual.includes(batch.cookedOn)) return <p className="text-sm text-steel">Cooked {longDate(batch.cookedOn)}.</p>;
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-2 text-sm">
+      <label className="flex flex-1 items-center gap-2">
+        Cooked on
+        <select
+          value={isOther ? '' : batch.cookedOn}
+          onChange={(event) => (event.target.value === '' ? setOther(true) : cook(event.target.value))}
+          className={`${selectLook} min-w-0 flex-1`}
+        >
+          {usual.map((date) => (
+            <option key={date} value={date}>
+              {longDate(date)}
+            </option>
+          ))}
+          <option value="">another day …</option>
+        </select>
+      </label>
+      {isOther && <DayInput label="Another day" start={board.start} onChange={cook} />}
+    </div>
+  );
+}
+
 /** A portion in each of a meal of the week: a whole row at once. */
 function PlaceRow({ board, batch, edits }: { board: Board; batch: Batch; edits: BoardEdits }) {
-  const [meal, setMeal] = useState(batch.meal ?? board.meals[1] ?? '');
+  const [meal, setMeal] = useState(batch.meal ?? board.meals[1]?.key ?? '');
   const [eater, setEater] = useState(board.eaters[0]?.id ?? '');
   return (
     <form
@@ -108,7 +140,9 @@ function PlaceRow({ board, batch, edits }: { board: Board; batch: Batch; edits: 
       In each
       <select aria-label="Meal of the row" value={meal} onChange={(event) => setMeal(event.target.value)} className={selectLook}>
         {board.meals.map((one) => (
-          <option key={one}>{one}</option>
+          <option key={one.key} value={one.key}>
+            {one.name}
+          </option>
         ))}
       </select>
       of
@@ -154,7 +188,9 @@ function DayDetails({ board, date, edits }: { board: Board; date: string; edits:
           day && (
             <div key={eater.id}>
               <Findings title={eater.name} findings={day.findings} />
-              {day.openMeals.length > 0 && <p className="mt-1 text-sm text-steel">Nothing covers {day.openMeals.join(', ')}.</p>}
+              {day.openMeals.length > 0 && (
+                <p className="mt-1 text-sm text-steel">Nothing covers {day.openMeals.map(mealName).join(', ')}.</p>
+              )}
             </div>
           )
         );

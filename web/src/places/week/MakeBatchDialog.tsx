@@ -7,6 +7,7 @@ import { Lozenge } from '../../pieces/Lozenge';
 import { SheetDialog } from '../../pieces/Sheet';
 import { longDate, portions, verdictWord } from '../../pieces/show';
 import { useRecipes } from '../recipes/queries';
+import { DayInput } from './DayInput';
 import type { Board, BoardEdits } from './queries';
 
 /** Which recipe, how many portions, in which session. */
@@ -15,7 +16,10 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
   const [typed, setTyped] = useState('');
   const [recipeId, setRecipeId] = useState('');
   const [number, setNumber] = useState('');
-  const [cookedOn, setCookedOn] = useState(() => board.sessionDays.find((date) => date >= today) ?? board.sessionDays[0] ?? board.start);
+  const [cookedOn, setCookedOn] = useState(
+    () => (board.sessions.find((one) => one.date >= today) ?? board.sessions[0])?.date ?? board.start,
+  );
+  const [isOther, setOther] = useState(board.sessions.length === 0);
   const count = Number(number.replace(',', '.'));
   const wrong = number !== '' && !(count >= 1 && count <= 60 && count % 0.25 === 0);
   const submit = (event: FormEvent) => {
@@ -91,20 +95,28 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                     className={`${inputLook} w-24`}
                   />
                 </label>
-                <fieldset className="flex gap-4 text-sm">
+                <fieldset className="flex flex-wrap gap-x-4 text-sm">
                   <legend className="mb-1 font-semibold">Cooked on</legend>
-                  {board.sessionDays.map((date) => (
-                    <label key={date} className="flex min-h-9 items-center gap-1.5">
+                  {board.sessions.map(({ date, name }) => (
+                    <label key={date} title={name} className="flex min-h-9 items-center gap-1.5">
                       <input
                         type="radio"
                         className="accent-cobalt"
                         name="session"
-                        checked={cookedOn === date}
-                        onChange={() => setCookedOn(date)}
+                        checked={!isOther && cookedOn === date}
+                        onChange={() => {
+                          setOther(false);
+                          setCookedOn(date);
+                        }}
                       />
                       {longDate(date)}
                     </label>
                   ))}
+                  <label className="flex min-h-9 items-center gap-1.5">
+                    <input type="radio" className="accent-cobalt" name="session" checked={isOther} onChange={() => setOther(true)} />
+                    another day
+                  </label>
+                  {isOther && <DayInput label="Cooked on another day" start={board.start} value={cookedOn} onChange={setCookedOn} />}
                 </fieldset>
                 <span className="flex-1" />
                 <Button type="submit" look="main" disabled={!recipeId || wrong || number === '' || edits.isBusy}>

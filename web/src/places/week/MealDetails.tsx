@@ -1,5 +1,5 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { longDate, portions, weekday } from '../../pieces/show';
+import { longDate, mealName, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { AddToMeal } from './AddToMeal';
 import { Findings } from './InspectorParts';
@@ -31,7 +31,7 @@ export function MealDetails({ board, place, itemId, edits, onSelect }: Props) {
   };
   return (
     <>
-      <h2 className="pr-6 text-lg first-letter:uppercase">{place.meal}</h2>
+      <h2 className="pr-6 text-lg first-letter:uppercase">{mealName(place.meal)}</h2>
       <p className="text-sm text-steel">
         {eater?.name}, {longDate(place.date)}
       </p>

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Kept, kept, type Schemas, take } from '../../api/client';
+import { longDate, mealName } from '../../pieces/show';
 import { guess, useEdit } from '../../pieces/useEdit';
 
 export type Board = Schemas['WeekBoard'];
@@ -133,6 +134,11 @@ export function useBoardEdits(date: string) {
         say: 'The week is judged by the rules as they are now.',
         ask: () => kept(api.POST('/api/weeks/{date}/protocols/renew', { params: { path: { date } } })),
       }),
+    cookOn: (batch: Batch, on: string) =>
+      run({
+        say: `${batch.letter} is cooked on ${longDate(on)}.`,
+        ask: () => kept(api.PUT('/api/weeks/{date}/batches/{batch}/session', { ...path(batch), body: { date: on } })),
+      }),
     resize: (batch: Batch, portions: number) =>
       run({
         say: `${batch.letter} makes ${portions} portions.`,
@@ -171,7 +177,7 @@ export function useBoardEdits(date: string) {
       run({ say: `${item.name} fits the day.`, ask: () => kept(api.POST('/api/weeks/{date}/items/{item}/fit', at(item))) }),
     placeRow: (batch: Batch, meal: string, eaterId: string) =>
       run({
-        say: `${batch.letter} stands in each ${meal} that was open.`,
+        say: `${batch.letter} stands in each ${mealName(meal)} that was open.`,
         ask: () => kept(api.POST('/api/weeks/{date}/batches/{batch}/row', { ...path(batch), body: { meal, eaterId } })),
       }),
     repeatDay: (from: string, to: string, say: string) =>

@@ -4,8 +4,8 @@ import { api, kept, type Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { inputLook } from '../../../pieces/Field';
 import { Lozenge } from '../../../pieces/Lozenge';
-import { dayMonth, number } from '../../../pieces/show';
-import { type Eater, type TableEdit, typedNumber } from '../queries';
+import { dayMonth, number, typedNumber } from '../../../pieces/show';
+import type { Eater, TableEdit } from '../queries';
 import { EnergyNeedDialog } from './EnergyNeedDialog';
 
 type Rule = Schemas['TableRule'];

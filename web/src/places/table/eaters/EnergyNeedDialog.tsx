@@ -3,9 +3,9 @@ import { type FormEvent, useState } from 'react';
 import { api, Problem, take } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { Choice, Field } from '../../../pieces/Field';
+import { ProblemNote } from '../../../pieces/ProblemNote';
 import { SheetDialog } from '../../../pieces/Sheet';
-import { number } from '../../../pieces/show';
-import { typedNumber } from '../queries';
+import { number, typedNumber } from '../../../pieces/show';
 
 /** Reckons an energy need by its formula. What is typed here is not kept; only a target that is used becomes an allowance. */
 export function EnergyNeedDialog({ name, onClose, onUse }: { name: string; onClose: () => void; onUse: (target: number) => void }) {
@@ -64,11 +64,7 @@ export function EnergyNeedDialog({ name, onClose, onUse }: { name: string; onClo
           />
           <Field label="Deficit, %" hint="0 to 25" inputMode="decimal" value={typed.deficitPercent} onChange={set('deficitPercent')} />
         </div>
-        {problem && (
-          <p role="alert" className="text-sm text-beet">
-            {problem.title} {problem.cure}
-          </p>
-        )}
+        <ProblemNote of={problem} />
         <Button type="submit" look={need.data ? 'quiet' : 'main'} disabled={need.isPending}>
           Reckon
         </Button>

@@ -1,6 +1,7 @@
 import { type FormEvent, Fragment, useState } from 'react';
 import { api, kept, type Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
+import { mealName, weekOrder } from '../../../pieces/show';
 import type { TableEdit } from '../queries';
 import { next, sourceWord, weekdays } from './pattern';
 
@@ -8,6 +9,7 @@ import { next, sourceWord, weekdays } from './pattern';
 export function MealSplit({ eater, edit }: { eater: Schemas['TableEater']; edit: TableEdit }) {
   const [shares, setShares] = useState(() => eater.meals.map((meal) => String(Math.round(meal.dayShare * 100))));
   const [patterns, setPatterns] = useState(() => eater.meals.map((meal) => meal.pattern));
+  const days = weekOrder();
   const sum = shares.reduce((total, share) => total + (Number(share) || 0), 0);
   const changed = eater.meals.some(
     (meal, at) => Math.round(meal.dayShare * 100) !== Number(shares[at]) || meal.pattern.join() !== patterns[at]?.join(),
@@ -40,9 +42,9 @@ export function MealSplit({ eater, edit }: { eater: Schemas['TableEater']; edit:
         {!eater.isGuest && (
           <>
             <span className="text-steel">share, %</span>
-            {weekdays.map((day) => (
+            {days.map((day) => (
               <span key={day} aria-hidden="true" className="text-center text-steel">
-                {day[0]}
+                {weekdays[day]?.[0]}
               </span>
             ))}
           </>
@@ -53,7 +55,7 @@ export function MealSplit({ eater, edit }: { eater: Schemas['TableEater']; edit:
               {!eater.isGuest && (
                 <input
                   inputMode="numeric"
-                  aria-label={`Share of the day at ${meal.meal}, percent`}
+                  aria-label={`Share of the day at ${mealName(meal.meal)}, percent`}
                   value={shares[at]}
                   onChange={(event) => setShares(shares.map((share, index) => (index === at ? event.target.value : share)))}
                   className="figures min-h-8 w-8 shrink-0 rounded-sm border border-slate bg-enamel px-0.5 text-right text-rim"
@@ -62,20 +64,21 @@ export function MealSplit({ eater, edit }: { eater: Schemas['TableEater']; edit:
               <button
                 type="button"
                 onClick={() => turn(at, null)}
-                aria-label={`${meal.meal}, all days: ${sourceWord[next(patterns[at]?.[0] ?? 'prep')]}`}
+                aria-label={`${mealName(meal.meal)}, all days: ${sourceWord[next(patterns[at]?.[0] ?? 'prep')]}`}
                 className="min-w-0 truncate first-letter:uppercase hover:text-cobalt"
               >
-                {meal.meal}
+                {mealName(meal.meal)}
               </button>
             </span>
-            {weekdays.map((day, index) => {
+            {days.map((index) => {
+              const day = weekdays[index];
               const source = patterns[at]?.[index] ?? 'prep';
               return (
                 <button
                   key={day}
                   type="button"
-                  aria-label={`${day} ${meal.meal}: ${sourceWord[source]}`}
-                  title={`${day} ${meal.meal}: ${sourceWord[source]}`}
+                  aria-label={`${day} ${mealName(meal.meal)}: ${sourceWord[source]}`}
+                  title={`${day} ${mealName(meal.meal)}: ${sourceWord[source]}`}
                   onClick={() => turn(at, index)}
                   className={`flex h-8 items-center justify-center border font-semibold ${looks[source]}`}
                 >

@@ -2,7 +2,7 @@ import { Trash2 } from 'lucide-react';
 import type { Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { inputLook } from '../../../pieces/Field';
-import { NumberInput } from '../protocols/NumberInput';
+import { NumberInput } from '../../../pieces/NumberInput';
 
 type Kitchen = Schemas['Kitchen'];
 type Container = Schemas['ContainerKind'];

@@ -4,10 +4,10 @@ import { api, kept, type Schemas, take } from '../../../api/client';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Choice } from '../../../pieces/Field';
+import { NumberInput } from '../../../pieces/NumberInput';
+import { ProblemNote } from '../../../pieces/ProblemNote';
 import { useEdit } from '../../../pieces/useEdit';
-import { NumberInput } from '../protocols/NumberInput';
 import { Containers } from './Containers';
-import { type Day, days } from './days';
 import { Items } from './Items';
 
 type Kitchen = Schemas['Kitchen'];
@@ -46,13 +46,6 @@ function KitchenForm({ sheet }: { sheet: Schemas['KitchenSheet'] }) {
             ['comma', '1.234,5'],
           ]}
         />
-        <Choice label="Prep day" value={kitchen.prepDay} onChange={(day) => set({ prepDay: day as Day })} options={days} />
-        <Choice
-          label="Second session"
-          value={kitchen.secondDay ?? ''}
-          onChange={(day) => set({ secondDay: day === '' ? null : (day as Day) })}
-          options={[['', 'none'], ...days]}
-        />
         <Choice
           label="Packets’ values"
           value={kitchen.countsTolerances ? 'law' : 'rounding'}
@@ -74,11 +67,7 @@ function KitchenForm({ sheet }: { sheet: Schemas['KitchenSheet'] }) {
       </section>
       <Items kitchen={kitchen} kinds={sheet.kinds} onChange={(items) => set({ items })} />
       <Containers kitchen={kitchen} materials={sheet.materials} onChange={(containers) => set({ containers })} />
-      {problem && (
-        <p role="alert" className="text-sm">
-          <b className="text-beet">{problem.title}</b> <code className="text-xs">{problem.field}</code> {problem.cure}
-        </p>
-      )}
+      <ProblemNote of={problem} isInFile />
       <Button look="main" disabled={!isChanged || edit.isPending} onClick={() => void save()}>
         Keep the kitchen
       </Button>

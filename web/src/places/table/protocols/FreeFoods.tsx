@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
 import { KeyPicker } from '../../../pieces/KeyPicker';
+import { NumberInput } from '../../../pieces/NumberInput';
 import type { FreeFood } from './document';
 import { FoodName } from './FoodName';
-import { NumberInput } from './NumberInput';
 
 /** Foods that are not counted, each wholly or up to an amount over a portion, a meal or a day. */
 export function FreeFoods({ free, onChange }: { free: FreeFood[]; onChange: (free: FreeFood[]) => void }) {

@@ -5,12 +5,13 @@ import { api, kept, Problem, type Schemas, take } from '../../../api/client';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
 import { Field } from '../../../pieces/Field';
+import { NumberInput } from '../../../pieces/NumberInput';
+import { ProblemNote } from '../../../pieces/ProblemNote';
 import { number } from '../../../pieces/show';
 import { useEdit } from '../../../pieces/useEdit';
 import { EffectList } from '../EffectList';
 import type { Page } from '../queries';
 import { type Document, freeId, type Rule, type RulesAt, rulesAt, withRules } from './document';
-import { NumberInput } from './NumberInput';
 import { useProtocol } from './ProtocolPage';
 import { RuleSentence } from './RuleSentence';
 import { SchemeEditor } from './SchemeEditor';
@@ -95,12 +96,7 @@ function Editor({ sheet, kinds }: { sheet: Schemas['ProtocolSheet']; kinds: Sche
         <div className="space-y-3 lg:sticky lg:top-16">
           <h3 className="text-base">What this would turn</h3>
           {!isChanged && <p className="text-sm text-steel">Nothing is changed yet.</p>}
-          {isChanged && problem && (
-            <p role="alert" className="text-sm">
-              <b className="text-beet">{problem.title}</b> {problem.field && <code className="text-xs">{problem.field}</code>}{' '}
-              {problem.cure}
-            </p>
-          )}
+          {isChanged && problem && <ProblemNote of={problem} isInFile />}
           {isChanged && !problem && draft.data && (
             <EffectList changes={draft.data.changes} nothing="No recipe and no day of this week changes its verdict." />
           )}

@@ -4,6 +4,7 @@ import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { api, kept, type Schemas, take } from '../../../api/client';
 import { Asked } from '../../../pieces/Asked';
 import { Button } from '../../../pieces/Button';
+import { ButtonLink } from '../../../pieces/ButtonLink';
 import { Field } from '../../../pieces/Field';
 import { SheetDialog } from '../../../pieces/Sheet';
 import { useEdit } from '../../../pieces/useEdit';
@@ -63,14 +64,7 @@ function Sheet({ sheet: { protocol, sections, versions } }: { sheet: Schemas['Pr
       </div>
       <aside className="space-y-4 text-sm lg:border-l lg:border-line lg:pl-5">
         <div className="flex flex-wrap gap-2">
-          {protocol.isOwn && (
-            <Link
-              to="edit"
-              className="inline-flex min-h-9 items-center rounded-sm bg-cobalt px-3 text-sm font-semibold text-on-cobalt hover:brightness-110"
-            >
-              Change it
-            </Link>
-          )}
+          {protocol.isOwn && <ButtonLink to="edit">Change it</ButtonLink>}
           <Button look={protocol.isOwn ? 'quiet' : 'main'} onClick={() => setCopying(true)}>
             Copy and change
           </Button>

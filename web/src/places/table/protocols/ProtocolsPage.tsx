@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
 import { api, kept } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
+import { ProblemNote } from '../../../pieces/ProblemNote';
 import { SheetDialog } from '../../../pieces/Sheet';
 import { useEdit } from '../../../pieces/useEdit';
 import type { Page } from '../queries';
@@ -71,13 +72,7 @@ function ImportDialog({ onClose }: { onClose: () => void }) {
             className="mt-1 w-full rounded-sm border border-slate bg-enamel p-2 font-mono text-xs text-rim"
           />
         </label>
-        {problem && (
-          <p role="alert">
-            <b className="text-beet">{problem.title}</b> {problem.field && <code>{problem.field}</code>}{' '}
-            {problem.value && <>holds {problem.value}. </>}
-            {problem.cure}
-          </p>
-        )}
+        <ProblemNote of={problem} isInFile />
         <p className="text-steel">
           The form of such a file is published as a{' '}
           <a href="/api/table/protocol-schema" className="font-semibold text-cobalt hover:underline">

@@ -3,9 +3,9 @@ import { Fragment } from 'react';
 import type { Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { KeyPicker, type Named } from '../../../pieces/KeyPicker';
+import { NumberInput } from '../../../pieces/NumberInput';
 import { type FreeFood, type Json, type Rule, tokens } from './document';
 import { FreeFoods } from './FreeFoods';
-import { NumberInput } from './NumberInput';
 
 type Kind = Schemas['KindSheet'];
 type RuleField = Schemas['KindField'];

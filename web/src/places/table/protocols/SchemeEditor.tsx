@@ -2,10 +2,10 @@ import { Trash2 } from 'lucide-react';
 import type { Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
 import { KeyPicker, type Named } from '../../../pieces/KeyPicker';
+import { NumberInput } from '../../../pieces/NumberInput';
 import type { Coefficient, Scheme } from './document';
 import { FoodName } from './FoodName';
 import { FreeFoods } from './FreeFoods';
-import { NumberInput } from './NumberInput';
 
 const roundings: [string, string][] = [
   ['portion', 'once a portion'],

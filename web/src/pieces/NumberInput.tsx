@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { typedNumber } from '../queries';
+import { typedNumber } from './show';
 
 /** A small number in a sentence. What cannot be read as a number stays typed and is not taken over. */
 export function NumberInput({
