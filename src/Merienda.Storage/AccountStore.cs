@@ -32,7 +32,25 @@ public sealed class Account
 }
 
 /// <summary>A household as somebody begins it.</summary>
-public sealed record NewHousehold(Guid Id, string Name, string TimeZone, Rhythm Rhythm, IReadOnlyList<EaterSettings> Eaters);
+public sealed record NewHousehold(Guid Id, string Name, string TimeZone, Rhythm Rhythm, IReadOnlyList<EaterSettings> Eaters)
+{
+    /// <summary>As it usually begins: with one eater.</summary>
+    public static NewHousehold Of(string name, string timeZone, string eater) =>
+        new(Guid.CreateVersion7(), name, timeZone, Rhythm.Usual, [EaterSettings.Named(Guid.CreateVersion7(), eater, Rhythm.Usual)]);
+
+    internal Change Rows()
+    {
+        var rows = new Change($"Opened {Name}")
+            .Put(Tables.Household, null, new HouseholdSettingsRow(Name, TimeZone, "metric", "point", (int)Rhythm.FirstDay, null, false))
+            .Put(null, Rhythm);
+        for (var seat = 0; seat < Eaters.Count; seat++)
+        {
+            rows.Put(null, Eaters[seat], seat);
+        }
+
+        return rows;
+    }
+}
 
 /// <summary>Keeps accounts for ASP.NET Core Identity's managers, which do the hashing, the lockout and the stamps.</summary>
 public sealed class AccountStore(Database database)
@@ -48,7 +66,7 @@ public sealed class AccountStore(Database database)
     {
         try
         {
-            await database.Read(new Tenant(user.Id, user.Opens?.Id ?? Guid.Empty), Creation(user));
+            await database.Read(new Tenant(user.Id, user.Opens?.Id ?? Guid.Empty, IsOutside: true), Creation(user));
             return IdentityResult.Success;
         }
         catch (PostgresException taken) when (taken.ConstraintName == "account_email_unique")
@@ -75,19 +93,7 @@ public sealed class AccountStore(Database database)
             return account;
         }
 
-        var rows = new Change($"Opened {opened.Name}")
-            .Put(
-                Tables.Household,
-                null,
-                new HouseholdSettingsRow(opened.Name, opened.TimeZone, "metric", "point", (int)opened.Rhythm.FirstDay, null, false)
-            )
-            .Put(null, opened.Rhythm);
-        for (var seat = 0; seat < opened.Eaters.Count; seat++)
-        {
-            rows.Put(null, opened.Eaters[seat], seat);
-        }
-
-        return account.And(HouseholdStore.Opening(rows)).Select(done => done.Second);
+        return account.And(HouseholdStore.Opening(opened.Rows())).Select(done => done.Second);
     }
 
     public async Task<IdentityResult> UpdateAsync(Account user, CancellationToken cancellationToken)

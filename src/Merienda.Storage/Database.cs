@@ -5,7 +5,11 @@ using Npgsql;
 namespace Merienda.Storage;
 
 /// <summary>Whose rows a transaction may see.</summary>
-public readonly record struct Tenant(Guid Account, Guid Household);
+/// <param name="IsOutside">The account does not belong to the household yet: it opens it, or comes by a link.</param>
+public readonly record struct Tenant(Guid Account, Guid Household, bool IsOutside = false);
+
+/// <summary>The account belongs to the household no more.</summary>
+public sealed class NoMemberException(Tenant tenant) : Exception($"{tenant.Account} does not belong to {tenant.Household}.");
 
 /// <summary>The commit was asked for and its answer did not come: nobody knows whether the work was kept.</summary>
 public sealed class CommitUnsureException(Exception inner) : Exception("The commit was not answered.", inner);

@@ -16,41 +16,32 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
 
     public Task<Household> Household(Tenant tenant) => database.Read(tenant, TableReading.Household);
 
-    /// <summary>Names of the households that an account belongs to, the one it belongs to longest first.</summary>
-    public Task<IReadOnlyList<(Guid Id, string Name)>> HouseholdsOf(Guid account) =>
-        database.As<IReadOnlyList<(Guid, string)>>(
-            new Tenant(account, Guid.Empty),
-            async scope =>
-            {
-                var ids = await scope.Read(
-                    Reading.Of(
-                        "select household_id from household_member where account_id = app_account() order by household_id;",
-                        null,
-                        async rows => (await rows.ReadAsync<Guid>()).ToList()
-                    )
-                );
-                var named = new List<(Guid, string)>();
-                foreach (var id in ids)
-                {
-                    named.Add((id, (await database.Read(new Tenant(account, id), TableReading.Household)).Name));
-                }
-
-                return named;
-            }
-        );
-
-    /// <summary>The household that an account works in: the one it belongs to longest.</summary>
-    public Task<Guid?> HouseholdOf(Guid account) =>
+    /// <summary>The households that an account belongs to, the one it works in first, then the one it belongs to longest.</summary>
+    public Task<IReadOnlyList<Guid>> HouseholdsOf(Guid account) =>
         database.Read(
             new Tenant(account, Guid.Empty),
-            Reading.Of(
-                "select household_id from household_member where account_id = app_account() order by household_id limit 1;",
+            Reading.Of<IReadOnlyList<Guid>>(
+                """
+                select household_id from household_member member join account on account.id = member.account_id
+                where member.account_id = app_account() order by household_id is distinct from works_in, household_id;
+                """,
                 null,
-                rows => rows.ReadFirstOrDefaultAsync<Guid?>()
+                async rows => [.. await rows.ReadAsync<Guid>()]
             )
         );
 
-    public Task Join(Tenant tenant) => database.Read(tenant, Membership);
+    /// <summary>Works in another of the households it belongs to, from now on.</summary>
+    public Task WorkIn(Tenant tenant) =>
+        database.Read(
+            tenant,
+            Reading.Of("update account set works_in = app_household() where id = app_account();", null, _ => Task.FromResult(true))
+        );
+
+    /// <summary>Opens a household for an account and works in it.</summary>
+    public Task Open(Guid account, NewHousehold opened) =>
+        database.Read(new Tenant(account, opened.Id, IsOutside: true), Opening(opened.Rows()));
+
+    public Task Join(Tenant tenant) => database.Read(tenant with { IsOutside = true }, Membership);
 
     /// <summary>A household's first rows, and that whoever opens it belongs to it.</summary>
     internal static Reading<bool> Opening(Change rows)

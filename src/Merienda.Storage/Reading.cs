@@ -78,9 +78,11 @@ public sealed class Scope(NpgsqlConnection connection, Tenant tenant)
     /// <summary>How long an edit waits for another one of the same household, ms.</summary>
     private const int LongestWait = 8_000;
 
+    /// <summary>A household is entered by those who belong to it, whatever an old cookie says.</summary>
     private const string Enter = """
-        select set_config('app.account_id', @scopeAccount, true), set_config('app.household_id', @scopeHousehold, true),
-               set_config('lock_timeout', @scopeWait, true);
+        select set_config('app.account_id', @scopeAccount, true), set_config('lock_timeout', @scopeWait, true);
+        select set_config('app.household_id', case when @scopeOutside or exists (
+            select 1 from household_member where household_id = @scopeHousehold and account_id = @scopeMember) then @scopeHousehold::text else '' end, true);
         """;
 
     private bool _isEntered;
@@ -103,7 +105,9 @@ public sealed class Scope(NpgsqlConnection connection, Tenant tenant)
         if (!_isEntered)
         {
             parameters.Add("scopeAccount", tenant.Account.ToString());
-            parameters.Add("scopeHousehold", tenant.Household == Guid.Empty ? "" : tenant.Household.ToString());
+            parameters.Add("scopeMember", tenant.Account);
+            parameters.Add("scopeHousehold", tenant.Household);
+            parameters.Add("scopeOutside", tenant.IsOutside);
             parameters.Add("scopeWait", $"{LongestWait}");
         }
 
@@ -112,7 +116,12 @@ public sealed class Scope(NpgsqlConnection connection, Tenant tenant)
         {
             if (!_isEntered)
             {
-                await rows.ReadSingleAsync();
+                await rows.ReadAsync();
+                if (await rows.ReadSingleAsync<string>() == "" && tenant.Household != Guid.Empty)
+                {
+                    throw new NoMemberException(tenant);
+                }
+
                 _isEntered = true;
             }
 

@@ -12,6 +12,7 @@ app.UseMeriendaPipeline();
 
 var api = app.MapGroup("/api").AddEndpointFilter<AntiforgeryFilter>();
 api.MapAccounts();
+api.MapMembers();
 api.MapRecipes();
 api.MapWeeks();
 api.MapTable();

@@ -179,6 +179,10 @@ public class ConstraintTests(TestDatabase database)
                 "meal_slot_key_length",
                 "insert into meal_slot select household_id, '', 'x', role, usual_time, 9, false from meal_slot limit 1"
             },
+            {
+                "invitation_secret_unique",
+                "insert into invitation select household_id, gen_random_uuid(), 'x', account_id, now(), null from household_member, generate_series(1, 2) limit 2"
+            },
             { "meal_slot_name_length", "update meal_slot set name = ''" },
             { "meal_slot_role_known", "update meal_slot set role = 'Elevenses'" },
             { "meal_slot_key", "insert into meal_slot select * from meal_slot limit 1" },

@@ -10,6 +10,7 @@ public class RowLevelSecurityTests(TestDatabase database)
     [
         "eater",
         "eater_meal",
+        "invitation",
         "meal_slot",
         "prep_day",
         "eater_protocol",
@@ -146,6 +147,7 @@ public class RowLevelSecurityTests(TestDatabase database)
             }
         );
         await visitor.Must(HttpMethod.Post, "/api/table/protocols/vegan/copy", new { name = "Ours", followers = Array.Empty<Guid>() });
+        await visitor.Must(HttpMethod.Post, "/api/members/invitations");
         await visitor.Must(HttpMethod.Put, "/api/table/kitchen", KitchenTests.Kitchen());
         var packet = Core.Foods.Packets.Packet.IdOf(
             (await visitor.Must(HttpMethod.Post, "/api/larder/packets", LarderTests.Packet("Only ours"))).GetValue<string>()
@@ -237,7 +239,7 @@ public class RowLevelSecurityTests(TestDatabase database)
     private async Task<Guid> HouseholdOf(string email)
     {
         var account = await TestDatabase.Ask<Guid>(database.Owner, $"select id from account where email = '{email}'");
-        return (await database.Services.GetRequiredService<HouseholdStore>().HouseholdOf(account))!.Value;
+        return (await database.Services.GetRequiredService<HouseholdStore>().HouseholdsOf(account))[0];
     }
 
     private static string HouseholdWeek()
@@ -300,7 +302,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         var storage = new Database(source);
         var refused = await Assert.ThrowsAsync<PostgresException>(() =>
             storage.Read(
-                new Tenant(Guid.NewGuid(), Guid.NewGuid()),
+                new Tenant(Guid.NewGuid(), Guid.NewGuid(), IsOutside: true),
                 Reading.Of(
                     "insert into recipe (household_id, id, version_id) values (gen_random_uuid(), gen_random_uuid(), gen_random_uuid()) returning 1;",
                     null,
@@ -315,7 +317,7 @@ public class RowLevelSecurityTests(TestDatabase database)
     {
         await using var source = NpgsqlDataSource.Create(database.App);
         return await new Database(source).Read(
-            new Tenant(Guid.NewGuid(), household ?? Guid.Empty),
+            new Tenant(Guid.NewGuid(), household ?? Guid.Empty, IsOutside: true),
             Reading.Of($"select count(*) from {table};", null, rows => rows.ReadSingleAsync<long>())
         );
     }

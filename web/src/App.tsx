@@ -1,17 +1,22 @@
 import { lazy, Suspense } from 'react';
 import { Asked, Loading } from './pieces/Asked';
 import { useAccount } from './pieces/account';
+import { linkOf } from './places/account/link';
 
 // The door and what is behind it come one after the other: the first look takes what it needs and no more.
 const WelcomePage = lazy(() => import('./places/account/WelcomePage').then((page) => ({ default: page.WelcomePage })));
+const JoinPage = lazy(() => import('./places/account/JoinPage').then((page) => ({ default: page.JoinPage })));
 const Places = lazy(() => import('./Places').then((page) => ({ default: page.Places })));
 
 export function App() {
   const account = useAccount();
+  const link = linkOf(location.pathname);
   return (
     <Asked of={account}>
       {({ person, demoPeople }) => (
-        <Suspense fallback={<Loading />}>{person ? <Places person={person} /> : <WelcomePage demoPeople={demoPeople} />}</Suspense>
+        <Suspense fallback={<Loading />}>
+          {link ? <JoinPage link={link} person={person} /> : person ? <Places person={person} /> : <WelcomePage demoPeople={demoPeople} />}
+        </Suspense>
       )}
     </Asked>
   );

@@ -22,6 +22,7 @@ const StartPage = lazy(() => import('./places/start/StartPage').then((page) => (
 const ShopPage = lazy(() => import('./places/shop/ShopPage').then((page) => ({ default: page.ShopPage })));
 const EatersPage = lazy(() => import('./places/table/eaters/EatersPage').then((page) => ({ default: page.EatersPage })));
 const KitchenPage = lazy(() => import('./places/table/kitchen/KitchenPage').then((page) => ({ default: page.KitchenPage })));
+const MembersPage = lazy(() => import('./places/table/members/MembersPage').then((page) => ({ default: page.MembersPage })));
 const ProtocolEditorPage = lazy(() =>
   import('./places/table/protocols/ProtocolEditorPage').then((page) => ({ default: page.ProtocolEditorPage })),
 );
@@ -62,6 +63,7 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
             <Route path="protocols/:id/edit" element={<ProtocolEditorPage />} />
             <Route path="kitchen" element={<KitchenPage />} />
             <Route path="rhythm" element={<RhythmPage />} />
+            <Route path="members" element={<MembersPage />} />
           </Route>
           <Route path="/start" element={<StartPage />} />
           <Route path="*" element={<Navigate to={`/week/${weekStart(person.today)}`} replace />} />

@@ -185,6 +185,12 @@ function PersonMenu({ person }: { person: Schemas['PersonState'] }) {
       navigate('/');
       return forget();
     }, refused);
+  const workIn = (household: string) =>
+    take(api.POST('/api/account/household', { body: { household } })).then(() => {
+      forgetUnsaved();
+      navigate('/');
+      return forget();
+    }, refused);
   return (
     <Menu>
       <MenuButton className="max-w-40 truncate rounded-sm px-2 py-1 text-sm font-semibold hover:bg-tray">{person.name}</MenuButton>
@@ -192,6 +198,13 @@ function PersonMenu({ person }: { person: Schemas['PersonState'] }) {
         <p className="px-2 py-1 text-steel">
           {person.household} · {person.email}
         </p>
+        {person.others.map((one) => (
+          <MenuItem key={one.id}>
+            <button type="button" onClick={() => workIn(one.id)} className="w-full px-2 py-1.5 text-left data-focus:bg-tray">
+              Go to {one.name}
+            </button>
+          </MenuItem>
+        ))}
         <MenuItem>
           <button type="button" onClick={signOut} className="w-full px-2 py-1.5 text-left data-focus:bg-tray">
             Sign out

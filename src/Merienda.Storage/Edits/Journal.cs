@@ -17,6 +17,7 @@ public static class Journal
         Protocol = "protocol",
         Kitchen = "kitchen",
         Rhythm = "rhythm",
+        People = "people",
         Packet = "packet",
         Opinion = "opinion",
         Stock = "stock",
@@ -33,7 +34,7 @@ public static class Journal
     public const string Channel = "merienda_edits";
 
     /// <summary>Kinds that are taken back where they were done (a tick is ticked again), not by "undo the last thing".</summary>
-    private static readonly string[] Quiet = [Tick, Diary, Undo];
+    private static readonly string[] Quiet = [Tick, Diary, People, Undo];
 
     internal sealed record Entry(long Sequence, string Kind, string Answer);
 

@@ -11,6 +11,11 @@ public sealed record HouseholdSettingsRow(
     bool CountsTolerances
 );
 
+public sealed record HouseholdMemberRow(Guid AccountId);
+
+/// <param name="SecretHash">SHA-256 of what the link carries, in hex.</param>
+public sealed record InvitationRow(Guid Id, string SecretHash, Guid MadeBy, DateTimeOffset ExpiresAt, Guid? UsedBy);
+
 public sealed record MealSlotRow(string Key, string Name, string Role, TimeOnly UsualTime, int Position, bool IsFormer);
 
 public sealed record PrepDayRow(int Weekday, TimeOnly StartsAt, int Cooks, string Name, int EatenAfterDays);

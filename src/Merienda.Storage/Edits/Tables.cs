@@ -8,6 +8,8 @@ public static class Tables
 {
     public static readonly TenantTable<HouseholdSettingsRow> Household = new("household");
 
+    public static readonly TenantTable<HouseholdMemberRow> HouseholdMember = new("household_member", "account_id");
+    public static readonly TenantTable<InvitationRow> Invitation = new("invitation", "id");
     public static readonly TenantTable<MealSlotRow> MealSlot = new("meal_slot", "key");
     public static readonly TenantTable<PrepDayRow> PrepDay = new("prep_day", "weekday");
 
@@ -65,6 +67,8 @@ public static class Tables
     internal static readonly IReadOnlyList<TenantTable> InOrder =
     [
         Household,
+        HouseholdMember,
+        Invitation,
         MealSlot,
         PrepDay,
         Eater,

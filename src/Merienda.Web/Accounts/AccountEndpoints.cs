@@ -1,5 +1,4 @@
 using Merienda.Core.Outcomes;
-using Merienda.Core.Planning;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Antiforgery;
@@ -17,6 +16,7 @@ public sealed record AccountState(string Antiforgery, PersonState? Person, IRead
 /// <param name="NumberFormat">"point" or "comma".</param>
 /// <param name="FirstDay">The weekday that the household's weeks begin on.</param>
 /// <param name="Meals">What its meals are called, those of earlier weeks too.</param>
+/// <param name="Others">The other households that the person can work in.</param>
 public sealed record PersonState(
     string Name,
     string Email,
@@ -25,22 +25,43 @@ public sealed record PersonState(
     string Units,
     string NumberFormat,
     DayOfWeek FirstDay,
-    IReadOnlyList<PersonMeal> Meals
+    IReadOnlyList<PersonMeal> Meals,
+    IReadOnlyList<PersonHousehold> Others
 );
+
+public sealed record PersonHousehold(Guid Id, string Name);
 
 public sealed record PersonMeal(string Key, string Name, bool IsFormer);
 
 public sealed record DemoPerson(Guid Id, string Name, string Household);
 
-public sealed record SignUpRequest(string Name, string Email, string Password, string HouseholdName, string TimeZone);
+/// <param name="Household">Of the link.</param>
+public sealed record JoinLink(Guid Household, string Secret);
+
+/// <param name="HouseholdName">Of the household that is opened; null for somebody who comes by a link.</param>
+/// <param name="Join">The link they come by; null without one.</param>
+public sealed record SignUpRequest(
+    string Name,
+    string Email,
+    string Password,
+    string? HouseholdName,
+    string TimeZone,
+    JoinLink? Join = null
+);
 
 public sealed record SignInRequest(string Email, string Password);
 
 public sealed record EnterDemoRequest(Guid Id);
 
+public sealed record WorkInRequest(Guid Household);
+
+public sealed record OpenHouseholdRequest(string Name, string TimeZone);
+
 /// <summary>Sign up, sign in, sign out, and demo people with one click.</summary>
 public static class AccountEndpoints
 {
+    private const int MostHouseholds = 20;
+
     public static void MapAccounts(this IEndpointRouteBuilder api)
     {
         var account = api.MapGroup("/account").WithTags("Account");
@@ -49,6 +70,8 @@ public static class AccountEndpoints
         account.MapPost("/sign-in", SignIn).WithName("SignIn").RequireRateLimiting(MeriendaHost.SignInLimit);
         account.MapPost("/demo", EnterDemo).WithName("EnterDemo");
         account.MapPost("/sign-out", SignOut).WithName("SignOut");
+        account.MapPost("/household", WorkIn).WithName("WorkIn").RequireAuthorization();
+        account.MapPost("/households", Open).WithName("OpenHousehold").RequireAuthorization();
     }
 
     private static async Task<Ok<AccountState>> State(
@@ -57,15 +80,23 @@ public static class AccountEndpoints
         HouseholdStore households,
         AccountStore accounts,
         UserManager<Account> users,
+        SignInManager<Account> signIn,
         TimeProvider clock,
         IConfiguration configuration
     )
     {
         var token = antiforgery.GetAndStoreTokens(context).RequestToken!;
         PersonState? person = null;
-        if (await CurrentTenant.BindAsync(context) is { } tenant && await users.GetUserAsync(context.User) is { } account)
+        if (await users.GetUserAsync(context.User) is { } account)
         {
-            var household = await households.Household(tenant);
+            var belongs = await Belongs(account, await CurrentTenant.BindAsync(context), households, signIn);
+            var household = await households.Household(new(account.Id, belongs[0]));
+            var others = new List<PersonHousehold>();
+            foreach (var id in belongs.Skip(1))
+            {
+                others.Add(new(id, (await households.Household(new(account.Id, id))).Name));
+            }
+
             person = new PersonState(
                 account.DisplayName,
                 account.Email,
@@ -74,7 +105,8 @@ public static class AccountEndpoints
                 household.Units,
                 household.NumberFormat,
                 household.Rhythm.FirstDay,
-                [.. household.Rhythm.Slots.Select(slot => new PersonMeal(slot.Key, slot.Name, slot.IsFormer))]
+                [.. household.Rhythm.Slots.Select(slot => new PersonMeal(slot.Key, slot.Name, slot.IsFormer))],
+                others
             );
         }
 
@@ -83,20 +115,51 @@ public static class AccountEndpoints
         {
             foreach (var one in await accounts.DemoPeople())
             {
-                demo.Add(new(one.Id, one.DisplayName, (await households.HouseholdsOf(one.Id))[0].Name));
+                var home = new Tenant(one.Id, (await households.HouseholdsOf(one.Id))[0]);
+                demo.Add(new(one.Id, one.DisplayName, (await households.Household(home)).Name));
             }
         }
 
         return TypedResults.Ok(new AccountState(token, person, demo));
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> SignUp(
-        SignUpRequest request,
-        UserManager<Account> users,
+    /// <summary>
+    /// The households of somebody, the one they work in first. Who was sent away works in another one; who has none opens one. The cookie
+    /// follows.
+    /// </summary>
+    private static async Task<IReadOnlyList<Guid>> Belongs(
+        Account account,
+        CurrentTenant? said,
+        HouseholdStore households,
         SignInManager<Account> signIn
     )
     {
-        if (Wrong(request) is { } refusal)
+        var belongs = await households.HouseholdsOf(account.Id);
+        if (belongs.Count == 0)
+        {
+            await households.Open(account.Id, NewHousehold.Of($"{FirstName(account)}'s kitchen", "UTC", FirstName(account)));
+            belongs = await households.HouseholdsOf(account.Id);
+        }
+
+        if (said?.Tenant.Household != belongs[0])
+        {
+            await signIn.RefreshSignInAsync(account);
+        }
+
+        return belongs;
+    }
+
+    private static string FirstName(Account account) => account.DisplayName.Split(' ')[0];
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> SignUp(
+        SignUpRequest request,
+        UserManager<Account> users,
+        SignInManager<Account> signIn,
+        MemberStore members,
+        TimeProvider clock
+    )
+    {
+        if ((Wrong(request) ?? await WrongLink(request.Join, members, clock)) is { } refusal)
         {
             return refusal.ToProblem();
         }
@@ -106,13 +169,9 @@ public static class AccountEndpoints
             Id = Guid.CreateVersion7(),
             DisplayName = request.Name.Trim(),
             Email = request.Email.Trim(),
-            Opens = new(
-                Guid.CreateVersion7(),
-                request.HouseholdName.Trim(),
-                request.TimeZone,
-                Rhythm.Usual,
-                [EaterSettings.Named(Guid.CreateVersion7(), request.Name.Trim().Split(' ')[0], Rhythm.Usual)]
-            ),
+            Opens = request is { Join: null, HouseholdName: { } household }
+                ? NewHousehold.Of(household.Trim(), request.TimeZone, request.Name.Trim().Split(' ')[0])
+                : null,
         };
         var created = await users.CreateAsync(account, request.Password);
         if (!created.Succeeded)
@@ -120,9 +179,24 @@ public static class AccountEndpoints
             return RefusalOf(created.Errors.First(), request).ToProblem();
         }
 
+        // A link that was used up in this very moment leaves an account that signs in, to a kitchen of its own.
+        if (request.Join is { } link)
+        {
+            await members.Come(
+                new(new(account.Id, link.Household, IsOutside: true), Guid.CreateVersion7()),
+                link.Secret,
+                clock.GetUtcNow()
+            );
+        }
+
         await signIn.SignInAsync(account, isPersistent: true);
         return TypedResults.NoContent();
     }
+
+    private static async Task<Refusal?> WrongLink(JoinLink? link, MemberStore members, TimeProvider clock) =>
+        link is not null && await members.Look(link.Household, link.Secret, clock.GetUtcNow()) is null
+            ? MemberStore.Over(link.Secret)
+            : null;
 
     private static async Task<Results<NoContent, ProblemHttpResult>> SignIn(SignInRequest request, SignInManager<Account> signIn)
     {
@@ -169,6 +243,72 @@ public static class AccountEndpoints
         return TypedResults.NoContent();
     }
 
+    private static async Task<Results<NoContent, ProblemHttpResult>> WorkIn(
+        WorkInRequest request,
+        HttpContext context,
+        HouseholdStore households,
+        UserManager<Account> users,
+        SignInManager<Account> signIn
+    )
+    {
+        var account = (await users.GetUserAsync(context.User))!;
+        if (!(await households.HouseholdsOf(account.Id)).Contains(request.Household))
+        {
+            return new Refusal(
+                "unknown-household",
+                "household",
+                $"{request.Household}",
+                "you do not belong to this kitchen",
+                "Load the page again"
+            ).ToProblem();
+        }
+
+        await households.WorkIn(new(account.Id, request.Household));
+        await signIn.RefreshSignInAsync(account);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Open(
+        OpenHouseholdRequest request,
+        HttpContext context,
+        HouseholdStore households,
+        UserManager<Account> users,
+        SignInManager<Account> signIn
+    )
+    {
+        var account = (await users.GetUserAsync(context.User))!;
+        var refusal =
+            WrongHousehold(request.Name, request.TimeZone)
+            ?? (
+                (await households.HouseholdsOf(account.Id)).Count >= MostHouseholds
+                    ? new(
+                        "too-many-households",
+                        "name",
+                        request.Name,
+                        $"an account belongs to at most {MostHouseholds} kitchens",
+                        "Leave one first"
+                    )
+                    : null
+            );
+        if (refusal is not null)
+        {
+            return refusal.ToProblem();
+        }
+
+        var opened = NewHousehold.Of(request.Name.Trim(), request.TimeZone, FirstName(account));
+        await households.Open(account.Id, opened);
+        await households.WorkIn(new(account.Id, opened.Id));
+        await signIn.RefreshSignInAsync(account);
+        return TypedResults.NoContent();
+    }
+
+    private static Refusal? WrongHousehold(string? name, string timeZone) =>
+        name?.Trim().Length is 0 or > 80
+            ? new("name-length", "householdName", name, "a household's name has 1 to 80 characters", "Type a name for your kitchen")
+        : !HouseholdClock.Knows(timeZone)
+            ? new("unknown-time-zone", "timeZone", timeZone, "there is no such time zone", "Use an IANA name such as Europe/Lisbon")
+        : null;
+
     private static Refusal? Wrong(SignUpRequest request) =>
         request switch
         {
@@ -179,13 +319,6 @@ public static class AccountEndpoints
                 "a name has 1 to 40 characters",
                 "Type what the others call you"
             ),
-            _ when request.HouseholdName.Trim().Length is 0 or > 80 => new(
-                "name-length",
-                "householdName",
-                request.HouseholdName,
-                "a household's name has 1 to 80 characters",
-                "Type a name for your kitchen"
-            ),
             _ when !System.Net.Mail.MailAddress.TryCreate(request.Email.Trim(), out _) => new(
                 "bad-email",
                 "email",
@@ -193,14 +326,8 @@ public static class AccountEndpoints
                 "this is not an address",
                 "Type it as name@place.example"
             ),
-            _ when !HouseholdClock.Knows(request.TimeZone) => new(
-                "unknown-time-zone",
-                "timeZone",
-                request.TimeZone,
-                "there is no such time zone",
-                "Use an IANA name such as Europe/Lisbon"
-            ),
-            _ => null,
+            { HouseholdName: null, Join: null } => WrongHousehold("", request.TimeZone),
+            _ => WrongHousehold(request.HouseholdName, request.TimeZone),
         };
 
     private static Refusal RefusalOf(IdentityError error, SignUpRequest request) =>

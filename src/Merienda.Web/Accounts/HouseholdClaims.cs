@@ -13,7 +13,7 @@ public sealed class HouseholdClaims(UserManager<Account> users, IOptions<Identit
     protected override async Task<ClaimsIdentity> GenerateClaimsAsync(Account user)
     {
         var identity = await base.GenerateClaimsAsync(user);
-        if (await households.HouseholdOf(user.Id) is { } household)
+        if (await households.HouseholdsOf(user.Id) is [var household, ..])
         {
             identity.AddClaim(new Claim(CurrentTenant.HouseholdClaim, household.ToString()));
         }

@@ -78,6 +78,7 @@ public static class MeriendaHost
         services.AddSingleton<ProtocolStore>();
         services.AddSingleton<KitchenStore>();
         services.AddSingleton<RhythmStore>();
+        services.AddSingleton<MemberStore>();
         services.AddSingleton<RecipeVersions>();
         services.AddSingleton<RecipeStore>();
         services.AddSingleton<PacketStore>();

@@ -46,6 +46,11 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
                 title: "The database refused it.",
                 detail: $"It would break {refused.ConstraintName}. Nothing was changed."
             ),
+            NoMemberException => TypedResults.Problem(
+                statusCode: 401,
+                title: "You don't belong to this kitchen any more.",
+                detail: "Load the page again; it opens another one of yours."
+            ),
             CommitUnsureException => TypedResults.Problem(
                 statusCode: 503,
                 title: "The answer of the database was lost.",

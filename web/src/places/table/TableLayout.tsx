@@ -7,6 +7,7 @@ const parts = [
   ['/table/protocols', 'Protocols'],
   ['/table/rhythm', 'Week and meals'],
   ['/table/kitchen', 'Kitchen'],
+  ['/table/members', 'Who signs in'],
 ] as const;
 
 /** The household: who eats, under which rules, in which kitchen. */

