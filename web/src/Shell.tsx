@@ -20,7 +20,7 @@ import { Loading } from './pieces/Asked';
 import { useForgetEverything } from './pieces/account';
 import { useNotices } from './pieces/Notice';
 import { SheetDialog } from './pieces/Sheet';
-import { addDays, dayMonth, weekStart } from './pieces/show';
+import { addDays, dayMonth, weekNamed, weekStart } from './pieces/show';
 import { useLive } from './pieces/useLive';
 import { useSender, useWaiting } from './pieces/useOutbox';
 import { forgetUnsaved } from './pieces/useUnsaved';
@@ -31,7 +31,7 @@ const weekly = ['week', 'shop', 'session', 'shelf'];
 export function Shell({ person }: { person: Schemas['PersonState'] }) {
   const { pathname } = useLocation();
   const [, place = 'week', dated] = pathname.split('/');
-  const date = weekly.includes(place) && dated ? weekStart(dated) : weekStart(person.today);
+  const date = weekNamed(weekly.includes(place) ? dated : undefined, person.today);
   useLive();
   useSender(person);
   const [asking, setAsking] = useState<'palette' | 'shortcuts' | null>(null);

@@ -14,6 +14,7 @@ import {
   showAs,
   temperature,
   weekday,
+  weekNamed,
   weekOrder,
   weekStart,
 } from './show';
@@ -22,6 +23,16 @@ describe('dates', () => {
   it('start the week on the Sunday of any of its days', () => {
     for (let day = 22; day <= 28; day++) expect(weekStart(`2026-11-${day}`)).toBe('2026-11-22');
     expect(weekStart('2026-11-29')).toBe('2026-11-29');
+  });
+  it('fall back to this week where an address names no date', () => {
+    const today = '2026-11-26';
+    expect(['2026-11-18', 'now', undefined, '2026-13-40', '18 Nov'].map((date) => weekNamed(date, today))).toEqual([
+      '2026-11-15',
+      '2026-11-22',
+      '2026-11-22',
+      '2026-11-22',
+      '2026-11-22',
+    ]);
   });
   it('step over months, years and the hour that summer time takes', () => {
     expect(addDays('2026-12-31', 1)).toBe('2027-01-01');

@@ -110,6 +110,11 @@ export function weekStart(date: string): string {
   return addDays(date, -((day(date).getUTCDay() - habit.firstDay + 7) % 7));
 }
 
+/** The week that an address names; what is no date falls back to the one of today. */
+export function weekNamed(date: string | undefined, today: string): string {
+  return weekStart(date !== undefined && /^\d{4}-\d{2}-\d{2}$/.test(date) && !Number.isNaN(Date.parse(date)) ? date : today);
+}
+
 /** "14:25" of a time of day and the minutes since. */
 export function clock(start: string, later = 0): string {
   const [hours = 0, minutes = 0] = start.split(':').map(Number);

@@ -1,10 +1,9 @@
-import { useParams } from 'react-router';
-import { weekStart } from '../pieces/show';
+import { useOutletContext, useParams } from 'react-router';
+import { weekNamed } from '../pieces/show';
 
-/** The week that the address names; a bad date falls back to the current week. */
+/** The week that the address names. */
 export function useWeekDate(): string {
-  const { date = '' } = useParams();
-  return /^\d{4}-\d{2}-\d{2}$/.test(date) && !Number.isNaN(Date.parse(date))
-    ? weekStart(date)
-    : weekStart(new Date().toISOString().slice(0, 10));
+  const { date } = useParams();
+  const { today } = useOutletContext<{ today: string }>();
+  return weekNamed(date, today);
 }
