@@ -85,12 +85,16 @@ internal sealed record PlanRows(
         var servings = Servings.Select(row => row.Id).ToHashSet();
         var items = Items.ToDictionary(row => row.Id);
         var now = plan.Servings.Select(ServingRowOf).ToList();
+        var begun = plan
+            .Servings.Where(serving => !servings.Contains(serving.Id))
+            .Select(serving => ServingRowOf(new Serving(serving.Id, serving.Cell, [])))
+            .ToList();
         var sessions = plan.Sessions.ToDictionary(session => session.Date);
         var known = Sessions.Select(row => row.Id).ToHashSet();
         return new Change(summary)
-            // Others may put something into the same meal: taking the edit back leaves it there, empty.
-            .Append(Tables.Serving, now.Where(row => !servings.Contains(row.Id)))
-            .Put(Tables.Serving, Servings, now.Where(row => servings.Contains(row.Id)))
+            // Others may put something into the same meal: taking the edit back leaves it there, empty and with nothing said of it.
+            .Append(Tables.Serving, begun)
+            .Put(Tables.Serving, Servings.Concat(begun), now)
             // A session stays when what is cooked in it is taken back: others may cook in it by then.
             .Append(Tables.PrepSession, plan.Sessions.Where(session => !known.Contains(session.Id)).Select(RowOf))
             .Put(Tables.PrepSession, Sessions, plan.Sessions.Where(session => known.Contains(session.Id)).Select(RowOf))

@@ -89,7 +89,13 @@ internal sealed class RowWriter
         {
             var stay = changes[table.Name].After.Select(row => table.KeyOf(row!.AsObject())).ToHashSet();
             var gone = changes[table.Name].Before.Where(row => !stay.Contains(table.KeyOf(row!.AsObject()))).ToList();
-            writer.Add(table.Delete, new JsonArray([.. gone.Select(row => row!.DeepClone())]));
+            var rows = new JsonArray([.. gone.Select(row => row!.DeepClone())]);
+            if (table.Leftovers is { } leftovers)
+            {
+                writer.Add(leftovers, rows);
+            }
+
+            writer.Add(table.Delete, rows);
         }
 
         foreach (var table in Tables.InOrder)

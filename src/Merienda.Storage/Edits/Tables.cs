@@ -10,10 +10,16 @@ public static class Tables
 
     public static readonly TenantTable<HouseholdMemberRow> HouseholdMember = new("household_member", "account_id");
     public static readonly TenantTable<InvitationRow> Invitation = new("invitation", "id");
-    public static readonly TenantTable<MealSlotRow> MealSlot = new("meal_slot", "key");
+    public static readonly TenantTable<MealSlotRow> MealSlot = new("meal_slot", "key")
+    {
+        Leftovers = TenantTable.LeftoversOf("meal_slot", "serving.meal = gone.key"),
+    };
     public static readonly TenantTable<PrepDayRow> PrepDay = new("prep_day", "weekday");
 
-    public static readonly TenantTable<EaterRow> Eater = new("eater", "id");
+    public static readonly TenantTable<EaterRow> Eater = new("eater", "id")
+    {
+        Leftovers = TenantTable.LeftoversOf("eater", "serving.eater_id = gone.id"),
+    };
     public static readonly TenantTable<EaterMealRow> EaterMeal = new("eater_meal", "eater_id", "meal");
     public static readonly TenantTable<EaterProtocolRow> EaterProtocol = new("eater_protocol", "eater_id", "protocol_id");
     public static readonly TenantTable<AllowanceRow> Allowance = new("allowance", "eater_id", "protocol_id", "rule_id", "valid_from");

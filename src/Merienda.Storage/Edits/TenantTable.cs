@@ -37,6 +37,20 @@ public abstract class TenantTable
     /// <summary>Whether what was read of the larder is old once a row changes.</summary>
     public bool IsLarder { get; init; }
 
+    /// <summary>
+    /// Clears what an undone edit left standing on the rows that go, for <see cref="LeftoversOf"/>; null when nothing is ever left.
+    /// </summary>
+    internal string? Leftovers { get; init; }
+
+    /// <summary>Meals that are empty by now and of which nothing is said.</summary>
+    /// <param name="where">Which of them stand on the rows, called gone.</param>
+    internal static string LeftoversOf(string table, string where) =>
+        $"""
+            delete from serving using jsonb_populate_recordset(null::{table}, @{"{0}"}::jsonb) gone
+            where serving.household_id = app_household() and {where} and state = 'Planned' and not is_locked and note = ''
+              and not exists (select 1 from serving_item item where item.household_id = serving.household_id and item.serving_id = serving.id)
+            """;
+
     /// <summary>Statements with a {0} where the parameter with the rows stands.</summary>
     internal string Insert { get; }
 
