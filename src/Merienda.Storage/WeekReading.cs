@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
@@ -22,6 +23,33 @@ public sealed record StoredWeek(
     internal PlanRows Rows { get; init; } = PlanRows.None;
 
     public StoredRecipe RecipeOf(Batch batch) => Versions[batch.Id];
+
+    /// <summary>Who eats at a place of the board.</summary>
+    public Result<Eater> DinerAt(Cell cell) =>
+        Rhythm.UnknownMeal(Plan.Meals, cell.Meal) is { } refusal ? refusal
+        : Diner(cell.Eater) is { } eater ? eater
+        : HouseholdStore.EaterGone(cell.Eater);
+
+    public Eater? Diner(Guid id) => Table.Diners.FirstOrDefault(one => one.Id == id);
+
+    /// <summary>Why an eater may not have a dish at all; null when nothing stops it.</summary>
+    public Refusal? StopOf(Guid batchId, Eater eater) =>
+        Plan.BatchWithId(batchId) is { } batch && RecipeOf(batch).Version is { } recipe ? eater.Stop(recipe.Name, recipe.Profile) : null;
+
+    /// <inheritdoc cref="StopOf(Guid, Eater)"/>
+    public Refusal? StopOf(ServingItem? item, Eater eater) =>
+        item switch
+        {
+            Draw draw => StopOf(draw.Batch, eater),
+            ReadyFood ready => eater.Stop(ready.Line.Name, PortionProfile.Of([ready.Line], 1)),
+            _ => null,
+        };
+
+    /// <summary>As a summary names it.</summary>
+    public string LetterOf(Guid batch) => Plan.BatchWithId(batch)?.Letter ?? "a batch";
+
+    /// <inheritdoc cref="LetterOf"/>
+    public string NameOf(Guid item) => Plan.Find(item) is { } found ? Plan.NameOf(found.Item) : "something";
 }
 
 /// <summary>Reads batches with everything that is drawn from them, in one round trip.</summary>

@@ -303,4 +303,48 @@ public class MealTests(TestDatabase database)
         var copied = await cook.Must(HttpMethod.Post, $"{Week}/copy", new { to = Day(7), withMeals = true });
         Assert.Equal((1, 0, 1), (copied["batches"]!.GetValue<int>(), copied["placed"]!.GetValue<int>(), copied["left"]!.GetValue<int>()));
     }
+
+    [Fact]
+    public async Task Undo_puts_nothing_before_somebody_who_said_an_allergy_since()
+    {
+        var kitchen = await Move_in();
+        var cook = kitchen.Cook;
+        var rice = await kitchen.Make("Milk rice", 4, "400 g rice", "500 ml milk");
+        await cook.Must(HttpMethod.Post, $"{Week}/batches/{rice}/place", new { to = kitchen.At(1) });
+        await kitchen.Ready(2, "150 g yogurt");
+        var board = await cook.Get(Week);
+        var takenBack = new List<long?>();
+        foreach (var day in new[] { 1, 2 })
+        {
+            var item = Items(board, day).Single();
+            var (_, _, sequence) = await cook.Edit(
+                HttpMethod.Post,
+                $"{Week}/items/{item!["id"]}/move",
+                new { from = kitchen.At(day), to = (object?)null },
+                Guid.NewGuid()
+            );
+            takenBack.Add(sequence);
+        }
+
+        await cook.Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{kitchen.Eater}/personal",
+            new
+            {
+                allergies = new[] { "milk" },
+                dislikes = Array.Empty<string>(),
+                portionHabit = 1,
+                countsTraces = true,
+                trustsRefinedSoybeanOil = false,
+            }
+        );
+        foreach (var sequence in takenBack)
+        {
+            await cook.Refused(HttpStatusCode.Conflict, "allergy", HttpMethod.Post, "/api/undo", new { sequence });
+        }
+
+        var after = await cook.Get(Week);
+        Assert.Equal(4m, after["batches"]![0]!["loose"]!.GetValue<decimal>());
+        Assert.All(after["servings"]!.AsArray(), serving => Assert.Empty(serving!["items"]!.AsArray()));
+    }
 }

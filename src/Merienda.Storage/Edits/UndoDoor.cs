@@ -8,9 +8,9 @@ namespace Merienda.Storage.Edits;
 
 /// <summary>
 /// Takes an own edit back: its rows are put as they were, when every one of them is still as the edit left it. What others did to other
-/// rows stays.
+/// rows stays. What comes back to a meal is held against the allergies of today: a rule that is no more cannot be put back over one.
 /// </summary>
-public sealed class UndoDoor(Database database)
+public sealed class UndoDoor(Database database, WeekReading weeks)
 {
     private sealed record Found(long Sequence, string Kind, string Summary, int SchemaVersion, bool IsUndone, string Change);
 
@@ -20,6 +20,10 @@ public sealed class UndoDoor(Database database)
         try
         {
             return await Attempt(stamp, sequence);
+        }
+        catch (ForbiddenException forbidden)
+        {
+            return forbidden.Refusal;
         }
         catch (PostgresException refused) when (refused.SqlState.StartsWith("23", StringComparison.Ordinal))
         {
@@ -59,9 +63,52 @@ public sealed class UndoDoor(Database database)
                 }
 
                 var undone = new Undoable(found.Sequence, found.Summary);
-                return new Edited<Undoable>(await scope.Read(PutBack(stamp, rows, undone)), undone);
+                var done = await scope.Read(PutBack(stamp, rows, undone));
+                scope.HasWritten = true;
+                await HoldAgainstAllergies(scope, rows);
+                return new Edited<Undoable>(done, undone);
             }
         );
+
+    /// <summary>Rolls the undo back.</summary>
+    private sealed class ForbiddenException(Refusal refusal) : Exception
+    {
+        public Refusal Refusal => refusal;
+    }
+
+    private async Task HoldAgainstAllergies(Scope scope, IReadOnlyDictionary<string, RowChange> rows)
+    {
+        var back = rows.TryGetValue(Tables.ServingItem.Name, out var items)
+            ? items.Before.Select(row => row!["id"]!.GetValue<Guid>()).ToArray()
+            : [];
+        if (back.Length == 0)
+        {
+            return;
+        }
+
+        var days = await scope.Read(
+            Reading.Of<IReadOnlyList<DateOnly>>(
+                "select distinct eaten_on from serving join serving_item item on item.household_id = serving.household_id and item.serving_id = serving.id where item.id = any(@backItems);",
+                new { backItems = back },
+                async grid => [.. await grid.ReadAsync<DateOnly>()]
+            )
+        );
+        while (days.Count > 0)
+        {
+            var week = await scope.Read(weeks.Of(days[0]));
+            var stop = week
+                .Plan.Servings.SelectMany(serving => serving.Items.Select(item => (serving.Cell.Eater, Item: item)))
+                .Where(one => back.Contains(one.Item.Id))
+                .Select(one => week.Diner(one.Eater) is { } eater ? week.StopOf(one.Item, eater) : null)
+                .FirstOrDefault(refusal => refusal is not null);
+            if (stop is not null)
+            {
+                throw new ForbiddenException(stop);
+            }
+
+            days = [.. days.Where(day => !week.Plan.Holds(day))];
+        }
+    }
 
     private static Reading<Found?> Find(long? sequence) =>
         Reading.Of(

@@ -4,6 +4,7 @@ using Merienda.Core.Protocols;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Merienda.Web.Weeks.WeekEdit;
 
 namespace Merienda.Web.Weeks;
 
@@ -19,96 +20,56 @@ public static class DayEndpoints
         weeks.MapPost("/copy", Copy).WithName("CopyWeek");
     }
 
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> PlaceRow(
-        DateOnly date,
-        Guid batch,
-        RowRequest request,
-        Editing editing,
-        [AsParameters] WeekEndpoints.Desk desk
-    ) =>
-        WeekEndpoints.Edit(
-            date,
-            editing,
-            desk,
-            week =>
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> PlaceRow(Guid batch, RowRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+        {
+            var diner = week.DinerAt(new(week.Plan.Start, request.Meal, request.EaterId));
+            return (diner.Refusal ?? week.StopOf(batch, diner.Value)) is { } refusal
+                ? refusal
+                : Said(
+                    week.Plan.PlaceRow(batch, request.Meal, request.EaterId, diner.Value.PortionHabit, Guid.CreateVersion7),
+                    $"Placed {week.LetterOf(batch)} in each {week.Plan.Rhythm.NameOf(request.Meal)}"
+                );
+        });
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Fit(Guid item, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+        {
+            if (week.Plan.Find(item) is not (var serving, Draw))
             {
-                var diner = WeekEndpoints.Diner(week, new(week.Plan.Start, request.Meal, request.EaterId));
-                return (diner.Refusal ?? WeekEndpoints.Stop(week, batch, diner.Value)) is { } refusal
-                    ? refusal
-                    : WeekEndpoints.Said(
-                        week.Plan.PlaceRow(batch, request.Meal, request.EaterId, diner.Value.PortionHabit, Guid.CreateVersion7),
-                        $"Placed {WeekEndpoints.LetterOf(week, batch)} in each {week.Plan.Rhythm.NameOf(request.Meal)}"
-                    );
+                return Said(week.Plan.ChangeSize(item, default, default), "");
             }
-        );
 
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Fit(
-        DateOnly date,
-        Guid item,
-        Editing editing,
-        [AsParameters] WeekEndpoints.Desk desk
-    ) =>
-        WeekEndpoints.Edit(
-            date,
-            editing,
-            desk,
-            week =>
+            var eater = week.Table.Diners.First(one => one.Id == serving.Cell.Eater);
+            Verdict With(Draw draw)
             {
-                if (week.Plan.Find(item) is not (var serving, Draw))
+                var items = serving.Items.Select(one => one.Id == item ? draw : one).ToList();
+                var plan = week.Plan with
                 {
-                    return WeekEndpoints.Said(week.Plan.ChangeSize(item, default, default), "");
-                }
-
-                var eater = week.Table.Diners.First(one => one.Id == serving.Cell.Eater);
-                Verdict With(Draw draw)
-                {
-                    var items = serving.Items.Select(one => one.Id == item ? draw : one).ToList();
-                    var plan = week.Plan with
-                    {
-                        Servings = [.. week.Plan.Servings.Select(one => one == serving ? one with { Items = items } : one)],
-                    };
-                    var day = new WeekView(week with { Plan = plan }, desk.Knowledge).Ledger[serving.Cell.Date, eater.Id];
-                    // What cannot be told whatever the size is no reason to eat less of this.
-                    return day.Findings.Any(finding =>
-                        finding.Verdict is Verdict.Breaks or Verdict.TooClose && finding.Limit?.AtMost is not null
-                    )
-                        ? Verdict.Breaks
-                        : Verdict.Fits;
-                }
-
-                return WeekEndpoints.Said(week.Plan.FitDay(item, With), $"Fitted {WeekEndpoints.NameOf(week, item)} to its day");
-            }
-        );
-
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Repeat(
-        DateOnly date,
-        TwoDaysRequest request,
-        Editing editing,
-        [AsParameters] WeekEndpoints.Desk desk
-    ) =>
-        WeekEndpoints.Edit(
-            date,
-            editing,
-            desk,
-            week =>
-                WeekEndpoints.Said(
-                    week.Plan.RepeatDay(request.From, request.To, (item, eater) => Stop(week, item, eater), Guid.CreateVersion7),
-                    $"Repeated {request.From:ddd} on {request.To:ddd}"
+                    Servings = [.. week.Plan.Servings.Select(one => one == serving ? one with { Items = items } : one)],
+                };
+                var day = new WeekView(week with { Plan = plan }, edit.Knowledge).Ledger[serving.Cell.Date, eater.Id];
+                // What cannot be told whatever the size is no reason to eat less of this.
+                return day.Findings.Any(finding =>
+                    finding.Verdict is Verdict.Breaks or Verdict.TooClose && finding.Limit?.AtMost is not null
                 )
+                    ? Verdict.Breaks
+                    : Verdict.Fits;
+            }
+
+            return Said(week.Plan.FitDay(item, With), $"Fitted {week.NameOf(item)} to its day");
+        });
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Repeat(TwoDaysRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+            Said(
+                week.Plan.RepeatDay(request.From, request.To, (item, eater) => Stop(week, item, eater), Guid.CreateVersion7),
+                $"Repeated {request.From:ddd} on {request.To:ddd}"
+            )
         );
 
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Swap(
-        DateOnly date,
-        TwoDaysRequest request,
-        Editing editing,
-        [AsParameters] WeekEndpoints.Desk desk
-    ) =>
-        WeekEndpoints.Edit(
-            date,
-            editing,
-            desk,
-            week => WeekEndpoints.Said(week.Plan.SwapDays(request.From, request.To), $"Swapped {request.From:ddd} and {request.To:ddd}")
-        );
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Swap(TwoDaysRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week => Said(week.Plan.SwapDays(request.From, request.To), $"Swapped {request.From:ddd} and {request.To:ddd}"));
 
     private static async Task<Results<Ok<CopiedWeek>, ProblemHttpResult>> Copy(
         DateOnly date,
@@ -124,7 +85,5 @@ public static class DayEndpoints
         );
 
     private static Refusal? Stop(StoredWeek week, ServingItem item, Guid eaterId) =>
-        week.Table.Diners.FirstOrDefault(one => one.Id == eaterId) is not { } eater
-            ? HouseholdStore.EaterGone(eaterId)
-            : WeekEndpoints.StopItem(week, item, eater);
+        week.Diner(eaterId) is { } eater ? week.StopOf(item, eater) : HouseholdStore.EaterGone(eaterId);
 }

@@ -3,8 +3,8 @@ using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Storage;
-using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Merienda.Web.Weeks.WeekEdit;
 
 namespace Merienda.Web.Weeks;
 
@@ -19,100 +19,54 @@ public static class MealEndpoints
         weeks.MapPut("/serving", Say).WithName("SayOfMeal");
     }
 
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> AddReady(
-        DateOnly date,
-        ReadyRequest request,
-        Editing editing,
-        [AsParameters] WeekEndpoints.Desk desk
-    ) =>
-        WeekEndpoints.Edit(
-            date,
-            editing,
-            desk,
-            week =>
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> AddReady(ReadyRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+        {
+            var (diner, read) = (week.DinerAt(request.To.ToCell()), Read(week, request.Line, request.Food));
+            if ((diner.Refusal ?? read.Refusal ?? Stop(diner.Value, read.Value)) is { } refusal)
             {
-                var (diner, read) = (WeekEndpoints.Diner(week, request.To), Read(week, request.Line, request.Food));
-                if ((diner.Refusal ?? read.Refusal ?? Stop(diner.Value, read.Value)) is { } refusal)
-                {
-                    return refusal;
-                }
-
-                return WeekEndpoints.Said(
-                    week.Plan.AddReady(
-                        WeekEndpoints.ToCell(request.To),
-                        new ReadyFood(Guid.CreateVersion7(), read.Value),
-                        Guid.CreateVersion7
-                    ),
-                    $"Added {read.Value.Read.Text.Trim()}"
-                );
+                return refusal;
             }
-        );
+
+            return Said(
+                week.Plan.AddReady(request.To.ToCell(), new ReadyFood(Guid.CreateVersion7(), read.Value), Guid.CreateVersion7),
+                $"Added {read.Value.Read.Text.Trim()}"
+            );
+        });
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Reword(
-        DateOnly date,
         Guid item,
         ReadyTextRequest request,
-        Editing editing,
-        [AsParameters] WeekEndpoints.Desk desk
+        [AsParameters] WeekEdit edit
     ) =>
-        WeekEndpoints.Edit(
-            date,
-            editing,
-            desk,
-            week =>
+        edit.Decide(week =>
+        {
+            var read = Read(week, request.To, request.Food);
+            if (read.Refusal is { } refusal)
             {
-                var read = Read(week, request.To, request.Food);
-                if (read.Refusal is { } refusal)
-                {
-                    return refusal;
-                }
-
-                var eater = week.Plan.Find(item)?.Serving.Cell.Eater;
-                return week.Table.Diners.FirstOrDefault(one => one.Id == eater) is { } diner && Stop(diner, read.Value) is { } stop
-                    ? stop
-                    : WeekEndpoints.Said(
-                        week.Plan.Reword(item, request.From, new ReadyFood(Guid.CreateVersion7(), read.Value)),
-                        $"Changed {request.From.Trim()}"
-                    );
+                return refusal;
             }
-        );
 
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Order(
-        DateOnly date,
-        OrderRequest request,
-        Editing editing,
-        [AsParameters] WeekEndpoints.Desk desk
-    ) =>
-        WeekEndpoints.Edit(
-            date,
-            editing,
-            desk,
-            week => WeekEndpoints.Said(week.Plan.Order(WeekEndpoints.ToCell(request.Place), request.Items), "Changed the order of a meal")
-        );
+            var eater = week.Plan.Find(item)?.Serving.Cell.Eater;
+            return week.Table.Diners.FirstOrDefault(one => one.Id == eater) is { } diner && Stop(diner, read.Value) is { } stop
+                ? stop
+                : Said(
+                    week.Plan.Reword(item, request.From, new ReadyFood(Guid.CreateVersion7(), read.Value)),
+                    $"Changed {request.From.Trim()}"
+                );
+        });
 
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Say(
-        DateOnly date,
-        ServingRequest request,
-        Editing editing,
-        [AsParameters] WeekEndpoints.Desk desk
-    ) =>
-        WeekEndpoints.Edit(
-            date,
-            editing,
-            desk,
-            week =>
-                WeekEndpoints.Diner(week, request.Place) is var diner && diner.Refusal is { } nobody
-                    ? nobody
-                    : WeekEndpoints.Said(
-                        week.Plan.Say(
-                            WeekEndpoints.ToCell(request.Place),
-                            request.State,
-                            request.IsLocked,
-                            request.Note,
-                            Guid.CreateVersion7
-                        ),
-                        $"Said something of {diner.Value.Name}'s {week.Plan.Rhythm.NameOf(request.Place.Meal)}"
-                    )
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Order(OrderRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week => Said(week.Plan.Order(request.Place.ToCell(), request.Items), "Changed the order of a meal"));
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Say(ServingRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+            week.DinerAt(request.Place.ToCell()) is var diner && diner.Refusal is { } nobody
+                ? nobody
+                : Said(
+                    week.Plan.Say(request.Place.ToCell(), request.State, request.IsLocked, request.Note, Guid.CreateVersion7),
+                    $"Said something of {diner.Value.Name}'s {week.Plan.Rhythm.NameOf(request.Place.Meal)}"
+                )
         );
 
     private static Refusal? Stop(Eater eater, RecipeLine line) => eater.Stop(line.Name, PortionProfile.Of([line], 1));

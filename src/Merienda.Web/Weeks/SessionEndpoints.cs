@@ -1,6 +1,6 @@
 using Merienda.Core.Planning;
-using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Merienda.Web.Weeks.WeekEdit;
 
 namespace Merienda.Web.Weeks;
 
@@ -14,38 +14,23 @@ public static class SessionEndpoints
     }
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Change(
-        DateOnly date,
         DateOnly day,
         SessionRequest request,
-        Editing editing,
-        [AsParameters] WeekEndpoints.Desk desk
+        [AsParameters] WeekEdit edit
     ) =>
-        WeekEndpoints.Edit(
-            date,
-            editing,
-            desk,
-            week =>
-                WeekEndpoints.Said(
-                    week.Plan.ChangeSession(day, request.Date, request.Start, request.Cooks, request.Name),
-                    request.Date == day ? $"Changed the session of {day:ddd}" : $"Moved the session of {day:ddd} to {request.Date:ddd}"
-                )
+        edit.Decide(week =>
+            Said(
+                week.Plan.ChangeSession(day, request.Date, request.Start, request.Cooks, request.Name),
+                request.Date == day ? $"Changed the session of {day:ddd}" : $"Moved the session of {day:ddd} to {request.Date:ddd}"
+            )
         );
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> CookOn(
-        DateOnly date,
         Guid batch,
         CookOnRequest request,
-        Editing editing,
-        [AsParameters] WeekEndpoints.Desk desk
+        [AsParameters] WeekEdit edit
     ) =>
-        WeekEndpoints.Edit(
-            date,
-            editing,
-            desk,
-            week =>
-                WeekEndpoints.Said(
-                    week.Plan.CookOn(batch, request.Date, Guid.CreateVersion7()),
-                    $"{WeekEndpoints.LetterOf(week, batch)} is cooked on {request.Date:ddd}"
-                )
+        edit.Decide(week =>
+            Said(week.Plan.CookOn(batch, request.Date, Guid.CreateVersion7()), $"{week.LetterOf(batch)} is cooked on {request.Date:ddd}")
         );
 }

@@ -6,7 +6,10 @@ using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Weeks;
 
-public sealed record BoardPlace(DateOnly Date, string Meal, Guid EaterId);
+public sealed record BoardPlace(DateOnly Date, string Meal, Guid EaterId)
+{
+    public Cell ToCell() => new(Date, Meal, EaterId);
+}
 
 /// <summary>How much of a batch: portions, or grams.</summary>
 public sealed record BoardSize(decimal Amount, bool IsInGrams);

@@ -1,9 +1,11 @@
+using System.Globalization;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
+using static Merienda.Web.Weeks.WeekEdit;
 
 namespace Merienda.Web.Weeks;
 
@@ -37,111 +39,60 @@ public static class WeekEndpoints
     /// <summary>What every look at a week needs.</summary>
     public sealed record Desk(WeekStore Weeks, KnowledgeBase Knowledge)
     {
-        public WeekBoard Draw(StoredWeek stored) => new WeekView(stored, Knowledge).ToBoard();
-
         public async Task<WeekView> View(DateOnly date, CurrentTenant tenant) => new(await Weeks.Read(tenant, date), Knowledge);
     }
 
     private static async Task<Ok<WeekBoard>> Board(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
         TypedResults.Ok((await desk.View(date, tenant)).ToBoard());
 
-    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Make(
-        DateOnly date,
-        MakeBatchRequest request,
-        Editing editing,
-        [AsParameters] Desk desk
-    ) => editing.Answer(await desk.Weeks.Make(editing, request.RecipeId, date, request.CookedOn, request.Portions, desk.Draw));
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Make(MakeBatchRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Editing.Answer(
+            await edit.Weeks.Make(edit.Editing, request.RecipeId, edit.Date, request.CookedOn, request.Portions, edit.Draw)
+        );
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Resize(
-        DateOnly date,
         Guid batch,
         ResizeBatchRequest request,
-        Editing editing,
-        [AsParameters] Desk desk
-    ) =>
-        Edit(
-            date,
-            editing,
-            desk,
-            week => Said(week.Plan.Resize(batch, request.Portions), $"Changed the portions of {LetterOf(week, batch)}")
+        [AsParameters] WeekEdit edit
+    ) => edit.Decide(week => Said(week.Plan.Resize(batch, request.Portions), $"Changed the portions of {week.LetterOf(batch)}"));
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Delete(Guid batch, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week => Said(week.Plan.Remove(batch), $"Took {week.LetterOf(batch)} off the bench"));
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(Guid batch, PlaceRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+            week.DinerAt(request.To.ToCell()) is var diner && diner.Refusal is { } nobody ? nobody
+            : week.StopOf(batch, diner.Value) is { } stop ? stop
+            : Said(
+                week.Plan.Place(batch, request.To.ToCell(), diner.Value.PortionHabit, Guid.CreateVersion7, request.Parts),
+                $"Placed {week.LetterOf(batch)}"
+            )
         );
 
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Delete(
-        DateOnly date,
-        Guid batch,
-        Editing editing,
-        [AsParameters] Desk desk
-    ) => Edit(date, editing, desk, week => Said(week.Plan.Remove(batch), $"Took {LetterOf(week, batch)} off the bench"));
-
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(
-        DateOnly date,
-        Guid batch,
-        PlaceRequest request,
-        Editing editing,
-        [AsParameters] Desk desk
-    ) =>
-        Edit(
-            date,
-            editing,
-            desk,
-            week =>
-                Diner(week, request.To) is var diner && diner.Refusal is { } nobody ? nobody
-                : Stop(week, batch, diner.Value) is { } stop ? stop
-                : Said(
-                    week.Plan.Place(batch, ToCell(request.To), diner.Value.PortionHabit, Guid.CreateVersion7, request.Parts),
-                    $"Placed {LetterOf(week, batch)}"
-                )
-        );
-
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Move(
-        DateOnly date,
-        Guid item,
-        MoveRequest request,
-        Editing editing,
-        [AsParameters] Desk desk
-    ) =>
-        Edit(
-            date,
-            editing,
-            desk,
-            week =>
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Move(Guid item, MoveRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+        {
+            if (request.To is { } to)
             {
-                if (request.To is { } to)
+                var diner = week.DinerAt(to.ToCell());
+                if ((diner.Refusal ?? week.StopOf(week.Plan.Find(item)?.Item, diner.Value)) is { } refusal)
                 {
-                    var diner = Diner(week, to);
-                    if ((diner.Refusal ?? StopItem(week, week.Plan.Find(item)?.Item, diner.Value)) is { } refusal)
-                    {
-                        return refusal;
-                    }
+                    return refusal;
                 }
-
-                return Said(
-                    week.Plan.Move(item, ToCell(request.From), request.To is { } place ? ToCell(place) : null, Guid.CreateVersion7),
-                    $"{(request.To is null ? "Took back" : "Moved")} {NameOf(week, item)}"
-                );
             }
-        );
 
-    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Size(
-        DateOnly date,
-        Guid item,
-        SizeRequest request,
-        Editing editing,
-        [AsParameters] Desk desk
-    ) =>
-        Edit(
-            date,
-            editing,
-            desk,
-            week =>
-                Said(
-                    week.Plan.ChangeSize(
-                        item,
-                        new(request.From.Amount, request.From.IsInGrams),
-                        new(request.To.Amount, request.To.IsInGrams)
-                    ),
-                    $"Changed a portion of {NameOf(week, item)}"
-                )
+            return Said(
+                week.Plan.Move(item, request.From.ToCell(), request.To is { } place ? place.ToCell() : null, Guid.CreateVersion7),
+                $"{(request.To is null ? "Took back" : "Moved")} {week.NameOf(item)}"
+            );
+        });
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Size(Guid item, SizeRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+            Said(
+                week.Plan.ChangeSize(item, new(request.From.Amount, request.From.IsInGrams), new(request.To.Amount, request.To.IsInGrams)),
+                $"Changed a portion of {week.NameOf(item)}"
+            )
         );
 
     private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(UndoRequest request, Editing editing, UndoDoor undo) =>
@@ -153,75 +104,30 @@ public static class WeekEndpoints
         return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToShop(stock));
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(
-        DateOnly date,
-        ShopTickRequest request,
-        Editing editing,
-        [AsParameters] Desk desk
-    ) =>
+    private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(ShopTickRequest request, [AsParameters] WeekEdit edit) =>
         request.Key.Length is 0 or > 300
             ? new Refusal("unknown-item", "key", request.Key, "no item has such a name", "Load the list again").ToProblem()
-            : editing.Done(await desk.Weeks.TickShop(editing, date, request.Key, request.IsTicked));
+            : edit.Editing.Done(await edit.Weeks.TickShop(edit.Editing, edit.Date, request.Key, request.IsTicked));
 
     private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
         TypedResults.Ok((await desk.View(date, tenant)).ToSessions());
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(
-        DateOnly date,
-        TaskTickRequest request,
-        Editing editing,
-        [AsParameters] Desk desk
-    ) => editing.Done(await desk.Weeks.TickTask(editing, request.BatchId, request.TaskId, request.IsTicked));
+    private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(TaskTickRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Editing.Done(await edit.Weeks.TickTask(edit.Editing, request.BatchId, request.TaskId, request.IsTicked));
 
     private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
         TypedResults.Ok((await desk.View(date, tenant)).ToShelf());
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> RenewProtocols(
-        DateOnly date,
-        Editing editing,
-        [AsParameters] Desk desk,
         ProtocolStore protocols,
-        WeekReading weeks
-    ) => editing.Answer(await protocols.Renew(editing, date, () => weeks.Of(date).Select(desk.Draw)));
-
-    /// <summary>One edit of the week: decided on it as it is now, answered with the board as it is then.</summary>
-    internal static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Edit(
-        DateOnly date,
-        Editing editing,
-        Desk desk,
-        Func<StoredWeek, Result<(WeekPlan, string)>> decide
-    ) => editing.Answer(await desk.Weeks.Edit(editing, date, decide, desk.Draw));
-
-    internal static Result<(WeekPlan, string)> Said(Result<WeekPlan> plan, string summary) => plan.Select(decided => (decided, summary));
-
-    /// <summary>Who eats at a place of the board.</summary>
-    internal static Result<Eater> Diner(StoredWeek week, BoardPlace at) =>
-        Rhythm.UnknownMeal(week.Plan.Meals, at.Meal) is { } refusal ? refusal
-        : week.Table.Diners.FirstOrDefault(one => one.Id == at.EaterId) is { } eater ? eater
-        : HouseholdStore.EaterGone(at.EaterId);
-
-    internal static Refusal? Stop(StoredWeek week, Guid batchId, Eater eater) =>
-        week.Plan.BatchWithId(batchId) is { } batch && week.RecipeOf(batch).Version is { } recipe
-            ? eater.Stop(recipe.Name, recipe.Profile)
-            : null;
-
-    /// <summary>Why an eater may not have a thing of the week at all; null when nothing stops it.</summary>
-    internal static Refusal? StopItem(StoredWeek week, ServingItem? item, Eater eater) =>
-        item switch
-        {
-            Draw draw => Stop(week, draw.Batch, eater),
-            ReadyFood ready => eater.Stop(ready.Line.Name, Core.Recipes.PortionProfile.Of([ready.Line], 1)),
-            _ => null,
-        };
-
-    internal static string LetterOf(StoredWeek week, Guid batch) => week.Plan.BatchWithId(batch)?.Letter ?? "a batch";
-
-    internal static string NameOf(StoredWeek week, Guid item) =>
-        week.Plan.Find(item) is { } found ? week.Plan.NameOf(found.Item) : "something";
+        WeekReading weeks,
+        [AsParameters] WeekEdit edit
+    ) => edit.Editing.Answer(await protocols.Renew(edit.Editing, edit.Date, () => weeks.Of(edit.Date).Select(edit.Draw)));
 
     /// <summary>A week has days before and after it: the ends of the calendar have not.</summary>
     private static async ValueTask<object?> OnCalendar(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
-        context.Arguments.OfType<DateOnly>().FirstOrDefault() is { Year: < 2000 or > 2100 } date
+        DateOnly.TryParse($"{context.HttpContext.GetRouteValue("date")}", CultureInfo.InvariantCulture, out var date)
+        && date.Year is < 2000 or > 2100
             ? new Refusal(
                 "date-out-of-range",
                 "date",
@@ -230,6 +136,4 @@ public static class WeekEndpoints
                 "Choose a day in those years"
             ).ToProblem()
             : await next(context);
-
-    internal static Cell ToCell(BoardPlace place) => new(place.Date, place.Meal, place.EaterId);
 }
