@@ -35,6 +35,10 @@ public class WeekBenchmarks
     private Eater[] _eaters = [];
     private PlannedMeal[] _oneDay = [];
 
+    /// <summary>How many stand in each meal.</summary>
+    [Params(1, 3)]
+    public int Things { get; set; }
+
     [GlobalSetup]
     public void SetUp()
     {
@@ -74,9 +78,12 @@ public class WeekBenchmarks
         {
             foreach (var meal in Meals)
             {
-                _placed.AddRange(
-                    _eaters.Select(eater => (new Cell(day, meal.Key, eater.Id), new Helping($"dish {next % 5}", dishes[next++ % 5], 1)))
-                );
+                for (var thing = 0; thing < Things; thing++)
+                {
+                    _placed.AddRange(
+                        _eaters.Select(eater => (new Cell(day, meal.Key, eater.Id), new Helping($"dish {next % 5}", dishes[next++ % 5], 1)))
+                    );
+                }
             }
         }
 

@@ -28,6 +28,9 @@ public sealed record Helping(string Name, PortionProfile Profile, decimal Size)
 /// <summary>What is eaten on one occasion or over a day or a week, as rules see it: sums with their contributors.</summary>
 public sealed class Intake(IReadOnlyList<Helping> helpings)
 {
+    private List<(PortionProfile Profile, decimal Size)>? _dishes;
+    private (PointsScheme Scheme, IReadOnlyList<(Helping Helping, Estimate Points)> Points)? _scored;
+
     public IReadOnlyList<Helping> Helpings { get; } = helpings;
 
     public static Intake Of(Helping helping) => new([helping]);
@@ -42,6 +45,34 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
     public IReadOnlyList<string> UnknownLines =>
         [.. Lines.Where(line => line.Food is null).Select(line => line.Read.Text.Trim()).Distinct()];
 
+    /// <summary>Each profile once with all that is eaten of it: its widths grow with the size, however it is helped.</summary>
+    private List<(PortionProfile Profile, decimal Size)> Dishes
+    {
+        get
+        {
+            if (_dishes is null)
+            {
+                var dishes = new List<(PortionProfile Profile, decimal Size)>(Helpings.Count);
+                foreach (var helping in Helpings)
+                {
+                    var at = dishes.FindIndex(dish => ReferenceEquals(dish.Profile, helping.Profile));
+                    if (at < 0)
+                    {
+                        dishes.Add((helping.Profile, helping.Size));
+                    }
+                    else
+                    {
+                        dishes[at] = (helping.Profile, dishes[at].Size + helping.Size);
+                    }
+                }
+
+                _dishes = dishes;
+            }
+
+            return _dishes;
+        }
+    }
+
     /// <summary>The sum of an additive measure; points go through <see cref="Points"/>.</summary>
     public Estimate Sum(Measure measure)
     {
@@ -50,10 +81,10 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
             return Helpings[0].Profile.Total(measure) * Helpings[0].Size;
         }
 
-        var tally = new Tally();
-        foreach (var helping in Helpings)
+        var tally = new Tally(Dishes.Sum(dish => dish.Profile.SourcesOf(measure)));
+        foreach (var (profile, size) in Dishes)
         {
-            helping.Profile.AddTo(tally, measure, helping.Size);
+            profile.AddTo(tally, measure, size);
         }
 
         return tally.Plausible;
@@ -99,7 +130,7 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
     public Estimate Points(PointsScheme scheme)
     {
         var tally = new Tally();
-        foreach (var (helping, points) in scheme.PointsOf(Helpings))
+        foreach (var (helping, points) in Scored(scheme))
         {
             tally.Add(helping.Profile, points);
         }
@@ -119,7 +150,7 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
             (1, Measure.Points) => Contributors((helping, line) => scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0),
             (1, _) => Contributors((helping, line) => helping.Profile[line, measure].Best),
             (_, Measure.Points) => Ordered(
-                scheme?.PointsOf(Helpings).Select(item => new Contributor(item.Helping.Name, item.Points.Best)) ?? []
+                scheme is null ? [] : Scored(scheme).Select(item => new Contributor(item.Helping.Name, item.Points.Best))
             ),
             // A dish's total is worked out already; its lines need not be added again.
             _ => Ordered(Helpings.Select(helping => new Contributor(helping.Name, helping.Profile.Total(measure).Best * helping.Size))),
@@ -137,6 +168,17 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
                     ))
             )
         );
+
+    /// <summary>Points of each helping; a sum and its contributors ask for the same ones.</summary>
+    private IReadOnlyList<(Helping Helping, Estimate Points)> Scored(PointsScheme scheme)
+    {
+        if (_scored?.Scheme != scheme)
+        {
+            _scored = (scheme, [.. scheme.PointsOf(Helpings)]);
+        }
+
+        return _scored.Value.Points;
+    }
 
     private static IReadOnlyList<Contributor> Ordered(IEnumerable<Contributor> parts) =>
         [

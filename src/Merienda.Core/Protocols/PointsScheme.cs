@@ -46,8 +46,23 @@ public sealed record PointsScheme(
     /// <summary>Points of each helping of a meal, a day or a week; what is free is used up across them.</summary>
     public IEnumerable<(Helping Helping, Estimate Points)> PointsOf(IReadOnlyList<Helping> helpings)
     {
-        var shares = SharesOf(helpings);
-        return helpings.Select((helping, at) => (helping, PointsOf(helping, Rounding, shares?[at])));
+        if (SharesOf(helpings) is { } shares)
+        {
+            return helpings.Select((helping, at) => (helping, PointsOf(helping, Rounding, shares[at])));
+        }
+
+        // Where nothing is free, helpings of one dish and size have the same points.
+        var known = new Dictionary<(PortionProfile, decimal), Estimate>();
+        return helpings.Select(helping =>
+        {
+            var key = (helping.Profile, helping.Size);
+            if (!known.TryGetValue(key, out var points))
+            {
+                known.Add(key, points = PointsOf(helping, Rounding, null));
+            }
+
+            return (helping, points);
+        });
     }
 
     /// <summary>Points that one line brings to one portion, before any rounding; a credit shows as a negative number.</summary>

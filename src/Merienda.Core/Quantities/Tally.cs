@@ -7,9 +7,10 @@ namespace Merienda.Core.Quantities;
 /// independent sources combine by root-sum-square below and above the best value (domain.md section 3).
 /// A source is an object; two amounts share it when they hold the same instance.
 /// </summary>
-public sealed class Tally
+/// <param name="sources">About how many sources there will be.</param>
+public sealed class Tally(int sources = 0)
 {
-    private readonly Dictionary<object, (decimal Below, decimal Above)> _widths = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<object, (decimal Below, decimal Above)> _widths = new(sources, ReferenceEqualityComparer.Instance);
     private decimal _best;
     private bool _isOpen;
 

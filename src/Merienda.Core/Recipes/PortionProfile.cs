@@ -88,6 +88,9 @@ public sealed class PortionProfile
     /// <summary>One portion's sum over all lines. A size scales it as a whole: the widths of one dish grow with it.</summary>
     public Estimate Total(Measure measure) => _sums[(int)measure].Total;
 
+    /// <summary>How many sources of width a measure has.</summary>
+    internal int SourcesOf(Measure measure) => _sums[(int)measure].Widths.Length;
+
     /// <param name="size">How many portions: 1.5 is a portion and a half.</param>
     public void AddTo(Tally tally, Measure measure, decimal size)
     {
