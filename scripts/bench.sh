@@ -1,4 +1,4 @@
-# ./merienda bench: the core by BenchmarkDotNet, then the week's endpoints under fifty users on a database of its own.
+# ./merienda bench: the core by BenchmarkDotNet, then the week's endpoints under many users on a database of its own.
 
 run_bench() {
   need_tools
@@ -11,7 +11,9 @@ run_bench() {
   sql bench postgres "drop database if exists load with (force)" > /dev/null
   local port
   port="$(free_port)"
-  run_application bench "$port" load true
-  dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- load "http://127.0.0.1:$port"
+  # Everybody who is measured signs up first.
+  SignInsPerMinute=100000 run_application bench "$port" load true
+  dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- load "http://127.0.0.1:$port" 200
+  dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- load "http://127.0.0.1:$port" 50
   dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- larder "http://127.0.0.1:$port"
 }

@@ -58,7 +58,7 @@ public static class LarderLoad
 
     public static async Task Run(Uri address)
     {
-        var client = await DemoVisitor.Enter(address);
+        var client = await Visitor.Enter(address);
         var file = Encoding.UTF8.GetBytes(
             "name,country,serving,energy,fat,carbohydrate,fibre,protein,ingredients,classes\n"
                 + string.Concat(Enumerable.Range(0, Packets).Select(Row))

@@ -5,10 +5,16 @@ using System.Text.Json.Nodes;
 namespace Merienda.Bench;
 
 /// <summary>
-/// Fifty people on one server: each reads the week and edits it in turn, first without any pause, then with the pause a hand needs.
+/// People with kitchens of their own on one server, each with a full week: they read it, shop, and edit in turn, first with the pause a hand
+/// needs, then without any.
 /// </summary>
 public static class WeekLoad
 {
+    private static readonly string[] Lines = ["400 g cod", "2 onions", "3 carrots", "2 tbsp olive oil", "150 g red lentils", "1 tsp salt"];
+
+    private static readonly string[] Meals = ["breakfast", "lunch", "bite", "supper"],
+        Protocols = ["points", "calories-macros"];
+
     private static readonly TimeSpan Duration = TimeSpan.FromSeconds(15);
 
     public static async Task Run(Uri address, int users)
@@ -16,7 +22,7 @@ public static class WeekLoad
         var people = new List<Person>();
         for (var user = 0; user < users; user++)
         {
-            people.Add(await Person.Enter(address));
+            people.Add(await Person.Enter(address, user));
         }
 
         // A server that has just started compiles its code on the first requests; that is not what is measured.
@@ -52,25 +58,69 @@ public static class WeekLoad
 
     private sealed class Person(HttpClient client, string week, IReadOnlyList<(string Id, decimal Portions)> batches)
     {
+        private int _edits;
+
         public List<(string Kind, double Milliseconds)> Times { get; private set; } = [];
 
         public int Failed { get; private set; }
 
-        public static async Task<Person> Enter(Uri address)
+        public static async Task<Person> Enter(Uri address, int user)
         {
-            var client = await DemoVisitor.Enter(address);
+            var client = await Visitor.SignUp(address, user);
             var today = DateOnly.FromDateTime(DateTime.UtcNow);
-            var week = $"/api/weeks/{today.AddDays(-(int)today.DayOfWeek):yyyy-MM-dd}";
-            var board = await client.GetFromJsonAsync<JsonNode>(week);
-            return new(
-                client,
-                week,
-                [
-                    .. board!["batches"]!
-                        .AsArray()
-                        .Select(batch => (batch!["id"]!.GetValue<string>(), batch["portions"]!.GetValue<decimal>())),
-                ]
-            );
+            var start = today.AddDays(-(int)today.DayOfWeek);
+            var week = $"/api/weeks/{start:yyyy-MM-dd}";
+            var eater = (await client.GetFromJsonAsync<JsonNode>(week))!["eaters"]![0]!["id"]!.GetValue<Guid>();
+            await Must(client.PutAsJsonAsync($"/api/table/eaters/{eater}/protocols", new { protocols = Protocols }));
+            var batches = new List<(string Id, decimal Portions)>();
+            foreach (var (name, at) in Meals.Select((meal, at) => (meal, at)))
+            {
+                var recipe = await Must(client.PostAsJsonAsync("/api/recipes", Draft(name)));
+                var board = await Must(
+                    client.PostAsJsonAsync(
+                        $"{week}/batches",
+                        new
+                        {
+                            recipeId = recipe["id"]!.GetValue<Guid>(),
+                            cookedOn = start.AddDays(-1),
+                            portions = 7,
+                        }
+                    )
+                );
+                var batch = board["batches"]![at]!["id"]!.GetValue<string>();
+                await Must(client.PostAsJsonAsync($"{week}/batches/{batch}/row", new { meal = name, eaterId = eater }));
+                batches.Add((batch, 7));
+            }
+
+            return new(client, week, batches);
+        }
+
+        private static object Draft(string name) =>
+            new
+            {
+                name,
+                portions = 4,
+                meal = name,
+                keeping = "cooked",
+                reheating = "",
+                atEating = "",
+                system = "metric",
+                lines = Lines.Select(text => new
+                {
+                    part = "",
+                    text,
+                    food = (string?)null,
+                }),
+                tasks = Array.Empty<object>(),
+                basedOn = (int?)null,
+            };
+
+        private static async Task<JsonNode> Must(Task<HttpResponseMessage> asked)
+        {
+            using var answer = await asked;
+            return answer.IsSuccessStatusCode
+                ? (await answer.Content.ReadFromJsonAsync<JsonNode>())!
+                : throw new InvalidOperationException(await answer.Content.ReadAsStringAsync());
         }
 
         public void Forget() => (Times, Failed) = ([], 0);
@@ -86,8 +136,9 @@ public static class WeekLoad
                 await Task.Delay(pause);
                 await Timed("shop", () => client.GetAsync(new Uri($"{week}/shop", UriKind.Relative)));
                 await Task.Delay(pause);
-                // The same number of portions again: a whole edit with lock, journal and answer, which leaves the week as it was.
-                var (id, portions) = batches[Random.Shared.Next(batches.Count)];
+                // One portion more, and the next time as it was: a whole edit with lock, rows, journal and answer.
+                var (id, planned) = batches[Random.Shared.Next(batches.Count)];
+                var portions = planned + (_edits++ % 2);
                 await Timed("edit", () => client.PutAsJsonAsync($"{week}/batches/{id}/portions", new { portions }));
                 await Task.Delay(pause);
             }

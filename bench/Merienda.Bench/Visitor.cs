@@ -3,19 +3,46 @@ using System.Text.Json.Nodes;
 
 namespace Merienda.Bench;
 
-/// <summary>A browser's side of the API for one demo person: cookies and the antiforgery token.</summary>
-public static class DemoVisitor
+/// <summary>A browser's side of the API: cookies and the antiforgery token.</summary>
+public static class Visitor
 {
     public static async Task<HttpClient> Enter(Uri address)
     {
-        // Cookies are marked secure; a plain-http client on loopback carries them by hand.
-        var client = new HttpClient(new SocketsHttpHandler { UseCookies = false }) { BaseAddress = address };
-        await Refresh(client);
+        var client = await Come(address);
         var account = await client.GetFromJsonAsync<JsonNode>("/api/account");
         var person = account!["demoPeople"]![0]!["id"]!.GetValue<Guid>();
         using var answer = await client.PostAsJsonAsync("/api/account/demo", new { id = person });
         answer.EnsureSuccessStatusCode();
         Remember(client, answer);
+        await Refresh(client);
+        return client;
+    }
+
+    /// <summary>Somebody with a kitchen of their own.</summary>
+    public static async Task<HttpClient> SignUp(Uri address, int which)
+    {
+        var client = await Come(address);
+        using var answer = await client.PostAsJsonAsync(
+            "/api/account/sign-up",
+            new
+            {
+                name = $"Cook {which}",
+                email = $"cook-{which}-{Guid.NewGuid():N}@port-ansel.example",
+                password = "a long enough one",
+                householdName = "Kitchen",
+                timeZone = "Europe/Lisbon",
+            }
+        );
+        answer.EnsureSuccessStatusCode();
+        Remember(client, answer);
+        await Refresh(client);
+        return client;
+    }
+
+    private static async Task<HttpClient> Come(Uri address)
+    {
+        // Cookies are marked secure; a plain-http client on loopback carries them by hand.
+        var client = new HttpClient(new SocketsHttpHandler { UseCookies = false }) { BaseAddress = address };
         await Refresh(client);
         return client;
     }
