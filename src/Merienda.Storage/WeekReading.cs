@@ -76,9 +76,12 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         where session.cooked_on between current_date - 367 and current_date + 1
         """;
 
+    /// <summary>The batches that a reading is about, worked out once for all of its statements.</summary>
+    private const string Chosen = "current_setting('app.batches')::uuid[]";
+
     private const string Ticks = $"""
         select item_key from shop_tick where week_start between @weekStart - 3 and @weekStart + 3;
-        select batch_id, task_id from task_tick where batch_id in ({InWeek});
+        select batch_id, task_id from task_tick where batch_id = any({Chosen});
         """;
 
     /// <param name="start">First day of the week; when it is another day, the week it lies in is asked for once more.</param>
@@ -129,7 +132,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         households
             .Table()
             .And(packets.Foods)
-            .And(Rows("@onlyBatch", null, id))
+            .And(Rows("select @onlyBatch::uuid as id", null, id))
             .Then(
                 async (scope, read) =>
                 {
@@ -143,35 +146,43 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
     private static Reading<PlanRows> Rows(string batches, DateOnly? start, Guid? batch = null) =>
         Reading.Of(
             $"""
+            select set_config('app.batches', (select coalesce(array_agg(id), array[]::uuid[])::text from ({batches}) chosen), true);
             select batch.id, batch.session_id, batch.recipe_version_id, batch.letter, batch.portioned_on from batch
             join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
-            where batch.id in ({batches}) order by session.cooked_on, length(batch.letter), batch.letter;
+            where batch.id = any({Chosen}) order by session.cooked_on, length(batch.letter), batch.letter;
             select {PlanRows.SessionColumns} from prep_session
-            where id in (select session_id from batch where id in ({batches})) or cooked_on between @weekStart::date - 6 and @weekStart::date + 6;
-            select id, batch_id, position, variant, portions from lot where batch_id in ({batches}) order by position;
+            where id in (select session_id from batch where id = any({Chosen})) or cooked_on between @weekStart::date - 6 and @weekStart::date + 6;
+            select id, batch_id, position, variant, portions from lot where batch_id = any({Chosen}) order by position;
             select id, eaten_on, meal, eater_id, state, is_locked, note from serving
-            where eaten_on between @weekStart and @weekStart + 6 or id in (select serving_id from serving_item where batch_id in ({batches}));
+            where eaten_on between @weekStart and @weekStart + 6 or id in (select serving_id from serving_item where batch_id = any({Chosen}));
             select id, serving_id, position, batch_id, lot_id, portions, grams, parts, text, food_version_id, packet_version_id, match_kind, is_chosen, container_id from serving_item
-            where batch_id in ({batches}) or serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6) order by position;
-            select batch_id, part, gross_g, tare_g, vessel from part_yield where batch_id in ({batches});
-            select id, batch_id, lot_id, number, portions, parts, to_json(grams)::text as grams, kind, material, gone_on from container where batch_id in ({batches}) order by number, id;
+            where batch_id = any({Chosen}) or serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6) order by position;
+            select batch_id, part, gross_g, tare_g, vessel from part_yield where batch_id = any({Chosen});
+            select id, batch_id, lot_id, number, portions, parts, to_json(grams)::text as grams, kind, material, gone_on from container where batch_id = any({Chosen}) order by number, id;
             select id, container_id, kind, at, happened_on, portions, draw_id, parts, reason from container_event
-            where container_id in (select id from container where batch_id in ({batches})) order by at, id;
+            where container_id in (select id from container where batch_id = any({Chosen})) order by at, id;
             {PacketRows.SelectVersion} where version.id in (
                 select packet_version_id from serving_item where serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6));
             """,
             new { weekStart = start, onlyBatch = batch },
-            async rows => new PlanRows(
-                [.. await rows.ReadAsync<BatchRow>()],
-                [.. await rows.ReadAsync<PrepSessionRow>()],
-                [.. await rows.ReadAsync<LotRow>()],
-                [.. await rows.ReadAsync<ServingRow>()],
-                [.. (await rows.ReadAsync<ItemColumns>()).Select(row => row.ToRow())],
-                [.. await rows.ReadAsync<PartYieldRow>()],
-                [.. (await rows.ReadAsync<BoxColumns>()).Select(row => row.ToRow())],
-                [.. (await rows.ReadAsync<EventColumns>()).Select(row => row.ToRow())],
-                [.. await rows.ReadAsync<PacketRows.VersionRow>()]
-            )
+            async rows =>
+            {
+                await rows.ReadAsync<string>();
+                return await Take(rows);
+            }
+        );
+
+    private static async Task<PlanRows> Take(GridReader rows) =>
+        new(
+            [.. await rows.ReadAsync<BatchRow>()],
+            [.. await rows.ReadAsync<PrepSessionRow>()],
+            [.. await rows.ReadAsync<LotRow>()],
+            [.. await rows.ReadAsync<ServingRow>()],
+            [.. (await rows.ReadAsync<ItemColumns>()).Select(row => row.ToRow())],
+            [.. await rows.ReadAsync<PartYieldRow>()],
+            [.. (await rows.ReadAsync<BoxColumns>()).Select(row => row.ToRow())],
+            [.. (await rows.ReadAsync<EventColumns>()).Select(row => row.ToRow())],
+            [.. await rows.ReadAsync<PacketRows.VersionRow>()]
         );
 
     private async Task<(WeekPlan Plan, IReadOnlyDictionary<Guid, StoredRecipe> Versions)> Assemble(
