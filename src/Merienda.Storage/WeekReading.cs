@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
@@ -76,12 +75,9 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         where session.cooked_on between current_date - 367 and current_date + 1
         """;
 
-    /// <summary>The batches that a reading is about, worked out once for all of its statements.</summary>
-    private const string Chosen = "current_setting('app.batches')::uuid[]";
-
     private const string Ticks = $"""
         select item_key from shop_tick where week_start between @weekStart - 3 and @weekStart + 3;
-        select batch_id, task_id from task_tick where batch_id = any({Chosen});
+        select batch_id, task_id from task_tick where batch_id = any({PlanReading.Chosen});
         """;
 
     /// <param name="start">First day of the week; when it is another day, the week it lies in is asked for once more.</param>
@@ -89,7 +85,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         households
             .Table(start)
             .And(packets.Foods)
-            .And(Rows(InWeek, start))
+            .And(PlanReading.Rows(InWeek, start))
             .And(Reading.Of(Ticks, new { weekStart = start }, TakeTicks))
             .And(Journal.Newest())
             .Then(
@@ -117,7 +113,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         households
             .Table()
             .And(packets.Foods)
-            .And(Rows(InStock, null))
+            .And(PlanReading.Rows(InStock, null))
             .Then(
                 async (scope, read) =>
                 {
@@ -132,7 +128,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         households
             .Table()
             .And(packets.Foods)
-            .And(Rows("select @onlyBatch::uuid as id", null, id))
+            .And(PlanReading.Rows("select @onlyBatch::uuid as id", null, id))
             .Then(
                 async (scope, read) =>
                 {
@@ -141,49 +137,6 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
                     return (plan, table, rows);
                 }
             );
-
-    /// <param name="start">First day of the week whose servings are read whole; null for those of the batches only.</param>
-    private static Reading<PlanRows> Rows(string batches, DateOnly? start, Guid? batch = null) =>
-        Reading.Of(
-            $"""
-            select set_config('app.batches', (select coalesce(array_agg(id), array[]::uuid[])::text from ({batches}) chosen), true);
-            select batch.id, batch.session_id, batch.recipe_version_id, batch.letter, batch.portioned_on from batch
-            join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
-            where batch.id = any({Chosen}) order by session.cooked_on, length(batch.letter), batch.letter;
-            select {PlanRows.SessionColumns} from prep_session
-            where id in (select session_id from batch where id = any({Chosen})) or cooked_on between @weekStart::date - 6 and @weekStart::date + 6;
-            select id, batch_id, position, variant, portions from lot where batch_id = any({Chosen}) order by position;
-            select id, eaten_on, meal, eater_id, state, is_locked, note from serving
-            where eaten_on between @weekStart and @weekStart + 6 or id in (select serving_id from serving_item where batch_id = any({Chosen}));
-            select id, serving_id, position, batch_id, lot_id, portions, grams, parts, text, food_version_id, packet_version_id, match_kind, is_chosen, container_id from serving_item
-            where batch_id = any({Chosen}) or serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6) order by position;
-            select batch_id, part, gross_g, tare_g, vessel from part_yield where batch_id = any({Chosen});
-            select id, batch_id, lot_id, number, portions, parts, to_json(grams)::text as grams, kind, material, gone_on from container where batch_id = any({Chosen}) order by number, id;
-            select id, container_id, kind, at, happened_on, portions, draw_id, parts, reason from container_event
-            where container_id in (select id from container where batch_id = any({Chosen})) order by at, id;
-            {PacketRows.SelectVersion} where version.id in (
-                select packet_version_id from serving_item where serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6));
-            """,
-            new { weekStart = start, onlyBatch = batch },
-            async rows =>
-            {
-                await rows.ReadAsync<string>();
-                return await Take(rows);
-            }
-        );
-
-    private static async Task<PlanRows> Take(GridReader rows) =>
-        new(
-            [.. await rows.ReadAsync<BatchRow>()],
-            [.. await rows.ReadAsync<PrepSessionRow>()],
-            [.. await rows.ReadAsync<LotRow>()],
-            [.. await rows.ReadAsync<ServingRow>()],
-            [.. (await rows.ReadAsync<ItemColumns>()).Select(row => row.ToRow())],
-            [.. await rows.ReadAsync<PartYieldRow>()],
-            [.. (await rows.ReadAsync<BoxColumns>()).Select(row => row.ToRow())],
-            [.. (await rows.ReadAsync<EventColumns>()).Select(row => row.ToRow())],
-            [.. await rows.ReadAsync<PacketRows.VersionRow>()]
-        );
 
     private async Task<(WeekPlan Plan, IReadOnlyDictionary<Guid, StoredRecipe> Versions)> Assemble(
         Scope scope,
@@ -218,103 +171,4 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
 
     private static async Task<(HashSet<string> Shop, HashSet<(Guid, string)> Tasks)> TakeTicks(GridReader rows) =>
         ((await rows.ReadAsync<string>()).ToHashSet(), (await rows.ReadAsync<(Guid, string)>()).ToHashSet());
-
-    private sealed record ItemColumns
-    {
-        public Guid Id { get; init; }
-
-        public Guid ServingId { get; init; }
-
-        public int Position { get; init; }
-
-        public Guid? BatchId { get; init; }
-
-        public Guid? LotId { get; init; }
-
-        public decimal? Portions { get; init; }
-
-        public decimal? Grams { get; init; }
-
-        public string[]? Parts { get; init; }
-
-        public string? Text { get; init; }
-
-        public Guid? FoodVersionId { get; init; }
-
-        public Guid? PacketVersionId { get; init; }
-
-        public string? MatchKind { get; init; }
-
-        public bool IsChosen { get; init; }
-
-        public Guid? ContainerId { get; init; }
-
-        public ServingItemRow ToRow() =>
-            new(
-                Id,
-                ServingId,
-                Position,
-                BatchId,
-                LotId,
-                Portions,
-                Grams,
-                Parts,
-                Text,
-                FoodVersionId,
-                PacketVersionId,
-                MatchKind,
-                IsChosen,
-                ContainerId
-            );
-    }
-
-    private sealed record EventColumns
-    {
-        public Guid Id { get; init; }
-
-        public Guid ContainerId { get; init; }
-
-        public string Kind { get; init; } = "";
-
-        public DateTimeOffset At { get; init; }
-
-        public DateOnly HappenedOn { get; init; }
-
-        public decimal Portions { get; init; }
-
-        public Guid? DrawId { get; init; }
-
-        public string[]? Parts { get; init; }
-
-        public string Reason { get; init; } = "";
-
-        public ContainerEventRow ToRow() => new(Id, ContainerId, Kind, At, HappenedOn, Portions, DrawId, Parts, Reason);
-    }
-
-    private sealed record BoxColumns
-    {
-        public Guid Id { get; init; }
-
-        public Guid BatchId { get; init; }
-
-        public Guid LotId { get; init; }
-
-        public int Number { get; init; }
-
-        public decimal Portions { get; init; }
-
-        public string[]? Parts { get; init; }
-
-        /// <summary>As JSON: the driver reads an array either with or without nulls, and never knows before.</summary>
-        public string Grams { get; init; } = "[]";
-
-        public string Kind { get; init; } = "";
-
-        public string Material { get; init; } = "";
-
-        public DateOnly? GoneOn { get; init; }
-
-        public ContainerRow ToRow() =>
-            new(Id, BatchId, LotId, Number, Portions, Parts, JsonSerializer.Deserialize<decimal?[]>(Grams)!, Kind, Material, GoneOn);
-    }
 }

@@ -53,15 +53,9 @@ public sealed record SignInRequest(string Email, string Password);
 
 public sealed record EnterDemoRequest(Guid Id);
 
-public sealed record WorkInRequest(Guid Household);
-
-public sealed record OpenHouseholdRequest(string Name, string TimeZone);
-
 /// <summary>Sign up, sign in, sign out, and demo people with one click.</summary>
 public static class AccountEndpoints
 {
-    private const int MostHouseholds = 20;
-
     public static void MapAccounts(this IEndpointRouteBuilder api)
     {
         var account = api.MapGroup("/account").WithTags("Account");
@@ -70,8 +64,7 @@ public static class AccountEndpoints
         account.MapPost("/sign-in", SignIn).WithName("SignIn").RequireRateLimiting(MeriendaHost.SignInLimit);
         account.MapPost("/demo", EnterDemo).WithName("EnterDemo");
         account.MapPost("/sign-out", SignOut).WithName("SignOut");
-        account.MapPost("/household", WorkIn).WithName("WorkIn").RequireAuthorization();
-        account.MapPost("/households", Open).WithName("OpenHousehold").RequireAuthorization();
+        account.MapHouseholds();
     }
 
     private static async Task<Ok<AccountState>> State(
@@ -89,7 +82,7 @@ public static class AccountEndpoints
         PersonState? person = null;
         if (await users.GetUserAsync(context.User) is { } account)
         {
-            var belongs = await Belongs(account, await CurrentTenant.BindAsync(context), households, signIn);
+            var belongs = await HouseholdEndpoints.Belongs(account, await CurrentTenant.BindAsync(context), households, signIn);
             var household = await households.Household(new(account.Id, belongs[0]));
             var others = new List<PersonHousehold>();
             foreach (var id in belongs.Skip(1))
@@ -122,34 +115,6 @@ public static class AccountEndpoints
 
         return TypedResults.Ok(new AccountState(token, person, demo));
     }
-
-    /// <summary>
-    /// The households of somebody, the one they work in first. Who was sent away works in another one; who has none opens one. The cookie
-    /// follows.
-    /// </summary>
-    private static async Task<IReadOnlyList<Guid>> Belongs(
-        Account account,
-        CurrentTenant? said,
-        HouseholdStore households,
-        SignInManager<Account> signIn
-    )
-    {
-        var belongs = await households.HouseholdsOf(account.Id);
-        if (belongs.Count == 0)
-        {
-            await households.Open(account.Id, NewHousehold.Of($"{FirstName(account)}'s kitchen", "UTC", FirstName(account)));
-            belongs = await households.HouseholdsOf(account.Id);
-        }
-
-        if (said?.Tenant.Household != belongs[0])
-        {
-            await signIn.RefreshSignInAsync(account);
-        }
-
-        return belongs;
-    }
-
-    private static string FirstName(Account account) => account.DisplayName.Split(' ')[0];
 
     private static async Task<Results<NoContent, ProblemHttpResult>> SignUp(
         SignUpRequest request,
@@ -243,72 +208,6 @@ public static class AccountEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> WorkIn(
-        WorkInRequest request,
-        HttpContext context,
-        HouseholdStore households,
-        UserManager<Account> users,
-        SignInManager<Account> signIn
-    )
-    {
-        var account = (await users.GetUserAsync(context.User))!;
-        if (!(await households.HouseholdsOf(account.Id)).Contains(request.Household))
-        {
-            return new Refusal(
-                "unknown-household",
-                "household",
-                $"{request.Household}",
-                "you do not belong to this kitchen",
-                "Load the page again"
-            ).ToProblem();
-        }
-
-        await households.WorkIn(new(account.Id, request.Household));
-        await signIn.RefreshSignInAsync(account);
-        return TypedResults.NoContent();
-    }
-
-    private static async Task<Results<NoContent, ProblemHttpResult>> Open(
-        OpenHouseholdRequest request,
-        HttpContext context,
-        HouseholdStore households,
-        UserManager<Account> users,
-        SignInManager<Account> signIn
-    )
-    {
-        var account = (await users.GetUserAsync(context.User))!;
-        var refusal =
-            WrongHousehold(request.Name, request.TimeZone)
-            ?? (
-                (await households.HouseholdsOf(account.Id)).Count >= MostHouseholds
-                    ? new(
-                        "too-many-households",
-                        "name",
-                        request.Name,
-                        $"an account belongs to at most {MostHouseholds} kitchens",
-                        "Leave one first"
-                    )
-                    : null
-            );
-        if (refusal is not null)
-        {
-            return refusal.ToProblem();
-        }
-
-        var opened = NewHousehold.Of(request.Name.Trim(), request.TimeZone, FirstName(account));
-        await households.Open(account.Id, opened);
-        await households.WorkIn(new(account.Id, opened.Id));
-        await signIn.RefreshSignInAsync(account);
-        return TypedResults.NoContent();
-    }
-
-    private static Refusal? WrongHousehold(string? name, string timeZone) =>
-        name?.Trim().Length is 0 or > 80
-            ? new("name-length", "householdName", name, "a household's name has 1 to 80 characters", "Type a name for your kitchen")
-        : !HouseholdClock.Knows(timeZone)
-            ? new("unknown-time-zone", "timeZone", timeZone, "there is no such time zone", "Use an IANA name such as Europe/Lisbon")
-        : null;
-
     private static Refusal? Wrong(SignUpRequest request) =>
         request switch
         {
@@ -326,8 +225,8 @@ public static class AccountEndpoints
                 "this is not an address",
                 "Type it as name@place.example"
             ),
-            { HouseholdName: null, Join: null } => WrongHousehold("", request.TimeZone),
-            _ => WrongHousehold(request.HouseholdName, request.TimeZone),
+            { HouseholdName: null, Join: null } => HouseholdEndpoints.Wrong("", request.TimeZone),
+            _ => HouseholdEndpoints.Wrong(request.HouseholdName, request.TimeZone),
         };
 
     private static Refusal RefusalOf(IdentityError error, SignUpRequest request) =>
