@@ -27,7 +27,7 @@ public sealed record Rhythm(DayOfWeek FirstDay, IReadOnlyList<MealSlot> Slots, I
 
     /// <summary>With its prep days in the order of the week.</summary>
     public static Rhythm Of(DayOfWeek firstDay, IReadOnlyList<MealSlot> slots, IEnumerable<PrepDay> prepDays) =>
-        new(firstDay, slots, [.. prepDays.OrderBy(day => ((int)day.Day - (int)firstDay + WeekPlan.Days) % WeekPlan.Days)]);
+        new(firstDay, slots, [.. prepDays.OrderBy(day => DaysAfter(firstDay, (int)day.Day))]);
 
     /// <summary>The meals that are planned.</summary>
     public IEnumerable<MealSlot> Meals => Slots.Where(slot => !slot.IsFormer);
@@ -53,12 +53,12 @@ public sealed record Rhythm(DayOfWeek FirstDay, IReadOnlyList<MealSlot> Slots, I
         new(date, Meal(key) ?? new(key, key, MealRole.Bite, default, Slots.Count, true));
 
     /// <summary>First day of the week that a date lies in.</summary>
-    public DateOnly WeekOf(DateOnly date) => date.AddDays(-(((int)date.DayOfWeek - (int)FirstDay + WeekPlan.Days) % WeekPlan.Days));
+    public DateOnly WeekOf(DateOnly date) => date.AddDays(-DaysAfter(FirstDay, (int)date.DayOfWeek));
 
     /// <summary>The sessions that are cooked for a week, in order.</summary>
     /// <param name="start">Its first day.</param>
     public IEnumerable<DateOnly> SessionsOf(DateOnly start) =>
-        PrepDays.Select(day => Eaten(start, (int)day.Day + day.EatenAfter).AddDays(-day.EatenAfter)).Order();
+        PrepDays.Select(day => start.AddDays(DaysAfter(FirstDay, (int)day.Day + day.EatenAfter) - day.EatenAfter)).Order();
 
     /// <summary>A session on a date for a week, as the weekday has it, else an evening like any other.</summary>
     public PrepSession SessionOn(DateOnly date, DateOnly start, Guid id)
@@ -74,7 +74,9 @@ public sealed record Rhythm(DayOfWeek FirstDay, IReadOnlyList<MealSlot> Slots, I
             EatenFrom = PrepSession.EatenFromIn(WeekOf(before.WeekOf(session.EatenFrom).AddDays(WeekPlan.Days / 2)), session.EatenFrom),
         };
 
-    private DateOnly Eaten(DateOnly start, int weekday) => start.AddDays((weekday - (int)FirstDay + (2 * WeekPlan.Days)) % WeekPlan.Days);
+    /// <summary>Days from a week's first day to a weekday, 0 to 6.</summary>
+    /// <param name="weekday">0 for Sunday; it may count on into the week after.</param>
+    private static int DaysAfter(DayOfWeek firstDay, int weekday) => (weekday - (int)firstDay + WeekPlan.Days) % WeekPlan.Days;
 }
 
 /// <summary>A day of cooking for one week.</summary>
