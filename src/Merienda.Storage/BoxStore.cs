@@ -68,7 +68,7 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
 
                 var letters = string.Join(", ", batches.Select(id => week.Plan.BatchWithId(id)!.Letter));
                 return new Decided<bool>(
-                    week.Rows.ChangeTo(result.Value, $"{(weighed is null ? "Portioned" : "Weighed")} {letters}", NoNewFood)
+                    week.Rows.ChangeTo(week.Plan, result.Value, $"{(weighed is null ? "Portioned" : "Weighed")} {letters}", NoNewFood)
                         .Put(Tables.KitchenItem, Tares(kitchen, null), Tares(kitchen, weighed)),
                     true
                 );
@@ -100,7 +100,10 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
                 var told = there.IsRefused ? there : there.Value.Tell(boxId, said, then.On, now.At);
                 return told.Refusal is { } refusal
                     ? refusal
-                    : new Decided<bool>(rows.ChangeTo(told.Value, $"{Say(said)} {plan.BatchWithId(batchId)!.Letter}", NoNewFood), true);
+                    : new Decided<bool>(
+                        rows.ChangeTo(plan, told.Value, $"{Say(said)} {plan.BatchWithId(batchId)!.Letter}", NoNewFood),
+                        true
+                    );
             }
         );
 

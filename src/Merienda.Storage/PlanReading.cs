@@ -20,6 +20,8 @@ internal static class PlanReading
             where batch.id = any({Chosen}) order by session.cooked_on, length(batch.letter), batch.letter;
             select {PlanRows.SessionColumns} from prep_session
             where id in (select session_id from batch where id = any({Chosen})) or cooked_on between @weekStart::date - 6 and @weekStart::date + 6;
+            select distinct session_id from batch where session_id in (select id from prep_session where cooked_on between @weekStart::date - 6 and @weekStart::date + 6)
+                or id = any({Chosen});
             select id, batch_id, position, variant, portions from lot where batch_id = any({Chosen}) order by position;
             select id, eaten_on, meal, eater_id, state, is_locked, note from serving
             where eaten_on between @weekStart and @weekStart + 6 or id in (select serving_id from serving_item where batch_id = any({Chosen}));
@@ -44,6 +46,7 @@ internal static class PlanReading
         new(
             [.. await rows.ReadAsync<BatchRow>()],
             [.. await rows.ReadAsync<PrepSessionRow>()],
+            (await rows.ReadAsync<Guid>()).ToHashSet(),
             [.. await rows.ReadAsync<LotRow>()],
             [.. await rows.ReadAsync<ServingRow>()],
             [.. (await rows.ReadAsync<ItemColumns>()).Select(row => row.ToRow())],

@@ -6,9 +6,11 @@ using Merienda.Storage.Edits;
 namespace Merienda.Storage;
 
 /// <summary>The rows that a plan is made of, and back: a decided plan is written as what differs.</summary>
+/// <param name="Used">The sessions in which something is cooked.</param>
 internal sealed record PlanRows(
     IReadOnlyList<BatchRow> Batches,
     IReadOnlyList<PrepSessionRow> Sessions,
+    IReadOnlySet<Guid> Used,
     IReadOnlyList<LotRow> Lots,
     IReadOnlyList<ServingRow> Servings,
     IReadOnlyList<ServingItemRow> Items,
@@ -20,7 +22,7 @@ internal sealed record PlanRows(
 {
     internal const string SessionColumns = "id, cooked_on, eaten_from, starts_at, cooks, name";
 
-    public static readonly PlanRows None = new([], [], [], [], [], [], [], [], []);
+    public static readonly PlanRows None = new([], [], new HashSet<Guid>(), [], [], [], [], [], [], []);
 
     /// <param name="lineOf">Reads a food that is eaten as it is bought.</param>
     public WeekPlan ToPlan(
@@ -67,14 +69,19 @@ internal sealed record PlanRows(
         )
         {
             Rhythm = rhythm,
-            Sessions = [.. Sessions.Select(SessionOf).OrderBy(session => session.Date)],
+            Sessions =
+            [
+                .. Sessions.Select(row => SessionOf(row) with { IsFree = !Used.Contains(row.Id) }).OrderBy(session => session.Date),
+            ],
         };
     }
 
     /// <summary>What has to be written for a plan that was decided on these rows.</summary>
+    /// <param name="was">The plan of these rows: what is eaten as it is bought keeps the food that it was computed from unless it is another by now.</param>
     /// <param name="idOf">The stored version of a food of the table, or of a packet.</param>
     /// <param name="made">Rows of batches that are new in the plan.</param>
     public Change ChangeTo(
+        WeekPlan was,
         WeekPlan plan,
         string summary,
         Func<RecipeLine, (Guid? Food, Guid? Packet)> idOf,
@@ -84,6 +91,7 @@ internal sealed record PlanRows(
         var batches = Batches.Concat(made ?? []).ToDictionary(row => row.Id);
         var servings = Servings.Select(row => row.Id).ToHashSet();
         var items = Items.ToDictionary(row => row.Id);
+        var kept = was.Servings.SelectMany(serving => serving.Items).OfType<ReadyFood>().ToHashSet();
         var now = plan.Servings.Select(ServingRowOf).ToList();
         var begun = plan
             .Servings.Where(serving => !servings.Contains(serving.Id))
@@ -120,7 +128,16 @@ internal sealed record PlanRows(
                 Tables.ServingItem,
                 Items,
                 plan.Servings.SelectMany(serving =>
-                    serving.Items.Select((item, at) => RowOf(serving.Id, item, at, items.GetValueOrDefault(item.Id), idOf))
+                    serving.Items.Select(
+                        (item, at) =>
+                            item is ReadyFood food && kept.Contains(food)
+                                ? items[item.Id] with
+                                {
+                                    ServingId = serving.Id,
+                                    Position = at,
+                                }
+                                : RowOf(serving.Id, item, at, idOf)
+                    )
                 )
             )
             .Put(
@@ -149,14 +166,7 @@ internal sealed record PlanRows(
             .Put(Tables.ContainerEvent, Events, plan.Containers.SelectMany(box => box.Life.Select(said => RowOf(box, said))));
     }
 
-    /// <param name="known">The row as it was: what is eaten as it is bought keeps the food that it was computed from.</param>
-    private static ServingItemRow RowOf(
-        Guid serving,
-        ServingItem item,
-        int position,
-        ServingItemRow? known,
-        Func<RecipeLine, (Guid? Food, Guid? Packet)> idOf
-    )
+    private static ServingItemRow RowOf(Guid serving, ServingItem item, int position, Func<RecipeLine, (Guid? Food, Guid? Packet)> idOf)
     {
         switch (item)
         {
@@ -177,8 +187,6 @@ internal sealed record PlanRows(
                     false,
                     draw.Container
                 );
-            case ReadyFood when known is not null:
-                return known with { ServingId = serving, Position = position };
             case ReadyFood ready:
                 var (food, packet) = idOf(ready.Line);
                 return new(

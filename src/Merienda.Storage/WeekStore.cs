@@ -83,7 +83,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                 var left = locked.Week.Plan.Batches.Select(batch => batch.Id).Except(plan.Batches.Select(batch => batch.Id)).ToHashSet();
                 return new Decided<bool>(
                     locked
-                        .Week.Rows.ChangeTo(plan, summary, line => IdsOf(line, locked.Week.Foods))
+                        .Week.Rows.ChangeTo(locked.Week.Plan, plan, summary, line => IdsOf(line, locked.Week.Foods))
                         .Put(Tables.TaskTick, locked.Ticks.Where(tick => left.Contains(tick.BatchId)), []),
                     true
                 );
@@ -203,7 +203,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
         IReadOnlyList<WeekProtocolRow> pins
     ) =>
         week
-            .Rows.ChangeTo(plan, summary, line => IdsOf(line, week.Foods), made)
+            .Rows.ChangeTo(week.Plan, plan, summary, line => IdsOf(line, week.Foods), made)
             // A week keeps the versions that are followed when a batch is made; taking the batch back leaves them.
             .Append(
                 Tables.WeekProtocol,

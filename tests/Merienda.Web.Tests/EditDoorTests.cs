@@ -57,6 +57,8 @@ public class EditDoorTests(TestDatabase database)
         Assert.NotNull(first.Sequence);
         Assert.Equal(first.Sequence, again.Sequence);
         Assert.Equal(1, again.Body!["batches"]![0]!["placed"]!.GetValue<decimal>());
+        // The page speaks of it by this id before the answer is there.
+        Assert.Equal(id, again.Body["servings"]![0]!["items"]![0]!["id"]!.GetValue<Guid>());
     }
 
     [Fact]

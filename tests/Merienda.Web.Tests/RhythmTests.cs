@@ -166,25 +166,48 @@ public class RhythmTests(TestDatabase database)
         );
     }
 
+    private static object Four(Guid recipe, string cookedOn) =>
+        new
+        {
+            recipeId = recipe,
+            cookedOn,
+            portions = 4,
+        };
+
+    private static Task<JsonNode> Cook(Visitor cook, Guid recipe, string week, string cookedOn) =>
+        cook.Must(HttpMethod.Post, $"/api/weeks/{week}/batches", Four(recipe, cookedOn));
+
+    [Fact]
+    public async Task A_day_that_a_week_has_left_free_can_be_had_by_another_and_what_is_taken_back_comes_back()
+    {
+        var cook = await database.SignUp();
+        var recipe = await cook.AddRecipe("Barley bowl");
+        var batch = Texts((await Cook(cook, recipe, "2027-03-07", "2027-03-11"))["batches"], "id")[0];
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "session-of-other-week",
+            HttpMethod.Post,
+            "/api/weeks/2027-03-14/batches",
+            Four(recipe, "2027-03-11")
+        );
+        await cook.Must(HttpMethod.Delete, $"/api/weeks/2027-03-07/batches/{batch}");
+        await Cook(cook, recipe, "2027-03-14", "2027-03-11");
+        Assert.Equal(["2027-03-11"], Texts(await cook.Get("/api/weeks/2027-03-14/sessions"), "date"));
+
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Equal(["2027-03-11"], Texts(await cook.Get("/api/weeks/2027-03-07/sessions"), "date"));
+        Assert.Equal([batch], Texts((await cook.Get("/api/weeks/2027-03-07"))["batches"], "id"));
+        Assert.Empty((await cook.Get("/api/weeks/2027-03-14/sessions")).AsArray());
+    }
+
     [Fact]
     public async Task A_session_is_moved_with_its_batches_and_a_batch_to_a_day_of_its_own()
     {
         var cook = await database.SignUp();
         var recipe = await cook.AddRecipe("Barley bowl");
-        JsonNode board = new JsonObject();
-        for (var made = 0; made < 2; made++)
-        {
-            board = await cook.Must(
-                HttpMethod.Post,
-                "/api/weeks/2027-03-07/batches",
-                new
-                {
-                    recipeId = recipe,
-                    cookedOn = "2027-03-06",
-                    portions = 4,
-                }
-            );
-        }
+        await Cook(cook, recipe, "2027-03-07", "2027-03-06");
+        var board = await Cook(cook, recipe, "2027-03-07", "2027-03-06");
 
         var second = Texts(board["batches"], "id")[1];
         await cook.Must(

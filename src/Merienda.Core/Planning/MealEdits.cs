@@ -1,4 +1,5 @@
 using Merienda.Core.Outcomes;
+using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Planning;
 
@@ -12,9 +13,9 @@ public static class MealEdits
     public static Result<WeekPlan> AddReady(this WeekPlan plan, Cell cell, ReadyFood food, Func<Guid> newId) =>
         plan.WrongCell(null, cell) is { } refusal ? refusal : plan.Put(cell, food, newId);
 
-    /// <summary>Changes what is eaten as it is bought, such as its amount.</summary>
+    /// <summary>Changes what is eaten as it is bought, such as its amount; it stays the same thing of the meal.</summary>
     /// <param name="from">As it was seen; refused when it reads otherwise by now.</param>
-    public static Result<WeekPlan> Reword(this WeekPlan plan, Guid itemId, string from, ReadyFood to)
+    public static Result<WeekPlan> Reword(this WeekPlan plan, Guid itemId, string from, RecipeLine to)
     {
         if (plan.Find(itemId) is not var (serving, item) || item is not ReadyFood was)
         {
@@ -29,7 +30,13 @@ public static class MealEdits
                 $"it is {was.Line.Read.Text.Trim()} by now",
                 "Look at the board as it is now and try again"
             )
-            : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? to : one)] });
+            : plan.Replace(
+                serving,
+                serving with
+                {
+                    Items = [.. serving.Items.Select(one => one.Id == itemId ? was with { Line = to } : one)],
+                }
+            );
     }
 
     /// <summary>Puts the things of a meal into another order.</summary>

@@ -89,6 +89,9 @@ public sealed record PrepSession(Guid Id, DateOnly Date, DateOnly EatenFrom, Tim
     /// <summary>How many days before the week's first day, and after it, its sessions may be.</summary>
     public const int FarthestDays = WeekPlan.Days - 1;
 
+    /// <summary>Nothing is cooked in it by now: any week may have the day.</summary>
+    public bool IsFree { get; init; }
+
     /// <summary>The day in a week that comes nearest.</summary>
     public static DateOnly EatenFromIn(DateOnly start, DateOnly day) =>
         day < start ? start

@@ -71,20 +71,27 @@ public static class SessionEdits
         : (plan.WrongSession("date", date) ?? plan.CannotCookOn(batch, date)) is { } refusal ? refusal
         : plan.WithSession(date, newSession).With(batch, batch with { Cooked = date });
 
-    /// <summary>The plan with a session on a date: where there is none, one as the weekday has it, or as another was.</summary>
+    /// <summary>
+    /// The plan with a session of the week on a date: where there is none, one as the weekday has it, or as another was. One that another
+    /// week has left empty is taken over.
+    /// </summary>
     public static WeekPlan WithSession(this WeekPlan plan, DateOnly date, Guid newSession, PrepSession? like = null)
     {
-        var usual = plan.Rhythm.SessionOn(date, plan.Start, newSession);
-        return plan.Sessions.Any(session => session.Date == date)
-            ? plan
-            : plan with
-            {
-                Sessions =
-                [
-                    .. plan.Sessions,
-                    like is null ? usual : usual with { Start = like.Start, Cooks = like.Cooks, Name = like.Name },
-                ],
-            };
+        var there = plan.Sessions.FirstOrDefault(session => session.Date == date);
+        if (there is not null && (plan.Holds(there.EatenFrom) || !there.IsFree))
+        {
+            return plan;
+        }
+
+        var usual = plan.Rhythm.SessionOn(date, plan.Start, there?.Id ?? newSession);
+        return plan with
+        {
+            Sessions =
+            [
+                .. plan.Sessions.Where(session => session != there),
+                like is null ? usual : usual with { Start = like.Start, Cooks = like.Cooks, Name = like.Name },
+            ],
+        };
     }
 
     /// <summary>Why nothing is cooked on a date for this week; null when it can be.</summary>
@@ -99,7 +106,8 @@ public static class SessionEdits
                     $"this week is cooked for between {first:yyyy-MM-dd} and {last:yyyy-MM-dd}",
                     "Choose a day in that time"
                 )
-            : plan.Sessions.FirstOrDefault(session => session.Date == date && !plan.Holds(session.EatenFrom)) is { } other
+            : plan.Sessions.FirstOrDefault(session => session.Date == date && !session.IsFree && !plan.Holds(session.EatenFrom))
+                is { } other
                 ? new(
                     "session-of-other-week",
                     field,

@@ -8,6 +8,7 @@ public static class WeekEdits
 {
     /// <summary>Draws a portion for a cell, of the wanted size as far as loose portions go; a last smaller rest is taken whole.</summary>
     /// <param name="wanted">Portions; taken to the nearest step.</param>
+    /// <param name="newId">Gives the draw its id first; then, when nothing stood there, the meal its own.</param>
     /// <param name="parts">Parts that are taken; null for the whole dish.</param>
     public static Result<WeekPlan> Place(
         this WeekPlan plan,

@@ -59,6 +59,7 @@ public static class BoardPages
             eater.Name,
             settings.Protocols,
             settings.IsGuest,
+            eater.PortionHabit,
             [.. settings.Meals.Select(meal => new BoardPattern(meal.Meal, [.. week.Days.Select(meal.On)]))],
             settings
                 .Protocols.Select(id => (Plan: settings.PlanOf(id), week.Table.InForce(id)?.Protocol.Phases))

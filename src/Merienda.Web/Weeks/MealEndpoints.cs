@@ -29,7 +29,7 @@ public static class MealEndpoints
             }
 
             return Said(
-                week.Plan.AddReady(request.To.ToCell(), new ReadyFood(Guid.CreateVersion7(), read.Value), Guid.CreateVersion7),
+                week.Plan.AddReady(request.To.ToCell(), new ReadyFood(edit.Editing.Stamp.EditId, read.Value), Guid.CreateVersion7),
                 $"Added {read.Value.Read.Text.Trim()}"
             );
         });
@@ -50,10 +50,7 @@ public static class MealEndpoints
             var eater = week.Plan.Find(item)?.Serving.Cell.Eater;
             return week.Table.Diners.FirstOrDefault(one => one.Id == eater) is { } diner && Stop(diner, read.Value) is { } stop
                 ? stop
-                : Said(
-                    week.Plan.Reword(item, request.From, new ReadyFood(Guid.CreateVersion7(), read.Value)),
-                    $"Changed {request.From.Trim()}"
-                );
+                : Said(week.Plan.Reword(item, request.From, read.Value), $"Changed {request.From.Trim()}");
         });
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Order(OrderRequest request, [AsParameters] WeekEdit edit) =>

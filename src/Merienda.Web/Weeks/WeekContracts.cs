@@ -82,12 +82,14 @@ public sealed record BoardBatch(
 /// <param name="Days">Where it comes from on each day of the week.</param>
 public sealed record BoardPattern(string Meal, IReadOnlyList<Core.Planning.MealSource> Days);
 
+/// <param name="UsualPortion">In portions: what a placed portion is, as far as there are loose ones.</param>
 /// <param name="Today">Where the eater stands in a protocol's phases: "Today: try lactose, 3rd day".</param>
 public sealed record BoardEater(
     Guid Id,
     string Name,
     IReadOnlyList<string> Protocols,
     bool IsGuest,
+    decimal UsualPortion,
     IReadOnlyList<BoardPattern> Meals,
     string? Today,
     IReadOnlyList<ShownFinding> Week

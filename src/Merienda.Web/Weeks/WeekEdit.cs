@@ -14,5 +14,19 @@ public sealed record WeekEdit(DateOnly Date, Editing Editing, WeekStore Weeks, K
     public async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Decide(Func<StoredWeek, Result<(WeekPlan, string)>> decide) =>
         Editing.Answer(await Weeks.Edit(Editing, Date, decide, Draw));
 
+    /// <summary>
+    /// Gives ids to what an edit makes. The first thing bears the edit's own, so that a page can speak of it before the answer is there.
+    /// </summary>
+    public Func<Guid> Ids()
+    {
+        var isFirst = true;
+        return () =>
+        {
+            var id = isFirst ? Editing.Stamp.EditId : Guid.CreateVersion7();
+            isFirst = false;
+            return id;
+        };
+    }
+
     internal static Result<(WeekPlan, string)> Said(Result<WeekPlan> plan, string summary) => plan.Select(decided => (decided, summary));
 }

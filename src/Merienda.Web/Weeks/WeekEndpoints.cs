@@ -64,7 +64,7 @@ public static class WeekEndpoints
             week.DinerAt(request.To.ToCell()) is var diner && diner.Refusal is { } nobody ? nobody
             : week.StopOf(batch, diner.Value) is { } stop ? stop
             : Said(
-                week.Plan.Place(batch, request.To.ToCell(), diner.Value.PortionHabit, Guid.CreateVersion7, request.Parts),
+                week.Plan.Place(batch, request.To.ToCell(), diner.Value.PortionHabit, edit.Ids(), request.Parts),
                 $"Placed {week.LetterOf(batch)}"
             )
         );

@@ -107,6 +107,19 @@ public class SessionEditsTests
         Assert.Equal("no-session", plan.ChangeSession(Sunday.AddDays(2), Sunday, Noon, 1, "prep").Refusal?.Code);
     }
 
+    [Fact]
+    public void A_day_that_another_week_has_left_free_is_taken_over_as_the_weekday_has_it()
+    {
+        var batch = Cook("A", -1);
+        var left = On(6, 7) with { IsFree = true, Name = "theirs" };
+        var plan = Week([On(-1, 0), left], batch);
+        var taken = plan.CookOn(batch.Id, left.Date, Guid.NewGuid()).Value.Sessions.Single(session => session.Date == left.Date);
+        Assert.Equal(plan.Rhythm.SessionOn(left.Date, Sunday, left.Id), taken);
+        var moved = plan.ChangeSession(Sunday.AddDays(-1), left.Date, Noon, 2, "ours").Value;
+        Assert.Equal((left.Id, "ours", 2), (moved.Sessions[1].Id, moved.Sessions[1].Name, moved.Sessions[1].Cooks));
+        Assert.True(moved.IsCookedForIt(moved.Batches[0]));
+    }
+
     [Theory]
     [InlineData("", 1, "name-length")]
     [InlineData("prep", 0, "cooks-out-of-range")]

@@ -192,10 +192,11 @@ public class WeekPlanTests
     {
         var skyr = Skyr();
         var plan = Week().AddReady(Cell(1), skyr, Guid.NewGuid).Value;
-        var more = plan.Reword(skyr.Id, "150 g skyr", Skyr("200 g skyr")).Value;
-        Assert.Equal("200 g skyr", Assert.IsType<ReadyFood>(more.At(Cell(1))!.Items[0]).Line.Read.Text);
-        Assert.Equal("item-changed", plan.Reword(skyr.Id, "100 g skyr", Skyr("200 g skyr")).Refusal?.Code);
-        Assert.Equal("item-gone", plan.Reword(Guid.NewGuid(), "150 g skyr", Skyr()).Refusal?.Code);
+        var more = plan.Reword(skyr.Id, "150 g skyr", Skyr("200 g skyr").Line).Value;
+        var now = Assert.IsType<ReadyFood>(more.At(Cell(1))!.Items[0]);
+        Assert.Equal((skyr.Id, "200 g skyr"), (now.Id, now.Line.Read.Text));
+        Assert.Equal("item-changed", plan.Reword(skyr.Id, "100 g skyr", Skyr("200 g skyr").Line).Refusal?.Code);
+        Assert.Equal("item-gone", plan.Reword(Guid.NewGuid(), "150 g skyr", Skyr().Line).Refusal?.Code);
     }
 
     [Fact]

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, kept, Problem, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
@@ -8,6 +8,7 @@ import { inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { TakenUp } from '../../pieces/TakenUp';
 import { useEdit } from '../../pieces/useEdit';
+import { useSettled } from '../../pieces/useSettled';
 import { useUnsaved } from '../../pieces/useUnsaved';
 import { PacketFields } from './PacketFields';
 import { PacketSays } from './PacketSays';
@@ -113,11 +114,7 @@ function PacketForm({ initial, id, onAfresh }: { initial: Draft; id?: string; on
 
 /** Reads a moment after the last key. */
 function useRead(body: string) {
-  const [asked, setAsked] = useState(body);
-  useEffect(() => {
-    const timer = setTimeout(() => setAsked(body), 250);
-    return () => clearTimeout(timer);
-  }, [body]);
+  const asked = useSettled(body);
   return useQuery({
     queryKey: ['packet', asked],
     queryFn: () => take(api.POST('/api/larder/packet', { body: JSON.parse(asked) as Schemas['ReadPacketRequest'] })),

@@ -47,8 +47,8 @@ function TakeIn() {
           ask: () =>
             kept(api.POST('/api/larder/stock', { body: { line, food: null, place, madeOn: null, bestBefore: bestBefore || null } })),
           last: () => {
-            setLine('');
-            setBestBefore('');
+            setLine((now) => (now === line ? '' : now));
+            setBestBefore((now) => (now === bestBefore ? '' : now));
           },
         });
       }}

@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, Problem, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
@@ -8,6 +8,7 @@ import { Choice, Field, inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { countsInOunces, mealChoices } from '../../pieces/show';
 import { TakenUp } from '../../pieces/TakenUp';
+import { useSettled } from '../../pieces/useSettled';
 import { useUnsaved } from '../../pieces/useUnsaved';
 import { LineEditor } from './LineEditor';
 import { Numbers } from './Numbers';
@@ -38,23 +39,13 @@ export function RecipeEditorPage() {
   return <Asked of={recipe}>{(sheet) => <Editor key={`${id} ${round}`} id={id} start={toDraft(sheet)} onAfresh={onAfresh} />}</Asked>;
 }
 
-/** The draft as it was a moment ago, so that not every letter asks the server. */
-function useSettled<T>(value: T, milliseconds: number): T {
-  const [settled, setSettled] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(value), milliseconds);
-    return () => clearTimeout(timer);
-  }, [value, milliseconds]);
-  return settled;
-}
-
 function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft; onAfresh: () => void }) {
   const navigate = useNavigate();
   const keeping = useKeepingClasses();
   const unsaved = useUnsaved(`recipe ${id ?? 'new'}`, start);
   const { value: draft, setValue: setDraft } = unsaved;
   const set = (change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change }));
-  const checked = useChecked(useSettled(draft, 250));
+  const checked = useChecked(useSettled(draft));
   const { save, isPending } = useSaveRecipe(id);
   const suggested = checked.data?.suggestedKeeping ?? null;
   const [portionsTyped, setPortionsTyped] = useState(draft.portions === null ? '' : String(draft.portions));

@@ -1,6 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Snowflake } from 'lucide-react';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, type Kept, kept, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
@@ -9,6 +8,7 @@ import { inputLook } from '../../pieces/Field';
 import { dayMonth, mealName, number, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useEdit } from '../../pieces/useEdit';
+import { useTyped } from '../../pieces/useTyped';
 
 type Page = Schemas['PortioningPage'];
 type Batch = Schemas['PortioningBatch'];
@@ -99,7 +99,7 @@ function Filling({ batch, vessels, edits }: { batch: Batch; vessels: Schemas['Po
         {batch.portionedOn === null && <Button onClick={() => void edits.fill(batch)}>Fill as planned</Button>}
       </div>
       {batch.parts.map((part) => (
-        <Weighing key={`${part.name} ${part.grossG} ${part.tareG}`} batch={batch} part={part} vessels={vessels} edits={edits} />
+        <Weighing key={part.name} batch={batch} part={part} vessels={vessels} edits={edits} />
       ))}
       <ul className={`figures mt-2 grid gap-x-6 text-sm sm:grid-cols-2 ${batch.portionedOn ? '' : 'text-steel'}`}>
         {batch.boxes.map((box) => (
@@ -135,19 +135,19 @@ const isOdd = (net: number | null, planned: number | null) =>
 const grams = (typed: string) => (typed.trim() === '' ? null : Math.round(Number(typed.replace(',', '.'))));
 
 function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; vessels: Schemas['PortioningVessel'][]; edits: Edits }) {
-  const [gross, setGross] = useState(part.grossG === null ? '' : String(part.grossG));
-  const [vessel, setVessel] = useState(part.vessel ?? '');
-  const [tare, setTare] = useState(part.tareG === null ? '' : String(part.tareG));
-  const known = vessels.find((one) => one.name === vessel);
+  const gross = useTyped(part.grossG === null ? '' : String(part.grossG));
+  const vessel = useTyped(part.vessel ?? '');
+  const tare = useTyped(part.tareG === null ? '' : String(part.tareG));
+  const known = vessels.find((one) => one.name === vessel.text);
   const choose = (name: string) => {
-    setVessel(name);
+    vessel.type(name);
     const weight = vessels.find((one) => one.name === name)?.tareG;
-    if (weight !== undefined && weight !== null) setTare(String(weight));
+    if (weight !== undefined && weight !== null) tare.type(String(weight));
   };
-  const [all, empty] = [grams(gross), grams(tare) ?? 0];
+  const [all, empty] = [grams(gross.text), grams(tare.text) ?? 0];
   const net = all === null || Number.isNaN(all) || Number.isNaN(empty) ? null : all - empty;
   const named = part.name || (batch.parts.length > 1 ? 'Main part' : 'All of it');
-  const isSaid = part.grossG === all && part.tareG === empty && (part.vessel ?? '') === vessel;
+  const isSaid = part.grossG === all && part.tareG === empty && (part.vessel ?? '') === vessel.text;
   const field = `${inputLook} figures w-24 text-right`;
   return (
     <form
@@ -155,7 +155,11 @@ function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; v
       className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-sm"
       onSubmit={(event) => {
         event.preventDefault();
-        if (net !== null && all !== null) void edits.weigh(batch, { part: part.name, grossG: all, tareG: empty, vessel: vessel.trim() });
+        if (net === null || all === null) return;
+        const said = [gross, vessel, tare].map((field) => [field, field.text] as const);
+        void edits
+          .weigh(batch, { part: part.name, grossG: all, tareG: empty, vessel: vessel.text.trim() })
+          .then((isDone) => isDone && said.forEach(([field, text]) => void field.kept(text)));
       }}
     >
       <span className="w-40 leading-tight">
@@ -166,13 +170,13 @@ function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; v
       </span>
       <label className="flex items-center gap-2">
         On the scale
-        <input inputMode="numeric" value={gross} onChange={(event) => setGross(event.target.value)} className={field} />g
+        <input inputMode="numeric" value={gross.text} onChange={(event) => gross.type(event.target.value)} className={field} />g
       </label>
       <label className="flex items-center gap-2">
         in
         <input
           list="vessels"
-          value={vessel}
+          value={vessel.text}
           placeholder="which vessel"
           onChange={(event) => choose(event.target.value)}
           className={`${inputLook} w-40`}
@@ -182,10 +186,10 @@ function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; v
         of
         <input
           inputMode="numeric"
-          value={tare}
+          value={tare.text}
           placeholder="0"
           aria-label="Weight of the empty vessel"
-          onChange={(event) => setTare(event.target.value)}
+          onChange={(event) => tare.type(event.target.value)}
           className={field}
         />
         g

@@ -8,6 +8,7 @@ import { Choice, Field } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { dayKeys, mealName, weekOrder } from '../../pieces/show';
 import { Tick } from '../../pieces/Tick';
+import { useTyped } from '../../pieces/useTyped';
 import { AllowanceRow } from '../table/eaters/AllowanceRow';
 import { type Eater, type Page, useTable, useTableEdit } from '../table/queries';
 import { dayWord, newPrepDay, useRhythm, useRhythmEdit } from '../table/rhythm/queries';
@@ -44,7 +45,7 @@ export function StartPage() {
 
 function Seat({ eater, page }: { eater: Eater; page: Page }) {
   const edit = useTableEdit();
-  const [name, setName] = useState(eater.name);
+  const name = useTyped(eater.name);
   const path = { params: { path: { eater: eater.id } } };
   const followed = page.protocols.filter((protocol) => eater.protocols.includes(protocol.id));
   const choose = (id: string) =>
@@ -75,18 +76,21 @@ function Seat({ eater, page }: { eater: Eater; page: Page }) {
       <div className="space-y-3">
         <Field
           label="Who eats"
-          value={name}
-          onChange={setName}
+          value={name.text}
+          onChange={name.type}
           problem={edit.problem?.field === 'name' ? `${edit.problem.title} ${edit.problem.cure}` : undefined}
         />
-        {name.trim() !== eater.name && name.trim() !== '' && (
+        {name.text.trim() !== eater.name && name.text.trim() !== '' && (
           <Button
-            onClick={() =>
-              void edit.run({
-                say: `${name.trim()} it is.`,
-                ask: () => kept(api.PUT('/api/table/eaters/{eater}/name', { ...path, body: { name } })),
-              })
-            }
+            onClick={() => {
+              const { text } = name;
+              void edit
+                .run({
+                  say: `${text.trim()} it is.`,
+                  ask: () => kept(api.PUT('/api/table/eaters/{eater}/name', { ...path, body: { name: text } })),
+                })
+                .then((isDone) => isDone && name.kept(text));
+            }}
           >
             Keep the name
           </Button>

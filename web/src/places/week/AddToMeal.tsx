@@ -87,7 +87,7 @@ function AddReady({ place, edits }: { place: Place; edits: BoardEdits }) {
   const [line, setLine] = useState('');
   const words = line.replace(/^[\d\s.,/½¼¾⅓⅔]+/, '').replace(/^(g|kg|ml|l|oz|tbsp|tsp|cups?|pieces?|slices?|pots?)\s+/i, '');
   const found = useFoods(words.trim().length > 1 ? words : '');
-  const add = (food: string | null) => void edits.addReady(place, line, food, () => setLine(''));
+  const add = (food: string | null) => void edits.addReady(place, line, food, () => setLine((now) => (now === line ? '' : now)));
   return (
     <form
       onSubmit={(event) => {

@@ -1,7 +1,7 @@
-import { useState } from 'react';
 import { Button } from '../../pieces/Button';
-import { longDate, portions, weekday } from '../../pieces/show';
+import { longDate, portions, typedNumber, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
+import { useTyped } from '../../pieces/useTyped';
 import { Measures, Stepper } from './InspectorParts';
 import type { Board, BoardEdits, Item, Place } from './queries';
 
@@ -55,8 +55,8 @@ function DrawSize({
   weighs: number | null;
   edits: BoardEdits;
 }) {
-  const [grams, setGrams] = useState(size.isInGrams ? String(size.amount) : '');
-  const typed = Number(grams.replace(',', '.'));
+  const grams = useTyped(size.isInGrams ? String(size.amount) : '');
+  const typed = typedNumber(grams.text) ?? 0;
   return (
     <>
       {size.isInGrams ? (
@@ -88,7 +88,8 @@ function DrawSize({
           className="mt-2 flex items-center justify-between gap-2 text-sm"
           onSubmit={(event) => {
             event.preventDefault();
-            void edits.size(item, { amount: typed, isInGrams: true });
+            const { text } = grams;
+            void edits.size(item, { amount: typed, isInGrams: true }).then((isDone) => isDone && grams.kept(text));
           }}
         >
           <label className="flex items-center gap-2">
@@ -96,9 +97,9 @@ function DrawSize({
             <input
               inputMode="decimal"
               aria-label="Grams in it"
-              value={grams}
+              value={grams.text}
               placeholder={String(Math.round((item.portions ?? 1) * weighs))}
-              onChange={(event) => setGrams(event.target.value)}
+              onChange={(event) => grams.type(event.target.value)}
               className="figures min-h-9 w-20 rounded-sm border border-slate bg-enamel px-2 text-right"
             />
             g
@@ -114,19 +115,19 @@ function DrawSize({
 
 /** Another amount of what is eaten as it is bought, as words. */
 function Reword({ item, edits }: { item: Item; edits: BoardEdits }) {
-  const [text, setText] = useState(item.text ?? '');
+  const { text, type, kept } = useTyped(item.text ?? '');
   return (
     <form
       className="mt-3 flex gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        void edits.reword(item, text, () => {});
+        void edits.reword(item, text).then((isDone) => isDone && kept(text));
       }}
     >
       <input
         aria-label="How much of what"
         value={text}
-        onChange={(event) => setText(event.target.value)}
+        onChange={(event) => type(event.target.value)}
         className="min-h-9 min-w-0 flex-1 rounded-sm border border-slate bg-enamel px-2 text-sm"
       />
       <Button type="submit" disabled={!text.trim() || text.trim() === item.text}>

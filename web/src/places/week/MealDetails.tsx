@@ -59,7 +59,7 @@ export function MealDetails({ board, place, itemId, edits, onSelect }: Props) {
       )}
       {shown && <ItemDetails key={shown.id} item={shown} board={board} place={place} edits={edits} />}
       <AddToMeal board={board} place={place} edits={edits} isEmpty={items.length === 0} onSelect={onSelect} />
-      <SayOfMeal key={`${serving?.state} ${serving?.note}`} serving={serving} place={place} edits={edits} />
+      <SayOfMeal serving={serving} place={place} edits={edits} />
       {items.length > 0 && day && eater && <Findings title={`${eater.name}’s ${weekday(place.date)}`} findings={day.findings} />}
     </>
   );

@@ -1,5 +1,5 @@
-import { useState } from 'react';
 import { Button } from '../../pieces/Button';
+import { useTyped } from '../../pieces/useTyped';
 import type { BoardEdits, Place, Serving } from './queries';
 
 const nothing = { state: 'planned', isLocked: false, note: '' } as const;
@@ -13,7 +13,7 @@ const states: [Serving['state'], string][] = [
 /** Eats out, left alone, a note. */
 export function SayOfMeal({ serving, place, edits }: { serving: Serving | null; place: Place; edits: BoardEdits }) {
   const { state, isLocked, note } = serving ?? nothing;
-  const [typed, setTyped] = useState(note);
+  const typed = useTyped(note);
   return (
     <section className="mt-5 space-y-2 border-t border-line pt-3 text-sm">
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -57,18 +57,19 @@ export function SayOfMeal({ serving, place, edits }: { serving: Serving | null; 
         className="flex gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          void edits.say(place, { state, isLocked, note: typed }, 'The note is kept.');
+          const { text } = typed;
+          void edits.say(place, { state, isLocked, note: text }, 'The note is kept.').then((isDone) => isDone && typed.kept(text));
         }}
       >
         <input
           aria-label="Note"
           placeholder="A note, for example: take the small box"
-          value={typed}
+          value={typed.text}
           maxLength={200}
-          onChange={(event) => setTyped(event.target.value)}
+          onChange={(event) => typed.type(event.target.value)}
           className="min-h-9 min-w-0 flex-1 rounded-sm border border-slate bg-enamel px-2"
         />
-        {typed.trim() !== note && <Button type="submit">Keep</Button>}
+        {typed.text.trim() !== note && <Button type="submit">Keep</Button>}
       </form>
     </section>
   );

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type Kept, kept, type Schemas, take } from '../../api/client';
+import { api, type Kept, kept, type Schemas, take, withId } from '../../api/client';
 import { longDate, mealName } from '../../pieces/show';
 import { guess, useEdit } from '../../pieces/useEdit';
 
@@ -40,10 +40,11 @@ export function moved(board: Board, itemId: string, to: Place | null): Board {
 }
 
 /** The board with a portion of the batch drawn for a meal; the answer brings its numbers. */
-export function drawn(board: Board, batch: Batch, to: Place): Board {
-  const size = Math.min(1, batch.loose);
+export function drawn(board: Board, batch: Batch, id: string, to: Place): Board {
+  const usual = board.eaters.find((eater) => eater.id === to.eaterId)?.usualPortion ?? 1;
+  const size = usual <= batch.loose ? usual : Math.min(1, batch.loose);
   const item: Item = {
-    id: `drawn ${batch.id} ${batch.loose}`,
+    id,
     kind: 'draw',
     batchId: batch.id,
     name: batch.name,
@@ -149,12 +150,15 @@ export function useBoardEdits(date: string) {
         say: `${batch.letter} is off the bench.`,
         ask: () => kept(api.DELETE('/api/weeks/{date}/batches/{batch}', path(batch))),
       }),
-    place: (batch: Batch, to: Place, parts: string[] | null = null) =>
-      run({
+    place: (batch: Batch, to: Place, parts: string[] | null = null) => {
+      // The portion bears the edit's id, so that it can be spoken of before the answer is there.
+      const id = crypto.randomUUID();
+      return run({
         say: `${batch.letter} is placed.`,
-        ask: () => kept(api.POST('/api/weeks/{date}/batches/{batch}/place', { ...path(batch), body: { to, parts } })),
-        ...(batch.loose > 0 && !parts ? { guess: (board: Board) => drawn(board, batch, to) } : {}),
-      }),
+        ask: () => kept(api.POST('/api/weeks/{date}/batches/{batch}/place', { ...path(batch), ...withId(id), body: { to, parts } })),
+        ...(batch.loose > 0 && !parts ? { guess: (board: Board) => drawn(board, batch, id, to) } : {}),
+      });
+    },
     move: (item: Item, from: Place, to: Place | null) => {
       if (samePlace(from, to)) return;
       void run({
@@ -198,11 +202,10 @@ export function useBoardEdits(date: string) {
         last,
         isTold: true,
       }),
-    reword: (item: Item, to: string, last: () => void) =>
+    reword: (item: Item, to: string) =>
       run({
         say: `It is ${to.trim()} now.`,
         ask: () => kept(api.PUT('/api/weeks/{date}/items/{item}/text', { ...at(item), body: { from: item.text ?? '', to, food: null } })),
-        last,
       }),
     order: (place: Place, items: string[]) =>
       run({

@@ -6,6 +6,7 @@ const place = { date: '2026-11-23', meal: 'lunch', eaterId: 'o' };
 const other = { ...place, meal: 'supper' };
 const draw = { id: '1', kind: 'draw', batchId: 'b', name: 'Beans', portions: 1, size: { amount: 1, isInGrams: false } };
 const board = {
+  eaters: [{ id: 'o', usualPortion: 1.25 }],
   batches: [{ id: 'b', letter: 'B', name: 'Beans', cookedOn: '2026-11-21', loose: 1.5, placed: 1 }],
   servings: [{ place, state: 'planned', isLocked: false, note: '', items: [draw] }],
 } as unknown as Board;
@@ -26,10 +27,10 @@ describe('the board', () => {
   it('draws the next portion beside what is there, and counts it off', () => {
     const batch = board.batches[0];
     if (!batch) throw new Error('no batch');
-    const once = drawn(board, batch, place);
-    expect([at(once, place).length, once.batches[0]?.loose, once.batches[0]?.placed]).toEqual([2, 0.5, 2]);
+    const once = drawn(board, batch, 'n', place);
+    expect([at(once, place).length, once.batches[0]?.loose, once.batches[0]?.placed]).toEqual([2, 0.25, 2.25]);
     const rest = once.batches[0];
-    expect(rest && at(drawn(once, rest, other), other)[0]?.portions).toBe(0.5);
+    expect(rest && at(drawn(once, rest, 'm', other), other)[0]?.portions).toBe(0.25);
   });
   it('shows another size at once, so that the next press counts from it', () => {
     expect(at(sized(board, '1', { amount: 1.25, isInGrams: false }), place)[0]?.size?.amount).toBe(1.25);

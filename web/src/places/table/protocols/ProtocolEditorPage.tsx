@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { api, kept, Problem, type Schemas, take } from '../../../api/client';
 import { Asked } from '../../../pieces/Asked';
@@ -9,6 +9,7 @@ import { NumberInput } from '../../../pieces/NumberInput';
 import { ProblemNote } from '../../../pieces/ProblemNote';
 import { number } from '../../../pieces/show';
 import { useEdit } from '../../../pieces/useEdit';
+import { useSettled } from '../../../pieces/useSettled';
 import { EffectList } from '../EffectList';
 import type { Page } from '../queries';
 import { type Document, freeId, type Rule, type RulesAt, rulesAt, withRules } from './document';
@@ -146,11 +147,7 @@ function Editor({ sheet, kinds }: { sheet: Schemas['ProtocolSheet']; kinds: Sche
 
 /** Asks a moment after the last key what the draft would turn. */
 function useDraftEffect(id: string, text: string, isChanged: boolean) {
-  const [asked, setAsked] = useState(text);
-  useEffect(() => {
-    const timer = setTimeout(() => setAsked(text), 300);
-    return () => clearTimeout(timer);
-  }, [text]);
+  const asked = useSettled(text);
   return useQuery({
     queryKey: ['table', 'protocol-effect', id, asked],
     queryFn: () => take(api.POST('/api/table/protocols/{id}/effect', { params: { path: { id } }, body: { document: asked } })),
