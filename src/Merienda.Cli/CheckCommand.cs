@@ -202,7 +202,7 @@ public static class CheckCommand
 
     private static int Refuse(Refusal refusal, TextWriter errors)
     {
-        errors.WriteLine($"merienda check: {refusal}".ReplaceLineEndings(" "));
+        errors.WriteLine($"merienda check: {refusal} ({refusal.Code})".ReplaceLineEndings(" "));
         return BadInput;
     }
 }

@@ -169,7 +169,7 @@ public static class ReadCommand
 
     private static int Refuse(Refusal refusal, TextWriter errors)
     {
-        errors.WriteLine($"merienda read: {refusal}".ReplaceLineEndings(" "));
+        errors.WriteLine($"merienda read: {refusal} ({refusal.Code})".ReplaceLineEndings(" "));
         return CheckCommand.BadInput;
     }
 }

@@ -108,7 +108,7 @@ public class ArchitectureTests
 
     private static string Root => new DirectoryInfo(Merienda.Formats.DataFiles.Find()).Parent!.FullName;
 
-    private static IEnumerable<string> Sources(string folder) =>
+    internal static IEnumerable<string> Sources(string folder) =>
         Directory
             .EnumerateFiles(Path.Combine(Root, folder), "*.cs", SearchOption.AllDirectories)
             .Where(path => !path.Contains("/obj/", StringComparison.Ordinal));

@@ -18,6 +18,8 @@ public sealed class CheckCommandTests : IDisposable
         return (exit, output.ToString(), errors.ToString());
     }
 
+    private static string Coded(string code) => $" ({code})\n";
+
     private const string Soup =
         """{"@context":"https://schema.org","@type":"Recipe","name":"Soup","recipeYield":"4 servings","recipeIngredient":["350 g red lentils, rinsed","2 carrots","1 firkin of moonfruit (optional)"]}""";
 
@@ -73,6 +75,7 @@ public sealed class CheckCommandTests : IDisposable
         Directory.Delete(folder, true);
         var empty = Directory.CreateTempSubdirectory("merienda-").FullName;
         Assert.Equal(CheckCommand.BadInput, CheckCommand.Run([empty, "--protocol", "vegan"], output, errors));
+        Assert.EndsWith(Coded("empty-folder"), errors.ToString(), StringComparison.Ordinal);
         Directory.Delete(empty);
     }
 
@@ -133,25 +136,30 @@ public sealed class CheckCommandTests : IDisposable
     }
 
     [Theory]
-    [InlineData("{ not json", "--protocol vegan")]
-    [InlineData("""{"@type":"Thing"}""", "--protocol vegan")]
-    [InlineData("""{"@type":"Recipe","name":"No yield","recipeIngredient":["1 egg"]}""", "--protocol vegan")]
-    [InlineData("""{"@type":"Recipe","recipeYield":"0","recipeIngredient":["1 egg"]}""", "--protocol vegan")]
-    [InlineData("""{"@type":"Recipe","recipeYield":"-3","recipeIngredient":["1 egg"]}""", "--protocol vegan")]
-    [InlineData("""{"@type":"Recipe","recipeYield":2,"recipeIngredient":[]}""", "--protocol vegan")]
-    [InlineData("Eggs\n2 eggs", "--protocol moon --portions 2")]
-    [InlineData("Eggs\n2 eggs", "--protocol vegan --portions 0")]
-    [InlineData("Eggs\n2 eggs", "--protocol vegan --portions many")]
-    [InlineData("Eggs\n2 eggs", "--protocol low-carb --limit netCarbohydrate=25 --portions 2")]
-    [InlineData("Eggs\n2 eggs", "--protocol low-carb --limit moonshine<=25/day --portions 2")]
-    [InlineData("Eggs\n2 eggs", "--protocol vegan --portions 2 --colour")]
-    [InlineData("", "--protocol vegan --portions 2")]
-    public void Bad_input_exits_with_two_and_one_line_that_says_the_cure(string recipe, string words)
+    [InlineData("{ not json", "--protocol vegan", "bad-json")]
+    [InlineData("""{"@type":"Thing"}""", "--protocol vegan", "no-recipe")]
+    [InlineData("""{"@type":"Recipe","name":"No yield","recipeIngredient":["1 egg"]}""", "--protocol vegan", "no-portions")]
+    [InlineData("""{"@type":"Recipe","recipeYield":"0","recipeIngredient":["1 egg"]}""", "--protocol vegan", "bad-portions")]
+    [InlineData("""{"@type":"Recipe","recipeYield":"-3","recipeIngredient":["1 egg"]}""", "--protocol vegan", "bad-portions")]
+    [InlineData("""{"@type":"Recipe","recipeYield":2,"recipeIngredient":[]}""", "--protocol vegan", "no-ingredients")]
+    [InlineData("Eggs\n2 eggs", "--protocol moon --portions 2", "unknown-protocol")]
+    [InlineData("Eggs\n2 eggs", "--protocol vegan --portions 0", "bad-portions")]
+    [InlineData("Eggs\n2 eggs", "--protocol vegan --portions many", "bad-portions")]
+    [InlineData("Eggs\n2 eggs", "--protocol low-carb --limit netCarbohydrate=25 --portions 2", "bad-limit")]
+    [InlineData("Eggs\n2 eggs", "--protocol low-carb --limit moonshine<=25/day --portions 2", "unknown-measure")]
+    [InlineData("Eggs\n2 eggs", "--protocol vegan --portions 2 --colour", "unknown-option")]
+    [InlineData("Eggs\n2 eggs", "--portions 2 --protocol", "missing-value")]
+    [InlineData("Eggs\n2 eggs", "--portions 2", "missing-protocol")]
+    [InlineData("Eggs\n2 eggs", "--protocol vegan other.txt", "too-many-files")]
+    [InlineData("Eggs\n2 eggs", "--protocol vegan --eater me.json", "two-sources")]
+    [InlineData("", "--protocol vegan --portions 2", "recipe-empty")]
+    public void Bad_input_exits_with_two_and_one_line_that_says_the_cure_and_the_code(string recipe, string words, string code)
     {
         var (exit, output, errors) = Check(recipe, words.Split(' '));
         Assert.Equal((CheckCommand.BadInput, ""), (exit, output));
         Assert.Single(errors.TrimEnd('\n').Split('\n'));
         Assert.StartsWith("merienda check: ", errors, StringComparison.Ordinal);
+        Assert.EndsWith(Coded(code), errors, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -159,7 +167,24 @@ public sealed class CheckCommandTests : IDisposable
     {
         using var errors = new StringWriter();
         Assert.Equal(CheckCommand.BadInput, CheckCommand.Run(["/nowhere/recipe.txt", "--protocol", "vegan"], TextWriter.Null, errors));
-        Assert.Contains("cannot be read", errors.ToString(), StringComparison.Ordinal);
+        Assert.EndsWith(Coded("no-file"), errors.ToString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void No_file_at_all_is_bad_input() => Assert.Equal("missing-file", CheckArguments.Read(["--protocol", "vegan"]).Refusal?.Code);
+
+    [Theory]
+    [InlineData("", "nothing-to-read")]
+    [InlineData("--json", "nothing-to-read")]
+    [InlineData("--statement", "missing-value")]
+    [InlineData("--colour milk", "unknown-option")]
+    [InlineData("--country FR milk", "unknown-country")]
+    public void What_cannot_be_read_is_refused_by_its_code(string words, string code)
+    {
+        using var errors = new StringWriter();
+        var exit = ReadCommand.Run(words.Split(' ', StringSplitOptions.RemoveEmptyEntries), TextWriter.Null, errors);
+        Assert.Equal(CheckCommand.BadInput, exit);
+        Assert.EndsWith(Coded(code), errors.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

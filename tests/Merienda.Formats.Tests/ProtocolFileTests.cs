@@ -58,7 +58,10 @@ public class ProtocolFileTests
     [InlineData("null", "")]
     [InlineData("{\"id\":1,\"id\":2}", "document")]
     public void What_is_no_document_is_refused_and_never_thrown(string text, string where) =>
-        Assert.Equal(where, Read(text).Refusal!.Field);
+        Assert.Equal(
+            (where, where.Length == 0 ? "document-wrong" : "document-unreadable"),
+            (Read(text).Refusal!.Field, Read(text).Refusal!.Code)
+        );
 
     [Fact]
     public void Five_megabytes_are_refused_before_they_are_read() =>
@@ -106,6 +109,7 @@ public class ProtocolFileTests
         Assert.Equal("protocols[0].id", Path1("\"low-fodmap\"", "\"moon\""));
         Assert.Equal("protocols[1].choices", Path1("\"none\"", "\"some\""));
         Assert.Equal("allowances[0].rule", Path1("\"energy\"", "\"moon\""));
+        Assert.Equal("unknown-rule", EaterFile.Read(text.Replace("\"energy\"", "\"moon\"", StringComparison.Ordinal), Data).Refusal?.Code);
         Assert.Equal("allowances[0].atMost", Path1("2100", "-1"));
         Assert.Equal("allergies[0]", Path1("\"tree-nut\"", "\"moon\""));
         Assert.Equal("portion", Path1("\"portion\": 1", "\"portion\": 9"));

@@ -43,6 +43,18 @@ public class LarderTests(TestDatabase database)
 
     private static async Task<Guid> Eater(Visitor cook) => (await cook.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();
 
+    [Theory]
+    [InlineData(-1)]
+    [InlineData(1001)]
+    public async Task A_batch_takes_no_impossible_number_of_servings(int servings) =>
+        await (await database.SignUp()).Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "servings-out-of-range",
+            HttpMethod.Post,
+            "/api/larder/packet",
+            Reading(Packet("Sugar", "Sugar", "unitedStates", "10 g"), servings)
+        );
+
     [Fact]
     public async Task A_packet_is_read_for_everybody_at_the_table_while_it_is_typed()
     {

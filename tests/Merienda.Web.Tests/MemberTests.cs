@@ -182,4 +182,24 @@ public class MemberTests(TestDatabase database)
             new { name = "x", timeZone = "Nowhere/Land" }
         );
     }
+
+    [Fact]
+    public async Task An_account_works_in_at_most_twenty_kitchens()
+    {
+        var cook = await database.SignUp();
+        object Kitchen(int number) => new { name = $"Kitchen {number}", timeZone = "Europe/Lisbon" };
+        for (var number = 2; number <= 20; number++)
+        {
+            await cook.Must(HttpMethod.Post, "/api/account/households", Kitchen(number));
+            await cook.Refresh();
+        }
+
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "too-many-households",
+            HttpMethod.Post,
+            "/api/account/households",
+            Kitchen(21)
+        );
+    }
 }

@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Merienda.Core.Outcomes;
 
 namespace Merienda.Web.Tests;
 
@@ -66,6 +67,7 @@ public sealed class Visitor(HttpClient client)
     {
         var (got, answer) = await Send(method, path, body);
         Assert.Equal((status, code), (got, answer?["code"]?.GetValue<string>()));
+        Assert.True(Refusals.Of(code).Names(answer!["field"]!.GetValue<string>()), $"{code} names {answer["field"]}");
         Assert.False(
             string.IsNullOrWhiteSpace(answer!["title"]?.GetValue<string>())
                 || string.IsNullOrWhiteSpace(answer["detail"]?.GetValue<string>()),

@@ -87,30 +87,39 @@ test('what is typed and pressed while an answer is on its way is kept', async ({
   await makeBatch(page, 'Lentil soup', '4');
   const cell = page.getByRole('gridcell', { name: /^Mon supper, Farah/ });
   const details = page.getByRole('complementary', { name: 'Details' });
-  // A slow network: every answer waits until the hand has gone on.
-  let goOn = () => {};
-  const slowly = () =>
-    page.route('**/api/weeks/**', async (route) => {
-      if (route.request().method() !== 'GET') await new Promise<void>((resolve) => (goOn = resolve));
-      await route.continue();
-    }, { times: 1 });
+  // A slow network: an edit waits until the hand has gone on.
+  const slowly = async () => {
+    let goOn = () => {};
+    const gate = new Promise<void>((resolve) => {
+      goOn = resolve;
+    });
+    let isHeld = false;
+    await page.route('**/api/weeks/**', async (route) => {
+      if (route.request().method() !== 'GET' && !isHeld) {
+        isHeld = true;
+        await gate;
+      }
+      await route.fallback();
+    });
+    return goOn;
+  };
 
-  await slowly();
+  const goOnPlace = await slowly();
   await cell.focus();
   await page.keyboard.press('a');
   await expect(cell).toHaveAccessibleName(/Lentil soup/);
   await page.keyboard.press(' ');
   await details.getByLabel('Grams in it').fill('120');
-  goOn();
+  goOnPlace();
   await expect(page.getByText('A is placed.')).toBeVisible();
   await expect(details.getByLabel('Grams in it')).toHaveValue('120');
   await details.getByRole('button', { name: 'Set' }).click();
   await expect(cell).toHaveAccessibleName(/Lentil soup, 120 g/);
 
-  await slowly();
+  const goOnLock = await slowly();
   await details.getByLabel('locked').check();
   await details.getByLabel('Note').fill('with the neighbours');
-  goOn();
+  goOnLock();
   await expect(page.getByText('The meal is locked.')).toBeVisible();
   await expect(details.getByLabel('Note')).toHaveValue('with the neighbours');
   await details.getByRole('button', { name: 'Keep' }).click();
@@ -119,21 +128,21 @@ test('what is typed and pressed while an answer is on its way is kept', async ({
 
   // What was put there a moment ago is changed before the server has said where it is.
   const lunch = page.getByRole('gridcell', { name: /^Tue lunch, Farah/ });
-  await slowly();
+  const goOnDraw = await slowly();
   await lunch.click();
   await details.getByRole('button', { name: /A Lentil soup/ }).click();
   await lunch.click();
   await details.getByRole('button', { name: 'Less: Portions in it' }).click();
-  goOn();
+  goOnDraw();
   await expect(lunch).toHaveAccessibleName(/Lentil soup, ¾ portion/);
   await expect(page.getByText('The portion of Lentil soup is changed.')).toBeVisible();
 
-  await slowly();
+  const goOnFood = await slowly();
   await details.getByRole('button', { name: 'Add to this meal' }).click();
   await details.getByLabel('Something as it is bought, or made fresh').fill('150 g skyr');
   await page.keyboard.press('Enter');
   await details.getByLabel('Something as it is bought, or made fresh').fill('1 banana');
-  goOn();
+  goOnFood();
   await expect(lunch).toHaveAccessibleName(/150 g skyr/);
   await expect(details.getByLabel('Something as it is bought, or made fresh')).toHaveValue('1 banana');
 });

@@ -56,6 +56,8 @@ test('a household of three with three protocols, an allergy and a clinic’s she
   await need.getByRole('button', { name: 'Reckon' }).click();
   await expect(need.getByText('1,649 kcal a day')).toBeVisible();
   await need.getByRole('button', { name: 'Use 1,980 kcal' }).click();
+  // The three macros are asked for until the choice has arrived.
+  await expect(rune.getByRole('button', { name: 'State it' })).toHaveCount(1);
   await rune.getByRole('button', { name: 'State it' }).click();
   await expect(rune.getByText('Energy: at most 1,980 kcal a day')).toBeVisible();
   await rune.getByRole('button', { name: 'Plan it' }).click();

@@ -111,7 +111,7 @@ test('two tabs on one week: apart they merge, on the same portion the later one 
   const cell = (tab: typeof page, day: string) => tab.getByRole('gridcell', { name: new RegExp(`^${day} lunch`) });
   await cell(page, 'Mon').focus();
   await page.keyboard.press('a');
-  await expect(cell(page, 'Mon')).toContainText('Lentil soup');
+  await expect(page.getByText('A is placed.')).toBeVisible();
 
   // This one has lost its stream and does not see what the other does.
   await page.route('**/api/live*', (route) => route.abort());

@@ -18,6 +18,11 @@ const queries = new QueryClient({
   },
 });
 
+// What shows already may still be on its way: who leaves now is asked.
+window.addEventListener('beforeunload', (event) => {
+  if (queries.isMutating() > 0) event.preventDefault();
+});
+
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no root element.');
 createRoot(root).render(

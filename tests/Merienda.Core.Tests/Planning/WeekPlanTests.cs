@@ -164,6 +164,7 @@ public class WeekPlanTests
         var batch = Cook(4);
         var plan = Enumerable.Range(1, 3).Aggregate(Week(batch), (week, day) => Place(week, batch, day));
         Assert.Equal(3m, plan.Resize(batch.Id, 3).Value.Batches[0].Portions);
+        Assert.Equal("batch-too-small", plan.Resize(batch.Id, 2).Refusal?.Code);
         Assert.Contains("Take back 1", plan.Resize(batch.Id, 2).Refusal!.Cure, StringComparison.Ordinal);
         Assert.Equal("portions-out-of-range", plan.Resize(batch.Id, 61).Refusal?.Code);
         Assert.Equal("batch-gone", plan.Resize(Guid.NewGuid(), 3).Refusal?.Code);

@@ -50,6 +50,25 @@ public class ImpossibleTests
     }
 
     [Fact]
+    public void A_scheme_and_phases_that_cannot_be_are_found()
+    {
+        var scheme = Data.HouseScheme with { Free = [new("apple"), new("pear", 100)] };
+        var scored = With(AtMost(Measure.Energy, 1500)) with { Scheme = scheme };
+        Assert.Null(ProtocolCheck.Wrong(scored));
+        Assert.Equal(
+            "free-twice",
+            ProtocolCheck.Wrong(scored with { Scheme = scheme with { Free = [new("apple"), new("apple", 100)] } })?.Code
+        );
+
+        string? Phased(params Challenge[] challenges) =>
+            ProtocolCheck.Wrong(With(AtMost(Measure.Energy, 1500)) with { Phases = new(7, 14, challenges) })?.Code;
+        var milk = new Challenge("milk", "Milk", ["dairy"], 3, 3, ["1 cup", "2 cups", "3 cups"]);
+        Assert.Null(Phased(milk, milk with { Id = "wheat" }));
+        Assert.Equal("challenge-twice", Phased(milk, milk));
+        Assert.Equal("more-doses-than-days", Phased(milk with { Days = 2 }));
+    }
+
+    [Fact]
     public void Rules_that_no_day_can_keep_are_found()
     {
         Assert.Equal("rules-exclude-each-other", Code(AtMost(Measure.Energy, 1200) with { Id = "a" }, Floor(Measure.Energy, 1300, "b")));

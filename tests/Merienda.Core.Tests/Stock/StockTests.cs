@@ -74,6 +74,12 @@ public class StockTests
     public void What_cannot_stand_on_a_shelf_is_refused(string name, int? grams, int days, string? code) =>
         Assert.Equal(code, StockItem.Of(Thing(made: Monday.AddDays(days)) with { Name = name, Grams = grams }, Monday).Refusal?.Code);
 
+    [Theory]
+    [InlineData(60, null)]
+    [InlineData(61, "stock-amount-length")]
+    public void An_amount_is_a_few_words(int length, string? code) =>
+        Assert.Equal(code, StockItem.Of(Thing() with { Amount = new string('x', length) }, Monday).Refusal?.Code);
+
     [Fact]
     public void Moving_to_where_it_stands_is_refused_and_other_shelves_are_free()
     {

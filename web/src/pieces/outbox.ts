@@ -6,8 +6,11 @@ export type Act =
   | { kind: 'task'; week: string; body: Schemas['TaskTickRequest'] }
   | { kind: 'box'; batch: string; box: string; body: Schemas['BoxEventRequest']; say: string };
 
-/** `id` is the edit's, so that what is sent twice is done once. */
-export type Waiting = Act & { id: string };
+/**
+ * `id` is the edit's, so that what is sent twice is done once. What was tried may have arrived though no answer came; taken back after
+ * that, it has the id of the edit that undoes it.
+ */
+export type Waiting = Act & { id: string; isTried?: true; undoId?: string };
 
 const listeners = new Set<() => void>();
 let key = '';
@@ -40,6 +43,14 @@ export function openOutbox(whose: string) {
 export const putIntoOutbox = (act: Act) => change((there) => [...there, { ...act, id: crypto.randomUUID() }]);
 
 export const takeFromOutbox = (id: string) => change((there) => there.filter((one) => one.id !== id));
+
+export const tried = (id: string) => change((there) => there.map((one) => (one.id === id ? { ...one, isTried: true } : one)));
+
+/** As if it had never been said; what the server may have by now is undone there. */
+export const takeBack = (id: string) =>
+  change((there) =>
+    there.flatMap((one) => (one.id !== id ? [one] : one.isTried ? [{ ...one, undoId: one.undoId ?? crypto.randomUUID() }] : [])),
+  );
 
 export const inOutbox = () => waiting;
 

@@ -1,8 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
-import { api, kept, Problem, type Schemas, withId } from '../api/client';
+import { api, kept, type Schemas, withId } from '../api/client';
 import { useNotices } from './Notice';
-import { inOutbox, openOutbox, takeFromOutbox, type Waiting, watchOutbox } from './outbox';
+import { inOutbox, openOutbox, type Waiting, watchOutbox } from './outbox';
+import { sendAll } from './sender';
 import { useEdit } from './useEdit';
 
 /** What this device has still to tell the server, oldest first. */
@@ -31,9 +32,6 @@ const shownIn: Record<Waiting['kind'], string[]> = {
   box: ['shelf', 'week', 'larder', 'portioning'],
 };
 
-/** A refusal would be the same the next time; without an answer, or with a server that is busy, it may go. */
-const isFinal = (problem: Problem) => problem.status >= 400 && problem.status < 500 && ![401, 403, 408, 429].includes(problem.status);
-
 /** Sends what waits, one after the other, as soon as there is a network. */
 export function useSender(person: Schemas['PersonState']) {
   const queries = useQueryClient();
@@ -53,24 +51,16 @@ export function useSender(person: Schemas['PersonState']) {
       if (isSending) return;
       isSending = true;
       try {
-        for (let act = inOutbox()[0]; act; act = inOutbox()[0]) {
-          const places = shownIn[act.kind];
-          const askAnew = () => Promise.all(places.map((place) => queries.invalidateQueries({ queryKey: [place] })));
-          try {
-            const { sequence } = await send(act);
-            // What is on its way shows until what is asked anew has it.
-            await askAnew();
+        const isAllSent = await sendAll({
+          send,
+          undo: (sequence, id) => kept(api.POST('/api/undo', { ...withId(id), body: { sequence } })),
+          settled: (act) => Promise.all(shownIn[act.kind].map((place) => queries.invalidateQueries({ queryKey: [place] }))),
+          done: (act, sequence) => {
             if (act.kind === 'box') done(act.say, sequence === null ? undefined : () => undoing.current(sequence));
-          } catch (problem) {
-            if (!(problem instanceof Problem && isFinal(problem))) {
-              timer = setTimeout(() => void flush(), retryAfter);
-              return;
-            }
-            refused(problem);
-            void askAnew();
-          }
-          takeFromOutbox(act.id);
-        }
+          },
+          refused,
+        });
+        if (!isAllSent) timer = setTimeout(() => void flush(), retryAfter);
       } finally {
         isSending = false;
       }
@@ -84,7 +74,7 @@ export function useSender(person: Schemas['PersonState']) {
       clearTimeout(timer);
       window.removeEventListener('online', online);
     };
-  }, [queries, refused, whose]);
+  }, [queries, done, refused, whose]);
 }
 
 /** The list with the ticks that are on their way. */

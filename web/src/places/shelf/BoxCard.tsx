@@ -1,7 +1,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
-import { putIntoOutbox, takeFromOutbox } from '../../pieces/outbox';
+import { putIntoOutbox, takeBack } from '../../pieces/outbox';
 import { dayMonth, mealName, number, numbersLine, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { momentOf, reasons, type ShownBox, sayings } from './boxes';
@@ -54,7 +54,7 @@ export function BoxCard({ box, today }: { box: ShownBox; today: string }) {
       {box.waits ? (
         <p className="mt-2 flex min-h-11 items-center gap-2 border-t border-line text-steel">
           <span className="flex-1">{box.waits.say} Not sent yet.</span>
-          <Button look="bare" onClick={() => takeFromOutbox(box.waits?.id ?? '')}>
+          <Button look="bare" onClick={() => takeBack(box.waits?.id ?? '')}>
             Take back
           </Button>
         </p>

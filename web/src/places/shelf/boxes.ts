@@ -9,7 +9,7 @@ export type ShownBox = Box & { waits: { id: string; say: string } | null };
 /** The boxes with what is on its way, so that it shows without a network too. */
 export function withWhatWaits(boxes: Box[], waiting: readonly Waiting[]): ShownBox[] {
   return boxes.map((box) => {
-    const act = waiting.findLast((one) => one.kind === 'box' && one.box === box.id);
+    const act = waiting.findLast((one) => one.kind === 'box' && one.box === box.id && !one.undoId);
     return { ...box, waits: act?.kind === 'box' ? { id: act.id, say: act.say } : null };
   });
 }
