@@ -428,7 +428,7 @@ public class ProtocolTests(TestDatabase database)
         Assert.Equal((1648.75m, 1980m), (need["resting"]!.GetValue<decimal>(), need["target"]!.GetValue<decimal>()));
         await cook.Refused(
             HttpStatusCode.UnprocessableEntity,
-            "deficit-out-of-range",
+            "need-out-of-range",
             HttpMethod.Post,
             "/api/table/energy-need",
             new

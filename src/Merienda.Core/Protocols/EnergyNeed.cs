@@ -115,7 +115,7 @@ public sealed record EnergyNeed
         value >= least && value <= most
             ? null
             : new(
-                $"{field}-out-of-range",
+                "need-out-of-range",
                 field,
                 $"{value:0.##}",
                 $"{field} lies between {least:0.##} and {most:0.##} {unit}".TrimEnd(),

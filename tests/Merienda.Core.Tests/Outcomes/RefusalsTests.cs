@@ -10,15 +10,17 @@ public class RefusalsTests
     private static IEnumerable<string> In(string folder) =>
         ArchitectureTests.Sources(folder).Where(path => !path.EndsWith(Own, StringComparison.Ordinal)).Select(File.ReadAllText);
 
-    /// <summary>Codes as the source writes them: a code, then the field it is about. What has a title there instead is no refusal.</summary>
-    private static IEnumerable<string> Written =>
+    /// <summary>Refusals as the source writes them: a code, then the field it is about. What has a title there instead is none.</summary>
+    private static IEnumerable<(string Code, string Field)> Sentences =>
         In("src")
             .SelectMany(source =>
                 Regex
                     .Matches(source, """new( Refusal)?\((?>\s*)"([a-z]+(?:-[a-z0-9]+)*)",(?>\s*)(?:\$?"(?!")([^"]*)"|[\w(])""")
                     .Where(match => match.Groups[1].Success || (match.Groups[2].Value.Contains('-') && IsField(match.Groups[3].Value)))
-                    .Select(match => match.Groups[2].Value)
+                    .Select(match => (match.Groups[2].Value, match.Groups[3].Value))
             );
+
+    private static IEnumerable<string> Written => Sentences.Select(refusal => refusal.Code);
 
     private static bool IsField(string text) =>
         text.Length == 0 || !char.IsUpper(text[0]) || text.StartsWith("X-", StringComparison.Ordinal);
@@ -28,6 +30,16 @@ public class RefusalsTests
 
     [Fact]
     public void Every_refusal_is_in_the_catalogue() => Assert.Empty(Written.Except(Refusals.All.Select(entry => entry.Code)).Order());
+
+    [Fact]
+    public void Every_field_that_is_written_out_is_in_the_catalogue() =>
+        Assert.All(
+            Sentences.Where(refusal => refusal.Field.Length > 0 && Refusals.All.Any(entry => entry.Code == refusal.Code)),
+            refusal => Assert.True(Refusals.Of(refusal.Code).Names(Filled(refusal.Field)), $"{refusal}")
+        );
+
+    /// <summary>A field as it may come out: a path leads to rules, anything else is a place in a list.</summary>
+    private static string Filled(string field) => Regex.Replace(field.Replace("{path}", "rules", StringComparison.Ordinal), "{[^}]*}", "1");
 
     [Fact]
     public void Nothing_is_in_the_catalogue_that_nothing_refuses_with() =>

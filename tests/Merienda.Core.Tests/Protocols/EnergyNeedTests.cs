@@ -26,16 +26,16 @@ public class EnergyNeedTests
 
     [Theory]
     [InlineData(0.25, null)]
-    [InlineData(0.26, "deficit-out-of-range")]
-    [InlineData(-0.01, "deficit-out-of-range")]
+    [InlineData(0.26, "need-out-of-range")]
+    [InlineData(-0.01, "need-out-of-range")]
     public void A_deficit_is_at_most_a_quarter(double deficit, string? code) =>
         Assert.Equal(code, EnergyNeed.Of(Sex.Man, 70, 175, 30, 1.5m, (decimal)deficit).Refusal?.Code);
 
     [Theory]
     [InlineData(1.2, null)]
-    [InlineData(1.19, "activity-out-of-range")]
+    [InlineData(1.19, "need-out-of-range")]
     [InlineData(1.9, null)]
-    [InlineData(1.91, "activity-out-of-range")]
+    [InlineData(1.91, "need-out-of-range")]
     public void Activity_has_its_range(double activity, string? code) =>
         Assert.Equal(code, EnergyNeed.Of(Sex.Man, 70, 175, 30, (decimal)activity, 0).Refusal?.Code);
 
