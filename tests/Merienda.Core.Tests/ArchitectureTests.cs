@@ -50,6 +50,13 @@ public class ArchitectureTests
     }
 
     [Fact]
+    public void Every_kind_of_rule_has_tests_of_its_own() =>
+        Assert.All(
+            Sources(Path.Combine("src", "Merienda.Core", "Protocols", "Kinds")).Select(path => Path.GetFileNameWithoutExtension(path)),
+            kind => Assert.True(File.Exists(Path.Combine(Root, "tests", "Merienda.Core.Tests", "Protocols", $"{kind}Tests.cs")), kind)
+        );
+
+    [Fact]
     public void Every_folder_of_the_core_is_a_noun_in_its_place() =>
         Assert.Equal(
             Upward.Order(),

@@ -75,6 +75,15 @@ public static class Table
 
     public static Intake Eat(decimal portions, params string[] lines) => Intake.Of(new Helping("dish", Portion(portions, lines), 1));
 
+    /// <summary>The first day of the week that tests eat in.</summary>
+    public static readonly DateOnly Sunday = new(2026, 11, 22);
+
+    /// <summary>One portion of a dish at a meal of that week.</summary>
+    public static Helping At(int day, string meal, string dish, params string[] lines) =>
+        new($"A {dish}", Portion(1, lines), 1) { At = new(Sunday.AddDays(day), Slot(meal)), Dish = dish };
+
+    public static Helping Cod(int day, string meal = "supper") => At(day, meal, "Cod", "120 g cod");
+
     public static RuleContext Context(int openMeals = 0) => new(Data.HouseScheme, Data.Classes, openMeals);
 
     public static LimitRule AtMost(Measure measure, decimal most, Period per = Period.Day) =>

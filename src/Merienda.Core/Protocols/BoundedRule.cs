@@ -86,6 +86,12 @@ public abstract record BoundedRule : Rule
             NeedsAllowance = true,
         };
 
+    /// <summary>A verdict that hangs on lines of which nobody can tell says those, whatever the numbers leave open.</summary>
+    protected (Verdict Verdict, string Because) Doubted(Verdict verdict, IReadOnlyList<LineDoubt> doubts, Func<Verdict, string> reason) =>
+        doubts.Count > 0 && verdict is Verdict.TooClose or Verdict.CannotTell
+            ? (Verdict.CannotTell, $"{Title}: {string.Join("; ", doubts.Take(3).Select(doubt => doubt.Said))}.")
+            : (verdict, reason(verdict));
+
     /// <summary>The usual sentence: value, bounds, and what brings most of it.</summary>
     protected string Reason(
         Verdict verdict,
@@ -134,12 +140,12 @@ public abstract record BoundedRule : Rule
     private const decimal MostMore = 300;
 
     /// <summary>
-    /// The smallest change of the ingredient that weighs most which makes one dish fit. Taking away never widens the range, so what the
-    /// best value
-    /// falls by, the highest falls by too: the change cures for certain.
+    /// A change of the ingredient that weighs most which makes one dish fit, in whole grams. Widths never add up to more than their sum:
+    /// what is taken away lowers the highest value by its best or more, and what is added raises the lowest by its lowest or more. So the
+    /// change cures for certain and may be a few grams more than the least.
     /// </summary>
     /// <param name="ofLine">What one line brings to one portion, in the rule's unit.</param>
-    protected string? CureOf(Verdict verdict, Estimate value, Intake intake, Func<Helping, int, decimal> ofLine)
+    protected string? CureOf(Verdict verdict, Estimate value, Intake intake, Func<Helping, int, Estimate> ofLine)
     {
         if (verdict is not (Verdict.Breaks or Verdict.TooClose) || intake.Helpings is not [var helping])
         {
@@ -148,10 +154,11 @@ public abstract record BoundedRule : Rule
 
         var isOver = Ceiling(value) != Verdict.Fits;
         var missing = isOver ? value.High - (AtMost * (1 + KeptShare)) : (AtLeast * (1 - KeptShare)) - value.Low;
+        decimal Brings(int at) => isOver ? ofLine(helping, at).Best : ofLine(helping, at).Low;
         var line = Enumerable
             .Range(0, helping.Profile.Lines.Count)
-            .Where(at => ofLine(helping, at) > 0 && !helping.Profile.Lines[at].Grams.IsOpen && helping.Profile.Lines[at].Grams.Best > 0)
-            .OrderByDescending(at => ofLine(helping, at))
+            .Where(at => Brings(at) > 0 && !helping.Profile.Lines[at].Grams.IsOpen && helping.Profile.Lines[at].Grams.Best > 0)
+            .OrderByDescending(Brings)
             .Select(at => (int?)at)
             .FirstOrDefault();
         if (missing is not { } much || line is not { } heaviest)
@@ -160,7 +167,7 @@ public abstract record BoundedRule : Rule
         }
 
         var grams = helping.GramsOf(heaviest).Best / helping.Size;
-        var change = Math.Ceiling(much / helping.Size / (ofLine(helping, heaviest) / grams));
+        var change = Math.Ceiling(much / helping.Size / (Brings(heaviest) / grams));
         if (isOver && change >= grams)
         {
             var share = Math.Floor(AtMost!.Value * (1 + KeptShare) / value.High!.Value * 20) / 20;

@@ -88,10 +88,12 @@ public sealed record CountRule : ClassCountRule
     /// </summary>
     private Estimate Count(Intake intake)
     {
+        var group = new FoodGroup(Classes);
         var meals = intake
             .Helpings.Select((helping, at) => (helping, over: (object?)helping.At ?? at))
             .GroupBy(item => item.over, item => item.helping)
-            .Select(meal => new Intake([.. meal]).GramsOf(line => Classes.Any(line.Food!.Is)))
+            .Select(meal => new Intake([.. meal]))
+            .Select(meal => meal.GramsOf(group.IsSurely) + group.Doubtful(meal, null).Brings)
             .ToList();
         return Estimate.Between(
             meals.Count(grams => grams.Low >= Grams),

@@ -1,7 +1,6 @@
 using System.Text.Json.Serialization;
 using Merienda.Core.Foods;
 using Merienda.Core.Quantities;
-using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Protocols;
 
@@ -73,6 +72,8 @@ public sealed record DoseRule : BoundedRule
     [JsonIgnore]
     public override string Subject => $"{base.Subject} {Counts}";
 
+    private FoodGroup Group => new(Classes);
+
     private Measure? Counted => MeasureInfo.WithKey(Counts)?.Measure;
 
     public override string Sentence(FoodClasses classes) =>
@@ -85,25 +86,26 @@ public sealed record DoseRule : BoundedRule
 
     public override Finding Check(Intake intake, RuleContext context)
     {
-        var (doubtful, doubts) = Doubtful(intake);
+        var (doubtful, doubts) = Group.Doubtful(intake, Counted);
         var value =
-            (Counted is { } measure ? intake.Sum(measure, [], IsSurelyCounted) : intake.GramsOf(IsSurelyCounted))
+            (Counted is { } measure ? intake.Sum(measure, [], Group.IsSurely) : intake.GramsOf(Group.IsSurely))
             + Hidden(intake, context)
             + doubtful;
-        var contributors = intake.Contributors(OfLine);
+        var contributors = intake.Contributors((helping, line) => OfLine(helping, line).Best);
         if (NeedsAllowance)
         {
             return Unstated(value, contributors);
         }
 
-        var isDoubted = doubts.Count > 0 && Judge(value) is Verdict.TooClose or Verdict.CannotTell;
-        var verdict = isDoubted ? Verdict.CannotTell : Judge(value);
-        var because = isDoubted
-            ? $"{Title}: {string.Join("; ", doubts.Take(3).Select(doubt => doubt.Said))}."
-            : Reason(verdict, value, contributors, 0, () => string.Join(" and ", intake.UnknownLines.DefaultIfEmpty("an amount").Take(3)));
+        var (verdict, because) = Doubted(
+            Judge(value),
+            doubts,
+            verdict =>
+                Reason(verdict, value, contributors, 0, () => string.Join(" and ", intake.UnknownLines.DefaultIfEmpty("an amount").Take(3)))
+        );
         return Found(verdict, value, contributors, because) with
         {
-            Doubts = isDoubted ? doubts : [],
+            Doubts = verdict == Verdict.CannotTell ? doubts : [],
             Cure = CureOf(verdict, value, intake, OfLine),
             Notes = BothWays(value, intake),
         };
@@ -119,7 +121,7 @@ public sealed record DoseRule : BoundedRule
         {
             for (var line = 0; line < helping.Profile.Lines.Count; line++)
             {
-                if (helping.Profile.Lines[line].Food is not { Packet: { } packet } food || IsCounted(food))
+                if (helping.Profile.Lines[line].Food is not { Packet: { } packet } food || Group.Holds(food))
                 {
                     continue;
                 }
@@ -136,49 +138,12 @@ public sealed record DoseRule : BoundedRule
         return hidden;
     }
 
-    /// <summary>
-    /// What lines of which nobody can tell may bring: what is only likely understood, leaves a choice, differs by packet, or need not go
-    /// in.
-    /// </summary>
-    private (Estimate Brings, IReadOnlyList<LineDoubt> Doubts) Doubtful(Intake intake)
-    {
-        var sum = Estimate.Zero;
-        var doubts = new List<LineDoubt>();
-        foreach (var helping in intake.Helpings)
-        {
-            foreach (var line in helping.Profile.AllLines.Where(line => line.Food is not null || line.Read.IsOutOfNumbers))
-            {
-                var (verdict, doubt, _) = LineDoubts.Of(line, Judge, _ => false);
-                if (verdict == Verdict.Fits || (verdict == Verdict.Breaks && !line.Read.IsOutOfNumbers))
-                {
-                    continue;
-                }
-
-                var brings = (Counted is { } measure ? line.Brings(measure) : line.Grams) * (helping.Size / helping.Profile.Portions);
-                var best = line.Food is { } food && IsCounted(food) ? brings.Best : 0;
-                sum += brings.High is { } high ? Estimate.Between(0, best, high) : Estimate.AtLeast(0, best);
-                doubts.Add(doubt ?? new(DoubtKind.Mentioned, line.Name));
-            }
-        }
-
-        return (sum, [.. doubts.Distinct()]);
-    }
-
-    private LineDoubts.FoodFinding Judge(Food food) =>
-        IsCounted(food) ? new(Verdict.Breaks, food.Name, default)
-        : food.Packet is null && Classes.Any(food.MayHold.Holds) ? new(Verdict.CannotTell, food.Name, DoubtKind.PacketsDiffer)
-        : default;
-
-    private bool IsSurelyCounted(RecipeLine line) => LineDoubts.Of(line, Judge, _ => false).Verdict == Verdict.Breaks;
-
-    private bool IsCounted(Food food) => Classes.Any(food.Is);
-
-    private decimal OfLine(Helping helping, int line) =>
-        helping.Profile.Lines[line].Food is { } food && IsCounted(food)
+    private Estimate OfLine(Helping helping, int line) =>
+        helping.Profile.Lines[line].Food is { } food && Group.Holds(food)
             ? Counted is { } measure
-                ? helping.Profile[line, measure].Best
-                : helping.Profile.Lines[line].Grams.Best / helping.Profile.Portions
-            : 0;
+                ? helping.Profile[line, measure].Estimate
+                : helping.Profile.Lines[line].Grams * (1 / helping.Profile.Portions)
+            : Estimate.Zero;
 
     private IReadOnlyList<string> BothWays(Estimate value, Intake intake)
     {

@@ -113,8 +113,8 @@ public sealed record LimitRule : BoundedRule
                 intake,
                 (helping, line) =>
                     Measure == Measure.Points
-                        ? context.Scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0
-                        : helping.Profile[line, Measure].Best
+                        ? Estimate.Exactly(context.Scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0)
+                        : helping.Profile[line, Measure].Estimate
             );
 
     private string UnknownParts(Intake intake)

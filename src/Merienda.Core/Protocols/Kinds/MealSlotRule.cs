@@ -62,6 +62,8 @@ public sealed record MealSlotRule : BoundedRule
     /// <summary>Foods of the group that are not counted.</summary>
     public IReadOnlyList<FreeFood> Free { get; init; } = [];
 
+    private FoodGroup Group => new(Classes);
+
     [JsonIgnore]
     public override RuleKind Kind => Described;
 
@@ -89,27 +91,29 @@ public sealed record MealSlotRule : BoundedRule
             return new(Id, Title, Verdict.Fits, null, null, null, [], $"{Title}: this is not {Meal}.");
         }
 
-        var value = intake.Sum(Measure, Free, line => Classes.Any(line.Food!.Is));
-        var contributors = intake.Contributors(OfLine);
+        var (doubtful, doubts) = Group.Doubtful(intake, Measure);
+        var value = intake.Sum(Measure, Free, Group.IsSurely) + doubtful;
+        var contributors = intake.Contributors((helping, line) => OfLine(helping, line).Best);
         if (NeedsAllowance)
         {
             return Unstated(value, contributors);
         }
 
-        var verdict = Judge(value);
-        return Found(
-            verdict,
-            value,
-            contributors,
-            Reason(verdict, value, contributors, 0, () => string.Join(" and ", intake.UnknownLines.DefaultIfEmpty("a part").Take(3)))
-        ) with
+        var (verdict, because) = Doubted(
+            Judge(value),
+            doubts,
+            verdict =>
+                Reason(verdict, value, contributors, 0, () => string.Join(" and ", intake.UnknownLines.DefaultIfEmpty("a part").Take(3)))
+        );
+        return Found(verdict, value, contributors, because) with
         {
+            Doubts = verdict == Verdict.CannotTell ? doubts : [],
             Cure = CureOf(verdict, value, intake, OfLine),
         };
     }
 
-    private decimal OfLine(Helping helping, int line) =>
-        helping.Profile.Lines[line].Food is { } food && Classes.Any(food.Is) && !Free.Any(item => item.Food == food.Key)
-            ? helping.Profile[line, Measure].Best
-            : 0;
+    private Estimate OfLine(Helping helping, int line) =>
+        helping.Profile.Lines[line].Food is { } food && Group.Holds(food) && !Free.Any(item => item.Food == food.Key)
+            ? helping.Profile[line, Measure].Estimate
+            : Estimate.Zero;
 }

@@ -142,7 +142,12 @@ public sealed record PointsBudgetRule : BoundedRule
         return onItsOwn(
             found with
             {
-                Cure = CureOf(verdict, value, intake, (helping, line) => context.Scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0),
+                Cure = CureOf(
+                    verdict,
+                    value,
+                    intake,
+                    (helping, line) => Estimate.Exactly(context.Scheme?.UnroundedPointsOfLine(helping.Profile, line) ?? 0)
+                ),
             }
         );
     }

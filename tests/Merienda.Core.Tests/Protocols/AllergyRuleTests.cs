@@ -4,7 +4,7 @@ using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Protocols;
 
-public class AllergyTests
+public class AllergyRuleTests
 {
     private static EaterRules Allergic(string to, params string[] accepted) =>
         new([], [], new([to], [.. accepted.Select(what => new Acceptance(what, "read"))], []), Data.HouseScheme, Data.Classes, default);

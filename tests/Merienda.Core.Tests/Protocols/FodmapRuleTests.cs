@@ -6,7 +6,7 @@ using static Merienda.Core.Tests.Table;
 namespace Merienda.Core.Tests.Protocols;
 
 /// <summary>Cut-offs: Varney et al. 2017, J Gastroenterol Hepatol 32 S1, from memory [M].</summary>
-public class FodmapTests
+public class FodmapRuleTests
 {
     private static readonly FodmapRule Rule = (FodmapRule)Data.Protocol("low-fodmap")!.Rules.Single();
 

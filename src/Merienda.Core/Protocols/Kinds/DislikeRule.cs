@@ -1,0 +1,51 @@
+using System.Text.Json.Serialization;
+using Merienda.Core.Foods;
+
+namespace Merienda.Core.Protocols;
+
+/// <summary>What an eater would rather not have: said, never a verdict.</summary>
+public sealed record DislikeRule : Rule
+{
+    /// <summary>Keys of classes or foods.</summary>
+    public required IReadOnlyList<string> Of { get; init; }
+
+    [JsonIgnore]
+    public override RuleKind Kind => throw new NotSupportedException("A dislike is stated with the eater, not in a protocol.");
+
+    [JsonIgnore]
+    public override Period Period => Period.Portion;
+
+    [JsonIgnore]
+    public override string Title => "Dislikes";
+
+    public override string Sentence(FoodClasses classes) =>
+        $"Dislikes: {string.Join(", ", Of.Select(key => classes.Knows(key) ? classes.NameOf(key) : key))}";
+
+    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
+
+    public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => Verdict.Fits;
+
+    public override Finding Check(Intake intake, RuleContext context)
+    {
+        var disliked = intake
+            .Lines.Select(line => line.Food)
+            .OfType<Food>()
+            .Distinct()
+            .Where(food => Of.Any(key => key == food.Key || food.Is(key)))
+            .Select(food => food.Name)
+            .ToList();
+        return new(
+            Id,
+            Title,
+            Verdict.Fits,
+            null,
+            null,
+            null,
+            [.. disliked.Select(name => new Contributor(name, 0))],
+            disliked.Count == 0 ? "Dislikes: none of them is in it." : $"Dislikes: {string.Join(" and ", disliked)}."
+        )
+        {
+            Notes = disliked.Count == 0 ? [] : [$"Disliked: {string.Join(" and ", disliked)}."],
+        };
+    }
+}

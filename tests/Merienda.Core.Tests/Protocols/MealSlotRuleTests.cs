@@ -1,0 +1,89 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Protocols;
+using static Merienda.Core.Tests.Table;
+
+namespace Merienda.Core.Tests.Protocols;
+
+public class MealSlotRuleTests
+{
+    private static readonly MealSlotRule Rule = new()
+    {
+        Id = "lunch-fish",
+        Name = "Fish",
+        Meal = "lunch",
+        Measure = Measure.Protein,
+        Classes = ["fish"],
+        AtLeast = 25,
+        AtMost = 35,
+    };
+
+    private static RuleContext At(MealRole? meal) => Context() with { Meal = meal };
+
+    [Theory] // cod holds 17.8 g protein in 100 g; 5 % beyond a bound counts as kept
+    [InlineData("150 g cod", Verdict.Fits)] // 26.7 g
+    [InlineData("100 g cod", Verdict.Breaks)]
+    [InlineData("250 g cod", Verdict.Breaks)] // 44.5 g
+    [InlineData("140 g cod", Verdict.TooClose)] // 24.9 g, 23.6 to 26.2
+    [InlineData("150 g cod or chicken breast", Verdict.CannotTell)]
+    [InlineData("150 g chicken breast or cod", Verdict.CannotTell)]
+    [InlineData("150 g wonderdust cod", Verdict.CannotTell)] // only likely cod
+    [InlineData("150 g cod, optional", Verdict.CannotTell)]
+    [InlineData("100 g moonfish", Verdict.CannotTell)]
+    public void The_group_s_share_of_the_meal_lies_between_its_bounds(string line, Verdict verdict) =>
+        Assert.Equal(verdict, Rule.Check(Eat(1, line), At(MealRole.Lunch)).Verdict);
+
+    [Fact]
+    public void Only_the_group_counts()
+    {
+        var both = Rule.Check(Eat(1, "150 g cod", "200 g chicken breast"), At(MealRole.Lunch));
+        var alone = Rule.Check(Eat(1, "150 g cod"), At(MealRole.Lunch));
+        Assert.Equal(alone.Value, both.Value);
+        Assert.Equal(["Cod fillet"], both.Contributors.Where(one => one.Amount > 0).Select(one => one.Name));
+    }
+
+    [Theory]
+    [InlineData(MealRole.Supper)]
+    [InlineData(MealRole.Bite)]
+    [InlineData(MealRole.Breakfast)]
+    [InlineData(null)]
+    public void Another_meal_is_not_held_against_it(MealRole? meal)
+    {
+        var finding = Rule.Check(Eat(1, "250 g cod"), At(meal));
+        Assert.Equal((Verdict.Fits, "Fish at lunch: this is not lunch."), (finding.Verdict, finding.Because));
+        Assert.Null(finding.Value);
+    }
+
+    [Theory]
+    [InlineData(MealRole.Supper)]
+    [InlineData(null)]
+    public void Every_meal_is_held_against_a_rule_for_any(MealRole? meal)
+    {
+        var any = Rule with { Meal = "any" };
+        Assert.Equal(Verdict.Breaks, any.Check(Eat(1, "250 g cod"), At(meal)).Verdict);
+        Assert.Equal("Fish: between 25 and 35 g of protein from fish", any.Sentence(Data.Classes));
+        Assert.Equal("Fish at lunch: between 25 and 35 g of protein from fish", Rule.Sentence(Data.Classes));
+    }
+
+    [Fact]
+    public void Half_a_gram_of_carbohydrate_over_is_over()
+    {
+        // The 5 % that count as kept are for energy, protein and fat.
+        var rule = Rule with
+        {
+            Measure = Measure.NetCarbohydrate,
+            Classes = ["added-sugar"],
+            AtLeast = null,
+            AtMost = 10,
+        };
+        Assert.Equal(Verdict.TooClose, rule.Check(Eat(1, "10 g sugar"), At(MealRole.Lunch)).Verdict);
+        Assert.Equal(Verdict.Breaks, rule.Check(Eat(1, "11 g sugar"), At(MealRole.Lunch)).Verdict);
+    }
+
+    [Fact]
+    public void A_free_food_of_the_group_is_not_counted() =>
+        Assert.Equal(0, (Rule with { Free = [new("cod")] }).Check(Eat(1, "150 g cod"), At(MealRole.Lunch)).Value!.Value.Best);
+
+    [Fact]
+    public void A_part_that_nobody_stated_cannot_be_told() =>
+        Assert.True((Rule with { AtLeast = null, AsksAtLeast = true }).Check(Eat(1, "150 g cod"), At(MealRole.Lunch)).NeedsAllowance);
+}
