@@ -59,6 +59,35 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
             _ => weeks.Of(weekStart).Select(draw)
         );
 
+    /// <summary>Cooks in a later session what would be past its time, in the recipe's version that it has.</summary>
+    public Task<Result<Edited<TView>>> CookLater<TView>(EditStamp stamp, DateOnly weekStart, Guid batchId, Func<StoredWeek, TView> draw) =>
+        door.Edit<(StoredWeek Week, IReadOnlyList<WeekProtocolRow> Pins), bool, TView>(
+            stamp,
+            Journal.Batch,
+            weeks.Of(weekStart).And(ProtocolStore.Pins(weekStart)),
+            locked =>
+            {
+                var (week, pins) = locked;
+                var decided = week.Plan.CookLater(batchId, week.Table.Today, Guid.CreateVersion7);
+                if (decided.Refusal is { } refusal)
+                {
+                    return refusal;
+                }
+
+                var old = week.Plan.BatchWithId(batchId)!;
+                var made = decided.Value.Batches.ExceptBy(week.Plan.Batches.Select(batch => batch.Id), batch => batch.Id);
+                var change = Cooked(
+                    week,
+                    decided.Value,
+                    $"Cooked {old.Letter} later",
+                    [.. made.Select(batch => NewRow(batch, week.RecipeOf(old)))],
+                    pins
+                );
+                return new Decided<bool>(change, true);
+            },
+            _ => weeks.Of(weekStart).Select(draw)
+        );
+
     /// <summary>Decides an edit on the week as it is now; a refusal changes nothing.</summary>
     /// <param name="decide">The plan as it is then with what was done, or why not.</param>
     public Task<Result<Edited<TView>>> Edit<TView>(

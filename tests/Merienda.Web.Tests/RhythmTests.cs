@@ -202,6 +202,50 @@ public class RhythmTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task What_would_be_past_its_time_is_cooked_in_the_later_session_in_one_step_and_back()
+    {
+        var cook = await database.SignUp();
+        var draft = System.Text.Json.JsonSerializer.SerializeToNode(Visitor.Draft("Egg salad", 4, ["8 eggs", "200 g celery"]))!;
+        draft["keeping"] = "dressed-salad";
+        var recipe = (await cook.Must(HttpMethod.Post, "/api/recipes", draft))["id"]!.GetValue<Guid>();
+        var made = await Cook(cook, recipe, "2027-03-07", "2027-03-06");
+        var (batch, eater) = (Texts(made["batches"], "id")[0], Texts(made["eaters"], "id")[0]);
+        JsonNode board = made;
+        foreach (var date in new[] { "2027-03-07", "2027-03-12" })
+        {
+            board = await cook.Must(
+                HttpMethod.Post,
+                $"/api/weeks/2027-03-07/batches/{batch}/place",
+                new
+                {
+                    to = new
+                    {
+                        date,
+                        meal = "supper",
+                        eaterId = eater,
+                    },
+                }
+            );
+        }
+
+        Assert.Equal("2027-03-10", board["batches"]![0]!["later"]!.GetValue<string>());
+        var later = await cook.Must(HttpMethod.Post, $"/api/weeks/2027-03-07/batches/{batch}/later");
+        Assert.Equal(["2027-03-06", "2027-03-10"], Texts(later["batches"], "cookedOn"));
+        Assert.Equal([3m, 1m], later["batches"]!.AsArray().Select(one => one!["portions"]!.GetValue<decimal>()));
+        Assert.DoesNotContain("pastItsTime", later["servings"]!.ToJsonString(), StringComparison.Ordinal);
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        var back = await cook.Get("/api/weeks/2027-03-07");
+        Assert.Equal(board["batches"]!.ToJsonString(), back["batches"]!.ToJsonString());
+        Assert.Equal(board["servings"]!.ToJsonString(), back["servings"]!.ToJsonString());
+        await cook.Refused(
+            HttpStatusCode.Conflict,
+            "no-later-session",
+            HttpMethod.Post,
+            $"/api/weeks/2027-03-07/batches/{Texts((await Cook(cook, recipe, "2027-03-07", "2027-03-10"))["batches"], "id")[1]}/later"
+        );
+    }
+
+    [Fact]
     public async Task A_session_is_moved_with_its_batches_and_a_batch_to_a_day_of_its_own()
     {
         var cook = await database.SignUp();

@@ -98,3 +98,39 @@ test('boxes are eaten, halved, given and thrown away on the Shelf, without a net
   await expect(cell(page, 'Fri')).toContainText('open');
   await expectAxeClean(page);
 });
+
+test('a phone’s thumb says what became of boxes, places a portion and ticks a step', async ({ page, context, browser }) => {
+  await cooked(page);
+  const phone = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    storageState: await context.storageState(),
+  });
+  const touch = await phone.newPage();
+  const place = (name: string) => touch.getByRole('link', { name, exact: true }).tap();
+  await touch.goto(page.url());
+  await place('Shelf');
+  const freezer = touch.getByRole('region', { name: 'Freezer' }).getByRole('listitem');
+  await expect(freezer).toHaveCount(1);
+  for (const button of await freezer.getByRole('button').all()) expect((await button.boundingBox())?.height).toBeGreaterThanOrEqual(44);
+  await freezer.getByRole('button', { name: /: Given away/ }).tap();
+  await expect(touch.getByText(/is given away\./)).toBeVisible();
+  await touch.getByRole('button', { name: 'Undo' }).tap();
+  await freezer.getByRole('button', { name: /: Thrown away/ }).tap();
+  await touch.getByRole('menuitem', { name: 'spoiled' }).tap();
+  await expect(freezer).toHaveCount(0);
+
+  // On the board: the tape is taken up by one touch and put down by another.
+  await place('Week');
+  await touch.getByRole('tab', { name: 'Tue' }).tap();
+  await touch.getByRole('button', { name: /^A, Lentil soup/ }).tap();
+  await cell(touch, 'Tue').tap();
+  await expect(cell(touch, 'Tue')).toHaveAccessibleName(/A Lentil soup/);
+
+  await place('Session');
+  const step = touch.getByRole('checkbox').first();
+  await step.tap();
+  await expect(step).toBeChecked();
+  await phone.close();
+});

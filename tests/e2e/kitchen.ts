@@ -49,13 +49,13 @@ export async function chooseLowCarb(page: Page, most: string) {
   await expect(page.getByText(`Net carbs: at most ${most} g a day`)).toBeVisible();
 }
 
-export async function addRecipe(page: Page, text: string, name: string) {
+export async function addRecipe(page: Page, text: string, name: string, keepsAs = 'cooked') {
   await page.getByRole('link', { name: 'Recipes' }).click();
   await page.getByRole('link', { name: 'New recipe' }).click();
   await page.getByLabel('Paste a recipe as it is written').fill(text);
   await page.getByRole('button', { name: 'Read it' }).click();
   await expect(page.getByLabel('Name')).toHaveValue(name);
-  await page.getByLabel('Keeps as').selectOption('cooked');
+  await page.getByLabel('Keeps as').selectOption(keepsAs);
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
 }

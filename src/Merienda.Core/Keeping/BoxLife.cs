@@ -56,9 +56,7 @@ public sealed record BoxState(BoxPlace Place, decimal Left, DateOnly Made, DateO
     {
         var left = parts.ToDictionary(part => part, _ => portions);
         return life.DistinctBy(said => said.Id)
-            // It was made before anything else happened to it, however late that is written down.
-            .OrderByDescending(said => said.Kind == BoxEventKind.Made)
-            .ThenBy(said => said.At)
+            .OrderBy(said => said.At)
             .ThenBy(said => said.Kind)
             .ThenBy(said => said.Id)
             .Aggregate(

@@ -131,6 +131,7 @@ public static class Refusals
         new("no-file", RefusalKind.Wrong, "file"),
         new("no-header", RefusalKind.Wrong, "file"),
         new("no-ingredients", RefusalKind.Wrong, "file, recipeIngredient, lines", "1 to 200 lines"),
+        new("no-later-session", RefusalKind.Moved, "batch"),
         new("no-phases", RefusalKind.Wrong, "protocol"),
         new("no-portions", RefusalKind.Wrong, "portions"),
         new("no-recipe", RefusalKind.Wrong, "text, file"),

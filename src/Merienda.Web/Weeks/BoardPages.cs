@@ -102,6 +102,7 @@ public static class BoardPages
                 .Sum(box => week.Plan.Rest(batch, box, batch.Parts)),
             recipe.Version.Reheating,
             recipe.Version.AtEating,
+            week.Plan.LaterSession(batch, week.Table.Today),
             week.Numbers(week.HelpingOf(batch, 1, null))
         );
     }

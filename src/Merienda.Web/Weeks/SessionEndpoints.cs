@@ -11,6 +11,7 @@ public static class SessionEndpoints
     {
         weeks.MapPut("/sessions/{day}", Change).WithName("ChangeSession");
         weeks.MapPut("/batches/{batch:guid}/session", CookOn).WithName("CookOn");
+        weeks.MapPost("/batches/{batch:guid}/later", CookLater).WithName("CookLater");
     }
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Change(
@@ -24,6 +25,9 @@ public static class SessionEndpoints
                 request.Date == day ? $"Changed the session of {day:ddd}" : $"Moved the session of {day:ddd} to {request.Date:ddd}"
             )
         );
+
+    private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> CookLater(Guid batch, [AsParameters] WeekEdit edit) =>
+        edit.Editing.Answer(await edit.Weeks.CookLater(edit.Editing, edit.Date, batch, edit.Draw));
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> CookOn(
         Guid batch,

@@ -56,6 +56,7 @@ public sealed record BoardServing(
 /// <param name="Gone">Portions eaten, given or thrown away outside the plan.</param>
 /// <param name="LooseFrozen">Loose portions that stand in the freezer.</param>
 /// <param name="Parts">Names of the dish's parts; the first may be unnamed.</param>
+/// <param name="Later">Day on which what is past its time can be cooked instead; null when nothing is, or nothing can.</param>
 public sealed record BoardBatch(
     Guid Id,
     string Letter,
@@ -76,6 +77,7 @@ public sealed record BoardBatch(
     decimal LooseFrozen,
     string Reheating,
     string AtEating,
+    DateOnly? Later,
     IReadOnlyList<ShownMeasure> PerPortion
 );
 

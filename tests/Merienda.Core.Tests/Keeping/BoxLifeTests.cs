@@ -63,6 +63,19 @@ public class BoxLifeTests
     }
 
     [Fact]
+    public void Of_two_things_said_at_once_the_fridge_comes_before_the_freezer()
+    {
+        var (cold, thawed) = (Said(BoxEventKind.Frozen, 2), Said(BoxEventKind.ToFridge, 2));
+        var before = Said(BoxEventKind.Frozen, 1);
+        Assert.Equal(BoxPlace.Freezer, Fold(before, cold, thawed).Place);
+        Assert.Equal(Fold(before, cold, thawed), Fold(thawed, cold, before));
+    }
+
+    [Fact]
+    public void What_moves_a_box_takes_nothing_out_of_it_whatever_number_is_said_with_it() =>
+        Assert.Equal(1, Fold(Said(BoxEventKind.Frozen, 1, 0.5m)).Left);
+
+    [Fact]
     public void A_box_is_gone_with_the_last_of_it_and_never_holds_less_than_nothing()
     {
         var half = Fold(Said(BoxEventKind.Eaten, 1, 0.5m));

@@ -13,6 +13,7 @@ import {
   range,
   showAs,
   temperature,
+  typedNumber,
   weekday,
   weekNamed,
   weekOrder,
@@ -110,5 +111,18 @@ describe('a household’s own way to count', () => {
     });
     expect(['bite', 'tea', 'brunch'].map(mealName)).toEqual(['merienda', 'tea', 'brunch']);
     expect(mealChoices()).toEqual([['bite', 'merienda']]);
+  });
+
+  it('reads numbers as the page writes them, thousands too', () => {
+    const as = (numberFormat: 'point' | 'comma') => showAs({ numberFormat, units: 'metric', firstDay: 'sunday', meals: [] });
+    const read = (...typed: string[]) => typed.map(typedNumber);
+    as('point');
+    expect(read('1,858', '1,858.5', '12,345,678', '1 858', '1’858', '1\u202f858')).toEqual([1858, 1858.5, 12345678, 1858, 1858, 1858]);
+    expect(read('1.5', '1,5', '0,125', '1.858', '12,34', '1234,5')).toEqual([1.5, 1.5, 0.125, 1.858, 12.34, 1234.5]);
+    expect(read('', ' ', '7')).toEqual([null, null, 7]);
+    expect(read('1,85 8', 'two', '1,2,3', '1,8585')).toEqual([Number.NaN, Number.NaN, Number.NaN, 1.8585]);
+    as('comma');
+    expect(read('1.858', '1.858,5', '1,858', '1.5', '1,5')).toEqual([1858, 1858.5, 1.858, 1.5, 1.5]);
+    as('point');
   });
 });

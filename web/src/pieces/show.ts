@@ -47,8 +47,17 @@ export function number(value: number, decimals = 2): string {
   return value.toLocaleString(habit.locale, { maximumFractionDigits: decimals });
 }
 
-/** Reads a typed number with either decimal mark; null for nothing, NaN for no number. */
-export const typedNumber = (typed: string) => (typed.trim() === '' ? null : Number(typed.trim().replace(',', '.')));
+/**
+ * Reads a typed number with either decimal mark; null for nothing, NaN for no number. Three digits behind the mark that the household
+ * writes thousands with are thousands: "1,858" is what the page itself shows.
+ */
+export function typedNumber(typed: string): number | null {
+  const text = typed.trim().replace(/(?<=\d)[ \u00a0\u202f’'](?=\d{3}(\D|$))/g, '');
+  if (text === '') return null;
+  const thousands = habit.locale === 'de-DE' ? '.' : ',';
+  const isGrouped = new RegExp(`^[1-9]\\d{0,2}(\\${thousands}\\d{3})+(\\D|$)`).test(text);
+  return Number((isGrouped ? text.replaceAll(thousands, '') : text).replace(',', '.'));
+}
 
 /** Portions as people say them: ½, 1, 1½, 2.25 */
 export function portions(size: number): string {

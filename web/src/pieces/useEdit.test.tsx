@@ -7,7 +7,7 @@ import { NoticeBoard } from './Notice';
 import { guess, useEdit } from './useEdit';
 
 type Count = { many: number };
-const key = ['count'];
+const key = ['check', 'count'] as const;
 
 /** A server's answer that comes when it is let go. */
 function later<T>() {

@@ -1,9 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { isOwnEdit } from '../api/client';
+import { type Asked, askAnew } from '../api/keys';
 
 /** Kinds after which only these are asked anew; after any other everything is. */
-const touched: Record<string, string[]> = {
+const touched: Record<string, Asked[]> = {
   tick: ['shop', 'session'],
   diary: ['diary'],
   batch: ['week', 'shop', 'session', 'portioning', 'shelf', 'larder'],
@@ -36,8 +37,7 @@ export function useLive() {
       timer = undefined;
       for (const kind of kinds) {
         const keys = touched[kind];
-        if (keys) for (const key of keys) void queries.invalidateQueries({ queryKey: [key] });
-        else void queries.invalidateQueries();
+        void (keys ? askAnew(queries, keys) : queries.invalidateQueries());
       }
     };
     const hear = (event: MessageEvent<string>) => {

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { api, kept, type Schemas, withId } from '../api/client';
+import { type Asked, askAnew } from '../api/keys';
 import { useNotices } from './Notice';
 import { inOutbox, openOutbox, type Waiting, watchOutbox } from './outbox';
 import { sendAll } from './sender';
@@ -26,7 +27,7 @@ function send(act: Waiting) {
 }
 
 /** Where an act shows. */
-const shownIn: Record<Waiting['kind'], string[]> = {
+const shownIn: Record<Waiting['kind'], Asked[]> = {
   shop: ['shop'],
   task: ['session'],
   box: ['shelf', 'week', 'larder', 'portioning'],
@@ -54,7 +55,7 @@ export function useSender(person: Schemas['PersonState']) {
         const isAllSent = await sendAll({
           send,
           undo: (sequence, id) => kept(api.POST('/api/undo', { ...withId(id), body: { sequence } })),
-          settled: (act) => Promise.all(shownIn[act.kind].map((place) => queries.invalidateQueries({ queryKey: [place] }))),
+          settled: (act) => askAnew(queries, shownIn[act.kind]),
           done: (act, sequence) => {
             if (act.kind === 'box') done(act.say, sequence === null ? undefined : () => undoing.current(sequence));
           },

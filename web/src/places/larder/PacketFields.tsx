@@ -4,7 +4,7 @@ import { KeyPicker } from '../../pieces/KeyPicker';
 import { typedNumber } from '../../pieces/show';
 import { useTable } from '../table/queries';
 import { bases, type Country, countries, type Draft } from './queries';
-import { useTyped } from './useTyped';
+import { useTypedNumber } from './useTypedNumber';
 
 type Props = {
   draft: Draft;
@@ -18,9 +18,9 @@ type Props = {
 export function PacketFields({ draft, set, problem, servings, setServings }: Props) {
   const table = useTable();
   const classes = table.data?.classes ?? [];
-  const price = useTyped(draft.price, (value) => set({ price: value }));
-  const points = useTyped(draft.points, (value) => set({ points: value }));
-  const days = useTyped(draft.openedDays, (value) => set({ openedDays: value === null ? null : Math.round(value) }));
+  const price = useTypedNumber(draft.price, (value) => set({ price: value }));
+  const points = useTypedNumber(draft.points, (value) => set({ points: value }));
+  const days = useTypedNumber(draft.openedDays, (value) => set({ openedDays: value === null ? null : Math.round(value) }));
   const of = (field: string) => (problem?.field === field ? problem.title : undefined);
   return (
     <div className="mb-5 grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-6">

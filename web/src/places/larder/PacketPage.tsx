@@ -6,6 +6,7 @@ import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
+import { typedNumber } from '../../pieces/show';
 import { TakenUp } from '../../pieces/TakenUp';
 import { useEdit } from '../../pieces/useEdit';
 import { useSettled } from '../../pieces/useSettled';
@@ -37,7 +38,7 @@ function PacketForm({ initial, id, onAfresh }: { initial: Draft; id?: string; on
   const [servings, setServings] = useState('1');
   const navigate = useNavigate();
   const edit = useEdit();
-  const count = Number(servings.replace(',', '.')) || 0;
+  const count = typedNumber(servings) || 0;
   const packet = useRead(JSON.stringify({ packet: draft, servings: count } satisfies Schemas['ReadPacketRequest']));
   const unread = packet.error instanceof Problem ? packet.error : null;
   const refused = edit.problem;

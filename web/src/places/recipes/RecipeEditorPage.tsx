@@ -6,7 +6,7 @@ import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { Choice, Field, inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
-import { countsInOunces, mealChoices } from '../../pieces/show';
+import { countsInOunces, mealChoices, typedNumber } from '../../pieces/show';
 import { TakenUp } from '../../pieces/TakenUp';
 import { useSettled } from '../../pieces/useSettled';
 import { useUnsaved } from '../../pieces/useUnsaved';
@@ -50,13 +50,13 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
   const suggested = checked.data?.suggestedKeeping ?? null;
   const [portionsTyped, setPortionsTyped] = useState(draft.portions === null ? '' : String(draft.portions));
   const portionsMissing = portionsTyped.trim() === '';
-  const portionsWrong = !(Number(portionsTyped.replace(',', '.')) >= 0.25 && Number(portionsTyped.replace(',', '.')) <= 1000);
+  const isPossible = (portions: number | null): portions is number => portions !== null && portions >= 0.25 && portions <= 1000;
+  const portionsWrong = !isPossible(typedNumber(portionsTyped));
 
   const onPortions = (typed: string) => {
     setPortionsTyped(typed);
-    const portions = Number(typed.replace(',', '.'));
-    if (typed.trim() === '') set({ portions: null });
-    else if (portions >= 0.25 && portions <= 1000) set({ portions });
+    const portions = typedNumber(typed);
+    if (portions === null || isPossible(portions)) set({ portions });
   };
 
   const onSave = () =>

@@ -2,10 +2,11 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Snowflake } from 'lucide-react';
 import { Link } from 'react-router';
 import { api, type Kept, kept, type Schemas, take } from '../../api/client';
+import { askAnew } from '../../api/keys';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
-import { dayMonth, mealName, number, portions, weekday } from '../../pieces/show';
+import { dayMonth, mealName, number, portions, typedNumber, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useEdit } from '../../pieces/useEdit';
 import { useTyped } from '../../pieces/useTyped';
@@ -23,7 +24,7 @@ function usePortioning(week: string) {
       say,
       settle: (page) => {
         queries.setQueryData(['portioning', week], page);
-        for (const place of ['week', 'shelf', 'larder']) void queries.invalidateQueries({ queryKey: [place] });
+        void askAnew(queries, ['week', 'shelf', 'larder']);
       },
     });
   const path = (batch: Batch) => ({ params: { path: { date: week, batch: batch.id } } });
@@ -132,7 +133,10 @@ function Filling({ batch, vessels, edits }: { batch: Batch; vessels: Schemas['Po
 const isOdd = (net: number | null, planned: number | null) =>
   net !== null && net > 0 && planned !== null && planned > 0 && (net > planned * 3 || net < planned / 3);
 
-const grams = (typed: string) => (typed.trim() === '' ? null : Math.round(Number(typed.replace(',', '.'))));
+const grams = (typed: string) => {
+  const read = typedNumber(typed);
+  return read === null ? null : Math.round(read);
+};
 
 function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; vessels: Schemas['PortioningVessel'][]; edits: Edits }) {
   const gross = useTyped(part.grossG === null ? '' : String(part.grossG));

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { api, kept, type Schemas } from '../../api/client';
+import { askAnew } from '../../api/keys';
 import { Button } from '../../pieces/Button';
 import { Choice, Field, inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
@@ -49,7 +50,7 @@ function SessionDialog({ page, week, onClose }: { page: Page; week: string; onCl
       isTold: true,
       settle: async (board) => {
         queries.setQueryData(['week', week], board);
-        for (const place of ['session', 'portioning', 'shop', 'shelf']) await queries.invalidateQueries({ queryKey: [place] });
+        await askAnew(queries, ['session', 'portioning', 'shop', 'shelf']);
       },
       last: onClose,
     });

@@ -5,6 +5,7 @@ import { Lozenge } from '../../pieces/Lozenge';
 import { portions } from '../../pieces/show';
 import type { Board, Item, Place, Serving } from './queries';
 import { type Held, placeKey, type Selected } from './selection';
+import { isNarrowStrip, type Joins } from './strips';
 
 type Props = {
   place: Place;
@@ -22,6 +23,9 @@ type Props = {
   onKeyDown: (event: React.KeyboardEvent) => void;
   onClick: () => void;
   onPick: (item: Item) => void;
+  joins: Joins;
+  /** The day has been. */
+  isOver: boolean;
 };
 
 const letterOf = (board: Board, item: Item) => board.batches.find((batch) => batch.id === item.batchId)?.letter ?? '';
@@ -59,8 +63,10 @@ export function BoardCell({
   onKeyDown,
   onClick,
   onPick,
+  joins,
+  isOver,
 }: Props) {
-  const { setNodeRef, isOver } = useDroppable({ id: placeKey(place), data: place, disabled: !canTake });
+  const { setNodeRef, isOver: isUnder } = useDroppable({ id: placeKey(place), data: place, disabled: !canTake });
   const items = serving?.items ?? [];
   const isBare = items.length === 0 && (serving === null || serving.state === 'planned');
   const isOpen = isBare && source === 'prep';
@@ -84,10 +90,10 @@ export function BoardCell({
       onFocus={onFocus}
       onKeyDown={onKeyDown}
       onClick={onClick}
-      className={`relative flex h-12 md:h-[60px] min-w-0 flex-col gap-px overflow-hidden p-px transition-colors duration-150 focus-visible:z-10 ${isOver ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
+      className={`relative flex h-12 md:h-[60px] min-w-0 flex-col gap-px p-px transition-colors duration-150 focus-visible:z-10 ${joins.before || joins.after ? '' : 'overflow-hidden'} ${isUnder ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
     >
       {draws.length > 0 && (
-        <div className="flex min-h-0 flex-1 gap-px">
+        <div className="flex min-h-0 flex-1 items-start gap-px">
           {draws.map((item) => (
             <Portion
               key={item.id}
@@ -95,6 +101,8 @@ export function BoardCell({
               isHeld={held?.itemId === item.id}
               isSelected={selected?.kind === 'meal' && selected.itemId === item.id}
               isBeside={draws.length > 1}
+              joins={joins}
+              isOver={isOver}
               {...shared}
             />
           ))}
@@ -133,21 +141,34 @@ function useThing(item: Item, onPick: (item: Item) => void) {
 }
 
 /** A portion on the board: tape with the letter, the dish and what is special about it. */
-function Portion({ item, board, isHeld, isSelected, isAlone, isBeside, onPick }: ThingProps & { isSelected: boolean; isBeside: boolean }) {
+function Portion({
+  item,
+  board,
+  isHeld,
+  isSelected,
+  isAlone,
+  isBeside,
+  joins,
+  isOver,
+  onPick,
+}: ThingProps & { isSelected: boolean; isBeside: boolean; joins: Joins; isOver: boolean }) {
   const { isDragging, props } = useThing(item, onPick);
+  const ends = joins.before ? (joins.after ? '' : 'torn-after') : joins.after ? 'torn-before' : 'torn';
+  // A strip that goes on covers what lies between two cells; the perforation is where the days part.
+  const seam = joins.before ? '-ml-[5px] border-l border-dashed border-ink/40' : '';
   return (
     <button
       {...props}
       title={says(board, item)}
-      className={`torn flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 bg-tape py-1 text-left text-ink ${item.isEaten ? 'line-through decoration-1 opacity-70' : ''} ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
+      className={`${ends} ${seam} flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 py-1 text-left text-ink ${isOver ? 'bg-tape-over' : 'bg-tape'} ${isNarrowStrip(item) ? 'h-3/5' : 'h-full'} ${item.keptIn === 'freezer' ? 'frosted' : ''} ${item.isEaten ? 'line-through decoration-1 opacity-70' : ''} ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
     >
       <b className="font-display text-base leading-none font-bold">{letterOf(board, item)}</b>
-      {/* Two beside each other leave room for a name only where the day has the whole width. */}
+      {/* Two beside each other leave room for a name only where the day has the whole width; a strip says its name once. */}
       <span
-        className={`min-w-0 flex-1 text-xs leading-[1.15] ${isBeside ? 'line-clamp-2 md:hidden' : isAlone ? 'line-clamp-3' : 'line-clamp-1'}`}
+        className={`min-w-0 flex-1 text-xs leading-[1.15] ${isBeside ? 'line-clamp-2 md:hidden' : !isAlone ? 'line-clamp-1' : isNarrowStrip(item) ? 'line-clamp-2' : 'line-clamp-3'}`}
       >
-        {item.name}
-        {partsOf(item)}
+        {!joins.before && item.name}
+        {!joins.before && partsOf(item)}
       </span>
       <span className="figures flex shrink-0 flex-col items-end gap-0.5 text-xs leading-none font-bold">
         {sizeOf(item) && <span>{sizeOf(item)}</span>}

@@ -6,6 +6,7 @@ import { dayMonth, verdictWord, weekday } from '../../pieces/show';
 import { BoardCell } from './BoardCell';
 import type { Batch, Board, BoardEdits, Place } from './queries';
 import { byCell, type Held, isCookedBy, type Selected } from './selection';
+import { joinsOf } from './strips';
 
 export type BoardProps = {
   board: Board;
@@ -83,50 +84,55 @@ export function BoardGrid(props: BoardProps) {
               role="columnheader"
               data-day={date}
               onClick={() => onSelect({ kind: 'day', date })}
-              className={`flex items-baseline justify-between px-1 py-1 font-display font-semibold hover:text-cobalt ${date === today ? 'text-cobalt' : ''} ${selected?.kind === 'day' && selected.date === date ? 'underline' : ''}`}
+              className={`flex items-baseline justify-between px-1 py-1 font-display font-semibold hover:text-cobalt ${date === today ? 'text-cobalt' : date < today ? 'text-steel' : ''} ${selected?.kind === 'day' && selected.date === date ? 'underline' : ''}`}
             >
               {weekday(date)}
               <span className="figures font-sans text-xs font-normal text-steel">{date === today ? 'today' : dayMonth(date)}</span>
             </button>
           ))}
         </div>
-        {rows.map(({ meal, name, eater }, row) => (
-          <div
-            key={`${meal}:${eater.id}`}
-            role="row"
-            className={`grid gap-px ${columns} ${row % eaters.length === 0 ? 'border-t border-rim pt-px' : 'pt-px'}`}
-          >
-            <div role="rowheader" className="flex flex-col pr-1 text-xs">
-              <span className={row % eaters.length === 0 ? 'font-display text-sm font-semibold first-letter:uppercase' : 'sr-only'}>
-                {name}
-              </span>
-              <span className="truncate pb-1 text-steel">{eater.name}</span>
+        {rows.map(({ meal, name, eater }, row) => {
+          const joins = joinsOf(days.map((date) => mealAt({ date, meal, eaterId: eater.id })));
+          return (
+            <div
+              key={`${meal}:${eater.id}`}
+              role="row"
+              className={`grid gap-px ${columns} ${row % eaters.length === 0 ? 'border-t border-rim pt-px' : 'pt-px'}`}
+            >
+              <div role="rowheader" className="flex flex-col pr-1 text-xs">
+                <span className={row % eaters.length === 0 ? 'font-display text-sm font-semibold first-letter:uppercase' : 'sr-only'}>
+                  {name}
+                </span>
+                <span className="truncate pb-1 text-steel">{eater.name}</span>
+              </div>
+              {days.map((date, column) => {
+                const place = { date, meal, eaterId: eater.id };
+                return (
+                  <BoardCell
+                    key={date}
+                    place={place}
+                    position={`${row}:${column}`}
+                    isTabStop={at.row === row && at.column === column}
+                    label={`${weekday(date)} ${name}, ${eater.name}`}
+                    serving={mealAt(place)}
+                    board={board}
+                    source={eater.meals.find((one) => one.meal === meal)?.days[board.days.indexOf(date)] ?? 'nothing'}
+                    canTake={isCookedBy(carriedBatch, date)}
+                    isHolding={carried !== null}
+                    held={held}
+                    selected={selected}
+                    onFocus={() => setFocus({ row, column })}
+                    onKeyDown={(event) => onKey(event, place, row, column)}
+                    onClick={() => (held ? onDrop(place) : onSelect({ kind: 'meal', place, itemId: null }))}
+                    onPick={(item) => (held ? onDrop(place) : onSelect({ kind: 'meal', place, itemId: item.id }))}
+                    joins={joins[column] ?? { before: false, after: false }}
+                    isOver={date < today}
+                  />
+                );
+              })}
             </div>
-            {days.map((date, column) => {
-              const place = { date, meal, eaterId: eater.id };
-              return (
-                <BoardCell
-                  key={date}
-                  place={place}
-                  position={`${row}:${column}`}
-                  isTabStop={at.row === row && at.column === column}
-                  label={`${weekday(date)} ${name}, ${eater.name}`}
-                  serving={mealAt(place)}
-                  board={board}
-                  source={eater.meals.find((one) => one.meal === meal)?.days[board.days.indexOf(date)] ?? 'nothing'}
-                  canTake={isCookedBy(carriedBatch, date)}
-                  isHolding={carried !== null}
-                  held={held}
-                  selected={selected}
-                  onFocus={() => setFocus({ row, column })}
-                  onKeyDown={(event) => onKey(event, place, row, column)}
-                  onClick={() => (held ? onDrop(place) : onSelect({ kind: 'meal', place, itemId: null }))}
-                  onPick={(item) => (held ? onDrop(place) : onSelect({ kind: 'meal', place, itemId: item.id }))}
-                />
-              );
-            })}
-          </div>
-        ))}
+          );
+        })}
         {judged.map((eater, index) => (
           <div key={eater.id} role="row" className={`grid gap-x-2 ${columns} ${index === 0 ? 'mt-1 border-t-2 border-rim pt-1' : 'pt-1'}`}>
             <span role="rowheader" className="truncate pt-2 text-xs text-steel">

@@ -15,7 +15,7 @@ const keeping = (item: Item, isPortioned: boolean) =>
       : item.keptIn === 'freezer'
         ? `${isPortioned ? 'Frozen' : 'Freeze it on the day it is cooked'}; move it to the fridge on ${item.thaw ? weekday(item.thaw) : ''} evening, eat by ${weekday(item.eatBy)}.`
         : item.keptIn === 'pastItsTime'
-          ? `It keeps until ${longDate(item.eatBy)} and does not freeze. Eat it sooner or cook it in the later session.`
+          ? `It keeps until ${longDate(item.eatBy)} and does not freeze. Eat it sooner, or cook it in a later session.`
           : `In the fridge, eat by ${longDate(item.eatBy)}.`;
 
 /** One thing of the meal: how much, where it waits, what is in it. */
@@ -27,6 +27,11 @@ export function ItemDetails({ item, board, place, edits }: { item: Item; board: 
       {batch && <Tape letter={batch.tape} big />}
       <h3 className="mt-1 text-base leading-tight">{nameOf(item)}</h3>
       {waits && <p className={`mt-1 text-sm ${item.keptIn === 'pastItsTime' ? 'font-semibold text-beet' : ''}`}>{waits}</p>}
+      {batch?.later && item.keptIn === 'pastItsTime' && (
+        <Button className="mt-2 w-full" onClick={() => void edits.cookLater(batch, batch.later ?? '')}>
+          Cook it on {longDate(batch.later)}
+        </Button>
+      )}
       {batch?.reheating && <p className="mt-1 text-sm">Reheat: {batch.reheating}.</p>}
       {batch?.atEating && <p className="mt-1 text-sm">At eating: {batch.atEating}.</p>}
       {item.doubt && <p className="mt-1 text-sm">{item.doubt}</p>}

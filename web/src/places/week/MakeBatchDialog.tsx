@@ -4,8 +4,9 @@ import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
 import { Lozenge } from '../../pieces/Lozenge';
+import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
-import { longDate, portions, verdictWord } from '../../pieces/show';
+import { longDate, portions, typedNumber, verdictWord } from '../../pieces/show';
 import { useRecipes } from '../recipes/queries';
 import { DayInput } from './DayInput';
 import type { Board, BoardEdits } from './queries';
@@ -20,11 +21,11 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
     () => (board.sessions.find((one) => one.date >= today) ?? board.sessions[0])?.date ?? board.start,
   );
   const [isOther, setOther] = useState(board.sessions.length === 0);
-  const count = Number(number.replace(',', '.'));
+  const count = typedNumber(number) ?? 0;
   const wrong = number !== '' && !(count >= 1 && count <= 60 && count % 0.25 === 0);
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    edits.make(recipeId, cookedOn, count).then(onClose, () => {});
+    void edits.make(recipeId, cookedOn, count).then((isDone) => isDone && onClose());
   };
   return (
     <SheetDialog title="Make a batch" onClose={onClose} wide>
@@ -119,6 +120,7 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                   {isOther && <DayInput label="Cooked on another day" start={board.start} value={cookedOn} onChange={setCookedOn} />}
                 </fieldset>
                 <span className="flex-1" />
+                <ProblemNote of={edits.problem} />
                 <Button type="submit" look="main" disabled={!recipeId || wrong || number === '' || edits.isBusy}>
                   Make it
                 </Button>

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Kept, kept, type Schemas, take, withId } from '../../api/client';
+import { askAnew } from '../../api/keys';
 import { longDate, mealName } from '../../pieces/show';
 import { guess, useEdit } from '../../pieces/useEdit';
 
@@ -10,8 +11,10 @@ export type Item = Schemas['BoardItem'];
 export type Size = Schemas['BoardSize'];
 export type Place = Schemas['BoardPlace'];
 
+const weekKey = (date: string) => ['week', date] as const;
+
 export const useWeek = (date: string) =>
-  useQuery({ queryKey: ['week', date], queryFn: () => take(api.GET('/api/weeks/{date}', { params: { path: { date } } })) });
+  useQuery({ queryKey: weekKey(date), queryFn: () => take(api.GET('/api/weeks/{date}', { params: { path: { date } } })) });
 
 export const samePlace = (one: Place | null, other: Place | null) =>
   one?.date === other?.date && one?.meal === other?.meal && one?.eaterId === other?.eaterId;
@@ -91,7 +94,7 @@ export function said(board: Board, place: Place, saying: Saying): Board {
 export function useBoardEdits(date: string) {
   const queries = useQueryClient();
   const edit = useEdit();
-  const key = ['week', date];
+  const key = weekKey(date);
   const run = (act: {
     ask: () => Promise<Kept<Board>>;
     say: string;
@@ -104,7 +107,7 @@ export function useBoardEdits(date: string) {
       guess: act.guess && guess(key, act.guess),
       settle: (board) => {
         queries.setQueryData(key, board);
-        for (const place of ['shop', 'session', 'portioning', 'shelf', 'larder']) void queries.invalidateQueries({ queryKey: [place] });
+        void askAnew(queries, ['shop', 'session', 'portioning', 'shelf', 'larder']);
       },
     });
   const week = { params: { path: { date } } };
@@ -129,6 +132,7 @@ export function useBoardEdits(date: string) {
       run({
         say: 'The batch is on the bench.',
         ask: () => kept(api.POST('/api/weeks/{date}/batches', { params: { path: { date } }, body: { recipeId, cookedOn, portions } })),
+        isTold: true,
       }),
     renewProtocols: () =>
       run({
@@ -139,6 +143,12 @@ export function useBoardEdits(date: string) {
       run({
         say: `${batch.letter} is cooked on ${longDate(on)}.`,
         ask: () => kept(api.PUT('/api/weeks/{date}/batches/{batch}/session', { ...path(batch), body: { date: on } })),
+      }),
+    /** What would be past its time becomes a batch of the later session. */
+    cookLater: (batch: Batch, on: string) =>
+      run({
+        say: `What ${batch.letter} is too old for is cooked on ${longDate(on)}.`,
+        ask: () => kept(api.POST('/api/weeks/{date}/batches/{batch}/later', path(batch))),
       }),
     resize: (batch: Batch, portions: number) =>
       run({
