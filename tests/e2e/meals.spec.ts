@@ -175,3 +175,16 @@ test('a row, a day and a week are filled at once', async ({ page }) => {
   await expect(page).not.toHaveURL(before);
   await expect(at('Sat', 'lunch')).toHaveAccessibleName(/Lentil soup/);
 });
+
+test('a note is kept when the hand goes on to another meal without a word', async ({ page }) => {
+  await signUp(page);
+  const details = page.getByRole('complementary', { name: 'Details' });
+  const cell = (meal: string) => page.getByRole('gridcell', { name: new RegExp(`^Mon ${meal}, Farah`) });
+  await cell('lunch').click();
+  await details.getByLabel('Note').fill('bring bread');
+  await cell('supper').click();
+  await expect(cell('lunch')).toHaveAccessibleName(/bring bread/);
+  await expect(details.getByLabel('Note')).toHaveValue('');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(cell('lunch')).not.toHaveAccessibleName(/bring bread/);
+});

@@ -15,6 +15,11 @@ public static class Problems
             problem.Title = "That is too much at once.";
             problem.Detail = "Send at most 1,000,000 characters; one recipe or one protocol, not the whole page.";
         }
+        else if (problem.Status == StatusCodes.Status404NotFound && problem.Title is null or "Not Found")
+        {
+            problem.Title = "It is not there.";
+            problem.Detail = "Look for it in its list; somebody may have put it away.";
+        }
     }
 
     public static ProblemHttpResult ToProblem(this Refusal refusal) =>

@@ -14,6 +14,11 @@ const states: [Serving['state'], string][] = [
 export function SayOfMeal({ serving, place, edits }: { serving: Serving | null; place: Place; edits: BoardEdits }) {
   const { state, isLocked, note } = serving ?? nothing;
   const typed = useTyped(note);
+  const keep = () => {
+    const { text } = typed;
+    if (text.trim() === note) return;
+    void edits.say(place, { state, isLocked, note: text }, 'The note is kept.').then((isDone) => isDone && typed.kept(text));
+  };
   return (
     <section className="mt-5 space-y-2 border-t border-line pt-3 text-sm">
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -57,8 +62,11 @@ export function SayOfMeal({ serving, place, edits }: { serving: Serving | null; 
         className="flex gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          const { text } = typed;
-          void edits.say(place, { state, isLocked, note: text }, 'The note is kept.').then((isDone) => isDone && typed.kept(text));
+          keep();
+        }}
+        // Who goes on to another meal has said it too.
+        onBlur={(event) => {
+          if (!event.currentTarget.contains(event.relatedTarget)) keep();
         }}
       >
         <input
