@@ -108,7 +108,7 @@ test('a rejected packet is met again in a recipe and in Shop; a newer one waits 
   await expect(dialog.getByText('A decision has a reason of 1 to 200 characters.')).toBeVisible();
   await dialog.getByLabel('Reason').fill('far too salty');
   await dialog.getByRole('button', { name: 'Reject' }).click();
-  await expect(dialog).toBeHidden();
+  await expect(dialog).toHaveCount(0);
   await expect(page.getByText(/rejected on .* far too salty/)).toBeVisible();
   await expectAxeClean(page);
 

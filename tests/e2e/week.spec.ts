@@ -157,3 +157,21 @@ test('what keeps too short for its day is cooked in the later session by one pre
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(cell('Fri')).toHaveAccessibleName(/A Egg salad, past its time/);
 });
+
+test('without a network a new batch is refused in its dialog, and what was typed stays', async ({ page, context }) => {
+  await signUp(page);
+  await addRecipe(page, soup, 'Lentil soup');
+  await page.getByRole('link', { name: 'Week', exact: true }).click();
+  await page.getByRole('button', { name: 'Make a batch' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Make a batch' });
+  await dialog.getByRole('radio', { name: /Lentil soup/ }).check();
+  await dialog.getByLabel('Portions').fill('2,5');
+  await context.setOffline(true);
+  await dialog.getByRole('button', { name: 'Make it' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('The kitchen’s server cannot be reached.');
+  await expect(dialog.getByLabel('Portions')).toHaveValue('2,5');
+  await context.setOffline(false);
+  await dialog.getByRole('button', { name: 'Make it' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^A, Lentil soup/ })).toContainText('2½ loose');
+});
