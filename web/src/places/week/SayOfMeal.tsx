@@ -1,4 +1,5 @@
 import { Button } from '../../pieces/Button';
+import { Tick } from '../../pieces/Tick';
 import { useTyped } from '../../pieces/useTyped';
 import type { BoardEdits, Place, Serving } from './queries';
 
@@ -43,17 +44,12 @@ export function SayOfMeal({ serving, place, edits }: { serving: Serving | null; 
           </select>
         </label>
         <label className="flex min-h-9 items-center gap-2">
-          <input
-            type="checkbox"
-            checked={isLocked}
-            onChange={(event) =>
-              void edits.say(
-                place,
-                { state, isLocked: event.target.checked, note },
-                event.target.checked ? 'The meal is locked.' : 'The meal is free.',
-              )
+          <Tick
+            isTicked={isLocked}
+            onTick={(isTicked) =>
+              void edits.say(place, { state, isLocked: isTicked, note }, isTicked ? 'The meal is locked.' : 'The meal is free.')
             }
-            className="size-4 accent-cobalt"
+            className="size-4"
           />
           locked
         </label>
