@@ -73,7 +73,7 @@ public class BoxLifeTests
 
     [Fact]
     public void What_moves_a_box_takes_nothing_out_of_it_whatever_number_is_said_with_it() =>
-        Assert.Equal(1, Fold(Said(BoxEventKind.Frozen, 1, 0.5m)).Left);
+        Assert.Equal(0.5m, Fold(Said(BoxEventKind.Frozen, 1, 0.5m), Said(BoxEventKind.Eaten, 2, 0.5m)).Left);
 
     [Fact]
     public void A_box_is_gone_with_the_last_of_it_and_never_holds_less_than_nothing()
