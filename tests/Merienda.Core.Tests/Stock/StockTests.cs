@@ -75,6 +75,12 @@ public class StockTests
         Assert.Equal(code, StockItem.Of(Thing(made: Monday.AddDays(days)) with { Name = name, Grams = grams }, Monday).Refusal?.Code);
 
     [Theory]
+    [InlineData(120, null)]
+    [InlineData(121, "stock-name-length")]
+    public void A_name_has_a_bound(int length, string? code) =>
+        Assert.Equal(code, StockItem.Of(Thing() with { Name = new string('x', length) }, Monday).Refusal?.Code);
+
+    [Theory]
     [InlineData(60, null)]
     [InlineData(61, "stock-amount-length")]
     public void An_amount_is_a_few_words(int length, string? code) =>
