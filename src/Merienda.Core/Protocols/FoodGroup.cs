@@ -14,8 +14,7 @@ public sealed record FoodGroup(IReadOnlyList<string> Classes)
     public bool Holds(Food food) => Classes.Any(food.Is);
 
     /// <summary>Whether a line is of the group and nothing else can be meant: what is only likely understood reaches no floor.</summary>
-    public bool IsSurely(RecipeLine line) =>
-        LineDoubts.Of(line, Judge, _ => false).Verdict == Verdict.Breaks && line.Meanings.All(meaning => meaning.IsSure);
+    public bool IsSurely(RecipeLine line) => Look(line).IsSure;
 
     /// <summary>
     /// What lines of which nobody can tell may bring: what is only likely understood, leaves a choice, differs by packet, or need not go
@@ -30,8 +29,8 @@ public sealed record FoodGroup(IReadOnlyList<string> Classes)
         {
             foreach (var line in helping.Profile.AllLines.Where(line => line.Food is not null || line.Read.IsOutOfNumbers))
             {
-                var (verdict, doubt, _) = LineDoubts.Of(line, Judge, _ => false);
-                if (verdict == Verdict.Fits || (IsSurely(line) && !line.Read.IsOutOfNumbers))
+                var (isSure, isOut, doubt) = Look(line);
+                if (isOut || (isSure && !line.Read.IsOutOfNumbers))
                 {
                     continue;
                 }
@@ -47,6 +46,12 @@ public sealed record FoodGroup(IReadOnlyList<string> Classes)
         }
 
         return (sum, [.. doubts.Distinct()]);
+    }
+
+    private (bool IsSure, bool IsOut, LineDoubt? Doubt) Look(RecipeLine line)
+    {
+        var (verdict, doubt, _) = LineDoubts.Of(line, Judge, _ => false);
+        return (verdict == Verdict.Breaks && line.Meanings.All(meaning => meaning.IsSure), verdict == Verdict.Fits, doubt);
     }
 
     private LineDoubts.FoodFinding Judge(Food food) =>

@@ -14,7 +14,7 @@ public sealed record Acceptance(string What, string Reason);
 /// nothing but an acceptance by name
 /// lets it pass. It belongs to the eater, not to a protocol, so it is no kind that a file can hold.
 /// </summary>
-public sealed record AllergyRule : Rule, IJudgesFoods
+public sealed record AllergyRule : PersonalRule, IJudgesFoods
 {
     /// <summary>Keys of the classes the eater is allergic to.</summary>
     public required IReadOnlyList<string> Classes { get; init; }
@@ -22,17 +22,9 @@ public sealed record AllergyRule : Rule, IJudgesFoods
     public IReadOnlyList<Acceptance> Accepted { get; init; } = [];
 
     [JsonIgnore]
-    public override RuleKind Kind => throw new NotSupportedException("An allergy is stated with the eater, not in a protocol.");
-
-    [JsonIgnore]
-    public override Period Period => Period.Portion;
-
-    [JsonIgnore]
     public override string Title => "Allergy";
 
     public override string Sentence(FoodClasses classes) => $"Allergy: no {string.Join(", ", Classes.Select(classes.NameOf))}, not a trace";
-
-    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
 
     public override Finding Check(Intake intake, RuleContext context)
     {

@@ -4,24 +4,16 @@ using Merienda.Core.Foods;
 namespace Merienda.Core.Protocols;
 
 /// <summary>What an eater would rather not have: said, never a verdict.</summary>
-public sealed record DislikeRule : Rule
+public sealed record DislikeRule : PersonalRule
 {
     /// <summary>Keys of classes or foods.</summary>
     public required IReadOnlyList<string> Of { get; init; }
-
-    [JsonIgnore]
-    public override RuleKind Kind => throw new NotSupportedException("A dislike is stated with the eater, not in a protocol.");
-
-    [JsonIgnore]
-    public override Period Period => Period.Portion;
 
     [JsonIgnore]
     public override string Title => "Dislikes";
 
     public override string Sentence(FoodClasses classes) =>
         $"Dislikes: {string.Join(", ", Of.Select(key => classes.Knows(key) ? classes.NameOf(key) : key))}";
-
-    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
 
     public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => Verdict.Fits;
 

@@ -7,7 +7,7 @@ namespace Merienda.Core.Protocols;
 /// Packets that the eater rejected: remembered with reason and date, and met again wherever they come up. What was approved is said beside
 /// it.
 /// </summary>
-public sealed record PacketRule : Rule
+public sealed record PacketRule : PersonalRule
 {
     /// <summary>The id that the rule has for every eater.</summary>
     public const string Key = "packets";
@@ -15,18 +15,10 @@ public sealed record PacketRule : Rule
     public required PacketOpinions Opinions { get; init; }
 
     [JsonIgnore]
-    public override RuleKind Kind => throw new NotSupportedException("What is thought of a packet is stated with it, not in a protocol.");
-
-    [JsonIgnore]
-    public override Period Period => Period.Portion;
-
-    [JsonIgnore]
     public override string Title => "Packets";
 
     public override string Sentence(FoodClasses classes) =>
         $"Packets: {Opinions.All.Count(item => !item.IsApproved)} rejected, {Opinions.All.Count(item => item.IsApproved)} approved";
-
-    public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
 
     public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) =>
         portion.Lines.Any(line => line.Food is { Packet: not null } food && Opinions.RejectionOf(food) is not null)

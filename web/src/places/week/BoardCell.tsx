@@ -153,14 +153,13 @@ function Portion({
   onPick,
 }: ThingProps & { isSelected: boolean; isBeside: boolean; joins: Joins; isOver: boolean }) {
   const { isDragging, props } = useThing(item, onPick);
-  const ends = joins.before ? (joins.after ? '' : 'torn-after') : joins.after ? 'torn-before' : 'torn';
   // A strip that goes on covers what lies between two cells; the perforation is where the days part.
-  const seam = joins.before ? '-ml-[5px] border-l border-dashed border-ink/40' : '';
+  const seam = `${joins.before ? 'whole-before -ml-[5px] border-l border-dashed border-ink/40' : ''} ${joins.after ? 'whole-after' : ''}`;
   return (
     <button
       {...props}
       title={says(board, item)}
-      className={`${ends} ${seam} flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 py-1 text-left text-ink ${isOver ? 'bg-tape-over' : 'bg-tape'} ${isNarrowStrip(item) ? 'h-3/5' : 'h-full'} ${item.keptIn === 'freezer' ? 'frosted' : ''} ${item.isEaten ? 'line-through decoration-1 opacity-70' : ''} ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
+      className={`torn ${seam} flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 py-1 text-left text-ink ${isOver ? 'bg-tape-over' : 'bg-tape'} ${isNarrowStrip(item) ? 'h-3/5' : 'h-full'} ${item.keptIn === 'freezer' ? 'frosted' : ''} ${item.isEaten ? 'line-through decoration-1 opacity-70' : ''} ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
     >
       <b className="font-display text-base leading-none font-bold">{letterOf(board, item)}</b>
       {/* Two beside each other leave room for a name only where the day has the whole width; a strip says its name once. */}
