@@ -1,7 +1,18 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Page, type Route } from '@playwright/test';
 
 export { expect };
+
+/**
+ * Milliseconds that an answer of the server may take longer, drawn anew for each: `MERIENDA_SLOW=900` finds what only works on a quick
+ * line, in the program and in the tests.
+ */
+const slowest = Number(process.env['MERIENDA_SLOW'] ?? 0);
+
+async function slowly(route: Route) {
+  await new Promise((resolve) => setTimeout(resolve, Math.random() * slowest));
+  await route.continue().catch(() => {});
+}
 
 /** Every test fails on a request to a foreign origin and on an error in the page. */
 export const test = base.extend({
@@ -16,6 +27,7 @@ export const test = base.extend({
     page.on('console', (message) => {
       if (message.type() === 'error' && /Content Security Policy|React/.test(message.text())) wrong.push(message.text());
     });
+    if (slowest > 0) await page.route(/\/api\/(?!live)/, slowly);
     await use(page);
     expect(wrong).toEqual([]);
   },

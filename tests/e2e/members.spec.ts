@@ -28,8 +28,19 @@ test('a second adult comes by a link, works in the kitchen, and goes home to the
   await other.getByRole('button', { name: 'Open it' }).click();
   await expect(other.getByRole('banner').getByText('The boat')).toBeVisible();
   await other.getByRole('button', { name: 'Teun Brandt' }).click();
+  // The answer takes its time, and they have gone to the table meanwhile: there they stay.
+  let answer = () => {};
+  const asked = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  await other.route('**/api/account/household', async (route) => {
+    await asked;
+    await route.continue();
+  });
   await other.getByRole('menuitem', { name: 'Go to Quillon' }).click();
   await other.getByRole('link', { name: 'Table', exact: true }).click();
+  await expect(other.getByText(/^The boat · /)).toBeVisible();
+  answer();
   await expect(other.getByText(/^Quillon · /)).toBeVisible();
 
   // The link is used up.

@@ -63,6 +63,32 @@ test('a whole week by mouse and by keyboard: recipe, verdict, batch, placing, th
   await expect(cell('Mon', 'supper')).toContainText('open');
 });
 
+test('a key pressed before the page has drawn goes to what the key before it called', async ({ page }) => {
+  await signUp(page);
+  await page.evaluate(() => {
+    window.requestAnimationFrame = (draw) => window.setTimeout(() => draw(performance.now()), 700);
+  });
+  await page.getByRole('link', { name: 'Recipes' }).click();
+  await page.getByRole('link', { name: 'New recipe' }).click();
+  await page.getByLabel('Name').fill('Swede mash');
+  await page.getByLabel('Portions').fill('4');
+  await page.getByLabel('Keeps as').selectOption('cooked');
+  await page.getByRole('textbox', { name: 'Ingredient 1' }).click();
+  await page.keyboard.type('800 g swede');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('20 g butter');
+  await expect(page.getByRole('textbox', { name: 'Ingredient 1' })).toHaveValue('800 g swede');
+  await expect(page.getByRole('textbox', { name: 'Ingredient 2' })).toHaveValue('20 g butter');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { name: 'Swede mash', level: 1 })).toBeVisible();
+
+  await makeBatch(page, 'Swede mash', '4');
+  await page.getByRole('button', { name: /^A, Swede mash/ }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('A is placed.')).toBeVisible();
+});
+
 test('a drag that is over before the page has drawn it lands where the pointer let go', async ({ page }) => {
   await signUp(page);
   await addRecipe(page, soup, 'Lentil soup');

@@ -185,12 +185,15 @@ function PersonMenu({ person }: { person: Schemas['PersonState'] }) {
       navigate('/');
       return forget();
     }, refused);
-  const workIn = (household: string) =>
-    take(api.POST('/api/account/household', { body: { household } })).then(() => {
+  const workIn = (household: string) => {
+    const from = window.location.pathname;
+    return take(api.POST('/api/account/household', { body: { household } })).then(() => {
       forgetUnsaved();
-      navigate('/');
+      // Who has gone to another place while the answer was on its way stays there.
+      if (window.location.pathname === from) navigate('/');
       return forget();
     }, refused);
+  };
   return (
     <Menu>
       <MenuButton className="max-w-40 truncate rounded-sm px-2 py-1 text-sm font-semibold hover:bg-tray">{person.name}</MenuButton>

@@ -55,6 +55,8 @@ describe('numbers', () => {
   it('never show an unknown part as a bare number', () => {
     expect(amount({ low: 5, best: 6.54, high: null }, 'g', 1)).toBe('at least 6.5 g');
     expect(amount({ low: 5, best: 6.54, high: 7 }, 'g', 1)).toBe('6.5 g');
+    expect(amount({ low: 1, best: 1, high: 1 }, 'points', 1)).toBe('1 point');
+    expect(amount({ low: 1.5, best: 1.5, high: 1.5 }, 'points', 1)).toBe('1.5 points');
     expect(range({ low: 5, best: 6, high: null }, 'g', 1)).toBe('a part unknown');
   });
   it('leave out a range without width', () => {

@@ -67,9 +67,10 @@ export function portions(size: number): string {
   return whole === 0 && part ? part : `${whole}${part}`;
 }
 
-/** "6.5 g", or "at least 6.5 g" when a part is unknown. */
+/** "6.5 g", "1 point", or "at least 6.5 g" when a part is unknown. */
 export function amount(value: Estimate, unit: string, decimals: number): string {
-  return `${value.high === null ? 'at least ' : ''}${number(value.best, decimals)} ${unit}`;
+  const best = number(value.best, decimals);
+  return `${value.high === null ? 'at least ' : ''}${best} ${unit === 'points' && best === '1' ? 'point' : unit}`;
 }
 
 /** A container's numbers on one line: "323 kcal · protein 40.1 g · net carbs 14.7 g · 4.5 points". */

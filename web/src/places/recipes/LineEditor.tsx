@@ -3,6 +3,7 @@ import { Plus, X } from 'lucide-react';
 import { useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
+import { drawThenFocus } from '../../pieces/drawThenFocus';
 import { inputLook } from '../../pieces/Field';
 import { number } from '../../pieces/show';
 import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
@@ -15,10 +16,11 @@ type Read = Schemas['SheetLine'];
 export function LineEditor({ lines, onChange, read }: { lines: Line[]; onChange: (lines: Line[]) => void; read: Read[] }) {
   const list = useRef<HTMLOListElement>(null);
   const replace = (at: number, line: Line) => onChange(lines.map((one, index) => (index === at ? line : one)));
-  const insertAfter = (at: number) => {
-    onChange([...lines.slice(0, at + 1), { part: lines[at]?.part ?? '', text: '', food: null }, ...lines.slice(at + 1)]);
-    requestAnimationFrame(() => list.current?.querySelectorAll<HTMLInputElement>('input[data-line]')[at + 1]?.focus());
-  };
+  const insertAfter = (at: number) =>
+    drawThenFocus(
+      () => onChange([...lines.slice(0, at + 1), { part: lines[at]?.part ?? '', text: '', food: null }, ...lines.slice(at + 1)]),
+      () => list.current?.querySelectorAll<HTMLInputElement>('input[data-line]')[at + 1],
+    );
   const written = lines.filter((line) => line.text.trim());
   return (
     <section>

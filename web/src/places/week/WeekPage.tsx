@@ -2,6 +2,7 @@ import { DndContext, type DragEndEvent, DragOverlay, type DragStartEvent, pointe
 import { useEffect, useRef, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import { Asked } from '../../pieces/Asked';
+import { drawThenFocus } from '../../pieces/drawThenFocus';
 import { Tape } from '../../pieces/Tape';
 import { useWeekDate } from '../useWeekDate';
 import { Bench } from './Bench';
@@ -103,10 +104,15 @@ function WeekBoard({ board }: { board: Board }) {
           onLetGo={() => setHeld(null)}
           onShow={(trouble) => {
             if (!trouble.date) return;
-            setDay(trouble.date);
-            setSelected(trouble.kind === 'open' ? null : { kind: 'day', date: trouble.date });
-            const cell = trouble.meal ? `[data-cell="${trouble.date}|${trouble.meal}|${trouble.eaterId}"]` : `[data-day="${trouble.date}"]`;
-            requestAnimationFrame(() => page.current?.querySelector<HTMLElement>(cell)?.focus());
+            const { date } = trouble;
+            const cell = trouble.meal ? `[data-cell="${date}|${trouble.meal}|${trouble.eaterId}"]` : `[data-day="${date}"]`;
+            drawThenFocus(
+              () => {
+                setDay(date);
+                setSelected(trouble.kind === 'open' ? null : { kind: 'day', date });
+              },
+              () => page.current?.querySelector<HTMLElement>(cell),
+            );
           }}
         />
         <RulesLine board={board} edits={edits} />
@@ -118,10 +124,12 @@ function WeekBoard({ board }: { board: Board }) {
               setHeld(held?.batchId === batch.id ? null : { batchId: batch.id, itemId: null });
               setSelected(null);
             }}
-            onHoldByKey={(batch) => {
-              setHeld({ batchId: batch.id, itemId: null });
-              requestAnimationFrame(() => page.current?.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')?.focus());
-            }}
+            onHoldByKey={(batch) =>
+              drawThenFocus(
+                () => setHeld({ batchId: batch.id, itemId: null }),
+                () => page.current?.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]'),
+              )
+            }
             onDetails={(batch) => setSelected({ kind: 'batch', batchId: batch.id })}
             onMake={() => setMaking(true)}
             onCopy={() => setCopying(true)}
