@@ -3,7 +3,6 @@ using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
 using Merienda.Core.Foods;
-using Merienda.Core.Foods.Labels;
 using Merienda.Core.Foods.Packets;
 using Merienda.Core.Outcomes;
 
@@ -27,75 +26,22 @@ public static class PacketFile
     /// <summary>Most rows of one file.</summary>
     public const int MostRows = 20_000;
 
-    private static readonly (LabelNutrient Nutrient, string Column)[] Values =
-    [
-        (LabelNutrient.Energy, "energy"),
-        (LabelNutrient.Fat, "fat"),
-        (LabelNutrient.SaturatedFat, "saturated_fat"),
-        (LabelNutrient.Carbohydrate, "carbohydrate"),
-        (LabelNutrient.Fibre, "fibre"),
-        (LabelNutrient.Sugars, "sugars"),
-        (LabelNutrient.AddedSugars, "added_sugars"),
-        (LabelNutrient.Polyols, "polyols"),
-        (LabelNutrient.Allulose, "allulose"),
-        (LabelNutrient.Protein, "protein"),
-        (LabelNutrient.Sodium, "sodium"),
-        (LabelNutrient.Salt, "salt"),
-    ];
-
-    private static readonly (LabelCountry Country, string Code)[] Countries =
-    [
-        (LabelCountry.UnitedStates, "US"),
-        (LabelCountry.Canada, "CA"),
-        (LabelCountry.EuropeanUnion, "EU"),
-        (LabelCountry.UnitedKingdom, "UK"),
-        (LabelCountry.Australia, "AU"),
-        (LabelCountry.NewZealand, "NZ"),
-        (LabelCountry.Other, "other"),
-    ];
-
-    private static readonly (LabelBasis Basis, string Word)[] Bases =
-    [
-        (LabelBasis.Total, "total"),
-        (LabelBasis.Available, "available"),
-        (LabelBasis.AvailableWithoutPolyols, "available-without-polyols"),
-    ];
-
-    private static readonly string[] Required = ["name", "country", "serving"];
-
-    public static readonly IReadOnlyList<string> Columns =
-    [
-        "name",
-        "country",
-        "basis",
-        "serving",
-        .. Values.Select(value => value.Column),
-        "ingredients",
-        "may_contain",
-        "pack",
-        "price",
-        "points",
-        "opened_days",
-        "classes",
-        "aisle",
-    ];
-
     public static string Write(IEnumerable<PrintedPacket> packets)
     {
         var text = new StringWriter(CultureInfo.InvariantCulture);
         using (var csv = new CsvWriter(text, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\n" }))
         {
-            Row(csv, Columns);
+            Row(csv, PacketColumns.All);
             foreach (var packet in packets)
             {
                 Row(
                     csv,
                     [
                         packet.Name,
-                        Countries.Single(item => item.Country == packet.Country).Code,
-                        packet.Basis is { } basis ? Bases.Single(item => item.Basis == basis).Word : "",
+                        PacketColumns.Countries.Single(item => item.Country == packet.Country).Code,
+                        packet.Basis is { } basis ? PacketColumns.Bases.Single(item => item.Basis == basis).Word : "",
                         packet.Serving,
-                        .. Values.Select(value => packet.Values.GetValueOrDefault(value.Nutrient, "")),
+                        .. PacketColumns.Values.Select(value => packet.Values.GetValueOrDefault(value.Nutrient, "")),
                         packet.Statement,
                         packet.MayContain,
                         packet.Pack,
@@ -161,30 +107,30 @@ public static class PacketFile
                 "file",
                 "empty",
                 "there is nothing in the file",
-                $"Begin with a row of column names: {string.Join(", ", Columns)}"
+                $"Begin with a row of column names: {string.Join(", ", PacketColumns.All)}"
             );
         }
 
         var names = csv.HeaderRecord!.Select(name => name.ToLowerInvariant()).ToArray();
-        if (Required.FirstOrDefault(column => !names.Contains(column)) is { } missing)
+        if (PacketColumns.Required.FirstOrDefault(column => !names.Contains(column)) is { } missing)
         {
             return new Refusal(
                 "column-missing",
                 "file",
                 missing,
                 $"row 1 has no column \"{missing}\"",
-                $"Name the columns {string.Join(", ", Required)}, and of the others those you have: {string.Join(", ", Columns.Except(Required))}"
+                $"Name the columns {string.Join(", ", PacketColumns.Required)}, and of the others those you have: {string.Join(", ", PacketColumns.All.Except(PacketColumns.Required))}"
             );
         }
 
-        if (names.FirstOrDefault(name => !Columns.Contains(name)) is { } unknown)
+        if (names.FirstOrDefault(name => !PacketColumns.All.Contains(name)) is { } unknown)
         {
             return new Refusal(
                 "column-unknown",
                 "file",
                 unknown,
                 $"row 1 has a column \"{unknown}\" that is not one of ours",
-                $"Take it out, or name it one of {string.Join(", ", Columns)}"
+                $"Take it out, or name it one of {string.Join(", ", PacketColumns.All)}"
             );
         }
 
@@ -225,16 +171,20 @@ public static class PacketFile
     private static FileRow Packet(int row, Func<string, string> cell, FoodClasses classes)
     {
         FileProblem Wrong(string column, string reason, string cure) => new(row, column, Short(cell(column)), reason, cure);
-        if (CountryOf(cell("country")) is not { } country)
+        if (PacketColumns.CountryOf(cell("country")) is not { } country)
         {
             return new(
                 null,
-                Wrong("country", "this is no country of a label", $"Use one of {string.Join(", ", Countries.Select(item => item.Code))}")
+                Wrong(
+                    "country",
+                    "this is no country of a label",
+                    $"Use one of {string.Join(", ", PacketColumns.Countries.Select(item => item.Code))}"
+                )
             );
         }
 
-        var basis = Bases
-            .Where(item => item.Word.Equals(cell("basis"), StringComparison.OrdinalIgnoreCase))
+        var basis = PacketColumns
+            .Bases.Where(item => item.Word.Equals(cell("basis"), StringComparison.OrdinalIgnoreCase))
             .Select(item => (LabelBasis?)item.Basis)
             .FirstOrDefault();
         if (cell("basis").Length > 0 && basis is null)
@@ -244,7 +194,7 @@ public static class PacketFile
                 Wrong(
                     "basis",
                     "this says nothing of what carbohydrate holds",
-                    $"Leave it empty, or use one of {string.Join(", ", Bases.Select(item => item.Word))}"
+                    $"Leave it empty, or use one of {string.Join(", ", PacketColumns.Bases.Select(item => item.Word))}"
                 )
             );
         }
@@ -265,7 +215,9 @@ public static class PacketFile
             country,
             basis,
             cell("serving"),
-            Values.Where(value => cell(value.Column).Length > 0).ToDictionary(value => value.Nutrient, value => cell(value.Column)),
+            PacketColumns
+                .Values.Where(value => cell(value.Column).Length > 0)
+                .ToDictionary(value => value.Nutrient, value => cell(value.Column)),
             cell("ingredients"),
             cell("may_contain"),
             cell("pack"),
@@ -276,24 +228,9 @@ public static class PacketFile
             cell("aisle")
         );
         return packet.Read(classes).Refusal is { } refusal
-            ? new(null, new(row, ColumnOf(refusal.Field), Short(refusal.Value), refusal.Reason, refusal.Cure))
+            ? new(null, new(row, PacketColumns.ColumnOf(refusal.Field), Short(refusal.Value), refusal.Reason, refusal.Cure))
             : new(packet, null);
     }
-
-    private static LabelCountry? CountryOf(string cell) =>
-        Countries.FirstOrDefault(item =>
-            item.Code.Equals(cell, StringComparison.OrdinalIgnoreCase)
-            || LabelCountries.NameOf(item.Country).Equals(cell, StringComparison.OrdinalIgnoreCase)
-        )
-            is { Code: not null } found
-            ? found.Country
-            : null;
-
-    /// <summary>The column of a refusal's field: "saturatedFat" is saturated_fat.</summary>
-    private static string ColumnOf(string field) =>
-        field == "statement"
-            ? "ingredients"
-            : string.Concat(field.Select(letter => char.IsUpper(letter) ? $"_{char.ToLowerInvariant(letter)}" : $"{letter}"));
 
     private static decimal? NumberIn(string cell) =>
         decimal.TryParse(cell.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number)

@@ -35,8 +35,6 @@ public sealed class PacketStore : IDisposable
 
     private sealed record Kept(long Revision, bool IsTolerant, HouseholdFoods Foods);
 
-    private sealed record PacketState(PacketRow? Row, int Newest, bool IsNameTaken);
-
     public PacketStore(Database database, EditDoor door, Func<PacketKnowledge> knowledge)
     {
         (_database, _door, _knowledge) = (database, door, knowledge);
@@ -73,7 +71,7 @@ public sealed class PacketStore : IDisposable
         _door.Edit<PacketState, string>(
             stamp,
             Journal.Packet,
-            State(packetId, printed.Name),
+            PacketReadings.State(packetId, printed.Name),
             state =>
             {
                 if (printed.Read(_knowledge().Classes).Refusal is { } unread)
@@ -114,7 +112,7 @@ public sealed class PacketStore : IDisposable
         _door.Edit<(HouseholdFoods Foods, IReadOnlyList<(Guid Id, int Number)> Newest), int>(
             stamp,
             Journal.Packet,
-            Foods.And(Newest),
+            Foods.And(PacketReadings.Newest),
             locked =>
             {
                 var packets = choose(locked.Foods);
@@ -150,7 +148,7 @@ public sealed class PacketStore : IDisposable
         _door.Edit<PacketState, bool>(
             stamp,
             Journal.Packet,
-            State(packetId, ""),
+            PacketReadings.State(packetId, ""),
             state =>
                 state.Row is { ArchivedAt: null } row
                     ? new Decided<bool>(new Change($"Put away {row.Name}").Put(Tables.Packet, row, row with { ArchivedAt = at }), true)
@@ -169,7 +167,7 @@ public sealed class PacketStore : IDisposable
         _door.Edit<((Core.Planning.Table Table, HouseholdFoods Foods) Known, PacketOpinionRow? Before), bool>(
             stamp,
             Journal.Opinion,
-            table.And(Foods).And(OpinionOf(packetId, eaterId)),
+            table.And(Foods).And(PacketReadings.OpinionOf(packetId, eaterId)),
             locked =>
             {
                 if (!locked.Known.Foods.Packets.TryGetValue(packetId, out var packet))
@@ -240,7 +238,7 @@ public sealed class PacketStore : IDisposable
         }
 
         var known = kept?.IsTolerant == asked.IsTolerant ? kept.Foods.Packets.Values.ToDictionary(packet => packet.VersionId) : [];
-        var (ids, learnt, rows) = await scope.Read(List(known.Keys.ToArray()));
+        var (ids, learnt, rows) = await scope.Read(PacketReadings.InUse(known.Keys.ToArray()));
         var read = rows.ToDictionary(row => row.Id, row => row.ToPacket(asked.IsTolerant, _knowledge()));
         var packets = ids.Select(id => read.GetValueOrDefault(id) ?? known[id]).ToDictionary(packet => packet.PacketId);
         var foods = new HouseholdFoods(
@@ -261,56 +259,4 @@ public sealed class PacketStore : IDisposable
 
         return foods;
     }
-
-    // Right after a first import the planner still takes the tables for empty: pair by pair, 10,000 packets took it 36 s.
-    private static Reading<(List<Guid> Ids, List<LearntWord> Learnt, List<PacketRows.VersionRow> Rows)> List(Guid[] known) =>
-        Reading.Of(
-            $"""
-            select version_id from packet where archived_at is null;
-            select words, food_key, learnt_at, learnt_by from learnt_word order by words;
-            set local enable_nestloop = off;
-            {PacketRows.SelectVersion}
-            join packet on packet.household_id = version.household_id and packet.version_id = version.id
-            where packet.archived_at is null and not version.id = any(@knownPackets);
-            set local enable_nestloop = on;
-            """,
-            new { knownPackets = known },
-            async rows =>
-                (
-                    (await rows.ReadAsync<Guid>()).ToList(),
-                    (await rows.ReadAsync<LearntWord>()).ToList(),
-                    (await rows.ReadAsync<PacketRows.VersionRow>()).ToList()
-                )
-        );
-
-    private static readonly Reading<IReadOnlyList<(Guid Id, int Number)>> Newest = Reading.Of<IReadOnlyList<(Guid, int)>>(
-        "select packet_id, max(number)::int from packet_version group by packet_id;",
-        null,
-        async rows => [.. await rows.ReadAsync<(Guid, int)>()]
-    );
-
-    private static Reading<PacketState> State(Guid packetId, string name) =>
-        Reading.Of(
-            """
-            select id, name, version_id, number, archived_at from packet where id = @packet;
-            select coalesce(max(number), 0)::int from packet_version where packet_id = @packet;
-            select exists (select 1 from packet where lower(name) = lower(@packetName) and id <> @packet and archived_at is null);
-            """,
-            new { packet = packetId, packetName = name.Trim() },
-            async rows => new PacketState(
-                await rows.ReadSingleOrDefaultAsync<PacketRow?>(),
-                await rows.ReadSingleAsync<int>(),
-                await rows.ReadSingleAsync<bool>()
-            )
-        );
-
-    private static Reading<PacketOpinionRow?> OpinionOf(Guid packetId, Guid eaterId) =>
-        Reading.Of(
-            """
-            select packet_id, eater_id, is_approved, reason, statement, decided_on, decided_by from packet_opinion
-            where packet_id = @opinionOn and eater_id = @opinionOf;
-            """,
-            new { opinionOn = packetId, opinionOf = eaterId },
-            rows => rows.ReadSingleOrDefaultAsync<PacketOpinionRow?>()
-        );
 }

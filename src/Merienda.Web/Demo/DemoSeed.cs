@@ -106,7 +106,7 @@ public sealed class DemoSeed(
                     Stamp(tenant),
                     id,
                     null,
-                    foods => RecipeSheets.ToRecipe(draft, id, foods.Matcher),
+                    foods => RecipeDrafts.ToRecipe(draft, id, foods.Matcher),
                     (_, _) => [],
                     clock.GetUtcNow(),
                     Reading.Known

@@ -87,6 +87,7 @@ public static class MeriendaHost
         services.AddSingleton<BoxStore>();
         services.AddSingleton<WeekReading>();
         services.AddSingleton<WeekStore>();
+        services.AddSingleton<TickStore>();
         services.AddSingleton<Table.EffectReader>();
         services.AddSingleton<LiveUpdates>();
         if (!IsDescribing)

@@ -1,7 +1,4 @@
 using Merienda.Core.Foods;
-using Merienda.Core.Foods.Labels;
-using Merienda.Core.Foods.Packets;
-using Merienda.Core.Foods.Statements;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
@@ -17,7 +14,7 @@ public static class FoodSheets
     private static readonly Measure[] Short = [Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate];
 
     /// <summary>What a sheet lists; what no food of the table declares is left to recipes.</summary>
-    private static readonly Measure[] Long =
+    internal static readonly Measure[] Long =
     [
         Measure.Energy,
         Measure.Protein,
@@ -156,114 +153,6 @@ public static class FoodSheets
         return new(eater.Id, eater.Name, findings.Select(finding => finding.Verdict).RollUp(), [.. findings.Select(Shown.Of)]);
     }
 
-    public static Comparison Compare(Food left, Food right, Eater? eater, KnowledgeBase knowledge)
-    {
-        var ((leftWords, leftGrams), (rightWords, rightGrams)) = (ServingOf(left), ServingOf(right));
-        // What prints 100 g only has no serving of its own: it is held against as much as the other's serving weighs.
-        (leftWords, leftGrams) = leftGrams == 100 && rightGrams != 100 ? ($"{rightGrams:0.#} g", rightGrams) : (leftWords, leftGrams);
-        (rightWords, rightGrams) = rightGrams == 100 && leftGrams != 100 ? ($"{leftGrams:0.#} g", leftGrams) : (rightWords, rightGrams);
-        var (leftServing, rightServing, leftHundred, rightHundred) = (
-            Weighing(left, leftGrams),
-            Weighing(right, rightGrams),
-            Weighing(left, 100),
-            Weighing(right, 100)
-        );
-        ComparedFood Side(Food food, string words, Intake serving) =>
-            new(
-                food.Key,
-                food.Name,
-                words,
-                eater is null ? null : VerdictOf(eater, serving),
-                knowledge.Classes.AllergensOf([food]),
-                PriceOf(food)
-            );
-        return new(
-            Side(left, leftWords, leftServing),
-            Side(right, rightWords, rightServing),
-            [
-                .. Long.Where(measure => IsWorthSaying(leftHundred, measure) || IsWorthSaying(rightHundred, measure))
-                    .Select(MeasureInfo.Of)
-                    .Select(info =>
-                    {
-                        Estimate Of(Intake intake) => intake.Value(info.Measure, eater?.Rules.Context.Scheme ?? knowledge.HouseScheme);
-                        var (ls, rs, l, r) = (Of(leftServing), Of(rightServing), Of(leftHundred), Of(rightHundred));
-                        return new ComparedMeasure(
-                            info.Key,
-                            info.Name,
-                            info.Unit,
-                            info.Decimals,
-                            Shown.Of(ls),
-                            Shown.Of(rs),
-                            Shown.Of(l),
-                            Shown.Of(r),
-                            MoreOf(ls, rs),
-                            MoreOf(l, r)
-                        );
-                    }),
-            ]
-        );
-    }
-
-    public static PacketAnswer ToAnswer(Food food, decimal servings, Core.Planning.Table table, KnowledgeBase knowledge)
-    {
-        var label = food.Packet!.Label;
-        var hasCarbohydrate = label.Declares(LabelNutrient.Carbohydrate);
-        return new(
-            food.Packet.Serving.Grams,
-            MeasureInWords(food.Packet.Serving.Helping ?? food.Packet.Serving),
-            [
-                .. Enum.GetValues<LabelNutrient>()
-                    .Where(label.Declares)
-                    .Select(nutrient => new ReadValue(
-                        nutrient,
-                        DeclaredValue.UnitOf(nutrient),
-                        Shown.Of(label.Of(nutrient)!.Value),
-                        Shown.Of(label.PerHundredGrams(nutrient)),
-                        Shown.Of(label.Of(nutrient)!.Value * servings)
-                    )),
-            ],
-            hasCarbohydrate ? Shown.Of(food.Nutrition[Measure.NetCarbohydrate]) : null,
-            hasCarbohydrate ? Shown.Of(food.Nutrition[Measure.Carbohydrate]) : null,
-            EnergyQuery(label),
-            ToStatement(food, table.Diners, knowledge),
-            [
-                .. table
-                    .Diners.Where(eater => eater.Rules.Rules.Count > 0)
-                    .Select(eater => VerdictOf(eater, Weighing(food, ServingOf(food).Grams))),
-            ]
-        );
-    }
-
-    public static ReadStatement ToStatement(Food food, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)
-    {
-        var packet = food.Packet!;
-        var reading = packet.Reading;
-        HeldClass Held(KeyValuePair<string, string> item) =>
-            new(
-                knowledge.Classes.NameOf(item.Key),
-                item.Value,
-                knowledge.Classes.AllergensOf([item.Key]) is [var allergen, ..] ? allergen : null
-            );
-        return new(
-            packet.Printed.Statement,
-            packet.Printed.MayContain,
-            [
-                .. StatementMarks
-                    .Of(
-                        packet.Printed.Statement,
-                        reading
-                            .Phrases.Where(phrase => phrase.IsUntold || phrase.Classes.Count > 0)
-                            .Select(phrase => phrase.Words)
-                            .Distinct()
-                    )
-                    .Select(mark => ToMark(mark, reading.Phrases, eaters, knowledge)),
-            ],
-            [.. reading.Holds.Select(Held)],
-            [.. reading.MayContain.Select(Held)],
-            packet.Printed.Statement.Trim().Length == 0 ? [] : reading.CannotTell
-        );
-    }
-
     /// <summary>"2 pieces or 93 g" for a packet; a piece, a spoon or 100 g for a food of the table.</summary>
     public static (string Words, decimal Grams) ServingOf(Food food)
     {
@@ -288,45 +177,6 @@ public static class FoodSheets
             : ($"{(unit == "each" ? "one" : $"1 {unit}")}, {food.Measures[unit]:0.#} g", food.Measures[unit]);
     }
 
-    /// <summary>The other basis as a measure: "1 each is 46.5 g".</summary>
-    private static string? MeasureInWords(PrintedServing serving) =>
-        serving is { Count: > 0 and { } count, Unit: { } unit }
-            ? $"1 {(unit == Unit.Each ? "piece" : unit.Name)} is {serving.Grams / count:0.##} g"
-            : null;
-
-    private static string? PriceOf(Food food) =>
-        food.Packet is { Printed.Price: > 0 and { } price, PackGrams: > 0 and { } grams } ? $"{price / grams * 100:0.00} a 100 g" : null;
-
-    private static MarkedWords ToMark(
-        StatementMark mark,
-        IReadOnlyList<StatedPhrase> phrases,
-        IReadOnlyList<Eater> eaters,
-        KnowledgeBase knowledge
-    )
-    {
-        var meant = phrases.First(phrase => phrase.Words == mark.Words);
-        var isOut = meant.Classes.Any(key =>
-            eaters.Any(eater =>
-                eater.Rules.Rules.Any(rule =>
-                    rule switch
-                    {
-                        ExclusionRule exclusion => exclusion.LeavesOut(key, knowledge.Classes),
-                        AllergyRule allergy => knowledge.Classes.Upward(key).Any(allergy.Classes.Contains),
-                        _ => false,
-                    }
-                )
-            )
-        );
-        return new(
-            mark.Start,
-            mark.Length,
-            isOut ? MarkKind.LeftOut
-                : meant.IsUntold ? MarkKind.Untold
-                : MarkKind.Known,
-            meant.IsUntold ? "nobody can tell" : string.Join(", ", meant.Classes.Select(knowledge.Classes.NameOf))
-        );
-    }
-
     private static IEnumerable<FoodFodmap> FodmapsOf(Food food) =>
         Fodmaps.Groups.Select(group =>
         {
@@ -343,25 +193,7 @@ public static class FoodSheets
             );
         });
 
-    private static string? EnergyQuery(PacketLabel label)
-    {
-        if (label.EnergyByFactors is not { } computed || !label.Declares(LabelNutrient.Energy))
-        {
-            return null;
-        }
-
-        var printed = label.PerHundredGrams(LabelNutrient.Energy).Best;
-        return printed > 0 && EnergyClaim.IsQueried(printed, computed)
-            ? $"{printed:0} kcal in 100 g are declared, the macros make {computed:0}: {EnergyClaim.Difference(printed, computed):0 %} apart. Check the values."
-            : null;
-    }
-
-    private static Side? MoreOf(Estimate left, Estimate right) =>
-        left.Low > right.High ? Side.Left
-        : right.Low > left.High ? Side.Right
-        : null;
-
-    private static bool IsWorthSaying(Intake hundred, Measure measure) =>
+    internal static bool IsWorthSaying(Intake hundred, Measure measure) =>
         measure is not (Measure.Polyols or Measure.Erythritol or Measure.Alcohol) || hundred.Sum(measure).High is null or > 0;
 
     private static readonly FoodMatcher NoFoods = new([], FoodWords.None, []);

@@ -111,7 +111,7 @@ public static class LarderEndpoints
     {
         var (known, table) = await desk.Database.Read(tenant, desk.Packets.Foods.And(desk.Households.Table()));
         return known.Matcher.WithKey(left) is { } one && known.Matcher.WithKey(right) is { } other
-            ? TypedResults.Ok(FoodSheets.Compare(one, other, table.Diners.FirstOrDefault(item => item.Id == eater), desk.Knowledge))
+            ? TypedResults.Ok(FoodComparison.Of(one, other, table.Diners.FirstOrDefault(item => item.Id == eater), desk.Knowledge))
             : TypedResults.NotFound();
     }
 
@@ -134,7 +134,7 @@ public static class LarderEndpoints
             packet.Id,
             packet.Version,
             PacketEndpoints.ToDraft(packet.Printed, packet.Version),
-            FoodSheets.ToStatement(food, table.Diners, knowledge),
+            PacketAnswers.ToStatement(food, table.Diners, knowledge),
             [.. versions.Select(version => new PacketVersionRow(version.Number, version.CreatedAt))],
             [.. opinions]
         );

@@ -90,7 +90,7 @@ public static class PacketEndpoints
 
         var table = await database.Read(tenant, households.Table());
         return TypedResults.Ok(
-            FoodSheets.ToAnswer(
+            PacketAnswers.ToAnswer(
                 Packet.ToFood(
                     Guid.Empty,
                     1,

@@ -61,7 +61,7 @@ public static class RecipeEndpoints
         }
 
         var written = read.Value;
-        var tasks = TaskReader.Read(written.Steps).Take(RecipeSheets.MostTasks).Select(RecipeSheets.ToTask);
+        var tasks = TaskReader.Read(written.Steps).Take(RecipeDrafts.MostTasks).Select(RecipeSheets.ToTask);
         return written.Portions is <= 0 or > 1000
             ? new Refusal(
                 "portions-out-of-range",
@@ -100,7 +100,7 @@ public static class RecipeEndpoints
             Portions = draft.Portions ?? 1,
             Keeping = draft.Keeping.Length == 0 ? Core.Keeping.KeepingClass.All[0].Key : draft.Keeping,
         };
-        var read = RecipeSheets.ToRecipe(soFar, Guid.Empty, foods.Matcher);
+        var read = RecipeDrafts.ToRecipe(soFar, Guid.Empty, foods.Matcher);
         return read.Refusal is { } refusal
             ? refusal.ToProblem()
             : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table.Diners, foods.Matcher, desk.Knowledge));
@@ -155,8 +155,8 @@ public static class RecipeEndpoints
                 editing,
                 id,
                 basedOn,
-                foods => RecipeSheets.ToRecipe(draft, id, foods.Matcher),
-                (recipe, foods) => RecipeSheets.LearntFrom(recipe, foods.Matcher),
+                foods => RecipeDrafts.ToRecipe(draft, id, foods.Matcher),
+                (recipe, foods) => RecipeDrafts.LearntFrom(recipe, foods.Matcher),
                 clock.GetUtcNow(),
                 saved => SheetOf(saved, desk).Select(sheet => sheet!)
             )

@@ -104,16 +104,21 @@ public static class WeekEndpoints
         return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToShop(stock));
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(ShopTickRequest request, [AsParameters] WeekEdit edit) =>
+    private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(
+        ShopTickRequest request,
+        DateOnly date,
+        Editing editing,
+        TickStore ticks
+    ) =>
         request.Key.Length is 0 or > 300
             ? new Refusal("unknown-item", "key", request.Key, "no item has such a name", "Load the list again").ToProblem()
-            : edit.Editing.Done(await edit.Weeks.TickShop(edit.Editing, edit.Date, request.Key, request.IsTicked));
+            : editing.Done(await ticks.TickShop(editing, date, request.Key, request.IsTicked));
 
     private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
         TypedResults.Ok((await desk.View(date, tenant)).ToSessions());
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(TaskTickRequest request, [AsParameters] WeekEdit edit) =>
-        edit.Editing.Done(await edit.Weeks.TickTask(edit.Editing, request.BatchId, request.TaskId, request.IsTicked));
+    private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(TaskTickRequest request, Editing editing, TickStore ticks) =>
+        editing.Done(await ticks.TickTask(editing, request.BatchId, request.TaskId, request.IsTicked));
 
     private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
         TypedResults.Ok((await desk.View(date, tenant)).ToShelf());

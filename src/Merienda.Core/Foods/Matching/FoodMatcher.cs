@@ -1,5 +1,3 @@
-using System.Globalization;
-
 namespace Merienda.Core.Foods;
 
 /// <summary>
@@ -9,9 +7,6 @@ namespace Merienda.Core.Foods;
 /// </summary>
 public sealed class FoodMatcher
 {
-    /// <summary>Farthest that a typed fat content may be from a row's to be likely meant, percentage points [C].</summary>
-    private const decimal FarthestFat = 3;
-
     /// <summary>Most words of a name that are looked at; longer ones are prose.</summary>
     private const int MostWords = 14;
 
@@ -223,7 +218,7 @@ public sealed class FoodMatcher
 
         return WithoutDescriptions(tokens, effects) is { } described ? (described, true)
             : effects.Contains(WordEffect.Changes) ? (null, false)
-            : ((ByFat(tokens, effects) ?? Likely(tokens, effects)) is { } likely ? new Meant(likely) : null, false);
+            : (LikelyFood.Of(_names, tokens, effects) is { } likely ? new Meant(likely) : null, false);
     }
 
     /// <summary>The longest name that is left when words that only describe are dropped, the fewest first.</summary>
@@ -275,71 +270,6 @@ public sealed class FoodMatcher
 
         return sum;
     }
-
-    /// <summary>The row of the same name whose fat content is nearest to the typed one.</summary>
-    private Food? ByFat(IReadOnlyList<string> tokens, WordEffect?[] effects)
-    {
-        var fat = tokens.FirstOrDefault(token => token.EndsWith('%'));
-        if (fat is null || !decimal.TryParse(fat[..^1], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var asked))
-        {
-            return null;
-        }
-
-        var name = tokens.Where((token, at) => token != fat && effects[at] is null).ToHashSet();
-        return name.Count == 0
-            ? null
-            : _names
-                .Holding(name.Last())
-                .Select(entry =>
-                    (
-                        entry.Food,
-                        Name: entry.Words.Where(word => !word.EndsWith('%')).ToHashSet(),
-                        Fat: entry.Words.FirstOrDefault(word => word.EndsWith('%'))
-                    )
-                )
-                .Where(entry =>
-                    entry.Fat is not null
-                    && entry.Name.SetEquals(name)
-                    && decimal.TryParse(entry.Fat[..^1], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out _)
-                )
-                .Select(entry => (entry.Food, Distance: Math.Abs(decimal.Parse(entry.Fat![..^1], CultureInfo.InvariantCulture) - asked)))
-                .Where(entry => entry.Distance <= FarthestFat)
-                .OrderBy(entry => entry.Distance)
-                .Select(entry => entry.Food)
-                .FirstOrDefault();
-    }
-
-    /// <summary>
-    /// A name within the words, or one that holds them all: with its last word the same, and no other food's name among what is left over.
-    /// </summary>
-    private Food? Likely(IReadOnlyList<string> tokens, WordEffect?[] effects)
-    {
-        var names = tokens.Where((_, at) => effects[at] is null).ToList();
-        var cut = names.FindIndex(word => word is "with" or "in" or "for" or "from" or "and" or "plus");
-        var asked = cut > 0 ? names[..cut] : names;
-        if (asked.Count == 0)
-        {
-            return null;
-        }
-
-        var head = asked[^1];
-        var held = _names
-            .Holding(head)
-            .Where(entry =>
-                entry.Words.All(tokens.Contains)
-                    ? entry.Words[^1] == head && !names.Except(entry.Words).Any(IsPartOfAName)
-                    : asked.All(entry.Words.Contains) && entry.Words.Length <= asked.Count + 1
-            )
-            .Select(entry => (entry.Food, Shared: (double)entry.Words.Intersect(names).Count() / entry.Words.Union(names).Count()))
-            .OrderByDescending(entry => entry.Shared)
-            .ToList();
-        // Two foods equally near: neither is meant for certain.
-        return held.Count > 0 && held[0].Shared >= 0.33 && held.All(entry => entry.Food == held[0].Food || entry.Shared < held[0].Shared)
-            ? held[0].Food
-            : null;
-    }
-
-    private bool IsPartOfAName(string word) => _names.Holding(word).Any();
 
     /// <summary>
     /// Whether a row stands for the food as it is eaten, so that "cooked" adds nothing: what needs no cooking, or was cooked already.

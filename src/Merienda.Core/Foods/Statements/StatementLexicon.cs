@@ -1,5 +1,3 @@
-using System.Text;
-
 namespace Merienda.Core.Foods.Statements;
 
 /// <summary>
@@ -20,7 +18,7 @@ public sealed class StatementLexicon
     public StatementLexicon(IEnumerable<KeyValuePair<string, StatedMeaning>> meanings, FoodClasses classes)
     {
         _classes = classes;
-        _meanings = meanings.ToDictionary(pair => Normal(pair.Key), pair => pair.Value);
+        _meanings = meanings.ToDictionary(pair => StatementWords.Normal(pair.Key), pair => pair.Value);
         _longest = _meanings.Keys.Select(phrase => phrase.Split(' ').Length).DefaultIfEmpty(0).Max();
     }
 
@@ -118,7 +116,7 @@ public sealed class StatementLexicon
         /// <summary>"Soya lecithin (E322)": what a number leaves open is said by name beside it.</summary>
         private bool IsNamed(string words, StatedMeaning? meaning, string beside) =>
             meaning?.CannotTell is { } open
-            && IsNumber(words)
+            && StatementWords.IsNumber(words)
             && lexicon
                 .Meanings(beside)
                 .Any(other =>
@@ -135,7 +133,7 @@ public sealed class StatementLexicon
     /// <summary>The bare name of an allergen, as printed in brackets.</summary>
     private bool PointsOut(StatedIngredient part) =>
         part.Parts.Count == 0
-        && _meanings.TryGetValue(Normal(part.Words), out var meaning)
+        && _meanings.TryGetValue(StatementWords.Normal(part.Words), out var meaning)
         && meaning.Classes.Count > 0
         && _classes.AllergensOf(meaning.Classes).Count > 0;
 
@@ -144,7 +142,7 @@ public sealed class StatementLexicon
     /// </summary>
     private IEnumerable<(string Words, StatedMeaning? Meaning)> Meanings(string words)
     {
-        var tokens = Normal(words).Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        var tokens = StatementWords.Normal(words).Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var found = new List<(string Words, StatedMeaning Meaning)>();
         var unknown = new List<string>();
         for (var at = 0; at < tokens.Length; )
@@ -171,12 +169,12 @@ public sealed class StatementLexicon
                     found.Add((phrase, _meanings[phrase]));
                 }
             }
-            else if (IsENumber(phrase))
+            else if (StatementWords.IsENumber(phrase))
             {
                 // The lexicon knows the numbers that matter to somebody; the rest are additives.
                 found.Add((phrase, new(["additive"], null, [])));
             }
-            else if (IsBareNumber(phrase) && !(at + 1 < tokens.Length && Measures.Contains(tokens[at + 1])))
+            else if (StatementWords.IsBareNumber(phrase) && !(at + 1 < tokens.Length && StatementWords.IsMeasure(tokens[at + 1])))
             {
                 // Australia and New Zealand print the number without its letter.
                 found.Add((phrase, _meanings.GetValueOrDefault($"e{phrase}") ?? new(["additive"], null, [])));
@@ -264,60 +262,4 @@ public sealed class StatementLexicon
                     above is "tree-nut" or "legume" or "grain" or "seed" or "coconut" or "cocoa" or "fruit" or "plant-oil" or "tuber"
                 )
         );
-
-    private static bool IsNumber(string token) => IsENumber(token) || IsBareNumber(token);
-
-    private static bool IsENumber(string token) =>
-        token.Length is 4 or 5 or 6 && token[0] == 'e' && token[1..4].All(char.IsDigit) && token[4..].All(char.IsAsciiLetterOrDigit);
-
-    private static bool IsBareNumber(string token) =>
-        token.Length is 3 or 4 or 5
-        && token[..3].All(char.IsDigit)
-        && token.TrimEnd('a', 'b', 'c', 'd', 'e', 'f', 'i') is var digits
-        && int.TryParse(digits, out var number)
-        && number is >= 100 and <= 1525;
-
-    /// <summary>Behind these a number is an amount: "made with 130 g of pork".</summary>
-    private static readonly HashSet<string> Measures =
-    [
-        "g",
-        "gram",
-        "kg",
-        "mg",
-        "ml",
-        "l",
-        "kcal",
-        "kj",
-        "iu",
-        "mcg",
-        "oz",
-        "lb",
-        "calorie",
-        "per",
-    ];
-
-    /// <summary>Lower case, accents and apostrophes gone, plurals to singulars.</summary>
-    internal static string Normal(string words)
-    {
-        var letters = new StringBuilder(words.Length);
-        foreach (var letter in Latin.Folded(words))
-        {
-            if (letter is not ('\'' or '’'))
-            {
-                letters.Append(letter == '-' ? ' ' : letter);
-            }
-        }
-
-        return string.Join(' ', letters.ToString().Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Singular));
-    }
-
-    private static string Singular(string word) =>
-        word switch
-        {
-            [.., 'i', 'e', 's'] when word.Length > 4 => word[..^3] + "y",
-            [.., 'o', 'e', 's'] => word[..^2],
-            [.., 's', 's'] or [.., 'u', 's'] => word,
-            [.., 's'] when word.Length > 3 => word[..^1],
-            _ => word,
-        };
 }

@@ -37,47 +37,6 @@ internal static class MeasuredWords
         "up",
     };
 
-    private static readonly HashSet<string> Sizes = new(StringComparer.OrdinalIgnoreCase)
-    {
-        "small",
-        "medium",
-        "large",
-        "big",
-        "heaped",
-        "heaping",
-        "level",
-        "rounded",
-        "generous",
-        "scant",
-        "good",
-        "fat",
-        "thick",
-        "thin",
-        "whole",
-        "sized",
-        "medium-sized",
-        "jumbo",
-        "mini",
-        "full",
-        "tiny",
-        "huge",
-        "extra",
-        "standard",
-        "overflowing",
-        "packed",
-        "loosely",
-        "lightly",
-        "firmly",
-        "slightly",
-        "average",
-        "lg",
-        "lge",
-        "lrg",
-        "med",
-        "sm",
-        "sml",
-    };
-
     /// <summary>A spoon or cup that is not level holds what the cook's eye says.</summary>
     private static readonly HashSet<string> NotLevel = new(StringComparer.OrdinalIgnoreCase)
     {
@@ -105,7 +64,7 @@ internal static class MeasuredWords
 
         // "scant 1/4 cup", "generous pinch".
         var start = at;
-        while (tokens[start].Kind == TokenKind.Word && Sizes.Contains(tokens[start].Text))
+        while (UnitWords.IsSize(tokens[start]))
         {
             start++;
         }
@@ -113,7 +72,7 @@ internal static class MeasuredWords
         if (AmountReader.Read(tokens, start) is not { } number)
         {
             // "pinch of salt", "large handful of spinach": one of it.
-            var (loose, size, behind) = UnitAt(tokens, at);
+            var (loose, size, behind) = UnitWords.At(tokens, at);
             return loose is { Kind: UnitKind.Piece } && loose != Unit.Each && loose is not { IsPackage: true } && behind < tokens.Count
                 ? new(new(1, 1), loose, null, size, isByEye, behind)
                 : null;
@@ -146,10 +105,10 @@ internal static class MeasuredWords
         if (
             tokens[at].Is("x")
             && AmountReader.Read(tokens, at + 1) is { } each
-            && UnitAt(tokens, each.Next) is { Unit: { Kind: not UnitKind.Piece } sized } measured
+            && UnitWords.At(tokens, each.Next) is { Unit: { Kind: not UnitKind.Piece } sized } measured
         )
         {
-            var (package, pieces, behind) = UnitAt(tokens, measured.Next);
+            var (package, pieces, behind) = UnitWords.At(tokens, measured.Next);
             return package is { IsPackage: true }
                 ? new(amount, package, (each.Amount.Best, sized), pieces, false, behind)
                 : new(
@@ -164,7 +123,7 @@ internal static class MeasuredWords
 
         at = tokens[at].Is("x") || ((tokens[at].Is("a") || tokens[at].Is("an")) && amount.Best < 1) ? at + 1 : at;
         // "2-inch piece of ginger", "5 cm piece": one piece of that length.
-        if (LengthBehind(tokens, at) is { } length)
+        if (UnitWords.LengthBehind(tokens, at) is { } length)
         {
             return new(new(1, 1), Unit.Each, null, PieceSize.Unsaid, true, length);
         }
@@ -174,27 +133,27 @@ internal static class MeasuredWords
         var inner = open == 1 && IsAbout(tokens, at + 1) ? at + 2 : at + open;
         if (AmountReader.Read(tokens, inner) is { } one && tokens[inner].Kind == TokenKind.Number)
         {
-            if (LengthBehind(tokens, one.Next) is { } piece)
+            if (UnitWords.LengthBehind(tokens, one.Next) is { } piece)
             {
                 return new(amount, Unit.Each, null, PieceSize.Unsaid, true, piece);
             }
 
             if (
-                UnitAt(tokens, one.Next) is { Unit: { Kind: not UnitKind.Piece } apiece } found
+                UnitWords.At(tokens, one.Next) is { Unit: { Kind: not UnitKind.Piece } apiece } found
                 && (open == 0 || Closing(tokens, found.Next) is not null)
             )
             {
                 var behind = open == 0 ? found.Next : Closing(tokens, found.Next)!.Value;
-                var (package, size, next) = UnitAt(tokens, behind);
+                var (package, size, next) = UnitWords.At(tokens, behind);
                 return package is { IsPackage: true }
                     ? new(amount, package, (one.Amount.Best, apiece), size, false, next)
                     : new(amount, Unit.Each, (one.Amount.Best, apiece), PieceSize.Unsaid, false, behind);
             }
         }
 
-        var (unit, pieceSize, after) = UnitAt(tokens, at, isAlone);
+        var (unit, pieceSize, after) = UnitWords.At(tokens, at, isAlone);
         after = SkipOtherSystem(tokens, unit, after);
-        if (unit is { Kind: not UnitKind.Piece } && UnitAt(tokens, after) is { Unit: { IsPackage: true } tin } packed)
+        if (unit is { Kind: not UnitKind.Piece } && UnitWords.At(tokens, after) is { Unit: { IsPackage: true } tin } packed)
         {
             // "400 g tin of tomatoes": one tin.
             return new(new(1, 1), tin, (amount.Best, unit), packed.Size, false, packed.Next);
@@ -218,9 +177,9 @@ internal static class MeasuredWords
         if (
             AmountReader.Read(tokens, at) is not { } more
             || (at == first.Next && tokens[at].Kind != TokenKind.Number)
-            || UnitAt(tokens, more.Next) is not { Unit: { } second } rest
+            || UnitWords.At(tokens, more.Next) is not { Unit: { } second } rest
             || second.Kind != unit.Kind
-            || UnitAt(tokens, rest.Next) is { Unit.IsPackage: true }
+            || UnitWords.At(tokens, rest.Next) is { Unit.IsPackage: true }
         )
         {
             return first;
@@ -240,7 +199,7 @@ internal static class MeasuredWords
             unit is null
             || !(tokens[at].Is('/') || tokens[at].Is('|'))
             || AmountReader.Read(tokens, at + 1) is not { } other
-            || UnitAt(tokens, other.Next) is not { Unit: not null } measured
+            || UnitWords.At(tokens, other.Next) is not { Unit: not null } measured
         )
         {
             return at;
@@ -249,123 +208,10 @@ internal static class MeasuredWords
         return
             AmountReader.Read(tokens, measured.Next) is { } more
             && tokens[measured.Next].Kind == TokenKind.Number
-            && UnitAt(tokens, more.Next) is { Unit.Kind: not UnitKind.Piece } second
+            && UnitWords.At(tokens, more.Next) is { Unit.Kind: not UnitKind.Piece } second
             ? second.Next
             : measured.Next;
     }
-
-    /// <summary>The unit at a token, sizes before it passed over; "of" behind it too.</summary>
-    public static (Unit? Unit, PieceSize Size, int Next) UnitAt(LineTokens tokens, int at, bool isAlone = false)
-    {
-        // "28-ounce".
-        var word = tokens[at].Is('-') && tokens[at + 1].Kind == TokenKind.Word ? at + 1 : at;
-        var size = PieceSize.Unsaid;
-        while (tokens[word].Kind == TokenKind.Word && Sizes.Contains(tokens[word].Text))
-        {
-            size = tokens[word].Text.ToUpperInvariant() switch
-            {
-                "SMALL" or "MINI" or "SM" or "SML" => PieceSize.Small,
-                "MEDIUM" or "MED" => PieceSize.Medium,
-                "LARGE" or "BIG" or "JUMBO" or "LG" or "LGE" or "LRG" => PieceSize.Large,
-                _ => size,
-            };
-            word++;
-            word = tokens[word].Is('-') || tokens[word].Is('.') || tokens[word].Is("sized") ? word + 1 : word;
-        }
-
-        if (tokens[word].Kind != TokenKind.Word)
-        {
-            return (null, size, at);
-        }
-
-        if (FluidOunce(tokens, word) is { } fluid)
-        {
-            return (Unit.FluidOunce, size, SkipOf(tokens, fluid));
-        }
-
-        // "thumb-sized piece of ginger".
-        if (tokens[word].Is("thumb") && tokens[word + 1].Is('-') && tokens[word + 2].Is("sized"))
-        {
-            return (
-                Unit.Spelled("thumb"),
-                size,
-                SkipOf(tokens, tokens[word + 3].Is("piece") || tokens[word + 3].Is("knob") ? word + 4 : word + 3)
-            );
-        }
-
-        // "4 no. eggs", "4 nos. eggs".
-        if ((tokens[word].Is("no") && tokens[word + 1].Is('.')) || tokens[word].Is("nos"))
-        {
-            return (Unit.Each, size, SkipOf(tokens, tokens[word + 1].Is('.') ? word + 2 : word + 1));
-        }
-
-        if (Unit.Spelled(tokens[word].Text) is not { } unit)
-        {
-            return (null, size, word > at && size != PieceSize.Unsaid ? word : at);
-        }
-
-        var next = tokens[word + 1].Is('.') ? word + 2 : word + 1;
-        next = SkipOf(tokens, next);
-        // A piece needs something behind it that it is a piece of, or it is the food itself: "2 cloves".
-        return
-            !isAlone
-            && unit.Kind == UnitKind.Piece
-            && (next >= tokens.Count || tokens[next] is { Kind: TokenKind.Mark, Text: not "(" })
-            && !unit.IsPackage
-            ? (null, size, at)
-            : (unit, size, next);
-    }
-
-    private static int? FluidOunce(LineTokens tokens, int at)
-    {
-        if (tokens[at].Is("fl") || tokens[at].Is("fluid"))
-        {
-            var ounce = tokens[at + 1].Is('.') ? at + 2 : at + 1;
-            return tokens[ounce].Is("oz") || tokens[ounce].Is("ounce") || tokens[ounce].Is("ounces")
-                ? tokens[ounce + 1].Is('.')
-                    ? ounce + 2
-                    : ounce + 1
-                : null;
-        }
-
-        return null;
-    }
-
-    /// <summary>Token behind "-inch piece of" or "cm knob"; null when no length stands there.</summary>
-    private static int? LengthBehind(LineTokens tokens, int at)
-    {
-        var word = tokens[at].Is('-') ? at + 1 : at;
-        if (
-            !(
-                tokens[word].Is("inch")
-                || tokens[word].Is("inches")
-                || tokens[word].Is("in")
-                || tokens[word].Is("cm")
-                || tokens[word].Is('"')
-                || tokens[word].Is("centimetre")
-            )
-        )
-        {
-            return null;
-        }
-
-        var next = word + 1;
-        var hasPiece =
-            tokens[next].Is("piece")
-            || tokens[next].Is("knob")
-            || tokens[next].Is("chunk")
-            || tokens[next].Is("stick")
-            || tokens[next].Is("length")
-            || tokens[next].Is("strip");
-        return hasPiece ? SkipOf(tokens, next + 1) : null;
-    }
-
-    private static int SkipOf(LineTokens tokens, int at) =>
-        tokens[at].Is("of")
-            ? tokens[at + 1].Is("the") || tokens[at + 1].Is("a") || tokens[at + 1].Is("an")
-                ? at + 2
-                : at + 1
-            : at;
 
     private static int? Closing(LineTokens tokens, int at)
     {

@@ -1,6 +1,6 @@
-using System.Text.RegularExpressions;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Quantities;
+using static Merienda.Core.Recipes.RecipeMarks;
 
 namespace Merienda.Core.Recipes;
 
@@ -18,7 +18,7 @@ public sealed record WrittenRecipe(
 /// <summary>
 /// Takes pasted text apart: the title, what it makes, the ingredients with their parts and the method, with or without headings.
 /// </summary>
-public static partial class RecipeTextReader
+public static class RecipeTextReader
 {
     /// <summary>Most characters of a recipe; the longest of ours has under three thousand.</summary>
     public const int MostCharacters = 60_000,
@@ -240,76 +240,4 @@ public static partial class RecipeTextReader
         private static bool IsStep(string bare) =>
             NumberedStep().IsMatch(bare) || (SentenceStart().IsMatch(bare) && bare.Count(letter => letter == ' ') >= 2);
     }
-
-    /// <summary>Without marks of emphasis and headings.</summary>
-    private static string Bare(string row) => Marks().Replace(row, "").Trim();
-
-    /// <summary>
-    /// What stands before a row of a list; a minus stands before its number, and a number is the list's only where an amount follows.
-    /// </summary>
-    [GeneratedRegex(@"^([•▪▫◦‣●○■□☐☑✓✔·]\s*|[-–—*+]\s+|\[[ xX]?\]\s*|\d{1,2}[.)]\s+(?=[\d½⅓⅔¼¾⅛]))+(?=\S)")]
-    private static partial Regex Bullet();
-
-    [GeneratedRegex(@"^#+\s*|\*\*|__|^_|_$|[\u200b\ufeff]")]
-    private static partial Regex Marks();
-
-    [GeneratedRegex(
-        @"^(the\s+)?(ingredients?|ingredient list|you need|you will need|you'll need|what you need|shopping list)\s*:?\s*(\([^)]*\))?\s*:?\s*$",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex IngredientsHeading();
-
-    [GeneratedRegex(
-        @"^(the\s+)?(method|instructions?|directions?|preparation|steps|how to( make( it)?| cook)?|cooking instructions|to make|what to do|procedure)\s*:?\s*$",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex MethodHeading();
-
-    [GeneratedRegex(
-        @"^((recipe |cook's )?notes?|tips?|nutrition( facts| information| per serving| per portion)?|equipment|special equipment|storage|video|tools|kitchen tools|macros)\s*(\([^)]*\))?\s*:?\s*$",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex PassedHeading();
-
-    /// <summary>Times, counts of nutrients and ratings that stand among the ingredients of a pasted page.</summary>
-    [GeneratedRegex(
-        @"^((prep|preparation|cook|cooking|total|active|resting|chill(ing)?|marinating)( time)?\s*:?\s*(about\s+)?\d+|(calories|kcal|protein|carbs|carbohydrates?|net carbs|fat|fibre|fiber|sodium|sugar)\s*:\s*[\d.]+|per (serving|portion)\s*:|difficulty\s*:|cuisine\s*:|course\s*:|author\s*:|print( recipe)?$|jump to|advertisement$|rate this|save( recipe)?$|pin( recipe)?$|\d(\.\d)? (stars?|from \d+)|check(ed)? all|deselect all|(us|metric) customary|1x\s*2x)",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Remark();
-
-    /// <summary>What a dish is made in or with, but not of.</summary>
-    [GeneratedRegex(
-        @"^(an? |\d+ |\d+ x |one |two |some )?([\w-]+ ){0,4}((muffin|loaf|cake|roasting|baking|springform|tart|pie|bundt|brownie) (tins?|pans?|dish(es)?|trays?|moulds?|sheets?|cases?)|(wooden|metal|bamboo) skewers|skewers|(baking|parchment|greaseproof|wax) paper|(tin|aluminium|aluminum) foil|foil|cling film|plastic wrap|cheesecloth|muslin|piping bag|(mason|glass|jam|kilner) jars?|meal prep containers?|slow cooker|pressure cooker|food processor|blender|thermometer|cooling rack|cocktail sticks|toothpicks|paper (cases|liners)|muffin liners|kitchen (string|twine|paper|towel))( \([^)]*\))?(, (greased|lined|soaked).*)?$",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Equipment();
-
-    [GeneratedRegex(
-        @"^(for (the |your )?\p{L}|to (serve|garnish|finish|assemble|decorate|top)$|(to|for) (serving|garnishing|topping|the table)$)",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex PartStart();
-
-    /// <summary>"Each jar", "per portion": what follows is for one.</summary>
-    [GeneratedRegex(
-        @"^(in )?(each|per|every|one|a single) (jar|pot|portion|serving|person|bowl|box|lunch ?box|container|glass|cup|mug|wrap|plate|eater)$",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex OfOne();
-
-    [GeneratedRegex(@"^for (the |your )?(?=\p{L})", RegexOptions.IgnoreCase)]
-    private static partial Regex PartName();
-
-    [GeneratedRegex(@"^(for (the |your )?)?(?<name>[\p{L}][\p{L} '’-]{1,30}):\s+(?<line>\d.*|[½⅓⅔¼¾].*)$", RegexOptions.IgnoreCase)]
-    private static partial Regex InlinePart();
-
-    [GeneratedRegex(@"^(step\s*\d+\b|\d{1,2}\s*[.)]\s+(?!\d)\p{L}.{18,})", RegexOptions.IgnoreCase)]
-    private static partial Regex NumberedStep();
-
-    [GeneratedRegex(
-        @"^(preheat|heat|mix|combine|place|put|add|stir|whisk|cook|bake|roast|fry|saut[eé]|boil|simmer|bring|pour|cut|chop|slice|season|toss|blend|drain|rinse|spread|roll|shape|form|divide|chill|marinate|brown|grill|steam|melt|beat|fold|transfer|remove|serve|cover|wash|peel|sprinkle|layer|set|let|leave|in a|using|meanwhile|once|when|make|start|prepare|arrange|line|grease|soak)\b.*[.!]$",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex SentenceStart();
 }
