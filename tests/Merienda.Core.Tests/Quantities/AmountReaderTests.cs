@@ -31,10 +31,22 @@ public class AmountReaderTests
     [InlineData("a dozen eggs", 12, 12, "eggs")]
     [InlineData("half a dozen eggs", 6, 6, "eggs")]
     [InlineData("a few leaves", 2, 4, "leaves")]
+    [InlineData("three or four carrots", 3, 4, "carrots")]
+    [InlineData("three to four carrots", 3, 4, "carrots")]
+    [InlineData("four or three carrots", 4, 4, "or three carrots")] // no range
+    [InlineData("three or three carrots", 3, 3, "or three carrots")]
+    [InlineData("three and four carrots", 3, 3, "and four carrots")]
+    [InlineData("three or four", 3, 3, "or four")] // of what?
+    [InlineData("a third of a cup", 0.333333333, 0.333333333, "cup")]
+    [InlineData("1-1/2 cups", 1.5, 1.5, "cups")]
+    [InlineData("11/2 cups", 5.5, 5.5, "cups")]
+    [InlineData("2 3/2 cups", 2, 2, "3/2 cups")]
+    [InlineData("1.5 1/2 cups", 1.5, 1.5, "1/2 cups")]
     public void A_leading_amount_is_read(string text, double low, double high, string rest)
     {
         var (amount, tail) = AmountReader.Read(text)!.Value;
-        Assert.Equal(((decimal)low, (decimal)high, rest), (amount.Low, amount.High, tail));
+        Assert.Equal(rest, tail);
+        Assert.Equal((low, high), (Math.Round((double)amount.Low, 9), Math.Round((double)amount.High, 9)));
     }
 
     [Theory]
@@ -55,4 +67,20 @@ public class AmountReaderTests
 
     [Fact]
     public void The_best_of_a_range_is_its_middle() => Assert.Equal(2.5m, AmountReader.Read("2–3 carrots")!.Value.Amount.Best);
+
+    [Theory]
+    [InlineData("a few leaves")]
+    [InlineData("few leaves")]
+    [InlineData("several leaves")]
+    public void What_nobody_counted_is_by_eye(string text) => Assert.True(AmountReader.Read(text)!.Value.Amount.IsByEye);
+
+    [Fact]
+    public void Written_amounts_add_up_and_scale_with_their_bounds()
+    {
+        var (some, few) = (new WrittenAmount(1, 2), new WrittenAmount(2, 4, true));
+        Assert.Equal(new WrittenAmount(3, 6, true), some + few);
+        Assert.Equal(new WrittenAmount(2, 4), some + some);
+        Assert.Equal(new WrittenAmount(6, 12, true), few * 3);
+        Assert.False(new WrittenAmount(3).IsByEye);
+    }
 }

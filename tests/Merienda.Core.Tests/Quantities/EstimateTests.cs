@@ -133,4 +133,22 @@ public class EstimateTests
                         && one.Or(one) == one;
                 }
             );
+
+    [Fact]
+    public void A_share_around_a_value_and_the_middle_of_two_bounds()
+    {
+        Assert.Equal(Estimate.Between(95, 100, 105), Estimate.Around(100, 0.05m));
+        Assert.Equal(Estimate.Between(2, 3, 4), Estimate.Within(2, 4));
+        Assert.Equal((10m, 5m), (Estimate.Between(90, 100, 105).Below, Estimate.Between(90, 100, 105).Above));
+        Assert.Equal(0, Estimate.AtLeast(1, 2).Above);
+    }
+
+    [Fact]
+    public void What_is_at_least_something_is_no_less_than_nothing_and_no_more_than_its_best()
+    {
+        Assert.Throws<ArgumentException>(() => Estimate.AtLeast(-1, 0));
+        Assert.Throws<ArgumentException>(() => Estimate.AtLeast(2, 1));
+        Assert.Equal((0m, 0m), (Estimate.AtLeast(0, 0).Low, Estimate.AtLeast(0, 0).Best));
+        Assert.Throws<ArgumentOutOfRangeException>(() => Estimate.Exactly(1) * -1);
+    }
 }

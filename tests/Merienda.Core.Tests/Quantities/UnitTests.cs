@@ -72,4 +72,46 @@ public class UnitTests
         Assert.Equal(3.5m, half * 7 / Unit.Cup.VolumeIn(MeasureSystem.UnitedStates));
         Assert.Equal(1.5m, half * 3 / Unit.Cup.VolumeIn(MeasureSystem.UnitedStates));
     }
+
+    [Theory]
+    [InlineData("pint", MeasureSystem.UnitedStates, 473.176)]
+    [InlineData("pint", MeasureSystem.Imperial, 568.261)]
+    [InlineData("quart", MeasureSystem.UnitedStates, 946.353)]
+    [InlineData("quart", MeasureSystem.Metric, 1136.523)]
+    [InlineData("l", MeasureSystem.Metric, 1000)]
+    public void A_pint_is_larger_where_it_is_imperial(string unit, MeasureSystem system, double millilitres) =>
+        Assert.Equal((decimal)millilitres, Unit.Spelled(unit)!.VolumeIn(system).Millilitres);
+
+    [Fact]
+    public void Packages_hold_a_stated_size_and_some_measures_are_by_eye()
+    {
+        string[] Named(Func<Unit, bool> of) => [.. Unit.All.Where(of).Select(unit => unit.Name).Order(StringComparer.Ordinal)];
+        Assert.Equal(["bag", "jar", "pack", "tin"], Named(unit => unit.IsPackage));
+        Assert.Equal(["bunch", "dash", "handful", "knob", "pinch", "sprig", "thumb"], Named(unit => unit.IsByEye));
+    }
+
+    [Fact]
+    public void A_unit_is_the_one_of_its_name_in_singular_and_plural()
+    {
+        foreach (var unit in Unit.All)
+        {
+            Assert.Equal(unit, Unit.Spelled(unit.Name));
+            Assert.Equal(unit, Unit.Spelled(unit.Plural));
+        }
+
+        Assert.NotEqual(Unit.Cup, Unit.Tablespoon);
+        Assert.False(Unit.Cup.Equals(null));
+        Assert.Throws<InvalidOperationException>(() => Unit.Cup.Mass);
+        Assert.Throws<InvalidOperationException>(() => Unit.Ounce.VolumeIn(MeasureSystem.Metric));
+    }
+
+    [Fact]
+    public void Amounts_of_a_kind_add_up_and_none_is_an_amount()
+    {
+        Assert.Equal(new Mass(150), 100.Grams() + 50.Grams());
+        Assert.Equal(new Volume(150), new Volume(100) + new Volume(50));
+        Assert.Equal(new Energy(150), new Energy(100) + new Energy(50));
+        Assert.Equal(new Energy(300), new Energy(100) * 3);
+        Assert.Equal((0m, 0m, 0m, 0m), (new Mass(0).Grams, new Volume(0).Millilitres, new Count(0).Pieces, new Energy(0).Kilocalories));
+    }
 }

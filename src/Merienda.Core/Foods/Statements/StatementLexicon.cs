@@ -18,7 +18,7 @@ public sealed class StatementLexicon
     public StatementLexicon(IEnumerable<KeyValuePair<string, StatedMeaning>> meanings, FoodClasses classes)
     {
         _classes = classes;
-        _meanings = meanings.ToDictionary(pair => StatementWords.Normal(pair.Key), pair => pair.Value);
+        _meanings = meanings.ToDictionary(pair => StatedWords.Normal(pair.Key), pair => pair.Value);
         _longest = _meanings.Keys.Select(phrase => phrase.Split(' ').Length).DefaultIfEmpty(0).Max();
     }
 
@@ -116,7 +116,7 @@ public sealed class StatementLexicon
         /// <summary>"Soya lecithin (E322)": what a number leaves open is said by name beside it.</summary>
         private bool IsNamed(string words, StatedMeaning? meaning, string beside) =>
             meaning?.CannotTell is { } open
-            && StatementWords.IsNumber(words)
+            && StatedWords.IsNumber(words)
             && lexicon
                 .Meanings(beside)
                 .Any(other =>
@@ -133,7 +133,7 @@ public sealed class StatementLexicon
     /// <summary>The bare name of an allergen, as printed in brackets.</summary>
     private bool PointsOut(StatedIngredient part) =>
         part.Parts.Count == 0
-        && _meanings.TryGetValue(StatementWords.Normal(part.Words), out var meaning)
+        && _meanings.TryGetValue(StatedWords.Normal(part.Words), out var meaning)
         && meaning.Classes.Count > 0
         && _classes.AllergensOf(meaning.Classes).Count > 0;
 
@@ -142,7 +142,7 @@ public sealed class StatementLexicon
     /// </summary>
     private IEnumerable<(string Words, StatedMeaning? Meaning)> Meanings(string words)
     {
-        var tokens = StatementWords.Normal(words).Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        var tokens = StatedWords.Normal(words).Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var found = new List<(string Words, StatedMeaning Meaning)>();
         var unknown = new List<string>();
         for (var at = 0; at < tokens.Length; )
@@ -169,12 +169,12 @@ public sealed class StatementLexicon
                     found.Add((phrase, _meanings[phrase]));
                 }
             }
-            else if (StatementWords.IsENumber(phrase))
+            else if (StatedWords.IsENumber(phrase))
             {
                 // The lexicon knows the numbers that matter to somebody; the rest are additives.
                 found.Add((phrase, new(["additive"], null, [])));
             }
-            else if (StatementWords.IsBareNumber(phrase) && !(at + 1 < tokens.Length && StatementWords.IsMeasure(tokens[at + 1])))
+            else if (StatedWords.IsBareNumber(phrase) && !(at + 1 < tokens.Length && StatedWords.IsMeasure(tokens[at + 1])))
             {
                 // Australia and New Zealand print the number without its letter.
                 found.Add((phrase, _meanings.GetValueOrDefault($"e{phrase}") ?? new(["additive"], null, [])));

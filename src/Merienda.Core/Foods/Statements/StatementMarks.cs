@@ -13,9 +13,9 @@ public static partial class StatementMarks
     public static IReadOnlyList<StatementMark> Of(string text, IEnumerable<string> phrases)
     {
         var words = Word().Matches(text);
-        var normal = words.Select(word => StatementWords.Normal(word.Value)).ToArray();
+        var normal = words.Select(word => StatedWords.Normal(word.Value)).ToArray();
         var sought = phrases
-            .Select(phrase => (Phrase: phrase, Words: StatementWords.Normal(phrase).Split(' ')))
+            .Select(phrase => (Phrase: phrase, Words: StatedWords.Normal(phrase).Split(' ')))
             .OrderByDescending(item => item.Words.Length)
             .ToList();
         var marks = new List<StatementMark>();

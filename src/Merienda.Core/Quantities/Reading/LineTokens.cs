@@ -240,7 +240,8 @@ internal sealed class LineTokens
         var digits = Text[start..end];
         // A comma before exactly three digits parts thousands, any other comma is a decimal mark.
         var comma = digits.IndexOf(',', StringComparison.Ordinal);
-        var isThousands = comma is > 0 and <= 3 && digits.Length - comma == 4 && digits[0] != '0';
+        var isThousands =
+            comma is > 0 and <= 3 && digits[(comma + 1)..] is { Length: 3 } rest && rest.All(char.IsAsciiDigit) && digits[0] != '0';
         var plain = isThousands ? digits.Replace(",", "", StringComparison.Ordinal) : digits.Replace(',', '.');
         var value =
             plain.Length <= 12

@@ -3,7 +3,7 @@ using System.Text;
 namespace Merienda.Core.Foods.Statements;
 
 /// <summary>The words of a statement, brought to one form, and the numbers of additives among them.</summary>
-internal static class StatementWords
+internal static class StatedWords
 {
     public static bool IsNumber(string token) => IsENumber(token) || IsBareNumber(token);
 
