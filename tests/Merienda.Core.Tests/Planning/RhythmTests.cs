@@ -109,6 +109,31 @@ public class RhythmTests
     }
 
     [Fact]
+    public void Prep_days_stand_in_the_order_of_the_week_that_begins_where_the_household_says()
+    {
+        Assert.Equal(
+            [DayOfWeek.Wednesday, DayOfWeek.Saturday, DayOfWeek.Monday],
+            Weeks(DayOfWeek.Tuesday, On(DayOfWeek.Monday), On(DayOfWeek.Saturday), On(DayOfWeek.Wednesday)).PrepDays.Select(day => day.Day)
+        );
+        Assert.Equal(
+            [Sunday, Sunday, Sunday.AddDays(3), Sunday.AddDays(6), Sunday.AddDays(6)],
+            new[] { -1, 0, 3, 6, 7 }.Select(day => PrepSession.EatenFromIn(Sunday, Sunday.AddDays(day)))
+        );
+    }
+
+    [Fact]
+    public void A_meal_that_is_none_is_refused_by_its_key_and_named_by_it_in_old_weeks()
+    {
+        Assert.Null(Rhythm.UnknownMeal(Rhythm.Usual.Meals, "lunch"));
+        var refusal = Rhythm.UnknownMeal(Rhythm.Usual.Meals, "brunch")!;
+        Assert.Equal(("unknown-meal", "meal", "brunch"), (refusal.Code, refusal.Field, refusal.Value));
+        Assert.Equal("", Rhythm.UnknownMeal(Rhythm.Usual.Meals, null)!.Value);
+        var old = Rhythm.Usual.OccasionOf(Sunday, "brunch").Meal;
+        Assert.Equal(("brunch", true, 4), (old.Name, old.IsFormer, old.Position));
+        Assert.Equal("afternoon bite", Rhythm.Usual.OccasionOf(Sunday, "bite").Meal.Name);
+    }
+
+    [Fact]
     public void A_new_meal_comes_without_a_share_and_nothing_is_expected_of_it()
     {
         var table = At(Rhythm.Usual, EaterSettings.Named(Guid.NewGuid(), "Odalys", Rhythm.Usual));

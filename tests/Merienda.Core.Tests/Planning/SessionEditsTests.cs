@@ -85,6 +85,26 @@ public class SessionEditsTests
     }
 
     [Fact]
+    public void It_is_eaten_earliest_first_whatever_was_placed_first()
+    {
+        var batch = Cook("A", -1);
+        var plan = Eaten(Eaten(Week([On(-1, 0)], batch), batch, 5), batch, 2);
+        Assert.Equal("eaten-before", plan.CookOn(batch.Id, Sunday.AddDays(3), Guid.NewGuid()).Refusal?.Code);
+    }
+
+    [Fact]
+    public void A_session_that_is_there_is_not_made_anew_and_one_like_another_has_its_hour()
+    {
+        var (ours, theirs) = (On(3, 4), On(6, 7));
+        var plan = Week([ours, theirs]);
+        Assert.Same(plan, plan.WithSession(ours.Date, Guid.NewGuid()));
+        Assert.Same(plan, plan.WithSession(theirs.Date, Guid.NewGuid()));
+        var like = ours with { Start = new(7, 15), Cooks = 3, Name = "early" };
+        var made = plan.WithSession(Sunday, Guid.NewGuid(), like).Sessions[^1];
+        Assert.Equal((Sunday, new TimeOnly(7, 15), 3, "early"), (made.Date, made.Start, made.Cooks, made.Name));
+    }
+
+    [Fact]
     public void A_batch_is_cooked_on_another_day_in_the_session_of_that_day_or_a_new_one()
     {
         var batch = Cook("A", -1);
@@ -123,8 +143,11 @@ public class SessionEditsTests
     [Theory]
     [InlineData("", 1, "name-length")]
     [InlineData("prep", 0, "cooks-out-of-range")]
+    [InlineData("prep", 4, null)]
     [InlineData("prep", 5, "cooks-out-of-range")]
-    public void A_session_has_a_name_and_one_to_four_cooks(string name, int cooks, string code) =>
+    [InlineData("forty letters are the longest name it has", 1, "name-length")]
+    [InlineData("forty letters are the longest name it ha", 1, null)]
+    public void A_session_has_a_name_and_one_to_four_cooks(string name, int cooks, string? code) =>
         Assert.Equal(
             code,
             Week([On(-1, 0)], Cook("A", -1)).ChangeSession(Sunday.AddDays(-1), Sunday.AddDays(-1), Noon, cooks, name).Refusal?.Code
