@@ -14,7 +14,7 @@ public readonly record struct Moment(DateTimeOffset At, DateOnly On);
 /// <summary>Batches become boxes, and boxes live by what is said of them.</summary>
 public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks)
 {
-    public Task<StoredPortioning> Read(Tenant tenant, DateOnly start) => database.Read(tenant, Portioning(start));
+    public Task<StoredPortioning> Read(Tenant tenant, DateOnly start) => database.Read(tenant, Portioning(weeks.Of(start)));
 
     /// <summary>Fills the boxes of batches, and shares what was weighed among them.</summary>
     /// <param name="which">The batches; at least one.</param>
@@ -73,7 +73,7 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
                     true
                 );
             },
-            _ => Portioning(start).Select(draw)
+            _ => Portioning(weeks.After(start)).Select(draw)
         );
 
     /// <summary>Something happened to a box; a planned one is filled by it, with all of its batch.</summary>
@@ -107,8 +107,8 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
             }
         );
 
-    private Reading<StoredPortioning> Portioning(DateOnly start) =>
-        weeks.Of(start).And(KitchenStore.Stored).Select(read => new StoredPortioning(read.First, read.Second.Kitchen));
+    private static Reading<StoredPortioning> Portioning(Reading<StoredWeek> week) =>
+        week.And(KitchenStore.Stored).Select(read => new StoredPortioning(read.First, read.Second.Kitchen));
 
     /// <summary>What a vessel weighs is remembered where it is one of the kitchen's.</summary>
     private static IEnumerable<KitchenItemRow> Tares(Kitchen kitchen, PartYield? weighed) =>

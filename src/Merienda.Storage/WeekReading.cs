@@ -52,7 +52,7 @@ public sealed record StoredWeek(
 }
 
 /// <summary>Reads batches with everything that is drawn from them, in one round trip.</summary>
-public sealed class WeekReading(HouseholdStore households, PacketStore packets, RecipeVersions versions)
+public sealed class WeekReading(HouseholdStore households, PacketStore packets, RecipeVersions versions, KeptWeeks kept)
 {
     /// <summary>
     /// Batches cooked for the week; older ones that are still eaten in it, and those of which boxes are left.
@@ -80,25 +80,47 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         select batch_id, task_id from task_tick where batch_id = any({PlanReading.Chosen});
         """;
 
-    /// <param name="start">First day of the week; when it is another day, the week it lies in is asked for once more.</param>
+    /// <summary>The week as it is, from memory when nothing was written since it was read.</summary>
+    /// <param name="start">First day of the week; when it is another day, the week it lies in is answered.</param>
     public Reading<StoredWeek> Of(DateOnly start) =>
+        Journal
+            .Last.And(Journal.Newest())
+            .Then(
+                async (scope, read) =>
+                {
+                    var (sequence, undo) = read;
+                    var household = scope.Tenant.Household;
+                    var week =
+                        kept.Find(household, start, sequence) ?? kept.Keep(household, start, sequence, await scope.Read(Whole(start)));
+                    return week with { Undo = undo };
+                }
+            );
+
+    /// <summary>The week as the transaction leaves it: what has just been written is in no memory.</summary>
+    public Reading<StoredWeek> After(DateOnly start) =>
+        Journal
+            .Last.And(Journal.Newest())
+            .And(Whole(start))
+            .Select(read => (read.First.First, Week: read.Second with { Undo = read.First.Second }))
+            .Then((scope, read) => Task.FromResult(kept.Keep(scope.Tenant.Household, start, read.First, read.Week)));
+
+    private Reading<StoredWeek> Whole(DateOnly start) =>
         households
             .Table(start)
             .And(packets.Foods)
             .And(PlanReading.Rows(InWeek, start))
             .And(Reading.Of(Ticks, new { weekStart = start }, TakeTicks))
-            .And(Journal.Newest())
             .Then(
                 async (scope, read) =>
                 {
-                    var ((((table, foods), rows), (shop, tasks)), undo) = read;
+                    var (((table, foods), rows), (shop, tasks)) = read;
                     if (table.Household.Rhythm.WeekOf(start) is var first && first != start)
                     {
-                        return await scope.Read(Of(first));
+                        return await scope.Read(Whole(first));
                     }
 
                     var (plan, recipes) = await Assemble(scope, start, rows, table, foods);
-                    return new StoredWeek(plan, table, foods, recipes, undo, shop, tasks) { Rows = rows };
+                    return new StoredWeek(plan, table, foods, recipes, null, shop, tasks) { Rows = rows };
                 }
             );
 

@@ -56,7 +56,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                 var change = Cooked(week, plan, $"Made {batch.Letter}, {recipe.Version.Name}", [NewRow(batch, recipe)], pins);
                 return new Decided<Guid>(change, batch.Id);
             },
-            _ => weeks.Of(weekStart).Select(draw)
+            _ => weeks.After(weekStart).Select(draw)
         );
 
     /// <summary>Cooks in a later session what would be past its time, in the recipe's version that it has.</summary>
@@ -85,7 +85,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                 );
                 return new Decided<bool>(change, true);
             },
-            _ => weeks.Of(weekStart).Select(draw)
+            _ => weeks.After(weekStart).Select(draw)
         );
 
     /// <summary>Decides an edit on the week as it is now; a refusal changes nothing.</summary>
@@ -117,7 +117,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     true
                 );
             },
-            _ => weeks.Of(weekStart).Select(draw)
+            _ => weeks.After(weekStart).Select(draw)
         );
 
     /// <summary>Cooks a week's batches again for a later one, in the recipes' versions that count, and fills its free meals if asked to.</summary>

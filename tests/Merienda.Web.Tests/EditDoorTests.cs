@@ -350,6 +350,7 @@ public class EditDoorTests(TestDatabase database)
         }
 
         Assert.Equal(("The request lacks place.", "Send every field.", "place"), await Say("""{"line":"6 eggs"}"""));
+        Assert.Equal(("The request lacks line, place.", "Send every field.", "line, place"), await Say("{}"));
         Assert.Equal("line holds what cannot stand there.", (await Say("""{"line":null,"place":"fridge"}""")).Detail);
         Assert.Equal("place holds what cannot stand there.", (await Say("""{"line":"6 eggs","place":"roof"}""")).Detail);
         Assert.StartsWith(

@@ -95,7 +95,7 @@ public class UndoPropertyTests(TestDatabase database)
         }
     }
 
-    private static async Task<(HttpMethod Method, string Path, object? Body)> Act(
+    internal static async Task<(HttpMethod Method, string Path, object? Body)> Act(
         Random random,
         Visitor cook,
         JsonNode board,

@@ -85,6 +85,10 @@ public static class MeriendaHost
         services.AddSingleton<LearntWords>();
         services.AddSingleton<StockStore>();
         services.AddSingleton<BoxStore>();
+        services.AddSingleton<Func<Core.Planning.Household, DateOnly>>(provider =>
+            household => HouseholdClock.Today(provider.GetRequiredService<TimeProvider>(), household.TimeZone)
+        );
+        services.AddSingleton<KeptWeeks>();
         services.AddSingleton<WeekReading>();
         services.AddSingleton<WeekStore>();
         services.AddSingleton<TickStore>();

@@ -71,7 +71,9 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
     /// <summary>Which field it was, without the names that types have in here.</summary>
     private static ProblemHttpResult Unread(JsonException unread)
     {
-        var missing = Missing().Match(unread.Message) is { Success: true } found ? found.Groups[1].Value : null;
+        var missing = Missing().Match(unread.Message) is { Success: true } found
+            ? found.Groups[1].Value.Replace("'", "", StringComparison.Ordinal)
+            : null;
         var path = unread.Path is { Length: > 2 } at ? at[2..] : "";
         // A null names the field only in its words.
         var field =

@@ -127,7 +127,7 @@ public static class WeekEndpoints
         ProtocolStore protocols,
         WeekReading weeks,
         [AsParameters] WeekEdit edit
-    ) => edit.Editing.Answer(await protocols.Renew(edit.Editing, edit.Date, () => weeks.Of(edit.Date).Select(edit.Draw)));
+    ) => edit.Editing.Answer(await protocols.Renew(edit.Editing, edit.Date, () => weeks.After(edit.Date).Select(edit.Draw)));
 
     /// <summary>A week has days before and after it: the ends of the calendar have not.</summary>
     private static async ValueTask<object?> OnCalendar(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
