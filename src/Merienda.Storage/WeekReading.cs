@@ -91,23 +91,33 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
                     var (sequence, undo) = read;
                     var household = scope.Tenant.Household;
                     var week =
-                        kept.Find(household, start, sequence) ?? kept.Keep(household, start, sequence, await scope.Read(Whole(start)));
+                        kept.Find(household, start, sequence)
+                        ?? kept.Keep(household, start, sequence, await scope.Read(Whole(start, Around(start))));
                     return week with { Undo = undo };
                 }
             );
 
     /// <summary>The week as the transaction leaves it: what has just been written is in no memory.</summary>
-    public Reading<StoredWeek> After(DateOnly start) =>
+    public Reading<StoredWeek> After(DateOnly start) => After(start, Around(start));
+
+    /// <summary>The same where only what is planned was written: table and larder are as they were under the lock.</summary>
+    public Reading<StoredWeek> After(DateOnly start, StoredWeek before) => After(start, Reading.Known((before.Table, before.Foods)));
+
+    private Reading<StoredWeek> After(DateOnly start, Reading<(Table Table, HouseholdFoods Foods)> around) =>
         Journal
             .Last.And(Journal.Newest())
-            .And(Whole(start))
-            .Select(read => (read.First.First, Week: read.Second with { Undo = read.First.Second }))
-            .Then((scope, read) => Task.FromResult(kept.Keep(scope.Tenant.Household, start, read.First, read.Week)));
+            .And(Whole(start, around))
+            .Then(
+                (scope, read) =>
+                    Task.FromResult(
+                        kept.Keep(scope.Tenant.Household, start, read.First.First, read.Second with { Undo = read.First.Second })
+                    )
+            );
 
-    private Reading<StoredWeek> Whole(DateOnly start) =>
-        households
-            .Table(start)
-            .And(packets.Foods)
+    private Reading<(Table Table, HouseholdFoods Foods)> Around(DateOnly start) => households.Table(start).And(packets.Foods);
+
+    private Reading<StoredWeek> Whole(DateOnly start, Reading<(Table Table, HouseholdFoods Foods)> around) =>
+        around
             .And(PlanReading.Rows(InWeek, start))
             .And(Reading.Of(Ticks, new { weekStart = start }, TakeTicks))
             .Then(
@@ -116,7 +126,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
                     var (((table, foods), rows), (shop, tasks)) = read;
                     if (table.Household.Rhythm.WeekOf(start) is var first && first != start)
                     {
-                        return await scope.Read(Whole(first));
+                        return await scope.Read(Whole(first, Around(first)));
                     }
 
                     var (plan, recipes) = await Assemble(scope, start, rows, table, foods);

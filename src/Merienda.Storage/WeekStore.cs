@@ -95,13 +95,16 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
         DateOnly weekStart,
         Func<StoredWeek, Result<(WeekPlan Plan, string Summary)>> decide,
         Func<StoredWeek, TView> draw
-    ) =>
-        door.Edit<(StoredWeek Week, IReadOnlyList<TaskTickRow> Ticks), bool, TView>(
+    )
+    {
+        StoredWeek? before = null;
+        return door.Edit<(StoredWeek Week, IReadOnlyList<TaskTickRow> Ticks), bool, TView>(
             stamp,
             Journal.Batch,
             weeks.Of(weekStart).And(TickStore.Tasks),
             locked =>
             {
+                before = locked.Week;
                 var decided = decide(locked.Week);
                 if (decided.Refusal is { } refusal)
                 {
@@ -117,8 +120,9 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     true
                 );
             },
-            _ => weeks.After(weekStart).Select(draw)
+            _ => (before is null ? weeks.Of(weekStart) : weeks.After(weekStart, before)).Select(draw)
         );
+    }
 
     /// <summary>Cooks a week's batches again for a later one, in the recipes' versions that count, and fills its free meals if asked to.</summary>
     /// <param name="stop">Why an eater may not have a thing; null when nothing stops it.</param>
