@@ -66,7 +66,7 @@ public sealed class AccountStore(Database database)
     {
         try
         {
-            await database.Read(new Tenant(user.Id, user.Opens?.Id ?? Guid.Empty, IsOutside: true), Creation(user));
+            await database.Write(new Tenant(user.Id, user.Opens?.Id ?? Guid.Empty, IsOutside: true), Creation(user));
             return IdentityResult.Success;
         }
         catch (PostgresException taken) when (taken.ConstraintName == "account_email_unique")

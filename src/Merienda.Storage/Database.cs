@@ -31,7 +31,7 @@ public sealed class Database(NpgsqlDataSource source)
     {
         await using var connection = await source.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var result = await work(new Scope(connection, tenant));
+        var result = await work(new Scope(connection, tenant, isOneTransaction: true));
         try
         {
             await transaction.CommitAsync();
@@ -44,8 +44,18 @@ public sealed class Database(NpgsqlDataSource source)
         return result;
     }
 
-    /// <summary>Asks everything of one moment in as few round trips as it takes.</summary>
-    public Task<T> Read<T>(Tenant tenant, Reading<T> reading) => As(tenant, scope => scope.Read(reading));
+    /// <summary>
+    /// Asks in as few round trips as it takes. Statements that are sent together are one transaction by themselves, so that nothing is begun
+    /// and nothing has to be committed.
+    /// </summary>
+    public async Task<T> Read<T>(Tenant tenant, Reading<T> reading)
+    {
+        await using var connection = await source.OpenConnectionAsync();
+        return await new Scope(connection, tenant, isOneTransaction: false).Read(reading);
+    }
+
+    /// <summary>Writes what no edit door stands before: accounts, and who belongs to a household.</summary>
+    public Task<T> Write<T>(Tenant tenant, Reading<T> writing) => As(tenant, scope => scope.Read(writing));
 
     /// <summary>Work on tables that belong to no household: accounts, keys, shipped foods.</summary>
     public async Task<T> Unscoped<T>(Func<NpgsqlConnection, Task<T>> work)

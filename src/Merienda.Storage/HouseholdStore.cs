@@ -32,16 +32,16 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
 
     /// <summary>Works in another of the households it belongs to, from now on.</summary>
     public Task WorkIn(Tenant tenant) =>
-        database.Read(
+        database.Write(
             tenant,
             Reading.Of("update account set works_in = app_household() where id = app_account();", null, _ => Task.FromResult(true))
         );
 
     /// <summary>Opens a household for an account and works in it.</summary>
     public Task Open(Guid account, NewHousehold opened) =>
-        database.Read(new Tenant(account, opened.Id, IsOutside: true), Opening(opened.Rows()));
+        database.Write(new Tenant(account, opened.Id, IsOutside: true), Opening(opened.Rows()));
 
-    public Task Join(Tenant tenant) => database.Read(tenant with { IsOutside = true }, Membership);
+    public Task Join(Tenant tenant) => database.Write(tenant with { IsOutside = true }, Membership);
 
     /// <summary>A household's first rows, and that whoever opens it belongs to it.</summary>
     internal static Reading<bool> Opening(Change rows)

@@ -15,19 +15,21 @@ internal static class PacketReadings
             $"""
             select version_id from packet where archived_at is null;
             select words, food_key, learnt_at, learnt_by from learnt_word order by words;
-            set local enable_nestloop = off;
+            select set_config('enable_nestloop', 'off', true);
             {PacketRows.SelectVersion}
             join packet on packet.household_id = version.household_id and packet.version_id = version.id
             where packet.archived_at is null and not version.id = any(@knownPackets);
-            set local enable_nestloop = on;
+            select set_config('enable_nestloop', 'on', true);
             """,
             new { knownPackets = known },
             async rows =>
-                (
-                    (await rows.ReadAsync<Guid>()).ToList(),
-                    (await rows.ReadAsync<LearntWord>()).ToList(),
-                    (await rows.ReadAsync<PacketRows.VersionRow>()).ToList()
-                )
+            {
+                var (ids, learnt) = ((await rows.ReadAsync<Guid>()).ToList(), (await rows.ReadAsync<LearntWord>()).ToList());
+                await rows.ReadAsync<string>();
+                var versions = (await rows.ReadAsync<PacketRows.VersionRow>()).ToList();
+                await rows.ReadAsync<string>();
+                return (ids, learnt, versions);
+            }
         );
 
     public static readonly Reading<IReadOnlyList<(Guid Id, int Number)>> Newest = Reading.Of<IReadOnlyList<(Guid, int)>>(

@@ -72,8 +72,9 @@ public static class Reading
     public static Reading<T> Known<T>(T value) => Of("", null, _ => Task.FromResult(value));
 }
 
-/// <summary>One transaction of one tenant.</summary>
-public sealed class Scope(NpgsqlConnection connection, Tenant tenant)
+/// <summary>What one tenant asks, one thing after the other.</summary>
+/// <param name="isOneTransaction">Whether a transaction is open; without one each round trip is its own and enters anew.</param>
+public sealed class Scope(NpgsqlConnection connection, Tenant tenant, bool isOneTransaction)
 {
     /// <summary>How long an edit waits for another one of the same household, ms.</summary>
     private const int LongestWait = 8_000;
@@ -92,10 +93,10 @@ public sealed class Scope(NpgsqlConnection connection, Tenant tenant)
     /// <summary>Whether it wrote something: what it reads from then on may yet be rolled back and is not kept in memory.</summary>
     internal bool HasWritten { get; set; }
 
-    /// <summary>Asks a reading in one round trip; the first one of the transaction sets the tenant on its way.</summary>
+    /// <summary>Asks a reading in one round trip; the first one of a transaction sets the tenant on its way.</summary>
     public async Task<T> Read<T>(Reading<T> reading)
     {
-        if (_isEntered && reading.Sql.Length == 0)
+        if ((_isEntered || !isOneTransaction) && reading.Sql.Length == 0)
         {
             return await Nothing(reading);
         }
@@ -122,7 +123,7 @@ public sealed class Scope(NpgsqlConnection connection, Tenant tenant)
                     throw new NoMemberException(tenant);
                 }
 
-                _isEntered = true;
+                _isEntered = isOneTransaction;
             }
 
             complete = await reading.Take(rows);

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
@@ -17,15 +18,28 @@ public sealed record DrawnFrom(Batch Batch, RecipeVersion Recipe, decimal Portio
 /// <summary>A stored week brought to the core's types, from which board, shop, session and shelf are all drawn.</summary>
 public sealed class WeekView
 {
+    private static readonly ConditionalWeakTable<WeekPlan, Judged> Judgements = [];
+
     private readonly StoredWeek _stored;
+
+    private sealed record Judged(Core.Planning.Table Table, IReadOnlyList<Plated> Plated, WeekLedger Ledger);
 
     public WeekView(StoredWeek stored, KnowledgeBase knowledge)
     {
         (_stored, Knowledge) = (stored, knowledge);
         Days = [.. Enumerable.Range(0, WeekPlan.Days).Select(Start.AddDays)];
         Eaters = Table.Diners;
-        Plated = [.. Plan.Servings.SelectMany(serving => serving.Items.Select(item => Plate(serving, item)))];
-        Ledger = LedgerOf(Eaters);
+        // A plan that stays in memory is judged once for every page that shows it.
+        if (Judgements.TryGetValue(Plan, out var judged) && judged.Table == Table)
+        {
+            (Plated, Ledger) = (judged.Plated, judged.Ledger);
+        }
+        else
+        {
+            Plated = [.. Plan.Servings.SelectMany(serving => serving.Items.Select(item => Plate(serving, item)))];
+            Ledger = LedgerOf(Eaters);
+            Judgements.AddOrUpdate(Plan, new(Table, Plated, Ledger));
+        }
     }
 
     public DateOnly Start => Plan.Start;
