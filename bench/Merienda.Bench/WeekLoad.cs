@@ -15,6 +15,9 @@ public static class WeekLoad
     private static readonly string[] Meals = ["breakfast", "lunch", "bite", "supper"],
         Protocols = ["points", "calories-macros"];
 
+    /// <summary>What everybody does in turn: read, shop, edit.</summary>
+    private const int Acts = 3;
+
     private static readonly TimeSpan Duration = TimeSpan.FromSeconds(15);
 
     public static async Task Run(Uri address, int users)
@@ -127,8 +130,8 @@ public static class WeekLoad
 
         public async Task Work(TimeSpan duration, TimeSpan pause)
         {
-            // People do not press in step.
-            await Task.Delay(pause * Random.Shared.NextDouble());
+            // People do not press in step: at any moment some read, some shop and some edit.
+            await Task.Delay(pause * Acts * Random.Shared.NextDouble());
             var clock = Stopwatch.StartNew();
             while (clock.Elapsed < duration)
             {
