@@ -1,3 +1,5 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
 using Merienda.Core.Foods;
 using Merienda.Core.Quantities;
 
@@ -6,7 +8,7 @@ namespace Merienda.Core.Recipes;
 /// <summary>
 /// Turns what a line says into grams of its food, with the width its way of measuring brings (domain.md sections 3 and 7).
 /// </summary>
-public static class LineWeight
+public static partial class LineWeight
 {
     /// <summary>Widths by precision of an amount [C]: weighed, measured by volume, counted, by eye.</summary>
     public const decimal Weighed = 0,
@@ -35,7 +37,18 @@ public static class LineWeight
 
         if (line.StatedMass is { } stated)
         {
-            return (Widen(new(amount.Low / amount.Best, amount.High / amount.Best), stated.Grams, line.IsByEye ? ByEye : Counted), null);
+            var weight = Widen(new(amount.Low / amount.Best, amount.High / amount.Best), stated.Grams, line.IsByEye ? ByEye : Counted);
+            // "1 500 g flour": nobody counts flour, and some part their thousands by a space.
+            return unit == Unit.Each && !food.Measures.ContainsKey("each") && SpacedThousands().Match(line.Text) is { Success: true } spaced
+                ? (
+                    Estimate.Between(
+                        weight.Low,
+                        weight.Best,
+                        decimal.Parse($"{spaced.Groups[1]}{spaced.Groups[2]}", CultureInfo.InvariantCulture)
+                    ),
+                    $"{weight.Best:0} or {spaced.Groups[1]}{spaced.Groups[2]} g? Type it without the space; until then the numbers span both"
+                )
+                : (weight, null);
         }
 
         if (line.Size is { } size)
@@ -50,7 +63,12 @@ public static class LineWeight
 
         if (food.WeightOf(unit, system, line.Forms) is { } each)
         {
-            return (Widen(amount, each.Grams, Precision(line, unit)), null);
+            return (
+                Widen(amount, each.Grams, Precision(line, unit)),
+                amount.High == amount.Low * 1_000
+                    ? $"{amount.Low:0.###} or {amount.High:0} {unit.Name}? Type it without the point; until then the numbers span both"
+                    : null
+            );
         }
 
         return unit.IsPackage && food.Packs.Count > 0
@@ -113,6 +131,9 @@ public static class LineWeight
             food.Measures.TryGetValue("drained", out var percent) && line.Unit is { Name: "tin" or "jar" or "each" } ? percent / 100 : 1;
         return (Widen(amount, each.Grams * size.Amount * left, left < 1 ? Measured : Weighed), null);
     }
+
+    [GeneratedRegex(@"^\D*\b(\d{1,3}) ([1-9]\d\d) ?g\b", RegexOptions.IgnoreCase)]
+    private static partial Regex SpacedThousands();
 
     private static decimal Precision(ReadLine line, Unit unit) =>
         unit switch

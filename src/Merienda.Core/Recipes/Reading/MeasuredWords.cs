@@ -1,3 +1,4 @@
+using System.Globalization;
 using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Recipes;
@@ -101,6 +102,11 @@ internal static class MeasuredWords
 
     private static MeasuredAmount? Counted(LineTokens tokens, WrittenAmount amount, int at, bool isAlone)
     {
+        if (Parted(tokens, amount, at) is { } parted)
+        {
+            (amount, at) = parted;
+        }
+
         // "2 x 400 g tins", "3 x 150 g fillets".
         if (
             tokens[at].Is("x")
@@ -108,6 +114,11 @@ internal static class MeasuredWords
             && UnitWords.At(tokens, each.Next) is { Unit: { Kind: not UnitKind.Piece } sized } measured
         )
         {
+            if (MayPartThousands(tokens, each.Next))
+            {
+                return null;
+            }
+
             var (package, pieces, behind) = UnitWords.At(tokens, measured.Next);
             return package is { IsPackage: true }
                 ? new(amount, package, (each.Amount.Best, sized), pieces, false, behind)
@@ -161,6 +172,27 @@ internal static class MeasuredWords
 
         return Added(tokens, new(amount, unit, null, pieceSize, false, after));
     }
+
+    /// <summary>
+    /// Thousands parted as half of Europe parts them. "1 000 g" is a thousand; "1.000 g" is a thousand to most who write it and one to some,
+    /// so it is anything between until somebody says.
+    /// </summary>
+    private static (WrittenAmount Amount, int Next)? Parted(LineTokens tokens, WrittenAmount amount, int at) =>
+        tokens[at] is { Kind: TokenKind.Number, Text: ['0', _, _] digits } && amount is { Low: >= 1 and < 1_000 } && IsSmall(tokens, at + 1)
+            ? (new((amount.Low * 1_000) + decimal.Parse(digits, CultureInfo.InvariantCulture)), at + 1)
+        : MayPartThousands(tokens, at) ? (amount with { High = amount.High * 1_000 }, at)
+        // "1,500 kg": nobody cooks tonnes.
+        : tokens[at - 1] is { Kind: TokenKind.Number, Value: >= 1_000, Text: [.., ',', _, _, _] }
+        && UnitWords.At(tokens, at).Unit is { Name: "kg" or "l" }
+            ? (amount * 0.001m, at)
+        : null;
+
+    /// <summary>Whether the number before a token may be a thousand or one: "1.000 g", "2.500 ml"; "3.877 g" was measured.</summary>
+    public static bool MayPartThousands(LineTokens tokens, int at) =>
+        tokens[at - 1] is { Kind: TokenKind.Number, Value: >= 1, Text: [.., '.', _, _, '0'] } && IsSmall(tokens, at);
+
+    /// <summary>Nobody weighs a thousandth of these.</summary>
+    private static bool IsSmall(LineTokens tokens, int at) => UnitWords.At(tokens, at).Unit is { Name: "g" or "ml" or "mg" };
 
     /// <summary>"1 cup plus 2 tbsp", "2 lb 4 oz": measures of one kind add up, in the first one's unit.</summary>
     private static MeasuredAmount Added(LineTokens tokens, MeasuredAmount first)
