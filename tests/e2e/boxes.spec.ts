@@ -50,6 +50,26 @@ test('a pot is weighed and shared, weighed again, and its labels say the grams',
   await expect(page.getByRole('region', { name: 'Label sheet' }).getByRole('article').first()).toContainText('371 g');
 });
 
+test('unequal shares keep their ratio on the scale', async ({ page }) => {
+  await cooked(page);
+  await cell(page, 'Mon').focus();
+  await page.keyboard.press('+');
+  await page.keyboard.press('+');
+  await expect(cell(page, 'Mon')).toContainText('1½×');
+  await go(page, 'Session');
+  await go(page, 'Portion');
+  const pot = page.getByRole('form', { name: 'Weigh A, All of it' });
+  await pot.getByLabel('On the scale').fill('2950');
+  await pot.getByLabel('Weight of the empty vessel').fill('1100');
+  await pot.getByRole('button', { name: 'Weigh and share' }).click();
+  await expect(pot).toContainText('1,850 g');
+  const boxes = page.getByRole('region', { name: 'A Lentil soup' }).getByRole('listitem');
+  await expect(boxes).toHaveCount(5);
+  await expect(boxes.filter({ hasText: 'Mon lunch' })).toContainText('555 g');
+  await expect(boxes.filter({ hasText: 'Fri lunch' })).toContainText('370 g');
+  await expect(boxes.filter({ hasText: '185 g' })).toHaveCount(1);
+});
+
 test('what is left in the freezer stands on next week’s bench and is placed by the same gesture', async ({ page }) => {
   await cooked(page);
   await go(page, 'Session');

@@ -106,19 +106,21 @@ public static class WeekEndpoints
 
     private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(
         ShopTickRequest request,
-        DateOnly date,
-        Editing editing,
+        [AsParameters] WeekEdit edit,
         TickStore ticks
     ) =>
         request.Key.Length is 0 or > 300
             ? new Refusal("unknown-item", "key", request.Key, "no item has such a name", "Load the list again").ToProblem()
-            : editing.Done(await ticks.TickShop(editing, date, request.Key, request.IsTicked));
+            : edit.Editing.Done(await ticks.TickShop(edit.Editing, edit.Date, request.Key, request.IsTicked));
 
     private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
         TypedResults.Ok((await desk.View(date, tenant)).ToSessions());
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(TaskTickRequest request, Editing editing, TickStore ticks) =>
-        editing.Done(await ticks.TickTask(editing, request.BatchId, request.TaskId, request.IsTicked));
+    private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(
+        TaskTickRequest request,
+        [AsParameters] WeekEdit edit,
+        TickStore ticks
+    ) => edit.Editing.Done(await ticks.TickTask(edit.Editing, request.BatchId, request.TaskId, request.IsTicked));
 
     private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
         TypedResults.Ok((await desk.View(date, tenant)).ToShelf());
