@@ -40,6 +40,9 @@ test('a second adult comes by a link, works in the kitchen, and goes home to the
   await other.getByRole('menuitem', { name: 'Go to Quillon' }).click();
   await other.getByRole('link', { name: 'Table', exact: true }).click();
   await expect(other.getByText(/^The boat · /)).toBeVisible();
+  await other.getByRole('link', { name: 'Week', exact: true }).click();
+  await expect(other.getByRole('banner').getByText('The boat')).toBeVisible();
+  await other.getByRole('link', { name: 'Table', exact: true }).click();
   answer();
   await expect(other.getByText(/^Quillon · /)).toBeVisible();
 

@@ -164,6 +164,11 @@ test('an address that is nowhere leads to this week, and the week before can be 
   await expect(page.getByRole('button', { name: /^A, Braised fennel/ })).toBeVisible();
   await page.getByRole('link', { name: 'This week' }).click();
   await expect(page.getByRole('button', { name: /^B, Beef shin/ })).toBeVisible();
+  // A place without a week is this week's.
+  for (const place of ['Shop', 'Session', 'Shelf']) {
+    await page.goto(`/${place.toLowerCase()}`);
+    await expect(page.getByRole('link', { name: place, exact: true })).toHaveAttribute('aria-current', 'page');
+  }
 });
 
 test('the first look takes at most 150 kB over the wire, fonts and all', async ({ page, context }) => {

@@ -66,6 +66,9 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
             <Route path="members" element={<MembersPage />} />
           </Route>
           <Route path="/start" element={<StartPage />} />
+          {['shop', 'session', 'shelf'].map((place) => (
+            <Route key={place} path={`/${place}`} element={<Navigate to={`/${place}/${weekStart(person.today)}`} replace />} />
+          ))}
           <Route path="*" element={<Navigate to={`/week/${weekStart(person.today)}`} replace />} />
         </Route>
       </Routes>

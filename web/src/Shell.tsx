@@ -78,6 +78,10 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
           >
             <Keyboard size={18} />
           </button>
+          {/* The week stands where the kitchen's name is elsewhere: who has several sees here which one it is. */}
+          {weekly.includes(place) && person.others.length > 0 && (
+            <span className="hidden max-w-40 truncate text-sm text-steel sm:inline">{person.household}</span>
+          )}
           <PersonMenu person={person} />
         </header>
         <main className="min-h-0 flex-1 overflow-auto print:overflow-visible">
