@@ -1,5 +1,3 @@
-using System.Globalization;
-using System.Text.RegularExpressions;
 using Merienda.Core.Foods;
 using Merienda.Core.Quantities;
 
@@ -8,7 +6,7 @@ namespace Merienda.Core.Recipes;
 /// <summary>
 /// Turns what a line says into grams of its food, with the width its way of measuring brings (domain.md sections 3 and 7).
 /// </summary>
-public static partial class LineWeight
+public static class LineWeight
 {
     /// <summary>Widths by precision of an amount [C]: weighed, measured by volume, counted, by eye.</summary>
     public const decimal Weighed = 0,
@@ -38,16 +36,10 @@ public static partial class LineWeight
         if (line.StatedMass is { } stated)
         {
             var weight = Widen(new(amount.Low / amount.Best, amount.High / amount.Best), stated.Grams, line.IsByEye ? ByEye : Counted);
-            // "1 500 g flour": nobody counts flour, and some part their thousands by a space.
-            return unit == Unit.Each && !food.Measures.ContainsKey("each") && SpacedThousands().Match(line.Text) is { Success: true } spaced
-                ? (
-                    Estimate.Between(
-                        weight.Low,
-                        weight.Best,
-                        decimal.Parse($"{spaced.Groups[1]}{spaced.Groups[2]}", CultureInfo.InvariantCulture)
-                    ),
-                    $"{weight.Best:0} or {spaced.Groups[1]}{spaced.Groups[2]} g? Type it without the space; until then the numbers span both"
-                )
+            // Nobody counts flour: "1 500 g flour" is one and a half kilograms to who parts thousands by a space.
+            var many = (amount.Best * 1_000) + (stated.Grams / amount.Best);
+            return unit == Unit.Each && amount.MayBeThousands && !food.Measures.ContainsKey("each")
+                ? (Estimate.Between(weight.Low, weight.Best, many), Asked(weight.Best, many, "g", "space"))
                 : (weight, null);
         }
 
@@ -63,12 +55,8 @@ public static partial class LineWeight
 
         if (food.WeightOf(unit, system, line.Forms) is { } each)
         {
-            return (
-                Widen(amount, each.Grams, Precision(line, unit)),
-                amount.High == amount.Low * 1_000
-                    ? $"{amount.Low:0.###} or {amount.High:0} {unit.Name}? Type it without the point; until then the numbers span both"
-                    : null
-            );
+            var weight = Widen(amount, each.Grams, Precision(line, unit));
+            return (weight, amount.MayBeThousands ? Asked(amount.Low, amount.High, unit.Name, "point") : null);
         }
 
         return unit.IsPackage && food.Packs.Count > 0
@@ -132,8 +120,8 @@ public static partial class LineWeight
         return (Widen(amount, each.Grams * size.Amount * left, left < 1 ? Measured : Weighed), null);
     }
 
-    [GeneratedRegex(@"^\D*\b(\d{1,3}) ([1-9]\d\d) ?g\b", RegexOptions.IgnoreCase)]
-    private static partial Regex SpacedThousands();
+    private static string Asked(decimal few, decimal many, string unit, string mark) =>
+        $"{few:0.###} or {many:0} {unit}? Type it without the {mark}; until then the numbers span both";
 
     private static decimal Precision(ReadLine line, Unit unit) =>
         unit switch

@@ -9,6 +9,9 @@ public readonly record struct WrittenAmount(decimal Low, decimal High, bool IsBy
 
     public decimal Best => (Low + High) / 2;
 
+    /// <summary>Whether a point or a space in it may part thousands: "1.000 g", "1 500 g".</summary>
+    public bool MayBeThousands { get; init; }
+
     public static WrittenAmount operator +(WrittenAmount one, WrittenAmount other) =>
         new(one.Low + other.Low, one.High + other.High, one.IsByEye || other.IsByEye);
 

@@ -158,7 +158,17 @@ internal static class MeasuredWords
                 var (package, size, next) = UnitWords.At(tokens, behind);
                 return package is { IsPackage: true }
                     ? new(amount, package, (one.Amount.Best, apiece), size, false, next)
-                    : new(amount, Unit.Each, (one.Amount.Best, apiece), PieceSize.Unsaid, false, behind);
+                    : new(
+                        amount with
+                        {
+                            MayBeThousands = IsSpaced(tokens, at),
+                        },
+                        Unit.Each,
+                        (one.Amount.Best, apiece),
+                        PieceSize.Unsaid,
+                        false,
+                        behind
+                    );
             }
         }
 
@@ -180,7 +190,7 @@ internal static class MeasuredWords
     private static (WrittenAmount Amount, int Next)? Parted(LineTokens tokens, WrittenAmount amount, int at) =>
         tokens[at] is { Kind: TokenKind.Number, Text: ['0', _, _] digits } && amount is { Low: >= 1 and < 1_000 } && IsSmall(tokens, at + 1)
             ? (new((amount.Low * 1_000) + decimal.Parse(digits, CultureInfo.InvariantCulture)), at + 1)
-        : MayPartThousands(tokens, at) ? (amount with { High = amount.High * 1_000 }, at)
+        : MayPartThousands(tokens, at) ? (amount with { High = amount.High * 1_000, MayBeThousands = true }, at)
         // "1,500 kg": nobody cooks tonnes.
         : tokens[at - 1] is { Kind: TokenKind.Number, Value: >= 1_000, Text: [.., ',', _, _, _] }
         && UnitWords.At(tokens, at).Unit is { Name: "kg" or "l" }
@@ -190,6 +200,12 @@ internal static class MeasuredWords
     /// <summary>Whether the number before a token may be a thousand or one: "1.000 g", "2.500 ml"; "3.877 g" was measured.</summary>
     public static bool MayPartThousands(LineTokens tokens, int at) =>
         tokens[at - 1] is { Kind: TokenKind.Number, Value: >= 1, Text: [.., '.', _, _, '0'] } && IsSmall(tokens, at);
+
+    /// <summary>"1 500 g": one of 500 g, or a space that parts thousands.</summary>
+    private static bool IsSpaced(LineTokens tokens, int at) =>
+        tokens[at - 1] is { Kind: TokenKind.Number, Text.Length: <= 3 }
+        && tokens[at] is { Kind: TokenKind.Number, Text.Length: 3, Value: >= 100 }
+        && UnitWords.At(tokens, at + 1).Unit is { Name: "g" };
 
     /// <summary>Nobody weighs a thousandth of these.</summary>
     private static bool IsSmall(LineTokens tokens, int at) => UnitWords.At(tokens, at).Unit is { Name: "g" or "ml" or "mg" };
