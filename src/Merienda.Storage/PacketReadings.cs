@@ -13,7 +13,7 @@ internal static class PacketReadings
     public static Reading<(List<Guid> Ids, List<LearntWord> Learnt, List<PacketRows.VersionRow> Rows)> InUse(Guid[] known) =>
         Reading.Of(
             $"""
-            select version_id from packet where archived_at is null;
+            select version_id from packet where archived_at is null order by id;
             select words, food_key, learnt_at, learnt_by from learnt_word order by words;
             select set_config('enable_nestloop', 'off', true);
             {PacketRows.SelectVersion}
