@@ -8,9 +8,6 @@ namespace Merienda.Storage;
 /// <summary>A week with the kitchen it is portioned in.</summary>
 public sealed record StoredPortioning(StoredWeek Week, Kitchen Kitchen);
 
-/// <summary>A moment with the household's local date.</summary>
-public readonly record struct Moment(DateTimeOffset At, DateOnly On);
-
 /// <summary>Batches become boxes, and boxes live by what is said of them.</summary>
 public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks)
 {
@@ -77,13 +74,15 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
         );
 
     /// <summary>Something happened to a box; a planned one is filled by it, with all of its batch.</summary>
-    /// <param name="momentOf">The moment of what is said, and the moment it is decided, as the household's clock shows them.</param>
+    /// <param name="dayOf">The date when it happened, as the household's clock shows it.</param>
+    /// <param name="now">The moment it is decided.</param>
     public Task<Result<Edited<bool>>> Tell(
         EditStamp stamp,
         Guid batchId,
         Guid boxId,
         BoxSaid said,
-        Func<Table, (Moment Said, Moment Now)> momentOf
+        Func<Table, DateOnly> dayOf,
+        DateTimeOffset now
     ) =>
         door.Edit<((WeekPlan Plan, Table Table, PlanRows Rows) Batch, (HouseholdSettingsRow, Kitchen Kitchen) Known), bool>(
             stamp,
@@ -92,12 +91,12 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
             locked =>
             {
                 var ((plan, table, rows), (_, kitchen)) = locked;
-                var (then, now) = momentOf(table);
+                var day = dayOf(table);
                 var there =
                     plan.BatchWithId(batchId)?.PortionedOn is null && plan.Containers.All(box => box.Id != boxId)
-                        ? plan.Portion(batchId, kitchen.Containers, (then.At, then.On), Guid.CreateVersion7)
+                        ? plan.Portion(batchId, kitchen.Containers, (said.At, day), Guid.CreateVersion7)
                         : plan;
-                var told = there.IsRefused ? there : there.Value.Tell(boxId, said, then.On, now.At);
+                var told = there.IsRefused ? there : there.Value.Tell(boxId, said, day, now);
                 return told.Refusal is { } refusal
                     ? refusal
                     : new Decided<bool>(

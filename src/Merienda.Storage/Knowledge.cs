@@ -38,10 +38,14 @@ public static class Knowledge
             .Select(item => FoodRow.From(item.Food, Guid.CreateVersion7(), known.GetValueOrDefault(item.Food.Key).Version + 1, item.Print));
         await connection.ExecuteAsync(
             """
-            insert into food_version (id, food_key, version, name, synonyms, aisle, label_basis, energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g,
-                                      added_sugars_g, polyols_g, erythritol_g, allulose_g, alcohol_g, sodium_mg, measures, density_g_ml, yields, keeping, packs_g, classes, may_hold, fodmaps, source, mark, fingerprint)
-            values (@Id, @FoodKey, @Version, @Name, @Synonyms, @Aisle, @LabelBasis, @EnergyKcal, @ProteinG, @FatG, @SaturatedFatG, @CarbohydrateG, @FibreG, @SugarsG,
-                    @AddedSugarsG, @PolyolsG, @ErythritolG, @AlluloseG, @AlcoholG, @SodiumMg, @Measures::jsonb, @DensityGMl, @Yields::jsonb, @Keeping, @PacksG, @Classes, @MayHold, @Fodmaps::jsonb, @Source, @Mark, @Fingerprint)
+            insert into food_version (id, food_key, version, name, synonyms, aisle, label_basis,
+                                      energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g, added_sugars_g,
+                                      polyols_g, erythritol_g, allulose_g, alcohol_g, sodium_mg,
+                                      measures, density_g_ml, yields, keeping, packs_g, classes, may_hold, fodmaps, source, mark, fingerprint)
+            values (@Id, @FoodKey, @Version, @Name, @Synonyms, @Aisle, @LabelBasis,
+                    @EnergyKcal, @ProteinG, @FatG, @SaturatedFatG, @CarbohydrateG, @FibreG, @SugarsG, @AddedSugarsG,
+                    @PolyolsG, @ErythritolG, @AlluloseG, @AlcoholG, @SodiumMg,
+                    @Measures::jsonb, @DensityGMl, @Yields::jsonb, @Keeping, @PacksG, @Classes, @MayHold, @Fodmaps::jsonb, @Source, @Mark, @Fingerprint)
             """,
             changed
         );
@@ -60,8 +64,10 @@ public static class Knowledge
             var rows = (
                 await connection.QueryAsync<FoodRow>(
                     """
-                    select id, food_key, version, name, synonyms, aisle, label_basis, energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g,
-                           added_sugars_g, polyols_g, erythritol_g, allulose_g, alcohol_g, sodium_mg, measures::text as measures, density_g_ml, yields::text as yields, keeping, packs_g, classes, may_hold, fodmaps::text as fodmaps, source, mark, fingerprint
+                    select id, food_key, version, name, synonyms, aisle, label_basis,
+                           energy_kcal, protein_g, fat_g, saturated_fat_g, carbohydrate_g, fibre_g, sugars_g, added_sugars_g,
+                           polyols_g, erythritol_g, allulose_g, alcohol_g, sodium_mg, measures::text as measures, density_g_ml,
+                           yields::text as yields, keeping, packs_g, classes, may_hold, fodmaps::text as fodmaps, source, mark, fingerprint
                     from food_version order by food_key, version
                     """
                 )

@@ -10,8 +10,8 @@ namespace Merienda.Storage;
 internal static class PacketRows
 {
     public const string SelectVersion = """
-        select version.id, version.packet_id, version.number, version.name, version.country, version.label_basis, version.serving, version.declared::text as declared, version.statement, version.may_contain,
-               version.pack, version.price, version.points, version.opened_days, version.classes, version.aisle, version.created_at
+        select version.id, version.packet_id, version.number, version.name, version.country, version.label_basis,
+               version.serving, version.declared::text as declared, version.statement, version.may_contain, version.pack, version.price, version.points, version.opened_days, version.classes, version.aisle, version.created_at
         from packet_version version
         """;
 

@@ -55,7 +55,10 @@ public sealed class PacketStore : IDisposable
     /// <summary>Every version of one packet, the newest first; empty when there is no such packet.</summary>
     public Reading<IReadOnlyList<StoredPacket>> Versions(Guid packetId) =>
         Reading.Of<IReadOnlyList<StoredPacket>>(
-            $"select counts_tolerances from household where id = app_household();\n{PacketRows.SelectVersion} where version.packet_id = @versionsOf order by version.number desc;",
+            $"""
+            select counts_tolerances from household where id = app_household();
+            {PacketRows.SelectVersion} where version.packet_id = @versionsOf order by version.number desc;
+            """,
             new { versionsOf = packetId },
             async rows =>
             {

@@ -21,21 +21,25 @@ internal static class PlanReading
             select {PlanRows.SessionColumns} from prep_session
             where id in (select session_id from batch where id = any({Chosen})) or cooked_on between @weekStart::date - 6 and @weekStart::date + 6
             order by cooked_on, id;
-            select distinct session_id from batch where session_id in (select id from prep_session where cooked_on between @weekStart::date - 6 and @weekStart::date + 6)
+            select distinct session_id from batch
+            where session_id in (select id from prep_session where cooked_on between @weekStart::date - 6 and @weekStart::date + 6)
                 or id = any({Chosen});
             select id, batch_id, position, variant, portions from lot where batch_id = any({Chosen}) order by batch_id, position, id;
             select id, eaten_on, meal, eater_id, state, is_locked, note from serving
             where eaten_on between @weekStart and @weekStart + 6 or id in (select serving_id from serving_item where batch_id = any({Chosen}))
             order by eaten_on, id;
-            select id, serving_id, position, batch_id, lot_id, portions, grams, parts, text, food_version_id, packet_version_id, match_kind, is_chosen, container_id from serving_item
+            select id, serving_id, position, batch_id, lot_id, portions, grams, parts,
+                text, food_version_id, packet_version_id, match_kind, is_chosen, container_id from serving_item
             where batch_id = any({Chosen}) or serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6)
             order by serving_id, position, id;
             select batch_id, part, gross_g, tare_g, vessel from part_yield where batch_id = any({Chosen}) order by batch_id, part;
-            select id, batch_id, lot_id, number, portions, parts, to_json(grams)::text as grams, kind, material, gone_on from container where batch_id = any({Chosen}) order by number, id;
+            select id, batch_id, lot_id, number, portions, parts, to_json(grams)::text as grams, kind, material, gone_on from container
+            where batch_id = any({Chosen}) order by number, id;
             select id, container_id, kind, at, happened_on, portions, draw_id, parts, reason from container_event
             where container_id in (select id from container where batch_id = any({Chosen})) order by at, id;
             {PacketRows.SelectVersion} where version.id in (
-                select packet_version_id from serving_item where serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6)) order by version.id;
+                select packet_version_id from serving_item where serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6))
+            order by version.id;
             """,
             new { weekStart = start, onlyBatch = batch },
             async rows =>

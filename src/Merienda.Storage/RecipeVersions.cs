@@ -59,8 +59,10 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
             .Of(
                 $"""
                 select id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system from recipe_version where id = any(@ids);
-                select recipe_version_id, part, text, food_version_id, packet_version_id, match_kind, is_chosen from recipe_line where recipe_version_id = any(@ids) order by recipe_version_id, position;
-                select recipe_version_id, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks from recipe_task where recipe_version_id = any(@ids) order by recipe_version_id, position;
+                select recipe_version_id, part, text, food_version_id, packet_version_id, match_kind, is_chosen from recipe_line
+                where recipe_version_id = any(@ids) order by recipe_version_id, position;
+                select recipe_version_id, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks
+                from recipe_task where recipe_version_id = any(@ids) order by recipe_version_id, position;
                 {PacketRows.SelectVersion} where version.id in (select packet_version_id from recipe_line where recipe_version_id = any(@ids));
                 """,
                 new { ids },

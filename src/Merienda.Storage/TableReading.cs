@@ -27,7 +27,8 @@ public sealed record StoredTable(Household Household, IReadOnlyList<EaterSetting
 internal static class TableReading
 {
     public const string OwnProtocolColumns = """
-        select version.protocol_id as id, version.version, version.content::text as content, protocol.origin_id as origin, protocol.archived_at is not null as is_archived
+        select version.protocol_id as id, version.version, version.content::text as content,
+            protocol.origin_id as origin, protocol.archived_at is not null as is_archived
         from household_protocol_version version
         join household_protocol protocol on protocol.household_id = version.household_id and protocol.id = version.protocol_id
         """;
@@ -35,14 +36,15 @@ internal static class TableReading
     private const string SelectHousehold = """
         select id, name, time_zone, units, number_format, first_day, counts_tolerances from household where id = app_household();
         select key, name, role, usual_time, position, is_former from meal_slot order by position;
-        select weekday, starts_at, cooks, name, eaten_after_days from prep_day;
+        select weekday, starts_at, cooks, name, eaten_after_days from prep_day order by weekday;
         """;
 
     private const string SelectEaters = """
         select id, name, portion_habit, counts_traces, trusts_refined_soybean_oil, is_guest from eater order by position, id;
         select eater_id, protocol_id from eater_protocol order by protocol_id;
         select eater_id, protocol_id, rule_id, at_least, at_most, valid_from from allowance order by protocol_id, rule_id, valid_from;
-        select eater_id, meal, day_share, pattern from eater_meal join meal_slot on meal_slot.household_id = eater_meal.household_id and key = meal order by position;
+        select eater_id, meal, day_share, pattern from eater_meal
+        join meal_slot on meal_slot.household_id = eater_meal.household_id and key = meal order by position;
         select eater_id, protocol_id, choice_id, option_id from eater_choice order by protocol_id, choice_id;
         select eater_id, class_key from eater_allergy order by class_key;
         select eater_id, what, reason, accepted_by, accepted_at from eater_acceptance order by what;
@@ -61,7 +63,9 @@ internal static class TableReading
     private const string SelectShelf = $"""
         {OwnProtocolColumns} where version.version = protocol.version order by version.protocol_id;
         select protocol_id, version from week_protocol where {PinnedIn};
-        {OwnProtocolColumns} join week_protocol pinned on pinned.household_id = version.household_id and pinned.protocol_id = version.protocol_id and pinned.version = version.version
+        {OwnProtocolColumns}
+        join week_protocol pinned on pinned.household_id = version.household_id
+            and pinned.protocol_id = version.protocol_id and pinned.version = version.version
         where {PinnedIn} and version.version <> protocol.version;
         """;
 

@@ -27,8 +27,8 @@ public abstract class TenantTable
         _columns = string.Join(", ", columns);
         var rest = columns.Except(key).ToList();
         Insert = $"insert into {name} ({tenant}, {_columns}) select app_household(), {_columns} from {Rows("rows")}";
-        Upsert =
-            $"{Insert} on conflict ({string.Join(", ", key.Prepend(tenant))}) do {(rest.Count == 0 ? "nothing" : $"update set {string.Join(", ", rest.Select(column => $"{column} = excluded.{column}"))}")}";
+        var kept = rest.Count == 0 ? "nothing" : $"update set {string.Join(", ", rest.Select(column => $"{column} = excluded.{column}"))}";
+        Upsert = $"{Insert} on conflict ({string.Join(", ", key.Prepend(tenant))}) do {kept}";
         Delete = $"delete from {name} using {Rows("gone")} where {name}.{tenant} = app_household(){Matches(name, "gone")}";
     }
 
@@ -68,7 +68,13 @@ public abstract class TenantTable
             """;
 
     private string Current =>
-        $"select {string.Join(", ", _columns.Split(", ").Select(column => $"{Name}.{column}"))} from {Name} join jsonb_populate_recordset(null::{Name}, @{"{1}"}::jsonb) touched on {Name}.{_tenant} = app_household(){Matches(Name, "touched")}";
+        $"""
+            select {string.Join(", ", _columns.Split(", ").Select(column => $"{Name}.{column}"))} from {Name}
+            join jsonb_populate_recordset(null::{Name}, @{"{1}"}::jsonb) touched on {Name}.{_tenant} = app_household(){Matches(
+                Name,
+                "touched"
+            )}
+            """;
 
     /// <summary>A row's key as text.</summary>
     internal string KeyOf(JsonObject row) => string.Join("\n", _key.Select(column => row[column]?.ToJsonString() ?? ""));

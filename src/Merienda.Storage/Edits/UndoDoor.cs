@@ -88,7 +88,11 @@ public sealed class UndoDoor(Database database, WeekReading weeks)
 
         var days = await scope.Read(
             Reading.Of<IReadOnlyList<DateOnly>>(
-                "select distinct eaten_on from serving join serving_item item on item.household_id = serving.household_id and item.serving_id = serving.id where item.id = any(@backItems);",
+                """
+                select distinct eaten_on from serving
+                join serving_item item on item.household_id = serving.household_id and item.serving_id = serving.id
+                where item.id = any(@backItems);
+                """,
                 new { backItems = back },
                 async grid => [.. await grid.ReadAsync<DateOnly>()]
             )
@@ -115,7 +119,9 @@ public sealed class UndoDoor(Database database, WeekReading weeks)
             $"""
             select sequence, kind, summary, schema_version::int as schema_version, is_undone, change::text as change from journal
             where household_id = app_household() and account_id = app_account()
-              and case when @undoSequence::bigint is null then not is_undone and not is_quiet and schema_version = {Journal.Schema} else sequence = @undoSequence end
+              and case when @undoSequence::bigint is null
+                  then not is_undone and not is_quiet and schema_version = {Journal.Schema}
+                  else sequence = @undoSequence end
             order by sequence desc limit 1;
             """,
             new { undoSequence = sequence },

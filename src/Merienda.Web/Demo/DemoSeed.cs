@@ -237,7 +237,8 @@ public sealed class DemoSeed(
                     made.Id,
                     box.Id,
                     new(Guid.CreateVersion7(), kind, on, null, ""),
-                    _ => (new(on, HouseholdClock.DayOf(on, timeZone)), new(on, HouseholdClock.DayOf(on, timeZone)))
+                    _ => HouseholdClock.DayOf(on, timeZone),
+                    on
                 )
             );
         }

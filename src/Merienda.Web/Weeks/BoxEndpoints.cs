@@ -112,18 +112,14 @@ public static class BoxEndpoints
         TimeProvider clock
     )
     {
-        var now = clock.GetUtcNow();
         return editing.Done(
             await boxes.Tell(
                 editing,
                 batch,
                 box,
                 new(editing.Stamp.EditId, request.Kind, request.At.ToUniversalTime(), request.Portions, request.Reason),
-                table =>
-                    (
-                        new(request.At.ToUniversalTime(), HouseholdClock.DayOf(request.At, table.Household.TimeZone)),
-                        new(now, HouseholdClock.DayOf(now, table.Household.TimeZone))
-                    )
+                table => HouseholdClock.DayOf(request.At, table.Household.TimeZone),
+                clock.GetUtcNow()
             )
         );
     }

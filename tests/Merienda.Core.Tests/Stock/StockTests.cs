@@ -1,5 +1,6 @@
 using CsCheck;
 using Merienda.Core.Keeping;
+using Merienda.Core.Outcomes;
 using Merienda.Core.Stock;
 
 namespace Merienda.Core.Tests.Stock;
@@ -118,4 +119,78 @@ public class StockTests
         Assert.Equal(Monday.AddDays(32), GoBy.Of(thawed, Cut, null)!.Date);
         Assert.Equal(Monday.AddDays(32), GoBy.Of(thawed, null, null)!.Date);
     }
+
+    [Theory]
+    [InlineData(1, "opened, its packet gives it 1 day")]
+    [InlineData(2, "opened, its packet gives it 2 days")]
+    public void A_date_says_by_which_clock(int days, string because)
+    {
+        var opened = Thing(StockPlace.Pantry).Open(Monday).Value;
+        Assert.Equal(new GoBy(Monday.AddDays(days), because), GoBy.Of(opened, null, days));
+    }
+
+    [Fact]
+    public void Fridge_freezer_thaw_and_print_name_themselves()
+    {
+        Assert.Equal(
+            new GoBy(Monday.AddDays(1), $"{Poultry.Name.ToLowerInvariant()}: 1 day in the fridge"),
+            GoBy.Of(Thing(), Poultry, null)
+        );
+        Assert.Equal(new GoBy(Monday.AddDays(3), $"{Cut.Name.ToLowerInvariant()}: 3 days in the fridge"), GoBy.Of(Thing(), Cut, null));
+        Assert.Equal(new GoBy(Monday, "the date printed on it"), GoBy.Of(Thing(printed: Monday), Poultry, null));
+        var frozen = Thing().Freeze(Monday).Value;
+        Assert.Equal(new GoBy(Monday.AddMonths(9), "at its best 9 months in the freezer", true), GoBy.Of(frozen, Poultry, null));
+        var thawed = frozen.Move(StockPlace.Fridge, Monday.AddDays(1)).Value;
+        Assert.Equal(new GoBy(Monday.AddDays(3), "thawed, with what was left of its time"), GoBy.Of(thawed, null, null));
+    }
+
+    [Fact]
+    public void A_pantry_runs_no_clock_of_the_fridge() => Assert.Null(GoBy.Of(Thing(StockPlace.Pantry), Poultry, 3));
+
+    [Theory]
+    [InlineData(" Leeks ", " 2 ", 0.04, "Leeks", "2", 0.1)]
+    [InlineData("Leeks", "2", 0.15, "Leeks", "2", 0.2)]
+    [InlineData("Leeks", "2", 250.24, "Leeks", "2", 250.2)]
+    public void What_is_kept_is_trimmed_and_weighed_to_a_tenth_of_a_gram(
+        string name,
+        string amount,
+        double grams,
+        string keptName,
+        string keptAmount,
+        double kept
+    )
+    {
+        var item = StockItem.Of(Thing() with { Name = name, Amount = amount, Grams = (decimal)grams }, Monday).Value;
+        Assert.Equal((keptName, keptAmount, (decimal?)kept), (item.Name, item.Amount, item.Grams));
+        Assert.Null(StockItem.Of(Thing() with { Grams = null }, Monday).Value.Grams);
+    }
+
+    [Fact]
+    public void A_refusal_shows_what_was_typed_cut_where_it_is_long()
+    {
+        Refusal Of(StockItem item) => StockItem.Of(item, Monday).Refusal!;
+        Assert.Equal(("name", "   "), Shown(Of(Thing() with { Name = "   " })));
+        Assert.Equal(("name", new string('x', 60)), Shown(Of(Thing() with { Name = new string('x', 121) })));
+        Assert.Equal(("amount", new string('x', 60)), Shown(Of(Thing() with { Amount = new string('x', 61) })));
+        Assert.Equal(("amount", "1000001 g"), Shown(Of(Thing() with { Grams = 1_000_001 })));
+        Assert.Contains("at most 1000 kg", Of(Thing() with { Grams = 0 }).Reason, StringComparison.Ordinal);
+        Assert.Equal(("madeOn", "2026-11-24"), Shown(Of(Thing(made: Monday.AddDays(1)))));
+    }
+
+    [Fact]
+    public void What_cannot_happen_to_a_thing_is_refused_with_its_date()
+    {
+        var frozen = Thing().Freeze(Monday).Value;
+        Assert.Equal("already-frozen", frozen.Freeze(Monday.AddDays(1)).Refusal!.Code);
+        Assert.Equal(("place", "2026-11-23"), Shown(frozen.Freeze(Monday.AddDays(1)).Refusal!));
+        var thawed = frozen.Move(StockPlace.Pantry, Monday.AddDays(2)).Value;
+        Assert.Equal((StockPlace.Fridge, Monday.AddDays(2)), (thawed.Place, thawed.ThawedOn));
+        Assert.Equal(("place", "thawed 2026-11-25"), Shown(thawed.Freeze(Monday.AddDays(3)).Refusal!));
+        Assert.Equal(("openedOn", "2026-11-23"), Shown(Thing().Open(Monday).Value.Open(Monday.AddDays(1)).Refusal!));
+        Assert.Equal(("place", "Fridge"), Shown(Thing().Move(StockPlace.Fridge, Monday).Refusal!));
+        var shelf = Thing(StockPlace.Pantry).Move(StockPlace.Fridge, Monday).Value;
+        Assert.Equal((StockPlace.Fridge, null), (shelf.Place, shelf.ThawedOn));
+    }
+
+    private static (string Field, string Value) Shown(Refusal refusal) => (refusal.Field, refusal.Value);
 }

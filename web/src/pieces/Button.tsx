@@ -1,13 +1,13 @@
 import type { ButtonHTMLAttributes } from 'react';
 
 const looks = {
-  main: 'bg-cobalt text-on-cobalt hover:brightness-110',
-  quiet: 'border border-line bg-enamel text-rim hover:border-rim',
-  bare: 'text-cobalt underline-offset-2 hover:underline px-1',
+  main: 'px-3 bg-cobalt text-on-cobalt hover:brightness-110',
+  quiet: 'px-3 border border-line bg-enamel text-rim hover:border-rim',
+  bare: 'px-1 text-cobalt underline-offset-2 hover:underline',
 };
 
 export const buttonLook =
-  'inline-flex min-h-9 items-center justify-center gap-1.5 rounded-sm px-3 py-1 text-sm font-semibold whitespace-nowrap transition duration-150 disabled:opacity-50';
+  'inline-flex min-h-9 items-center justify-center gap-1.5 rounded-sm py-1 text-sm font-semibold whitespace-nowrap transition duration-150 disabled:opacity-50';
 
 export function Button({
   look = 'quiet',
