@@ -1,26 +1,29 @@
 import type { Page } from '@playwright/test';
-import { addRecipe, chooseLowCarb, expect, expectAxeClean, makeBatch, signUp, test } from './kitchen';
+import { addRecipe, beginWeekToday, chooseLowCarb, expect, expectAxeClean, makeBatch, signUp, test } from './kitchen';
 
 const soup = 'Lentil soup\nServes 4\n\nIngredients\n400 g red lentils, rinsed\n800 g swede, diced\n\nMethod\nSimmer for 25 minutes.';
 
 const go = (page: Page, place: string) => page.getByRole('link', { name: place, exact: true }).click();
 const cell = (page: Page, day: string) => page.getByRole('gridcell', { name: new RegExp(`^${day} lunch, Farah`) });
 
-/** Five portions, one for Monday and one for Friday, which it does not keep until. */
+/** Five portions cooked today, one for tomorrow and one for a day that it does not keep until; the short names of these days. */
 async function cooked(page: Page) {
   await signUp(page);
+  const days = await beginWeekToday(page);
+  const [today = '', soon = '', free = '', , , later = ''] = days;
   await chooseLowCarb(page, '90');
   await addRecipe(page, soup, 'Lentil soup');
-  await makeBatch(page, 'Lentil soup', '5');
+  await makeBatch(page, 'Lentil soup', '5', new RegExp(`^${today}`));
   await page.getByRole('button', { name: /^A, Lentil soup/ }).click();
-  await cell(page, 'Mon').click();
-  await cell(page, 'Fri').click();
+  await cell(page, soon).click();
+  await cell(page, later).click();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: /^A, Lentil soup/ })).toContainText('3 loose');
+  return { soon, free, later };
 }
 
 test('a pot is weighed and shared, weighed again, and its labels say the grams', async ({ page }) => {
-  await cooked(page);
+  const { later } = await cooked(page);
   await go(page, 'Session');
   await go(page, 'Portion');
   const pot = page.getByRole('form', { name: 'Weigh A, All of it' });
@@ -36,7 +39,7 @@ test('a pot is weighed and shared, weighed again, and its labels say the grams',
   const boxes = page.getByRole('region', { name: 'A Lentil soup' }).getByRole('listitem');
   await expect(boxes).toHaveCount(5);
   for (const box of await boxes.all()) await expect(box).toContainText('371 g');
-  await expect(boxes.filter({ hasText: 'Fri lunch' }).getByLabel('to the freezer')).toBeVisible();
+  await expect(boxes.filter({ hasText: `${later} lunch` }).getByLabel('to the freezer')).toBeVisible();
   await expectAxeClean(page);
 
   await pot.getByLabel('On the scale').fill('2198');
@@ -51,11 +54,11 @@ test('a pot is weighed and shared, weighed again, and its labels say the grams',
 });
 
 test('unequal shares keep their ratio on the scale', async ({ page }) => {
-  await cooked(page);
-  await cell(page, 'Mon').focus();
+  const { soon, later } = await cooked(page);
+  await cell(page, soon).focus();
   await page.keyboard.press('+');
   await page.keyboard.press('+');
-  await expect(cell(page, 'Mon')).toContainText('1½×');
+  await expect(cell(page, soon)).toContainText('1½×');
   await go(page, 'Session');
   await go(page, 'Portion');
   const pot = page.getByRole('form', { name: 'Weigh A, All of it' });
@@ -65,20 +68,20 @@ test('unequal shares keep their ratio on the scale', async ({ page }) => {
   await expect(pot).toContainText('1,850 g');
   const boxes = page.getByRole('region', { name: 'A Lentil soup' }).getByRole('listitem');
   await expect(boxes).toHaveCount(5);
-  await expect(boxes.filter({ hasText: 'Mon lunch' })).toContainText('555 g');
-  await expect(boxes.filter({ hasText: 'Fri lunch' })).toContainText('370 g');
+  await expect(boxes.filter({ hasText: `${soon} lunch` })).toContainText('555 g');
+  await expect(boxes.filter({ hasText: `${later} lunch` })).toContainText('370 g');
   await expect(boxes.filter({ hasText: '185 g' })).toHaveCount(1);
 });
 
 test('what is left in the freezer stands on next week’s bench and is placed by the same gesture', async ({ page }) => {
-  await cooked(page);
+  const { later } = await cooked(page);
   await go(page, 'Session');
   await go(page, 'Portion');
   await page.getByRole('button', { name: 'Fill as planned' }).click();
   await expect(page.getByText('in boxes since')).toBeVisible();
   await go(page, 'Week');
-  // Friday's box is in the freezer; nobody eats it this week.
-  await cell(page, 'Fri').focus();
+  // The late box is in the freezer; nobody eats it this week.
+  await cell(page, later).focus();
   await page.keyboard.press('Delete');
   await expect(page.getByRole('button', { name: /^A, Lentil soup/ })).toContainText('4 loose, 1 frozen');
   await page.getByRole('link', { name: 'The week after' }).click();
@@ -95,7 +98,7 @@ test('what is left in the freezer stands on next week’s bench and is placed by
 });
 
 test('boxes are eaten, halved, given and thrown away on the Shelf, without a network too, and taken back', async ({ page, context }) => {
-  await cooked(page);
+  const { later } = await cooked(page);
   await go(page, 'Shelf');
   const freezer = page.getByRole('region', { name: 'Freezer' }).getByRole('listitem');
   await expect(freezer).toHaveCount(1);
@@ -115,12 +118,12 @@ test('boxes are eaten, halved, given and thrown away on the Shelf, without a net
   await context.setOffline(false);
   await expect(page.getByRole('region', { name: 'Freezer' })).toBeHidden();
   await go(page, 'Week');
-  await expect(cell(page, 'Fri')).toContainText('open');
+  await expect(cell(page, later)).toContainText('open');
   await expectAxeClean(page);
 });
 
 test('a phone’s thumb says what became of boxes, places a portion and ticks a step', async ({ page, context, browser }) => {
-  await cooked(page);
+  const { free } = await cooked(page);
   const phone = await browser.newContext({
     viewport: { width: 390, height: 844 },
     hasTouch: true,
@@ -143,10 +146,10 @@ test('a phone’s thumb says what became of boxes, places a portion and ticks a 
 
   // On the board: the tape is taken up by one touch and put down by another.
   await place('Week');
-  await touch.getByRole('tab', { name: 'Tue' }).tap();
+  await touch.getByRole('tab', { name: free }).tap();
   await touch.getByRole('button', { name: /^A, Lentil soup/ }).tap();
-  await cell(touch, 'Tue').tap();
-  await expect(cell(touch, 'Tue')).toHaveAccessibleName(/A Lentil soup/);
+  await cell(touch, free).tap();
+  await expect(cell(touch, free)).toHaveAccessibleName(/A Lentil soup/);
 
   await place('Session');
   const step = touch.getByRole('checkbox').first();

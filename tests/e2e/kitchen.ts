@@ -72,14 +72,38 @@ export async function addRecipe(page: Page, text: string, name: string, keepsAs 
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
 }
 
-export async function makeBatch(page: Page, recipe: string, portions: string) {
+/**
+ * Lets the kitchen's week begin today and its only session be today's: what is to come is then the same on every weekday.
+ * @returns The short names of its days.
+ */
+export async function beginWeekToday(page: Page) {
+  const days = await page.evaluate(async () => {
+    const ask = async (path: string) => (await fetch(path)).json();
+    const [{ antiforgery, person }, rhythm] = await Promise.all([ask('/api/account'), ask('/api/table/rhythm')]);
+    const start = new Date(`${person.today}T12:00:00Z`);
+    const day = start.toLocaleDateString('en-GB', { weekday: 'long', timeZone: 'UTC' }).toLowerCase();
+    const answer = await fetch('/api/table/rhythm', {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json', 'X-Antiforgery': antiforgery, 'X-Edit-Id': crypto.randomUUID() },
+      body: JSON.stringify({ firstDay: day, meals: rhythm.meals, prepDays: [{ ...rhythm.prepDays[0], day, eatenAfter: 0 }] }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+    return [0, 1, 2, 3, 4, 5, 6].map((offset) =>
+      new Date(start.getTime() + offset * 86_400_000).toLocaleDateString('en-GB', { weekday: 'short', timeZone: 'UTC' }),
+    );
+  });
+  await page.goto('/');
+  return days;
+}
+
+export async function makeBatch(page: Page, recipe: string, portions: string, session = /^Saturday/) {
   await page.getByRole('link', { name: 'Week', exact: true }).click();
   await page.getByRole('button', { name: 'Make a batch' }).click();
   const dialog = page.getByRole('dialog', { name: 'Make a batch' });
   await dialog.getByRole('radio', { name: new RegExp(recipe) }).check();
   await dialog.getByLabel('Portions').fill(portions);
-  // The long session, so that every day of the week can be served whatever day it is today.
-  await dialog.getByRole('radio', { name: /^Saturday/ }).check();
+  // The long session stands before the week, so that every day of it can be served whatever day it is today.
+  await dialog.getByRole('radio', { name: session }).check();
   await dialog.getByRole('button', { name: 'Make it' }).click();
   // The dialog itself has no size: hidden it would always seem.
   await expect(dialog).toHaveCount(0);

@@ -171,6 +171,20 @@ test('an address that is nowhere leads to this week, and the week before can be 
   }
 });
 
+test('a place that was never opened waits for the network, and the others stay in reach', async ({ page, context }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: /Odalys Brandt/ }).click();
+  await expect(page.getByRole('grid', { name: 'The week’s meals' })).toBeVisible();
+  await context.setOffline(true);
+  await page.getByRole('link', { name: 'Shop', exact: true }).click();
+  await expect(page.getByText('No network.')).toBeVisible();
+  await page.getByRole('link', { name: 'Week', exact: true }).click();
+  await expect(page.getByRole('grid', { name: 'The week’s meals' })).toBeVisible();
+  await page.getByRole('link', { name: 'Shop', exact: true }).click();
+  await context.setOffline(false);
+  await expect(page.getByRole('checkbox').first()).toBeVisible();
+});
+
 test('the first look takes at most 150 kB over the wire, fonts and all', async ({ page, context }) => {
   const wire = await context.newCDPSession(page);
   await wire.send('Network.enable');

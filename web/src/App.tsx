@@ -1,12 +1,13 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Asked, Loading } from './pieces/Asked';
 import { useAccount } from './pieces/account';
+import { later } from './pieces/later';
 import { linkOf } from './places/account/link';
 
 // The door and what is behind it come one after the other: the first look takes what it needs and no more.
-const WelcomePage = lazy(() => import('./places/account/WelcomePage').then((page) => ({ default: page.WelcomePage })));
-const JoinPage = lazy(() => import('./places/account/JoinPage').then((page) => ({ default: page.JoinPage })));
-const Places = lazy(() => import('./Places').then((page) => ({ default: page.Places })));
+const WelcomePage = later(() => import('./places/account/WelcomePage').then((page) => page.WelcomePage));
+const JoinPage = later(() => import('./places/account/JoinPage').then((page) => page.JoinPage));
+const Places = later(() => import('./Places').then((page) => page.Places));
 
 export function App() {
   const account = useAccount();

@@ -1,36 +1,34 @@
-import { lazy } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import type { Schemas } from './api/client';
+import { later } from './pieces/later';
 import { weekStart } from './pieces/show';
 import { Shell } from './Shell';
 
-// Each place comes when it is opened.
-const ComparePage = lazy(() => import('./places/larder/ComparePage').then((page) => ({ default: page.ComparePage })));
-const FilePage = lazy(() => import('./places/larder/FilePage').then((page) => ({ default: page.FilePage })));
-const FoodPage = lazy(() => import('./places/larder/FoodPage').then((page) => ({ default: page.FoodPage })));
-const FoodsPage = lazy(() => import('./places/larder/FoodsPage').then((page) => ({ default: page.FoodsPage })));
-const LarderLayout = lazy(() => import('./places/larder/LarderLayout').then((page) => ({ default: page.LarderLayout })));
-const PacketPage = lazy(() => import('./places/larder/PacketPage').then((page) => ({ default: page.PacketPage })));
-const StockPage = lazy(() => import('./places/larder/StockPage').then((page) => ({ default: page.StockPage })));
-const WordsPage = lazy(() => import('./places/larder/WordsPage').then((page) => ({ default: page.WordsPage })));
-const RecipeEditorPage = lazy(() => import('./places/recipes/RecipeEditorPage').then((page) => ({ default: page.RecipeEditorPage })));
-const RecipeSheetPage = lazy(() => import('./places/recipes/RecipeSheetPage').then((page) => ({ default: page.RecipeSheetPage })));
-const RecipesPage = lazy(() => import('./places/recipes/RecipesPage').then((page) => ({ default: page.RecipesPage })));
-const SessionPage = lazy(() => import('./places/session/SessionPage').then((page) => ({ default: page.SessionPage })));
-const ShelfPage = lazy(() => import('./places/shelf/ShelfPage').then((page) => ({ default: page.ShelfPage })));
-const StartPage = lazy(() => import('./places/start/StartPage').then((page) => ({ default: page.StartPage })));
-const ShopPage = lazy(() => import('./places/shop/ShopPage').then((page) => ({ default: page.ShopPage })));
-const EatersPage = lazy(() => import('./places/table/eaters/EatersPage').then((page) => ({ default: page.EatersPage })));
-const KitchenPage = lazy(() => import('./places/table/kitchen/KitchenPage').then((page) => ({ default: page.KitchenPage })));
-const MembersPage = lazy(() => import('./places/table/members/MembersPage').then((page) => ({ default: page.MembersPage })));
-const ProtocolEditorPage = lazy(() =>
-  import('./places/table/protocols/ProtocolEditorPage').then((page) => ({ default: page.ProtocolEditorPage })),
-);
-const ProtocolPage = lazy(() => import('./places/table/protocols/ProtocolPage').then((page) => ({ default: page.ProtocolPage })));
-const ProtocolsPage = lazy(() => import('./places/table/protocols/ProtocolsPage').then((page) => ({ default: page.ProtocolsPage })));
-const RhythmPage = lazy(() => import('./places/table/rhythm/RhythmPage').then((page) => ({ default: page.RhythmPage })));
-const TableLayout = lazy(() => import('./places/table/TableLayout').then((page) => ({ default: page.TableLayout })));
-const WeekPage = lazy(() => import('./places/week/WeekPage').then((page) => ({ default: page.WeekPage })));
+// Each place comes when it is opened, or when there is nothing else to do.
+const ComparePage = later(() => import('./places/larder/ComparePage').then((page) => page.ComparePage));
+const FilePage = later(() => import('./places/larder/FilePage').then((page) => page.FilePage));
+const FoodPage = later(() => import('./places/larder/FoodPage').then((page) => page.FoodPage));
+const FoodsPage = later(() => import('./places/larder/FoodsPage').then((page) => page.FoodsPage));
+const LarderLayout = later(() => import('./places/larder/LarderLayout').then((page) => page.LarderLayout));
+const PacketPage = later(() => import('./places/larder/PacketPage').then((page) => page.PacketPage));
+const StockPage = later(() => import('./places/larder/StockPage').then((page) => page.StockPage));
+const WordsPage = later(() => import('./places/larder/WordsPage').then((page) => page.WordsPage));
+const RecipeEditorPage = later(() => import('./places/recipes/RecipeEditorPage').then((page) => page.RecipeEditorPage));
+const RecipeSheetPage = later(() => import('./places/recipes/RecipeSheetPage').then((page) => page.RecipeSheetPage));
+const RecipesPage = later(() => import('./places/recipes/RecipesPage').then((page) => page.RecipesPage));
+const SessionPage = later(() => import('./places/session/SessionPage').then((page) => page.SessionPage));
+const ShelfPage = later(() => import('./places/shelf/ShelfPage').then((page) => page.ShelfPage));
+const StartPage = later(() => import('./places/start/StartPage').then((page) => page.StartPage));
+const ShopPage = later(() => import('./places/shop/ShopPage').then((page) => page.ShopPage));
+const EatersPage = later(() => import('./places/table/eaters/EatersPage').then((page) => page.EatersPage));
+const KitchenPage = later(() => import('./places/table/kitchen/KitchenPage').then((page) => page.KitchenPage));
+const MembersPage = later(() => import('./places/table/members/MembersPage').then((page) => page.MembersPage));
+const ProtocolEditorPage = later(() => import('./places/table/protocols/ProtocolEditorPage').then((page) => page.ProtocolEditorPage));
+const ProtocolPage = later(() => import('./places/table/protocols/ProtocolPage').then((page) => page.ProtocolPage));
+const ProtocolsPage = later(() => import('./places/table/protocols/ProtocolsPage').then((page) => page.ProtocolsPage));
+const RhythmPage = later(() => import('./places/table/rhythm/RhythmPage').then((page) => page.RhythmPage));
+const TableLayout = later(() => import('./places/table/TableLayout').then((page) => page.TableLayout));
+const WeekPage = later(() => import('./places/week/WeekPage').then((page) => page.WeekPage));
 
 /** What somebody who is signed in can open. */
 export function Places({ person }: { person: Schemas['PersonState'] }) {

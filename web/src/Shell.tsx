@@ -18,6 +18,8 @@ import { api, type Schemas, take } from './api/client';
 import { Palette } from './Palette';
 import { Loading } from './pieces/Asked';
 import { useForgetEverything } from './pieces/account';
+import { fetchTheRest } from './pieces/later';
+import { Mishap } from './pieces/Mishap';
 import { useNotices } from './pieces/Notice';
 import { SheetDialog } from './pieces/Sheet';
 import { addDays, dayMonth, weekNamed, weekStart } from './pieces/show';
@@ -34,6 +36,10 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
   const date = weekNamed(weekly.includes(place) ? dated : undefined, person.today);
   useLive();
   useSender(person);
+  useEffect(() => {
+    const idle = setTimeout(fetchTheRest, 2_000);
+    return () => clearTimeout(idle);
+  }, []);
   const [asking, setAsking] = useState<'palette' | 'shortcuts' | null>(null);
 
   useEffect(() => {
@@ -85,9 +91,12 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
           <PersonMenu person={person} />
         </header>
         <main className="min-h-0 flex-1 overflow-auto print:overflow-visible">
-          <Suspense fallback={<Loading />}>
-            <Outlet context={{ today: person.today }} />
-          </Suspense>
+          {/* Each place waits for itself: the one before does not stand there meanwhile as if the click had gone astray. */}
+          <Mishap at={pathname}>
+            <Suspense key={place} fallback={<Loading />}>
+              <Outlet context={{ today: person.today }} />
+            </Suspense>
+          </Mishap>
         </main>
       </div>
       {asking === 'palette' && <Palette date={date} onClose={() => setAsking(null)} />}

@@ -3,6 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
 import { Problem } from './api/client';
+import { Mishap } from './pieces/Mishap';
 import { NoticeBoard } from './pieces/Notice';
 import './index.css';
 
@@ -12,6 +13,7 @@ const queries = new QueryClient({
     mutations: { networkMode: 'always' },
     queries: {
       networkMode: 'always',
+      refetchOnReconnect: true,
       staleTime: 5_000,
       retry: (tries, error) => tries < 2 && !(error instanceof Problem && error.status > 0),
     },
@@ -29,7 +31,9 @@ createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <NoticeBoard>
-        <App />
+        <Mishap>
+          <App />
+        </Mishap>
       </NoticeBoard>
     </QueryClientProvider>
   </StrictMode>,

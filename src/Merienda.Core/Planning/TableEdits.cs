@@ -235,7 +235,7 @@ public static class TableEdits
         name.Trim() switch
         {
             { Length: 0 or > 40 } => new("name-length", "name", name, "a name has 1 to 40 characters", "Type a short name"),
-            var trimmed when table.Eaters.Any(eater => eater.Id != self && eater.Name == trimmed) => new(
+            var trimmed when table.Diners.Any(one => one.Id != self && one.Name.Equals(trimmed, StringComparison.OrdinalIgnoreCase)) => new(
                 "name-taken",
                 "name",
                 name,

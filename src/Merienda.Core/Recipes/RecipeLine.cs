@@ -195,9 +195,18 @@ public sealed class RecipeLine
             meanings,
             mentioned,
             all,
-            read.IsOutOfNumbers ? DoubtOf(read, meanings) ?? "Not counted in the numbers" : doubt ?? DoubtOf(read, meanings)
+            read.IsOutOfNumbers
+                ? DoubtOf(read, meanings) ?? "Not counted in the numbers"
+                : doubt ?? DoubtOf(read, meanings) ?? Beside(read, food, foods)
         );
     }
+
+    /// <summary>"1 slice rye bread with butter": the bread has an amount, the butter has none.</summary>
+    private static string? Beside(ReadLine read, Food own, FoodMatcher foods) =>
+        read.Note.Split(", ").FirstOrDefault(note => note.StartsWith("with ", StringComparison.OrdinalIgnoreCase)) is { } with
+        && foods.Mentioned(with).FirstOrDefault(food => food.Key != own.Key) is { } other
+            ? $"\"{with}\" is not counted; give {other.Name.ToLowerInvariant()} a line of its own"
+            : null;
 
     private static string? DoubtOf(ReadLine read, IReadOnlyList<LineMeaning> meanings) =>
         read.Second.Length > 0 ? $"A second ingredient, \"{read.Second}\", is not counted; give it a line of its own"

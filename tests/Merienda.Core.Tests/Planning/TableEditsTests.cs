@@ -69,6 +69,7 @@ public class TableEditsTests
         var table = At(Runa, Aunt);
         Assert.Equal("name-taken", Code(table.Seat(" Runa", Guid.NewGuid())));
         Assert.Equal("name-taken", Code(table.Rename(Aunt, "Runa")));
+        Assert.Equal("name-taken", Code(table.Rename(Runa, $" {Aunt.Name.ToUpperInvariant()}")));
         Assert.Equal("Runa", table.Rename(Runa, "Runa ").Value.Name);
         Assert.Equal("Rune", table.Rename(Runa, "Rune").Value.Name);
     }

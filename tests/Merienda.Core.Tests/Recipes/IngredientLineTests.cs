@@ -75,6 +75,13 @@ public class IngredientLineTests(ITestOutputHelper output)
         Assert.Contains(line.Doubt!.Split(' '), word => word is "type" or "choose");
     }
 
+    [Theory]
+    [InlineData("1 slice rye bread with butter", "\"with butter\" is not counted; give butter a line of its own")]
+    [InlineData("1 slice rye bread", null)]
+    [InlineData("200 g chicken thighs with skin", null)]
+    public void What_comes_with_a_food_and_has_no_amount_is_not_left_out_in_silence(string text, string? doubt) =>
+        Assert.Equal(doubt, Table.Line(text).Doubt);
+
     [Fact]
     public void A_negative_amount_is_not_read_as_a_positive_one()
     {

@@ -1,5 +1,5 @@
 import type { UseQueryResult } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { type ReactNode, useSyncExternalStore } from 'react';
 import { Problem } from '../api/client';
 import { Button } from './Button';
 
@@ -19,8 +19,20 @@ export function Asked<T>({ of, children }: { of: UseQueryResult<T>; children: (d
   return <Loading />;
 }
 
-export const Loading = () => (
-  <p role="status" className="m-6 text-steel">
-    Loading …
-  </p>
-);
+function onNetwork(tell: () => void) {
+  window.addEventListener('online', tell);
+  window.addEventListener('offline', tell);
+  return () => {
+    window.removeEventListener('online', tell);
+    window.removeEventListener('offline', tell);
+  };
+}
+
+export function Loading() {
+  const isOnline = useSyncExternalStore(onNetwork, () => navigator.onLine);
+  return (
+    <p role="status" className="m-6 text-steel">
+      {isOnline ? 'Loading …' : 'No network. This comes as soon as there is one.'}
+    </p>
+  );
+}
