@@ -156,7 +156,12 @@ public class MealTests(TestDatabase database)
             ("out", true, "with the neighbours"),
             (serving["state"]!.GetValue<string>(), serving["isLocked"]!.GetValue<bool>(), serving["note"]!.GetValue<string>())
         );
-        Assert.Equal(27, board["troubles"]!.AsArray().Count(trouble => trouble!["kind"]!.GetValue<string>() == "open"));
+        // Open meals are missed from today on; the one eaten out is the third day's.
+        var left = 7 - (int)DateTime.UtcNow.DayOfWeek;
+        Assert.Equal(
+            (4 * left) - (left >= 5 ? 1 : 0),
+            board["troubles"]!.AsArray().Count(trouble => trouble!["kind"]!.GetValue<string>() == "open")
+        );
     }
 
     [Fact]

@@ -88,6 +88,25 @@ test('a household of three with three protocols, an allergy and a clinic’s she
   await expect(page.getByText(/Signe is allergic to something in A Cod and rice: cook the others first/)).toBeVisible();
 });
 
+test('two protocols chosen while the first answer is on its way are both chosen', async ({ page }) => {
+  await signUp(page);
+  await page.getByRole('link', { name: 'Table', exact: true }).click();
+  await page.route('**/protocols', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    await route.continue();
+  });
+  const [one, other] = [page.getByLabel('Vegan'), page.getByLabel('Gluten-free')];
+  await one.click();
+  await other.click();
+  await expect(page.getByText('protocols are changed.')).toBeVisible();
+  await expect(other).toBeChecked();
+  await page.waitForLoadState('networkidle');
+  await page.reload();
+  await page.getByRole('button', { name: 'Choose other protocols' }).click();
+  await expect(one).toBeChecked();
+  await expect(other).toBeChecked();
+});
+
 test('a food is exchanged with the true difference', async ({ page }) => {
   await signUp(page);
   await addRecipe(page, 'Eggs\nServes 1\n2 eggs', 'Eggs');

@@ -141,13 +141,13 @@ public sealed class PortionProfile
         {
             // What is meant decides food and weight at once: the widths don't part into one of each.
             var brings = line.Brings(measure) * (1 / portions);
-            return new(brings.Best, brings.Below, brings.Above, 0, 0, brings.IsOpen);
+            return new(brings.Best, brings.Below, brings.Above, 0, 0, brings.IsOpen || line.Lacks(measure));
         }
 
         var per100 = nutrition[measure];
         var hundreds = line.Grams * (1 / (100 * portions));
         // An unknown amount of a food that holds none of it still brings none.
-        var isOpen = (hundreds.IsOpen && per100.High != 0) || (per100.IsOpen && hundreds.High != 0);
+        var isOpen = (hundreds.IsOpen && per100.High != 0) || (per100.IsOpen && hundreds.High != 0) || line.Lacks(measure);
         return new(
             hundreds.Best * per100.Best,
             hundreds.Best * per100.Below,

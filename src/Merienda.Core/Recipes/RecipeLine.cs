@@ -65,6 +65,13 @@ public sealed class RecipeLine
     /// <summary>What a person should look at, with its cure; null when nothing is in doubt.</summary>
     public string? Doubt { get; }
 
+    /// <summary>Foods that go in and of which nobody says how much; empty when their words are not known, null when there are none.</summary>
+    private IReadOnlyList<Food>? Uncounted { get; init; }
+
+    /// <summary>Whether something of the line is not in its numbers that may hold some of a measure: they are a least then.</summary>
+    public bool Lacks(Measure measure) =>
+        Uncounted is { } foods && (foods.Count == 0 || foods.Any(food => food.Nutrition[measure].High != 0));
+
     public bool HasChoice => Meanings.Count > 1;
 
     /// <summary>Whether the words plainly mean one food and nothing else.</summary>
@@ -184,6 +191,7 @@ public sealed class RecipeLine
         }
 
         var (grams, doubt) = LineWeight.Of(read, food, system);
+        var with = ComesWith(read, food, foods);
         IReadOnlyList<Estimate> all =
         [
             grams,
@@ -197,15 +205,25 @@ public sealed class RecipeLine
             all,
             read.IsOutOfNumbers
                 ? DoubtOf(read, meanings) ?? "Not counted in the numbers"
-                : doubt ?? DoubtOf(read, meanings) ?? Beside(read, food, foods)
-        );
+                : doubt ?? DoubtOf(read, meanings) ?? Missing(with)
+        )
+        {
+            Uncounted =
+                read.Second.Length > 0 ? [.. foods.Mentioned(read.Second)]
+                : with.Count > 0 ? with
+                : null,
+        };
     }
 
     /// <summary>"1 slice rye bread with butter": the bread has an amount, the butter has none.</summary>
-    private static string? Beside(ReadLine read, Food own, FoodMatcher foods) =>
+    private static IReadOnlyList<Food> ComesWith(ReadLine read, Food own, FoodMatcher foods) =>
         read.Note.Split(", ").FirstOrDefault(note => note.StartsWith("with ", StringComparison.OrdinalIgnoreCase)) is { } with
-        && foods.Mentioned(with).FirstOrDefault(food => food.Key != own.Key) is { } other
-            ? $"\"{with}\" is not counted; give {other.Name.ToLowerInvariant()} a line of its own"
+            ? [.. foods.Mentioned(with).Where(food => food.Key != own.Key).Distinct()]
+            : [];
+
+    private static string? Missing(IReadOnlyList<Food> foods) =>
+        foods.Count > 0
+            ? $"How much {string.Join(" and ", foods.Select(food => food.Name.ToLowerInvariant()))} nobody says; give it a line of its own"
             : null;
 
     private static string? DoubtOf(ReadLine read, IReadOnlyList<LineMeaning> meanings) =>

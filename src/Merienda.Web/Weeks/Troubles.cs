@@ -28,15 +28,19 @@ public static class Troubles
                         day.Eater.Id
                     ))
             );
-            found.AddRange(
-                day.OpenMeals.Select(meal => new Trouble(
-                    TroubleKind.Open,
-                    $"{Name(day.Date)}: {day.Eater.Name}'s {week.Table.Household.Rhythm.NameOf(meal)} is still open.",
-                    day.Date,
-                    meal,
-                    day.Eater.Id
-                ))
-            );
+            // What nobody planned for a day that is over is no work any more.
+            if (day.Date >= week.Table.Today)
+            {
+                found.AddRange(
+                    day.OpenMeals.Select(meal => new Trouble(
+                        TroubleKind.Open,
+                        $"{Name(day.Date)}: {day.Eater.Name}'s {week.Table.Household.Rhythm.NameOf(meal)} is still open.",
+                        day.Date,
+                        meal,
+                        day.Eater.Id
+                    ))
+                );
+            }
         }
 
         found.AddRange(

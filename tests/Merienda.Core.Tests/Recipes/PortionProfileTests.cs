@@ -195,4 +195,13 @@ public class PortionProfileTests
             },
             iter: 200
         );
+
+    [Theory]
+    [InlineData("1 slice rye bread with butter", Measure.Energy, true)]
+    [InlineData("1 slice rye bread with butter", Measure.Alcohol, false)] // butter holds none, however much it is
+    [InlineData("2 eggs plus 4 egg whites", Measure.Protein, true)]
+    [InlineData("2 eggs plus 4 egg whites", Measure.Alcohol, false)]
+    [InlineData("2 eggs", Measure.Protein, false)]
+    public void What_goes_in_without_an_amount_leaves_the_sum_open(string line, Measure measure, bool isOpen) =>
+        Assert.Equal(isOpen, Table.Portion(1, line).Total(measure).IsOpen);
 }

@@ -198,7 +198,8 @@ function ProtocolChoice({
           kept(api.PUT('/api/table/eaters/{eater}/protocols', { params: { path: { eater: eater.id } }, body: { protocols: next } })),
         last: () => isChosen && onChosen(id),
       })
-      .then(() => setWanted(null));
+      // What was chosen since then is not given up.
+      .then(() => setWanted((now) => (now === next ? null : now)));
   };
   return (
     <div>
