@@ -73,4 +73,73 @@ public class EnergyNeedTests
         Assert.True(exchange.Differences.Single(item => item.Measure.Measure == Measure.Energy).Difference > 20);
         Assert.Null(Exchange.Of(eggs, 100, Food("olive-oil"), Measure.Protein));
     }
+
+    [Theory]
+    [InlineData(null, 1500, "")]
+    [InlineData(null, 1499, "Below 1,500 kcal a day: for a man, professional advice comes first.")]
+    [InlineData(null, 1200, "Below 1,500 kcal a day: for a man, professional advice comes first.")]
+    [InlineData(null, 1199, "Below 1,200 kcal (women) and 1,500 kcal (men) a day: professional advice comes first.")]
+    [InlineData(Sex.Woman, 1199, "Below 1,200 kcal a day for a woman: professional advice comes first.")]
+    [InlineData(Sex.Man, 1499, "Below 1,500 kcal a day for a man: professional advice comes first.")]
+    [InlineData(
+        Sex.Man,
+        799,
+        "Below 800 kcal a day only a clinical team sets the number.|Below 1,500 kcal a day for a man: professional advice comes first."
+    )]
+    [InlineData(Sex.Man, 800, "Below 1,500 kcal a day for a man: professional advice comes first.")]
+    public void A_caution_names_the_floor_and_whose_it_is(Sex? sex, int target, string cautions) =>
+        Assert.Equal(cautions, string.Join('|', EnergyNeed.CautionsOf(sex, target)));
+
+    [Theory]
+    [InlineData(25, 90, 1)]
+    [InlineData(350, 250, 120)]
+    public void Weight_height_and_age_have_their_ranges(int kilograms, int centimetres, int years)
+    {
+        string? Wrong(decimal weight, decimal height, decimal age) => EnergyNeed.Of(Sex.Woman, weight, height, age, 1.5m, 0).Refusal?.Field;
+        Assert.Null(Wrong(kilograms, centimetres, years));
+        var step = kilograms == 25 ? -0.1m : 0.1m;
+        Assert.Equal("weight", Wrong(kilograms + step, centimetres, years));
+        Assert.Equal("height", Wrong(kilograms, centimetres + step, years));
+        Assert.Equal("age", Wrong(kilograms, centimetres, years + step));
+    }
+
+    [Fact]
+    public void A_refusal_says_the_range_in_its_unit_and_a_deficit_in_percent()
+    {
+        var refusal = EnergyNeed.Of(Sex.Man, 70, 175, 30, 1.5m, 0.26m).Refusal!;
+        Assert.Equal(("deficit", "26", "deficit lies between 0 and 25 %"), (refusal.Field, refusal.Value, refusal.Reason));
+        Assert.Equal("activity lies between 1.2 and 1.9", EnergyNeed.Of(Sex.Man, 70, 175, 30, 2, 0).Refusal!.Reason);
+    }
+
+    [Fact]
+    public void A_deficit_lowers_the_target_to_whole_tens_and_has_a_pace()
+    {
+        // 1,648.75 · 1.4 = 2,308.25 kcal; a fifth less is 1,846.6, in tens 1,850; 461.65 kcal a day are 0.42 kg a week at 7,700 kcal a kilogram.
+        var need = Need(activity: 1.4m, deficit: 0.2m);
+        Assert.Equal((2308.25m, 1850m), (need.Need, need.Target));
+        Assert.Equal(0.4197m, need.PaceKilograms, 4);
+        Assert.Empty(need.Cautions);
+        // 0.7 kg a week of 70 kg is one percent and not above it.
+        Assert.Equal(0.7m, Need(activity: 1.9m, deficit: 0.25m).PaceKilograms, 1);
+    }
+
+    [Fact]
+    public void An_exchange_says_how_much_more_or_less_of_each_measure_it_brings()
+    {
+        var (egg, cod) = (Food("egg"), Food("cod"));
+        var exchange = Exchange.Of(egg, 200, cod, Measure.Protein)!;
+        decimal At(Food food, Measure measure, decimal grams) => food.Nutrition[measure].Best * grams / 100;
+        Assert.Equal(At(egg, Measure.Protein, 200), At(cod, Measure.Protein, exchange.Grams), 6);
+        foreach (var (measure, difference) in exchange.Differences)
+        {
+            Assert.Equal(At(cod, measure.Measure, exchange.Grams) - At(egg, measure.Measure, 200), difference, 6);
+        }
+
+        Assert.Equal(
+            [Measure.Energy, Measure.Protein, Measure.Fat, Measure.AvailableCarbohydrate, Measure.Fibre],
+            exchange.Differences.Select(item => item.Measure.Measure)
+        );
+        // Neither may lack the measure.
+        Assert.Null(Exchange.Of(Food("olive-oil"), 10, egg, Measure.Protein));
+    }
 }

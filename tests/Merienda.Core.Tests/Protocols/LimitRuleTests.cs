@@ -134,4 +134,46 @@ public class LimitRuleTests
         Assert.Equal(0, AtLeast(Measure.NetCarbohydrate, 100).Check(Eat(1, "100 g sugar"), Context()).Used); // reached
         Assert.Equal(0, AtLeast(Measure.NetCarbohydrate, 40).Check(Eat(1, "100 g sugar"), Context()).Used);
     }
+
+    [Theory]
+    [InlineData(7.5, false)] // 30 % of 25 g
+    [InlineData(7.6, true)]
+    public void More_than_the_meals_share_is_said_from_just_above_it(double grams, bool isSaid) =>
+        Assert.Equal(
+            isSaid,
+            AtMost(Measure.NetCarbohydrate, 25)
+                .CheckPortion(Eat(Food("sugar"), (decimal)grams), 0.3m, Context())
+                .Because.Contains("more than the meal's 30 %", StringComparison.Ordinal)
+        );
+
+    [Fact]
+    public void Of_a_week_a_portion_uses_the_week_and_has_no_meals_share()
+    {
+        var week = AtMost(Measure.NetCarbohydrate, 100, Period.Week).CheckPortion(Eat(1, "50 g sugar"), 0.1m, Context());
+        Assert.Equal("Net carbs: 50 g uses 50 % of the week.", week.Because);
+    }
+
+    [Fact]
+    public void A_portion_says_what_it_brings_to_a_floor_and_of_a_ceiling_of_nothing_only_what_it_is()
+    {
+        Assert.Equal(
+            "Protein: brings 17.8 g of at least 90 g a day.",
+            AtLeast(Measure.Protein, 90).CheckPortion(Eat(1, "100 g cod"), null, Context()).Because
+        );
+        Assert.StartsWith(
+            "Net carbs: 0 g, at most 0 g",
+            AtMost(Measure.NetCarbohydrate, 0).CheckPortion(Eat(1, "100 g cod"), 0.3m, Context()).Because,
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public void What_cannot_be_told_names_at_most_three_foods_each_once()
+    {
+        var because = AtMost(Measure.NetCarbohydrate, 25)
+            .Check(Eat(1, "100 g moonfruit", "100 g moonfruit", "1 cup stardust", "20 g glimmerweed", "10 g zorblat"), Context())
+            .Because;
+        Assert.Contains("100 g moonfruit and 1 cup stardust and 20 g glimmerweed", because, StringComparison.Ordinal);
+        Assert.DoesNotContain("zorblat", because, StringComparison.Ordinal);
+    }
 }

@@ -86,4 +86,23 @@ public class MealSlotRuleTests
     [Fact]
     public void A_part_that_nobody_stated_cannot_be_told() =>
         Assert.True((Rule with { AtLeast = null, AsksAtLeast = true }).Check(Eat(1, "150 g cod"), At(MealRole.Lunch)).NeedsAllowance);
+
+    [Fact]
+    public void What_is_short_over_or_unknown_says_so_with_what_brings_it()
+    {
+        string Says(params string[] lines) => Rule.Check(Eat(1, lines), At(MealRole.Lunch)).Because;
+        Assert.StartsWith("Fish at lunch: 17.8 g", Says("100 g cod"), StringComparison.Ordinal);
+        Assert.Contains("most of it from Cod fillet 44.5 g", Says("250 g cod"), StringComparison.Ordinal);
+        var asked = Rule.Check(Eat(1, "150 g cod or chicken breast"), At(MealRole.Lunch));
+        Assert.NotEmpty(asked.Doubts);
+        Assert.Empty(Rule.Check(Eat(1, "100 g cod"), At(MealRole.Lunch)).Doubts);
+    }
+
+    [Fact]
+    public void A_part_that_is_asked_for_names_nobody_else_and_has_no_verdict_yet()
+    {
+        var finding = (Rule with { AtMost = null, AsksAtMost = true }).Check(Eat(1, "150 g cod"), At(MealRole.Lunch));
+        Assert.Equal((Verdict.CannotTell, true), (finding.Verdict, finding.NeedsAllowance));
+        Assert.Equal(26.7m, finding.Value!.Value.Best);
+    }
 }

@@ -1,5 +1,6 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
+using Merienda.Core.Quantities;
 using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Protocols;
@@ -83,5 +84,61 @@ public class PairingRuleTests
         Assert.True(rule.CheckPortion(Eat(1, "60 g butter"), null, Context()).NeedsAllowance);
         Assert.Equal(Verdict.CannotTell, rule.JudgePortion(Eat(1, "60 g butter"), null, Context()));
         Assert.Equal("Pairing by fat: no two heavy meals a day, from an amount you state", rule.Sentence(Data.Classes));
+    }
+
+    private static Estimate FatOf(string line) => Eat(1, line).Sum(Measure.Fat);
+
+    [Fact]
+    public void A_meal_is_heavy_from_just_above_the_bound_and_light_up_to_it()
+    {
+        var fat = FatOf("60 g butter");
+        string Says(decimal most) => (Fat with { AtMost = most }).CheckPortion(Eat(1, "60 g butter"), null, Context()).Because;
+        Assert.EndsWith("is a light meal.", Says(fat.High!.Value), StringComparison.Ordinal);
+        Assert.EndsWith("may be a heavy meal.", Says(fat.High!.Value - 0.001m), StringComparison.Ordinal);
+        Assert.EndsWith("may be a heavy meal.", Says(fat.Low), StringComparison.Ordinal);
+        Assert.Contains("is a heavy meal;", Says(fat.Low - 0.001m), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Beside_a_heavy_meal_the_other_is_held_against_its_own_bound_on_both_sides()
+    {
+        var other = FatOf("20 g butter");
+        Verdict With(decimal beside) =>
+            (Fat with { BesideIt = beside })
+                .Check(new([At(0, "lunch", "One", "60 g butter"), At(0, "supper", "Other", "20 g butter")]), Context())
+                .Verdict;
+        Assert.Equal(Verdict.Fits, With(other.High!.Value));
+        Assert.Equal(Verdict.TooClose, With(other.High!.Value - 0.001m));
+        Assert.Equal(Verdict.TooClose, With(other.Low));
+        Assert.Equal(Verdict.Breaks, With(other.Low - 0.001m));
+        // A bound above the heavy one's says nothing more.
+        Assert.Equal(
+            Verdict.Breaks,
+            (Fat with { AtMost = 10, BesideIt = 40 })
+                .Check(new([At(0, "lunch", "One", "60 g butter"), At(0, "supper", "Other", "20 g butter")]), Context())
+                .Verdict
+        );
+    }
+
+    [Theory]
+    [InlineData("60 g butter", "10 g butter", "300 g moonfruit", Verdict.CannotTell)] // the supper may be anything
+    [InlineData("60 g butter", "60 g butter", "300 g moonfruit", Verdict.Breaks)] // what is known is too much already
+    [InlineData("10 g butter", "10 g butter", "300 g moonfruit", Verdict.Fits)] // beside so light a lunch anything goes
+    public void A_dish_that_nobody_knows_is_judged_by_what_it_may_be(string lunch, string supper, string unknown, Verdict verdict) =>
+        Assert.Equal(verdict, Fat.Check(new([At(0, "lunch", "One", lunch), At(0, "supper", "Other", supper, unknown)]), Context()).Verdict);
+
+    [Fact]
+    public void What_may_not_go_together_says_so_and_what_goes_together_repeats_the_rule()
+    {
+        var other = FatOf("20 g butter");
+        Intake day = new([At(0, "lunch", "One", "60 g butter"), At(0, "supper", "Other", "20 g butter")]);
+        Assert.Contains(
+            "may not go together",
+            (Fat with { BesideIt = other.Best }).Check(day, Context()).Because,
+            StringComparison.Ordinal
+        );
+        var kept = (Fat with { BesideIt = 20 }).Check(day, Context());
+        Assert.Equal($"{(Fat with { BesideIt = 20 }).Sentence(Data.Classes)}; kept.", kept.Because);
+        Assert.Null(kept.Value);
     }
 }
