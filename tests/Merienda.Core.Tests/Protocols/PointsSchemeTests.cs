@@ -97,4 +97,42 @@ public class PointsSchemeTests
         };
         Assert.Equal((decimal)rounded, scheme.PointsOf(One("10 g sugar")).Best);
     }
+
+    [Fact]
+    public void A_line_brings_the_sum_of_all_that_is_counted_of_it()
+    {
+        // 50 g sugar in two portions: half of 3.225 for its energy and of 9.98 for its added sugars.
+        Assert.Equal(13.205m / 2, House.UnroundedPointsOfLine(Portion(2, "50 g sugar"), 0), 3);
+        // 80 g courgette bring 13.6 kcal and give half a point back: a credit shows as less than nothing.
+        Assert.Equal((13.6m / 60) - 0.5m, House.UnroundedPointsOfLine(Portion(1, "80 g courgette"), 0), 6);
+        var typed = House with { Typed = [new("sugar", 3, 25)] };
+        Assert.Equal(3, typed.UnroundedPointsOfLine(Portion(2, "50 g sugar"), 0));
+        var free = House with { Free = [new("sugar", 10)] };
+        Assert.Equal(13.205m / 2 * 15 / 25, free.UnroundedPointsOfLine(Portion(2, "50 g sugar"), 0), 2);
+    }
+
+    [Fact]
+    public void The_fewest_points_have_the_most_credit_and_the_most_the_least()
+    {
+        var dish = Portion(1, "60 g olive oil", "about 80 g courgette");
+        var (energy, vegetables) = (dish.Total(Measure.Energy), dish.Total(Measure.Vegetables));
+        var points = House.PointsOf(new Helping("dish", dish, 1), PointsRounding.Nothing);
+        Assert.Equal((energy.Best / 60) - (vegetables.Best / 160), points.Best, 6);
+        Assert.Equal((energy.Low / 60) - (vegetables.High!.Value / 160), points.Low, 6);
+        Assert.Equal((energy.High!.Value / 60) - (vegetables.Low / 160), points.High!.Value, 6);
+        Assert.True(points.Low < points.Best && points.Best < points.High);
+    }
+
+    [Fact]
+    public void A_typed_zero_is_free_for_its_serving_unless_the_scheme_says_itself_how_free_it_is()
+    {
+        decimal Of(PointsScheme scheme) => scheme.PointsOf(One("50 g sugar"), PointsRounding.Nothing).Best;
+        var zero = House with { Typed = [new("sugar", 0, 20)] };
+        Assert.Equal(13.205m * 30 / 50, Of(zero), 3);
+        Assert.Equal(0, Of(zero with { Free = [new("sugar")] }));
+        Assert.Equal(13.205m * 40 / 50, Of(zero with { Free = [new("sugar", 10)] }), 3);
+        // Points above nothing are what they are, for every gram.
+        Assert.Equal(5, Of(House with { Typed = [new("sugar", 2, 20)] }));
+        Assert.Equal(13.205m, Of(House with { Typed = [new("cod", 0, 20)] }), 3);
+    }
 }
