@@ -133,4 +133,24 @@ public class FodmapRuleTests
         );
         Assert.Equal(verdict, Rule.Check(Eat(pickle, (decimal)grams), Context()).Verdict);
     }
+
+    [Fact]
+    public void A_dose_whose_lowest_value_is_the_cut_off_breaks()
+    {
+        // Whole milk: 4.7 g lactose in 100 g, 5 % either way; the lowest of 1 / 0.04465 g is the cut-off itself.
+        var lactose = Fodmaps.ContentOf(Food("milk-whole"), FodmapGroup.Lactose).PerHundredGrams;
+        var grams = 100 / lactose.Low;
+        Assert.Equal(Verdict.Breaks, Rule.JudgePortion(Eat(Food("milk-whole"), Math.Ceiling(grams * 1_000) / 1_000), null, Context()));
+        Assert.Equal(Verdict.TooClose, Rule.JudgePortion(Eat(Food("milk-whole"), Math.Floor(grams * 1_000) / 1_000), null, Context()));
+    }
+
+    [Fact]
+    public void A_dish_of_which_hardly_anything_stays_below_says_so_and_names_what_limits_it()
+    {
+        Assert.Contains(Check("2 kg onion").Notes, note => note == "Not even a twentieth of a portion stays below, because of Onion.");
+        Assert.Contains(
+            Check("10 g whole milk", "100 g beef shin").Notes,
+            note => note.StartsWith("The largest portion that stays below is 2", StringComparison.Ordinal)
+        );
+    }
 }
