@@ -100,5 +100,7 @@ public class CountRuleTests
         var rule = Fish with { AtLeast = null, AsksAtLeast = true };
         Assert.True(rule.Check(new([Cod(0)]), Context()).NeedsAllowance);
         Assert.True(rule.CheckPortion(new([Cod(0)]), null, Context()).NeedsAllowance);
+        Assert.Equal(Verdict.CannotTell, rule.JudgePortion(new([Cod(0)]), null, Context()));
+        Assert.Equal(Verdict.Fits, Fish.JudgePortion(Eat(1, "100 g rice"), null, Context()));
     }
 }

@@ -69,6 +69,10 @@ public class PointsBudgetRuleTests
     public void What_is_drawn_says_its_account_and_an_unknown_food_leaves_it_open()
     {
         var rule = Budget with { AtMost = 5, Reserve = 4 };
+        Assert.Equal(
+            "Points: 7.5, 2.5 over the day's 5, drawn from what is carried over and in reserve.",
+            rule.Check(Eat(1, "600 g potato"), Context()).Because
+        );
         Assert.Equal("Weekly reserve: 2.5 of 4 points are drawn.", rule.CheckWeek([Eat(1, "600 g potato")], Context())!.Because);
         var open = rule.CheckWeek([Eat(1, "600 g potato", "some moonfruit")], Context())!;
         Assert.Equal((Verdict.CannotTell, true), (open.Verdict, open.Value!.Value.IsOpen));
