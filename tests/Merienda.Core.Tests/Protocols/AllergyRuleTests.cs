@@ -86,4 +86,24 @@ public class AllergyRuleTests
                 )
                 .Verdict
         );
+
+    [Fact]
+    public void Of_several_allergies_one_that_may_be_in_it_is_enough_for_a_doubt()
+    {
+        Verdict Of(Intake intake, params string[] allergies) =>
+            new AllergyRule { Id = "allergy", Classes = allergies }
+                .Check(intake, Context())
+                .Verdict;
+        // Packets of rye bread differ in sesame; none of them is known for fish.
+        Assert.Equal(Verdict.CannotTell, Of(Eat(1, "1 slice rye bread"), "sesame", "fish"));
+        Assert.Equal(Verdict.CannotTell, Of(Eat(1, "1 slice rye bread"), "fish", "sesame"));
+        Assert.Equal(Verdict.Fits, Of(Eat(1, "1 slice rye bread"), "fish", "crustacean"));
+        // A packet that warns of one of them, and one that names one.
+        var warns = Bought(Printed("Rice flour, salt") with { MayContain = "sesame" });
+        Assert.Equal(Verdict.CannotTell, Of(Eat(warns), "sesame", "fish"));
+        Assert.Equal(Verdict.CannotTell, Of(Eat(warns), "fish", "sesame"));
+        Assert.Equal(Verdict.Fits, Of(Eat(warns), "fish", "crustacean"));
+        var names = Bought(Printed("Rice flour, sesame, salt"));
+        Assert.Equal(Verdict.Breaks, Of(Eat(names), "fish", "sesame"));
+    }
 }
