@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { addRecipe, beginWeekToday, chooseLowCarb, expect, expectAxeClean, makeBatch, signUp, test } from './kitchen';
 
 const soup = 'Lentil soup\nServes 4\n\nIngredients\n400 g red lentils, rinsed\n800 g swede, diced\n\nMethod\nSimmer for 25 minutes.';
@@ -22,18 +22,22 @@ async function cooked(page: Page) {
   return { soon, free, later };
 }
 
+/** The pot on the scale, and the empty pot. */
+async function weigh(pot: Locator, gross: string, tare: string) {
+  await pot.getByLabel('On the scale').fill(gross);
+  await pot.getByLabel('Weight of the empty vessel').fill(tare);
+}
+
 test('a pot is weighed and shared, weighed again, and its labels say the grams', async ({ page }) => {
   const { later } = await cooked(page);
   await go(page, 'Session');
   await go(page, 'Portion');
   const pot = page.getByRole('form', { name: 'Weigh A, All of it' });
   await expect(pot).toContainText('1,500 g went in, raw');
-  await pot.getByLabel('On the scale').fill('900');
-  await pot.getByLabel('Weight of the empty vessel').fill('900');
+  await weigh(pot, '900', '900');
   await expect(pot).toContainText('cannot weigh as much');
   await expect(pot.getByRole('button', { name: 'Weigh and share' })).toBeDisabled();
-  await pot.getByLabel('On the scale').fill('2958');
-  await pot.getByLabel('Weight of the empty vessel').fill('1100');
+  await weigh(pot, '2958', '1100');
   await pot.getByRole('button', { name: 'Weigh and share' }).click();
   await expect(pot).toContainText('1,858 g, 3 g over');
   const boxes = page.getByRole('region', { name: 'A Lentil soup' }).getByRole('listitem');
@@ -62,8 +66,7 @@ test('unequal shares keep their ratio on the scale', async ({ page }) => {
   await go(page, 'Session');
   await go(page, 'Portion');
   const pot = page.getByRole('form', { name: 'Weigh A, All of it' });
-  await pot.getByLabel('On the scale').fill('2950');
-  await pot.getByLabel('Weight of the empty vessel').fill('1100');
+  await weigh(pot, '2950', '1100');
   await pot.getByRole('button', { name: 'Weigh and share' }).click();
   await expect(pot).toContainText('1,850 g');
   const boxes = page.getByRole('region', { name: 'A Lentil soup' }).getByRole('listitem');

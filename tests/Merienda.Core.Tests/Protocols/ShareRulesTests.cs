@@ -7,6 +7,14 @@ namespace Merienda.Core.Tests.Protocols;
 
 public class ShareRulesTests
 {
+    private static EnergyShareRule Fat(Period per) =>
+        new()
+        {
+            Id = "fat",
+            Measure = Measure.Fat,
+            Per = per,
+        };
+
     [Fact]
     public void Half_and_half_by_grams_is_two_thirds_by_energy()
     {
@@ -23,11 +31,8 @@ public class ShareRulesTests
     public void A_share_of_energy_is_judged_a_portion(int most, Verdict verdict)
     {
         // 20 g butter and 20 g sugar: 16.2 g fat bring 146 of 221 kcal, 66.1 % ± 5 to 6.
-        var rule = new EnergyShareRule
+        var rule = Fat(Period.Portion) with
         {
-            Id = "fat",
-            Measure = Measure.Fat,
-            Per = Period.Portion,
             AtMost = most,
         };
         Assert.Equal(verdict, rule.Check(Eat(1, "20 g butter", "20 g sugar"), Context()).Verdict);
@@ -54,13 +59,7 @@ public class ShareRulesTests
     public void Nothing_over_nothing_is_unknown_and_an_empty_day_breaks_no_share()
     {
         Assert.True(QuotientRule.Quotient(Estimate.Zero, Estimate.Zero, 100).IsOpen);
-        var rule = new EnergyShareRule
-        {
-            Id = "fat",
-            Measure = Measure.Fat,
-            Per = Period.Day,
-            AtLeast = 60,
-        };
+        var rule = Fat(Period.Day) with { AtLeast = 60 };
         Assert.Equal(Verdict.Fits, rule.Check(new Intake([]), Context()).Verdict);
     }
 
@@ -107,13 +106,7 @@ public class ShareRulesTests
     [Fact]
     public void A_portion_that_is_off_a_days_share_says_that_the_day_decides_and_one_of_its_own_does_not()
     {
-        var rule = new EnergyShareRule
-        {
-            Id = "fat",
-            Measure = Measure.Fat,
-            Per = Period.Day,
-            AtMost = 30,
-        };
+        var rule = Fat(Period.Day) with { AtMost = 30 };
         var day = rule.CheckPortion(Eat(1, "20 g butter", "20 g sugar"), null, Context());
         Assert.Equal(Verdict.Fits, day.Verdict);
         Assert.EndsWith("in this portion; what else is eaten that day decides.", day.Because, StringComparison.Ordinal);

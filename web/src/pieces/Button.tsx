@@ -6,8 +6,11 @@ const looks = {
   bare: 'px-1 text-cobalt underline-offset-2 hover:underline',
 };
 
-export const buttonLook =
+const everyLook =
   'inline-flex min-h-9 items-center justify-center gap-1.5 rounded-sm py-1 text-sm font-semibold whitespace-nowrap transition duration-150 disabled:opacity-50';
+
+/** The one thing to do next, also where it is a link. */
+export const mainLook = `${everyLook} ${looks.main}`;
 
 export function Button({
   look = 'quiet',
@@ -19,7 +22,7 @@ export function Button({
       type="button"
       // A double click sends a form once: the second click comes before the first has dimmed the button.
       onClick={(event) => rest.type === 'submit' && event.detail > 1 && event.preventDefault()}
-      className={`${buttonLook} ${looks[look]} ${className}`}
+      className={`${everyLook} ${looks[look]} ${className}`}
       {...rest}
     />
   );

@@ -1,7 +1,7 @@
 import { Link, type LinkProps } from 'react-router';
-import { buttonLook } from './Button';
+import { mainLook } from './Button';
 
 /** The one thing to do next, where it leads to another page. */
 export function ButtonLink({ className = '', ...rest }: LinkProps) {
-  return <Link className={`${buttonLook} bg-cobalt px-3 text-on-cobalt hover:brightness-110 ${className}`} {...rest} />;
+  return <Link className={`${mainLook} ${className}`} {...rest} />;
 }

@@ -35,21 +35,20 @@ export async function fetched<T>(load: () => Promise<T>, reload = () => location
   });
 }
 
-const others = new Set<() => Promise<unknown>>();
+const pages: (() => Promise<unknown>)[] = [];
 
 /** A page that is fetched when it is opened, or before by {@link fetchTheRest}. */
 export function later<P>(load: () => Promise<ComponentType<P>>): LazyExoticComponent<ComponentType<P>> {
-  others.add(load);
+  pages.push(load);
   return lazy(() => fetched(load).then((page) => ({ default: page })));
 }
 
-/** Fetches what was not opened yet, one after the other: in the kitchen and in the shop the network drops. */
+/**
+ * Fetches what was not opened yet, one page after the other: in the kitchen and in the shop the network drops. The browser keeps what it
+ * has, and what does not come now is asked for again when it is opened.
+ */
 export async function fetchTheRest() {
-  for (const load of [...others]) {
-    if (!navigator.onLine) return;
-    await load().then(
-      () => others.delete(load),
-      () => {},
-    );
+  for (const load of pages) {
+    if (navigator.onLine) await load().catch(() => {});
   }
 }
