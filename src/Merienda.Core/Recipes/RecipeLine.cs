@@ -90,6 +90,9 @@ public sealed class RecipeLine
 
     public string Name => Food?.Name ?? Read.Text.Trim();
 
+    /// <summary>What is said to be unknown of it: its food, or all that was typed where something beside the food has no amount.</summary>
+    public string NameOfUnknown => Uncounted is null ? Name : Read.Text.Trim();
+
     /// <summary>What it is called beside its numbers, which span whatever else may be meant.</summary>
     public string NameInSums =>
         Food is not { } food ? Name

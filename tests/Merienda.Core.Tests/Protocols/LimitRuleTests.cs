@@ -176,4 +176,12 @@ public class LimitRuleTests
         Assert.Contains("100 g moonfruit and 1 cup stardust and 20 g glimmerweed", because, StringComparison.Ordinal);
         Assert.DoesNotContain("zorblat", because, StringComparison.Ordinal);
     }
+
+    [Fact]
+    public void Where_only_what_comes_with_a_food_is_unknown_the_food_is_not_said_to_be() =>
+        Assert.Contains(
+            "no values yet for 1 slice rye bread with butter",
+            AtMost(Measure.Energy, 1_500).Check(Eat(1, "1 slice rye bread with butter"), Context()).Because,
+            StringComparison.Ordinal
+        );
 }

@@ -124,7 +124,7 @@ public sealed record LimitRule : BoundedRule
             Enumerable
                 .Range(0, helping.Profile.Lines.Count)
                 .Where(line => helping.Profile[line, measure].IsOpen)
-                .Select(line => helping.Profile.Lines[line].Name)
+                .Select(line => helping.Profile.Lines[line].NameOfUnknown)
         );
         return string.Join(" and ", names.Distinct().Take(3));
     }
