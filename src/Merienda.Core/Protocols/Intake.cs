@@ -180,15 +180,34 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
         return _scored.Value.Points;
     }
 
-    private static IReadOnlyList<Contributor> Ordered(IEnumerable<Contributor> parts) =>
-        [
-            .. parts
-                .GroupBy(item => item.Name)
-                .Select(item => new Contributor(item.Key, item.Sum(part => part.Amount)))
-                .Where(item => item.Amount != 0)
-                .OrderByDescending(item => item.Amount)
-                .ThenBy(item => item.Name, StringComparer.Ordinal),
-        ];
+    /// <summary>Each name once. Every limit of every day asks for these, so few names are looked through rather than hashed.</summary>
+    private static IReadOnlyList<Contributor> Ordered(IEnumerable<Contributor> parts)
+    {
+        var sums = new List<Contributor>();
+        foreach (var part in parts)
+        {
+            var at = 0;
+            while (at < sums.Count && sums[at].Name != part.Name)
+            {
+                at++;
+            }
+
+            if (at == sums.Count)
+            {
+                sums.Add(part);
+            }
+            else
+            {
+                sums[at] = sums[at] with { Amount = sums[at].Amount + part.Amount };
+            }
+        }
+
+        sums.RemoveAll(sum => sum.Amount == 0);
+        sums.Sort(
+            (one, other) => other.Amount.CompareTo(one.Amount) is not 0 and var more ? more : string.CompareOrdinal(one.Name, other.Name)
+        );
+        return sums;
+    }
 
     private Estimate SumLines(Func<Helping, int, int, (LineAmount Amount, decimal Times)> of)
     {

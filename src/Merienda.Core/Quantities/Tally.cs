@@ -5,12 +5,13 @@ namespace Merienda.Core.Quantities;
 /// <summary>
 /// A sum that remembers where its widths came from. Widths of one source (a packet, a weighed line) add linearly,
 /// independent sources combine by root-sum-square below and above the best value (domain.md section 3).
-/// A source is an object; two amounts share it when they hold the same instance.
+/// A source is an object; two amounts share it when they hold the same instance. Widths are estimates themselves, so they are summed in
+/// binary floating point, of which 15 digits go into the result.
 /// </summary>
 /// <param name="sources">About how many sources there will be.</param>
 public sealed class Tally(int sources = 0)
 {
-    private readonly Dictionary<object, (decimal Below, decimal Above)> _widths = new(sources, ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<object, (double Below, double Above)> _widths = new(sources, ReferenceEqualityComparer.Instance);
     private decimal _best;
     private bool _isOpen;
 
@@ -26,7 +27,9 @@ public sealed class Tally(int sources = 0)
         _isOpen |= isOpen;
     }
 
-    public void AddWidth(object source, decimal below, decimal above)
+    public void AddWidth(object source, decimal below, decimal above) => AddWidth(source, (double)below, (double)above);
+
+    public void AddWidth(object source, double below, double above)
     {
         if (below == 0 && above == 0)
         {
@@ -38,7 +41,7 @@ public sealed class Tally(int sources = 0)
     }
 
     /// <summary>The sources that have a width, each once.</summary>
-    public IEnumerable<(object Source, decimal Below, decimal Above)> Widths =>
+    public IEnumerable<(object Source, double Below, double Above)> Widths =>
         _widths.Select(pair => (pair.Key, pair.Value.Below, pair.Value.Above));
 
     /// <summary>What the sum plausibly is: independent errors partly cancel.</summary>
@@ -46,30 +49,25 @@ public sealed class Tally(int sources = 0)
     {
         get
         {
-            decimal below = 0,
+            double below = 0,
                 above = 0;
-            double belowSquares = 0,
-                aboveSquares = 0;
             foreach (var width in _widths.Values)
             {
-                below += width.Below;
-                above += width.Above;
-                belowSquares += (double)width.Below * (double)width.Below;
-                aboveSquares += (double)width.Above * (double)width.Above;
+                below += width.Below * width.Below;
+                above += width.Above * width.Above;
             }
 
-            // √Σw² never exceeds Σw; the minimum absorbs the last digit lost on the way through double.
-            return Spread(Math.Min(below, (decimal)Math.Sqrt(belowSquares)), Math.Min(above, (decimal)Math.Sqrt(aboveSquares)));
+            return Spread(Math.Sqrt(below), Math.Sqrt(above));
         }
     }
 
     /// <summary>What the sum is when every source errs the same way at once.</summary>
     public Estimate WorstCase => Spread(_widths.Values.Sum(width => width.Below), _widths.Values.Sum(width => width.Above));
 
-    private Estimate Spread(decimal below, decimal above)
+    private Estimate Spread(double below, double above)
     {
         // No source is wider below than its own best value; the minimum absorbs rounding of the last digit.
-        var low = _best - Math.Min(below, _best);
-        return _isOpen ? Estimate.AtLeast(low, _best) : Estimate.Between(low, _best, _best + above);
+        var low = _best - Math.Min((decimal)below, _best);
+        return _isOpen ? Estimate.AtLeast(low, _best) : Estimate.Between(low, _best, _best + (decimal)above);
     }
 }

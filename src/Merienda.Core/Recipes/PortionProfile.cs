@@ -96,9 +96,10 @@ public sealed class PortionProfile
     {
         var sum = _sums[(int)measure];
         tally.AddBest(sum.Total.Best * size, sum.Total.IsOpen);
+        var times = (double)size;
         foreach (var (source, below, above) in sum.Widths)
         {
-            tally.AddWidth(source, below * size, above * size);
+            tally.AddWidth(source, below * times, above * times);
         }
     }
 
@@ -159,5 +160,5 @@ public sealed class PortionProfile
     }
 
     /// <summary>One measure of one portion: its total and the width of each source that has one.</summary>
-    private sealed record MeasureSum(Estimate Total, (object Source, decimal Below, decimal Above)[] Widths);
+    private sealed record MeasureSum(Estimate Total, (object Source, double Below, double Above)[] Widths);
 }

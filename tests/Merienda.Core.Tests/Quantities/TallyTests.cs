@@ -27,7 +27,7 @@ public class TallyTests
         tally.Add(sharp, Estimate.Exactly(5));
         tally.Add(wide, Estimate.Between(1, 1, 2));
         tally.Add(wide, Estimate.Between(0, 1, 1));
-        Assert.Equal([(wide, 1m, 1m)], tally.Widths);
+        Assert.Equal([(wide, 1d, 1d)], tally.Widths);
     }
 
     [Fact] // 3, 4, 5: the right-angled triangle
