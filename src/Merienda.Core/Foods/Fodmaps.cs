@@ -121,6 +121,7 @@ public static class Fodmaps
 
     /// <summary>
     /// Cut-off in g per food per sitting; a dose fits when it is less: Varney et al. 2017, J Gastroenterol Hepatol 32 S1, from memory [M].
+    /// Its 0.40 g for sorbitol and mannitol together needs no rule of its own: two that each stay below 0.20 g never reach it.
     /// </summary>
     public static decimal CutOff(Food food, FodmapGroup group) => food.FodmapContents[(int)group].CutOff;
 
@@ -132,9 +133,6 @@ public static class Fodmaps
             FodmapGroup.ExcessFructose => IsFresh(food) && IsOnlyExcessFructose(contents) ? 0.40m : 0.15m,
             _ => 0.20m,
         };
-
-    /// <summary>Sorbitol and mannitol of one food together, g per sitting, less than: same source [M].</summary>
-    public const decimal PolyolsTogether = 0.40m;
 
     private static bool IsGrainLike(Food food) => food.Is("grain") || food.Is("legume") || food.Is("tree-nut") || food.Is("seed");
 
@@ -154,10 +152,7 @@ public static class Fodmaps
     {
         public static OfCutOff Of((FodmapContent Content, decimal CutOff)[] groups)
         {
-            var (sorbitol, mannitol) = (groups[(int)FodmapGroup.Sorbitol].Content, groups[(int)FodmapGroup.Mannitol].Content);
-            var polyols = new FodmapContent(sorbitol.PerHundredGrams + mannitol.PerHundredGrams, sorbitol.IsKnown && mannitol.IsKnown);
             var shares = groups
-                .Append((Content: polyols, CutOff: PolyolsTogether))
                 .Select(group =>
                     (
                         Most: group.Content.PerHundredGrams.High / 100 / group.CutOff,

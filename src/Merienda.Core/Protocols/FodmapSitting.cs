@@ -53,21 +53,13 @@ internal sealed class FodmapSitting
         }
 
         var worst = Verdict.Fits;
-        var together = Estimate.Zero;
-        var (polyols, areKnown) = (0, true);
         foreach (var group in restricted)
         {
             var (content, cutOff) = food.FodmapContents[(int)group];
-            var dose = content.PerHundredGrams.In(grams);
-            worst = Max(worst, Judge(dose, cutOff, content.IsKnown));
-            if (group is FodmapGroup.Sorbitol or FodmapGroup.Mannitol)
-            {
-                (together, polyols, areKnown) = (together + dose, polyols + 1, areKnown && content.IsKnown);
-            }
+            worst = Max(worst, Judge(content.PerHundredGrams.In(grams), cutOff, content.IsKnown));
         }
 
-        // Each polyol has its own cut-off and both together have another one.
-        return polyols < 2 ? worst : Max(worst, Judge(together, Fodmaps.PolyolsTogether, areKnown));
+        return worst;
     }
 
     public static Verdict Judge(Estimate dose, decimal cutOff, bool isKnown) =>

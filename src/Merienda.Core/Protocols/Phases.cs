@@ -98,18 +98,19 @@ public static class PhaseCalendar
         var stretches = Stretches(plan, schedule);
         var now = stretches.First(stretch => date <= stretch.Last);
         var day = date.DayNumber - now.First.DayNumber + 1;
-        // What a challenge found holds from the end of its own stretch on; until then nothing is decided.
-        var allowed = stretches
-            .Where(stretch =>
-                stretch.Kind == PhaseKind.Challenge
-                && stretch.Last < date
-                && plan.Outcomes.GetValueOrDefault(stretch.Challenge!.Id) == ChallengeOutcome.Tolerated
-                && now.Kind == PhaseKind.Personal
-            )
-            .SelectMany(stretch => stretch.Challenge!.Allows)
-            .Concat(now.Kind == PhaseKind.Challenge ? now.Challenge!.Allows : [])
-            .ToHashSet();
-        return new(now.Kind, now.Challenge, day, allowed, Says(now, day));
+        var allowed = now switch
+        {
+            { Kind: PhaseKind.Challenge, Challenge: { } tried } => tried.Allows,
+            // What challenges found is nobody's until all of them are over: one thing is tried at a time.
+            { Kind: PhaseKind.Personal } => stretches
+                .Where(stretch =>
+                    stretch is { Kind: PhaseKind.Challenge, Challenge: { } over }
+                    && plan.Outcomes.GetValueOrDefault(over.Id) == ChallengeOutcome.Tolerated
+                )
+                .SelectMany(stretch => stretch.Challenge!.Allows),
+            _ => [],
+        };
+        return new(now.Kind, now.Challenge, day, allowed.ToHashSet(), Says(now, day));
     }
 
     private static string Says(PhaseStretch now, int day) =>

@@ -106,4 +106,23 @@ public class AllergyRuleTests
         var names = Bought(Printed("Rice flour, sesame, salt"));
         Assert.Equal(Verdict.Breaks, Of(Eat(names), "fish", "sesame"));
     }
+
+    [Theory]
+    [InlineData("Oats, spices", "nobody can tell from Sea crackers (spices)")]
+    [InlineData("Oats, starch, spices, glimmerdust", "nobody can tell from Sea crackers (spices, glimmerdust, starch)")]
+    [InlineData("Oats, spices, glimmerdust, moonsalt, starleaf", "nobody can tell from Sea crackers (spices, glimmerdust, moonsalt)")]
+    [InlineData("Oats. May contain mustard.", "Sea crackers: its packet warns of it")]
+    [InlineData("Oats, lecithin", null)] // of soya or egg: neither is one of theirs
+    [InlineData("Oats, rapeseed oil", null)]
+    public void What_a_packet_leaves_open_is_refused_with_its_words(string statement, string? said)
+    {
+        var rule = new AllergyRule { Id = "allergy", Classes = ["wheat", "mustard"] };
+        var finding = rule.Check(Eat(Bought(Printed(statement))), Context());
+        Assert.Equal(
+            said is null
+                ? "Allergy: everything in it is known to be without wheat, mustard."
+                : $"Allergy to wheat, mustard: {said}. Refused until that is settled or an adult accepts it by name.",
+            finding.Because
+        );
+    }
 }

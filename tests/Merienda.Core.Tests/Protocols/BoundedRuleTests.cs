@@ -204,4 +204,50 @@ public class BoundedRuleTests
             Assert.NotEqual(Verdict.Fits, With(fitsNot).Verdict);
         }
     }
+
+    [Theory] // 300 g potato 231 kcal, 100 g sugar 387 kcal: together 595 to 641
+    [InlineData(200, "0.3 of the portion would fit")] // 210 of 641; without all of the sugar it is still too much
+    [InlineData(300, "85 g less White sugar a portion")]
+    [InlineData(10, null)] // not even a twentieth
+    public void Where_less_of_one_food_is_no_cure_a_smaller_portion_is(int most, string? cure) =>
+        Assert.Equal(cure, AtMost(Measure.Energy, most).Check(Eat(1, "300 g potato", "100 g sugar"), Context()).Cure);
+
+    [Fact]
+    public void A_cure_speaks_of_a_portion_also_where_two_are_eaten()
+    {
+        Helping Two(params string[] lines) => Eat(1, lines).Helpings[0] with { Size = 2 };
+        Assert.Equal(
+            "18 g less White sugar a portion",
+            AtMost(Measure.Energy, 800).Check(Intake.Of(Two("100 g sugar", "100 g cod")), Context()).Cure
+        );
+        Assert.NotEqual(Verdict.Breaks, AtMost(Measure.Energy, 800).Check(Intake.Of(Two("82 g sugar", "100 g cod")), Context()).Verdict);
+        Assert.Equal("69 g more Cod fillet a portion", AtLeast(Measure.Protein, 60).Check(Intake.Of(Two("100 g cod")), Context()).Cure);
+        Assert.Equal(Verdict.Fits, AtLeast(Measure.Protein, 60).Check(Intake.Of(Two("169 g cod")), Context()).Verdict);
+    }
+
+    [Theory]
+    [InlineData(55.1, "300 g more Cod fillet a portion")] // 52.3 g are kept of 55.1, and 300 g bring at least 50.7 g
+    [InlineData(55.2, null)]
+    public void Nobody_adds_more_than_300_g(double least, string? cure) =>
+        Assert.Equal(cure, AtLeast(Measure.Protein, (decimal)least).Check(Eat(1, "10 g cod"), Context()).Cure);
+
+    [Fact]
+    public void Three_doubts_are_said_at_most()
+    {
+        var rule = new DoseRule
+        {
+            Id = "dose",
+            Name = "Honey",
+            Classes = ["honey"],
+            Counts = "food",
+            Per = Period.Portion,
+            AtMost = 1,
+        };
+        var because = rule.Check(
+            Eat(1, "20 g honey or sugar", "20 g honey or cod", "20 g honey or rice", "20 g honey or butter"),
+            Context()
+        ).Because;
+        Assert.Equal(2, because.Count(letter => letter == ';'));
+        Assert.StartsWith("Honey: \"Honey or White sugar\": choose which one is meant; ", because, StringComparison.Ordinal);
+    }
 }

@@ -1,4 +1,5 @@
 using CsCheck;
+using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using static Merienda.Core.Tests.Table;
@@ -74,4 +75,65 @@ public class DoseRuleTests
                 },
                 iter: 200
             );
+
+    [Fact]
+    public void Allowing_its_class_lets_go_of_the_dose_and_another_one_does_not()
+    {
+        var stated = Sugar with { AsksAtMost = true };
+        var free = (DoseRule)stated.Allowing(new HashSet<string> { "added-sugar" });
+        Assert.Equal((null, false), (free.AtMost, free.AsksAtMost));
+        Assert.Same(stated, stated.Allowing(new HashSet<string> { "honey" }));
+    }
+
+    [Fact]
+    public void Doubts_are_told_where_they_decide()
+    {
+        var rule = Sugar with { Counts = "food", AtMost = 10 };
+        Assert.Equal(
+            "Sugar: \"White sugar or Erythritol\": choose which one is meant.",
+            rule.Check(Eat(1, "20 g sugar or erythritol"), Context()).Because
+        );
+        Assert.Single(rule.Check(Eat(1, "20 g sugar or erythritol"), Context()).Doubts);
+        Assert.Empty(rule.Check(Eat(1, "20 g sugar", "20 g sugar or erythritol"), Context()).Doubts);
+        Assert.Empty(rule.Check(Eat(1, "5 g sugar or erythritol"), Context()).Doubts);
+    }
+
+    [Fact]
+    public void What_a_portion_gets_of_a_batch_and_of_a_larger_helping()
+    {
+        var rule = Sugar with { Counts = "food", AtMost = 10 };
+        var batch = Eat(4, "60 g sugar", "400 g cod");
+        Assert.Equal([("White sugar", 15m)], rule.Check(batch, Context()).Contributors.Select(item => (item.Name, item.Amount)));
+        Assert.Equal("5 g less White sugar a portion", rule.Check(batch, Context()).Cure);
+        var half = Intake.Of(batch.Helpings[0] with { Size = 0.5m });
+        Assert.Equal(
+            "60 g in the batch: 6 portions would get 10 g or less each; 4 portions may hold 40 g in all.",
+            Assert.Single(rule.Check(half, Context()).Notes)
+        );
+        Assert.Empty((rule with { AtMost = 0 }).Check(batch, Context()).Notes);
+        Assert.Empty(rule.Check(Eat(4, "400 g cod"), Context()).Notes);
+        Assert.Empty(rule.Check(new Intake([.. batch.Helpings, .. batch.Helpings]), Context()).Notes);
+    }
+
+    [Fact]
+    public void Three_unknown_lines_are_named_at_most()
+    {
+        var rule = Sugar with { Counts = "food", AtMost = 10 };
+        var because = rule.Check(Eat(1, "1 firkin", "moonfruit", "sunroot", "starleaf"), Context()).Because;
+        Assert.Contains("1 firkin and moonfruit and sunroot;", because, StringComparison.Ordinal);
+        Assert.DoesNotContain("starleaf", because, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_dose_is_of_the_food_or_of_what_is_weighed_in_grams()
+    {
+        var options = DoseRule.Described.Fields.Single(field => field.Key == "counts");
+        Assert.True(options.IsRequired);
+        Assert.Equal(
+            ["food", .. MeasureInfo.All.Where(info => info.Unit == "g").Select(info => info.Key).Except(["vegetables"])],
+            options.Options!.Select(option => option.Key)
+        );
+        Assert.Contains("netCarbohydrate", options.Options!.Select(option => option.Key));
+        Assert.DoesNotContain("sodium", options.Options!.Select(option => option.Key));
+    }
 }

@@ -50,4 +50,34 @@ public class EaterRulesTests
         Assert.Equal((50m, 50m, 30m, 30m), (MostOn(0), MostOn(2), MostOn(3), MostOn(300)));
         Assert.Equal(50, rules.Rules.OfType<LimitRule>().Single().AtMost);
     }
+
+    [Fact]
+    public void Rules_are_dated_by_one_plan_or_one_later_allowance()
+    {
+        var followed = Follows(Data.Protocol("points")!);
+        decimal? Budget(EaterRules rules, DateOnly on) => rules.On(on).OfType<PointsBudgetRule>().Single().AtMost;
+        var later = new Allowance("points", "points", null, 20) { From = Today.AddDays(7) };
+        var rules = Of([followed], PersonalLimits.None, new Allowance("points", "points", null, 24), later);
+        Assert.Equal(
+            (24m, 24m, 20m),
+            (Budget(rules, Today)!.Value, Budget(rules, Today.AddDays(6))!.Value, Budget(rules, Today.AddDays(7))!.Value)
+        );
+        Assert.Equal(24m, rules.Rules.OfType<PointsBudgetRule>().Single().AtMost);
+        // What was stated for no date holds on all of them, also where another protocol's plan makes them dated.
+        var plan = new PhasePlan("low-fodmap", Today, Today.AddDays(27), [], new Dictionary<string, ChallengeOutcome>());
+        var planned = new FollowedProtocol(Data.Protocol("low-fodmap")!, new Dictionary<string, string>(), plan);
+        var both = Of([followed, planned], PersonalLimits.None, new Allowance("points", "points", null, 24));
+        Assert.Equal(24m, Budget(both, Today));
+        Assert.Equal(Verdict.Breaks, both.On(Today).OfType<FodmapRule>().Single().Check(Eat(1, "100 g onion"), Context()).Verdict);
+        Assert.True(both.CountsPoints);
+        Assert.False(Of([planned], PersonalLimits.None).CountsPoints);
+    }
+
+    [Fact]
+    public void Rules_that_stand_alone_may_hold_an_allergy()
+    {
+        var rules = new EaterRules([new AllergyRule { Id = "allergy", Classes = ["fish"] }], Context());
+        Assert.Equal(Verdict.Breaks, rules.HardStop(Eat(1, "100 g cod"))!.Verdict);
+        Assert.Single(rules.Rules);
+    }
 }

@@ -82,4 +82,54 @@ public class ExclusionRuleTests
         );
         Assert.All(Data.Protocols, protocol => Assert.Matches(@"\[[MC]\]|House points", protocol.Source));
     }
+
+    [Fact]
+    public void A_sentence_names_what_is_allowed_by_class_or_by_key()
+    {
+        var rule = new ExclusionRule
+        {
+            Id = "x",
+            Name = "Plain",
+            Excludes = ["dairy", "egg"],
+        };
+        Assert.Equal("Plain: no dairy, egg", rule.Sentence(Data.Classes));
+        Assert.Equal(
+            "Plain: no dairy, egg; clarified butter, feta allowed",
+            (rule with { Except = ["clarified-butter", "feta"] }).Sentence(Data.Classes)
+        );
+        Assert.Equal("Plain: Feta (dairy) is left out.", rule.Check(Eat(1, "100 g feta", "50 g feta"), Context()).Because);
+        Assert.Equal("Plain: Feta (dairy) and Egg (egg) are left out.", rule.Check(Eat(1, "100 g feta", "2 eggs"), Context()).Because);
+    }
+
+    [Fact]
+    public void Allowing_adds_to_what_is_allowed_and_nothing_changes_nothing()
+    {
+        var rule = new ExclusionRule
+        {
+            Id = "x",
+            Name = "Plain",
+            Excludes = ["dairy"],
+            Except = ["butter"],
+        };
+        Assert.Same(rule, rule.Allowing(new HashSet<string>()));
+        Assert.Equal(["butter", "feta"], ((ExclusionRule)rule.Allowing(new HashSet<string> { "feta", "butter" })).Except);
+    }
+
+    [Fact]
+    public void What_a_packet_leaves_open_is_said_and_only_what_matters_to_the_rule()
+    {
+        var rule = new ExclusionRule
+        {
+            Id = "x",
+            Name = "Plain",
+            Excludes = ["gluten-cereal"],
+        };
+        Finding Of(string statement) => rule.Check(Eat(Bought(Printed(statement))), Context());
+        Assert.Equal("Plain: nobody can tell from Sea crackers (glimmerdust, starch).", Of("Rice, starch, glimmerdust").Because);
+        Assert.Equal(Verdict.Fits, Of("Rice, lecithin").Verdict); // of soya or egg, which is all one to this rule
+        Assert.Equal(
+            "Plain: nobody can tell from Sea crackers (glimmerdust, moonsalt, starleaf, skyroot).",
+            Of("Rice, glimmerdust, moonsalt, starleaf, skyroot, sunroot").Because
+        );
+    }
 }

@@ -153,4 +153,104 @@ public class FodmapRuleTests
             note => note.StartsWith("The largest portion that stays below is 2", StringComparison.Ordinal)
         );
     }
+
+    [Theory]
+    [InlineData(
+        "50 g garlic|100 g onion|300 ml whole milk",
+        "FODMAPs: Garlic 8.70 g of fructans and GOS, not less than 0.20 g and Whole milk 14.30 g of lactose, not less than 1.00 g at a sitting."
+    )] // the two that are furthest over
+    [InlineData(
+        "22 g whole milk",
+        "FODMAPs: Whole milk 1.03 g of lactose (between 0.98 and 1.09) is too close to less than 1.00 g at a sitting."
+    )]
+    [InlineData("22.5 g whole milk|21 g semi-skimmed milk", "FODMAPs: Whole milk 1.06 g of lactose, not less than 1.00 g at a sitting.")]
+    [InlineData("100 g acorn squash", "FODMAPs: no published value for fructans and GOS in Acorn squash.")]
+    [InlineData("60 g beef shin", "FODMAPs: every food stays below its cut-offs.")]
+    public void The_sentence_names_the_worst_of_the_worst(string lines, string because) =>
+        Assert.Equal(because, Check(lines.Split('|')).Because);
+
+    [Fact]
+    public void What_is_over_comes_first_and_by_how_much()
+    {
+        Assert.Equal(
+            ["Garlic", "Whole milk", "Onion", "Acorn squash"],
+            Check("100 g acorn squash", "100 g onion", "50 g garlic", "300 ml whole milk", "60 g beef shin")
+                .Contributors.Select(item => item.Name)
+        );
+        Assert.Equal(["Onion", "Salami"], Check("50 g salami", "100 g onion").Contributors.Select(item => item.Name));
+    }
+
+    [Fact]
+    public void The_rule_says_which_sub_groups_it_holds_in_their_order()
+    {
+        Assert.Equal(["fructans", "lactose", "excessFructose", "sorbitol", "mannitol"], FodmapRule.GroupKeys);
+        Assert.Equal(
+            "FODMAPs: every food below the cut-off for fructans and GOS, excess fructose at a meal",
+            (Rule with { Groups = ["excessFructose", "nonsense", "fructans"] }).Sentence(Data.Classes)
+        );
+        var none = Rule with { Groups = [] };
+        Assert.Equal("FODMAPs: no sub-group is restricted any more", none.Sentence(Data.Classes));
+        Assert.Equal("FODMAPs: no sub-group is restricted any more.", none.Check(Eat(1, "100 g onion"), Context()).Because);
+    }
+
+    [Theory]
+    [InlineData("100 g onion|50 g garlic", "at most 9 g Onion and 1 g Garlic at a sitting")]
+    [InlineData("20 g onion|150 g Brussels sprouts", "at most 9 g Onion and 63 g Brussels sprouts at a sitting")]
+    [InlineData("100 g onion|15 g inulin", "at most 9 g Onion at a sitting; no Inulin")]
+    [InlineData("15 g inulin", "no Inulin")]
+    [InlineData("100 g apple", "at most 4 g Apple at a sitting")] // its excess fructose asks for less of it than its sorbitol
+    [InlineData("100 g onion|100 g acorn squash", null)] // whatever is done about the onion, the squash can't be told
+    [InlineData("100 g onion|50 g salami", null)]
+    [InlineData("60 g beef shin", null)]
+    public void The_cure_names_all_that_is_over(string lines, string? cure)
+    {
+        Assert.Equal(cure, Check(lines.Split('|')).Cure);
+        if (cure is not null && !cure.Contains("no ", StringComparison.Ordinal))
+        {
+            var cured = cure["at most ".Length..^" at a sitting".Length].Split(" and ");
+            Assert.Equal(Verdict.Fits, Check(cured).Verdict);
+        }
+    }
+
+    [Fact]
+    public void Foods_of_one_sub_group_stack_to_more_than_a_cut_off()
+    {
+        Assert.Equal(
+            ["Lactose stack to 2.4 of a cut-off over the meal: Skimmed milk 0.8, Semi-skimmed milk 0.8, Whole milk 0.7."],
+            Stacks("2 g plain yogurt", "15 g whole milk", "16 g semi-skimmed milk", "17 g skimmed milk", "60 g beef shin")
+        );
+        // Half a cut-off each is one together, and one is not more than one.
+        Assert.Empty(Stacks("100 g spinach", "100 g white cabbage"));
+        Assert.Single(Stacks("101 g spinach", "100 g white cabbage"));
+        // One food alone does not stack, with or without others that hold none.
+        Assert.Empty(Stacks("100 g onion", "60 g beef shin"));
+        // What is unknown is not added up.
+        Assert.Empty(Stacks("12 g whole milk", "100 g acorn squash", "100 g moonfruit"));
+
+        static IEnumerable<string> Stacks(params string[] lines) =>
+            Check(lines).Notes.Where(note => note.Contains(" stack to ", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void The_largest_portion_is_of_one_dish_of_which_all_is_known()
+    {
+        Assert.Equal(
+            ["The largest portion that stays below is 2; Whole milk limits it."],
+            Check("10 g whole milk", "2 g onion").Notes.Take(1)
+        );
+        Assert.Empty(Check("10 g whole milk", "100 g acorn squash").Notes);
+        Assert.Empty(Check("10 g whole milk", "50 g salami").Notes);
+        Assert.Empty(Check("60 g beef shin").Notes);
+        var two = new Intake([.. Eat(1, "10 g whole milk").Helpings, .. Eat(1, "5 g onion").Helpings]);
+        Assert.Empty(Rule.Check(two, Context()).Notes);
+        // Of a batch of four whose half is eaten, half of what the batch holds of it.
+        var helping = Eat(4, "40 g whole milk").Helpings[0] with
+        {
+            Size = 0.5m,
+        };
+        Assert.Equal(
+            "The largest portion that stays below is 2; Whole milk limits it.",
+            Assert.Single(Rule.Check(Intake.Of(helping), Context()).Notes)
+        );
+    }
 }

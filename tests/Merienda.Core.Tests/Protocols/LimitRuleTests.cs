@@ -1,6 +1,7 @@
 using CsCheck;
 using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
+using Merienda.Core.Quantities;
 using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Protocols;
@@ -182,6 +183,71 @@ public class LimitRuleTests
         Assert.Contains(
             "no values yet for 1 slice rye bread with butter",
             AtMost(Measure.Energy, 1_500).Check(Eat(1, "1 slice rye bread with butter"), Context()).Because,
+            StringComparison.Ordinal
+        );
+
+    [Fact]
+    public void A_sentence_counts_its_free_foods()
+    {
+        var rule = AtMost(Measure.Energy, 2000);
+        Assert.Equal("Energy: at most 2,000 kcal a day", rule.Sentence(Data.Classes));
+        Assert.Equal("Energy: at most 2,000 kcal a day; 1 free food", (rule with { Free = [new("sugar")] }).Sentence(Data.Classes));
+        Assert.Equal(
+            "Energy: at most 2,000 kcal a day; 2 free foods",
+            (rule with { Free = [new("sugar"), new("cod")] }).Sentence(Data.Classes)
+        );
+    }
+
+    [Theory]
+    [InlineData(Period.Portion, Verdict.Breaks)] // a portion's own floor is asked of it
+    [InlineData(Period.Meal, Verdict.Breaks)]
+    [InlineData(Period.Day, Verdict.Fits)] // a day's is not
+    [InlineData(Period.Week, Verdict.Fits)]
+    public void Whose_floor_a_portion_is_asked_to_reach(Period per, Verdict verdict)
+    {
+        var rule = AtLeast(Measure.Protein, 50, per);
+        Assert.Equal(verdict, rule.JudgePortion(Estimate.Exactly(20)));
+        Assert.Equal(verdict, rule.CheckPortion(Eat(1, "100 g cod"), null, Context()).Verdict);
+        Assert.Equal(Verdict.Breaks, (rule with { AtLeast = null, AtMost = 10 }).JudgePortion(Estimate.Exactly(20)));
+    }
+
+    [Fact]
+    public void Free_foods_of_a_limit_are_not_counted_and_those_of_points_are_their_scheme_s()
+    {
+        var dish = Eat(1, "100 g sugar", "100 g cod");
+        var rule = AtMost(Measure.Energy, 200) with { Free = [new("sugar")] };
+        Assert.Equal(82, rule.Value(dish, Context()).Best);
+        Assert.Equal(Verdict.Fits, rule.Check(dish, Context()).Verdict);
+        // What is free would stay: a cure by weight would speak of it.
+        Assert.Null((rule with { AtMost = 50 }).Check(dish, Context()).Cure);
+        Assert.NotNull((rule with { AtMost = 50, Free = [] }).Check(dish, Context()).Cure);
+        var points = AtMost(Measure.Points, 5) with { Free = [new("sugar")] };
+        Assert.Equal(dish.Points(Data.HouseScheme), points.Value(dish, Context()));
+    }
+
+    [Fact]
+    public void Points_over_are_cured_by_the_line_that_has_most_and_unknown_ones_are_of_what_has_no_energy()
+    {
+        var points = AtMost(Measure.Points, 5);
+        Assert.EndsWith(
+            "less White sugar a portion",
+            points.Check(Eat(1, "60 g potato", "40 g sugar"), Context()).Cure,
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "no values yet for 100 g moonfruit;",
+            points.Check(Eat(1, "100 g cod", "100 g moonfruit"), Context()).Because,
+            StringComparison.Ordinal
+        );
+    }
+
+    [Theory]
+    [InlineData("380 g cod", ".")] // 312 kcal: 31.2 % against 30 % and 5 % of it kept
+    [InlineData("390 g cod", ", more than the meal's 30 %.")] // 320 kcal, over 31.5 %
+    public void A_portion_may_be_a_little_over_its_meal_s_share(string line, string end) =>
+        Assert.EndsWith(
+            $" of the day{end}",
+            AtMost(Measure.Energy, 1000).CheckPortion(Eat(1, line), 0.3m, Context()).Because,
             StringComparison.Ordinal
         );
 }

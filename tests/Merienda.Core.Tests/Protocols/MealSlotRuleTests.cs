@@ -105,4 +105,29 @@ public class MealSlotRuleTests
         Assert.Equal((Verdict.CannotTell, true), (finding.Verdict, finding.NeedsAllowance));
         Assert.Equal(26.7m, finding.Value!.Value.Best);
     }
+
+    [Theory] // the table's values hold within 5 %, and 5 % below a bound counts as kept
+    [InlineData(Measure.Protein, Verdict.Fits)]
+    [InlineData(Measure.Energy, Verdict.Fits)]
+    [InlineData(Measure.Fat, Verdict.Fits)]
+    [InlineData(Measure.Sodium, Verdict.TooClose)] // of other measures nothing is kept
+    public void How_far_a_bound_is_kept_goes_by_the_measure(Measure measure, Verdict verdict)
+    {
+        var cod = Eat(1, "150 g cod");
+        var rule = Rule with { Measure = measure, AtLeast = cod.Sum(measure).Best, AtMost = null };
+        Assert.Equal(verdict, rule.Check(cod, At(MealRole.Lunch)).Verdict);
+    }
+
+    [Fact]
+    public void Free_foods_of_the_group_do_not_count_and_doubts_are_told_where_they_decide()
+    {
+        var free = Rule with { Free = [new("cod")] };
+        var both = free.Check(Eat(1, "150 g cod", "120 g salmon"), At(MealRole.Lunch));
+        Assert.Equal(Rule.Check(Eat(1, "120 g salmon"), At(MealRole.Lunch)).Value!.Value.Best, both.Value!.Value.Best);
+        Assert.Equal(["Salmon fillet"], both.Contributors.Select(item => item.Name));
+        Assert.Empty(Rule.Check(Eat(1, "300 g cod", "10 g cod or chicken breast"), At(MealRole.Lunch)).Doubts);
+        Assert.Single(Rule.Check(Eat(1, "150 g cod or chicken breast"), At(MealRole.Lunch)).Doubts);
+        var unknown = Rule.Check(Eat(1, "moonfruit", "sunroot", "starleaf", "skyroot"), At(MealRole.Lunch)).Because;
+        Assert.Contains("moonfruit and sunroot and starleaf;", unknown, StringComparison.Ordinal);
+    }
 }

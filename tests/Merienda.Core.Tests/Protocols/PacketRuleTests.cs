@@ -1,5 +1,6 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Foods.Labels;
+using Merienda.Core.Foods.Packets;
 using Merienda.Core.Protocols;
 using Merienda.Core.Recipes;
 using static Merienda.Core.Tests.Table;
@@ -178,5 +179,31 @@ public class PacketRuleTests
             );
             Assert.Equal(plain, new VerdictMatrix(profiles).For([rules])[0]);
         }
+    }
+
+    [Fact]
+    public void One_rejected_packet_among_others_breaks_and_each_is_named_with_its_day()
+    {
+        var salty = Bought(Printed("Oats, salt"));
+        var printed = Printed("Oats, honey") with { Name = "Bay crackers" };
+        var sweet = Packet.ToFood(Guid.NewGuid(), 1, printed, printed.Read(Data.Classes).Value, false, Lexicon, Data.Classes);
+        PacketRule Rule(params PacketOpinion[] opinions) => new() { Id = PacketRule.Key, Opinions = new(opinions, true) };
+        PacketOpinion Rejected(Food food, string why) => new(food.Key, false, why, new(2026, 11, 3));
+        var both = new Intake([.. Eat(salty).Helpings, .. Eat(sweet).Helpings, .. Eat(1, "100 g cod").Helpings]);
+        var one = Rule(Rejected(salty, "too salty"));
+        Assert.Equal(Verdict.Breaks, one.Check(both, Context()).Verdict);
+        Assert.Equal("Packets: Sea crackers, rejected on 3 Nov 2026 (too salty).", one.Check(both, Context()).Because);
+        Assert.Equal(Verdict.Breaks, one.JudgePortion(both, null, Context()));
+        Assert.Equal(Verdict.Fits, one.JudgePortion(Eat(sweet), null, Context()));
+        Assert.Equal(Verdict.Fits, one.JudgePortion(Eat(1, "100 g cod"), null, Context()));
+        Assert.Equal("Packets: none in it was rejected.", one.Check(Eat(sweet), Context()).Because);
+        Assert.Equal(
+            "Packets: Sea crackers, rejected on 3 Nov 2026 (too salty) and Bay crackers, rejected on 3 Nov 2026 (sweet).",
+            Rule(Rejected(salty, "too salty"), Rejected(sweet, "sweet")).Check(both, Context()).Because
+        );
+        Assert.Equal(
+            "Packets: 2 rejected, 1 approved",
+            Rule(Rejected(salty, "a"), Rejected(sweet, "b"), Approved(sweet) with { Food = "third" }).Sentence(Data.Classes)
+        );
     }
 }

@@ -111,4 +111,54 @@ public class PhaseTests
         decimal? On(DateOnly date) => rules.On(date).OfType<MealSizeRule>().Single().AtMost;
         Assert.Equal((100m, 200m, 200m), (On(Start.AddDays(-1)), On(Start), On(Start.AddYears(1))));
     }
+
+    private static readonly PhaseSchedule Trials = new(
+        7,
+        60,
+        [
+            new("gos", "GOS", ["fructans"], 14, 0, ["a bean"]),
+            new("x", "X", ["lactose"], 113, 2, []),
+            new("none", "None of it", [], 1, 1, []),
+        ]
+    );
+
+    [Theory]
+    [InlineData(28, "Today: try GOS, 1st day: a bean")]
+    [InlineData(29, "Today: try GOS, 2nd day")] // nobody says how much
+    [InlineData(38, "Today: try GOS, 11th day")]
+    [InlineData(39, "Today: try GOS, 12th day")]
+    [InlineData(40, "Today: try GOS, 13th day")]
+    [InlineData(41, "Today: try GOS, 14th day")]
+    [InlineData(42, "Today: try x, 1st day")] // at once: no days back to base
+    [InlineData(62, "Today: try x, 21st day")]
+    [InlineData(63, "Today: try x, 22nd day")]
+    [InlineData(64, "Today: try x, 23rd day")]
+    [InlineData(152, "Today: try x, 111th day")]
+    [InlineData(154, "Today: try x, 113th day")]
+    [InlineData(155, "Back to base after x, day 1 of 2")]
+    [InlineData(157, "Today: try none of it, 1st day")]
+    [InlineData(159, "Personal list: what was tolerated is back")]
+    public void Names_and_numbers_are_said_as_one_says_them(int day, string says)
+    {
+        var plan = Plan() with { Order = ["gos", "nonsense", "x", "none"], Outcomes = new Dictionary<string, ChallengeOutcome>() };
+        Assert.Equal(says, PhaseCalendar.On(plan, Trials, Start.AddDays(day)).Says);
+    }
+
+    [Fact]
+    public void On_the_personal_list_only_what_was_tolerated_is_free()
+    {
+        var plan = Plan() with
+        {
+            Order = ["gos", "x"],
+            Outcomes = new Dictionary<string, ChallengeOutcome>
+            {
+                ["gos"] = ChallengeOutcome.Tolerated,
+                ["x"] = ChallengeOutcome.NotTolerated,
+            },
+        };
+        Assert.Equal(["fructans"], PhaseCalendar.On(plan, Trials, Start.AddDays(200)).Allowed);
+        Assert.Equal(["lactose"], PhaseCalendar.On(plan, Trials, Start.AddDays(42)).Allowed);
+        Assert.Empty(PhaseCalendar.On(plan, Trials, Start.AddDays(155)).Allowed);
+        Assert.Empty(PhaseCalendar.On(plan, Trials, Start).Allowed);
+    }
 }

@@ -87,4 +87,44 @@ public class PointsBudgetRuleTests
         Assert.Equal(Verdict.CannotTell, rule.JudgePortion(Eat(1, "600 g potato"), null, Context()));
         Assert.Null(rule.CheckWeek([Eat(1, "600 g potato")], Context()));
     }
+
+    [Fact]
+    public void The_week_s_account_runs_with_a_carry_over_alone()
+    {
+        var rule = Budget with { AtMost = 5, CarryOver = 2 };
+        // Nothing is eaten on the first day: 2 of its 5 points go to the second, which has 7.5, or 8, of 7.
+        var week = rule.CheckWeek([new Intake([]), Eat(1, "600 g potato")], Context())!;
+        Assert.Equal((0.5m, 0.5m, 1m), (week.Value!.Value.Low, week.Value!.Value.Best, week.Value!.Value.High!.Value));
+        Assert.Equal((Verdict.Breaks, "Weekly reserve: 0.5 of 0 points would be drawn."), (week.Verdict, week.Because));
+        var half = (rule with { AtMost = 5.5m }).CheckWeek([new Intake([]), Eat(1, "600 g potato")], Context())!;
+        Assert.Equal((Verdict.TooClose, "Weekly reserve: 0 of 0 points are drawn, too close to tell."), (half.Verdict, half.Because));
+        Assert.Equal("Weekly reserve: 2.5 of 0 points would be drawn.", rule.CheckWeek([Eat(1, "600 g potato")], Context())!.Because);
+        // What is left of what was carried goes on: 5 + 2 less 4 are 3, of which again 2 are carried.
+        var three = rule.CheckWeek([new Intake([]), Eat(1, "300 g potato"), Eat(1, "520 g potato")], Context())!;
+        Assert.Equal((Verdict.Fits, 0m), (three.Verdict, three.Value!.Value.Best));
+    }
+
+    [Fact]
+    public void One_day_that_nobody_knows_leaves_the_account_open()
+    {
+        var rule = Budget with { AtMost = 5, Reserve = 4 };
+        var week = rule.CheckWeek([Eat(1, "600 g potato"), Eat(1, "some moonfruit")], Context())!;
+        Assert.True(week.Value!.Value.IsOpen);
+        Assert.Equal((Verdict.CannotTell, "Weekly reserve: 2.5 of 4 points are drawn, too close to tell."), (week.Verdict, week.Because));
+    }
+
+    [Fact]
+    public void A_budget_of_nothing_names_no_share_and_the_cure_is_in_the_food_that_brings_most()
+    {
+        Assert.Equal(
+            "Points: 0, at most 0 a day.",
+            (Budget with { AtMost = 0 }).CheckPortion(Eat(1, "160 g cucumber"), null, Context()).Because
+        );
+        var over = (Budget with { AtMost = 5 }).Check(Eat(1, "600 g potato", "10 g olive oil"), Context());
+        Assert.EndsWith("less Potato a portion", over.Cure, StringComparison.Ordinal);
+        Assert.Equal(
+            "Points: 0 so far, and no values yet for moonfruit and sunroot and starleaf; the limit is at most 5 a day.",
+            (Budget with { AtMost = 5 }).Check(Eat(1, "moonfruit", "sunroot", "starleaf", "skyroot"), Context()).Because
+        );
+    }
 }

@@ -1,4 +1,5 @@
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Labels;
 using Merienda.Core.Protocols;
 using static Merienda.Core.Tests.Table;
 
@@ -134,5 +135,62 @@ public class PointsSchemeTests
         // Points above nothing are what they are, for every gram.
         Assert.Equal(5, Of(House with { Typed = [new("sugar", 2, 20)] }));
         Assert.Equal(13.205m, Of(House with { Typed = [new("cod", 0, 20)] }), 3);
+    }
+
+    [Fact]
+    public void Typed_points_go_by_the_grams_that_are_eaten_and_counted()
+    {
+        // 3 points for 25 g: 60 g of sugar in two portions are 30 g and 3.6 points each, a portion and a half 5.4.
+        var typed = House with
+        {
+            Typed = [new("sugar", 3, 25)],
+        };
+        var dish = new Helping("dish", Portion(2, "60 g sugar", "100 g cod"), 1.5m);
+        var cod = House.PointsOf(new Helping("cod", Portion(2, "100 g cod"), 1.5m), PointsRounding.Nothing).Best;
+        Assert.Equal(5.4m + cod, typed.PointsOf(dish, PointsRounding.Nothing).Best, 6);
+        // By ingredient each is rounded for itself: 5.4 to 5.5.
+        Assert.Equal(
+            5.5m + House.PointsOf(new Helping("cod", Portion(2, "100 g cod"), 1.5m)).Best,
+            typed.PointsOf(dish, PointsRounding.Ingredient).Best
+        );
+        // 15 g of it are free: 30 of the 45 g count.
+        var free = typed with
+        {
+            Free = [new("sugar", 15)],
+        };
+        Assert.Equal(3.6m + cod, free.PointsOf(dish, PointsRounding.Nothing).Best, 6);
+        Assert.Equal(
+            3.5m + House.PointsOf(new Helping("cod", Portion(2, "100 g cod"), 1.5m)).Best,
+            free.PointsOf(dish, PointsRounding.Ingredient).Best
+        );
+        // A line brings half of what two portions share: 15 g less of 30 g.
+        Assert.Equal(1.8m, free.UnroundedPointsOfLine(Portion(2, "60 g sugar"), 0));
+    }
+
+    [Fact]
+    public void A_class_is_counted_by_its_grams_in_a_portion()
+    {
+        var scheme = House with { Coefficients = [new(null, 0.1m, Class: "fish")] };
+        Assert.Equal(5m, scheme.PointsOf(new Helping("dish", Portion(2, "100 g cod", "50 g butter"), 1), PointsRounding.Nothing).Best);
+        Assert.Equal(15m, scheme.PointsOf(new Helping("dish", Portion(2, "100 g cod"), 3), PointsRounding.Nothing).Best);
+        Assert.True(scheme.PointsOf(new Helping("dish", Portion(2, "100 g cod", "100 g moonfruit"), 1)).IsOpen);
+        var measured = House with { Coefficients = [new(Measure.Protein, 0), new(null, 0.1m, Class: "fish")] };
+        Assert.Equal(5m, measured.PointsOf(new Helping("dish", Portion(2, "100 g cod"), 1), PointsRounding.Nothing).Best);
+    }
+
+    [Fact]
+    public void What_a_packet_prints_counts_whatever_the_scheme_has_typed()
+    {
+        var bar = Bought(Printed("Oats") with { Points = 4 });
+        var eaten = Eat(bar, 50);
+        Assert.Equal(2, House.PointsOf(eaten.Helpings[0], PointsRounding.Nothing).Best);
+        Assert.Equal(2, (House with { Typed = [new("sugar", 3, 25)] }).PointsOf(eaten.Helpings[0], PointsRounding.Nothing).Best);
+        // A printed 0 is free for what it was printed for, once a day, beside a dish without a packet too.
+        var free = Bought(Printed("Oats", (LabelNutrient.Energy, "400 kcal")) with { Points = 0 });
+        Assert.Equal(0, new Intake([.. Eat(free, 100).Helpings, One("160 g cucumber")]).Points(House).Best);
+        Assert.Equal(
+            new Intake([.. Eat(free, 100).Helpings, One("160 g cucumber")]).Points(House).Best + 6.5m,
+            new Intake([.. Eat(free, 200).Helpings, One("160 g cucumber")]).Points(House).Best
+        );
     }
 }

@@ -87,4 +87,42 @@ public class RepetitionRuleTests
         Assert.True(asks.CheckPortion(new([Cod(0)]), null, Context()).NeedsAllowance);
         Assert.True(asks.Check(new([Cod(0)]), Context()).NeedsAllowance);
     }
+
+    [Fact]
+    public void A_week_of_nothing_repeats_nothing_and_what_comes_most_is_named_first()
+    {
+        var rule = new RepetitionRule { Id = "variety", AtMost = 2 };
+        var nothing = rule.Check(new([]), Context());
+        Assert.Equal((Verdict.Fits, 0m), (nothing.Verdict, nothing.Value!.Value.Best));
+        var week = rule.Check(new([At(0, "lunch", "Soup", "200 g carrot"), Cod(0), Cod(1), Cod(1)]), Context());
+        Assert.Equal([("Cod", 2m), ("Soup", 1m)], week.Contributors.Select(item => (item.Name, item.Amount)));
+        Assert.Equal((Verdict.Fits, 2m), (week.Verdict, week.Value!.Value.Best));
+        Assert.True((rule with { AtMost = null, AsksAtMost = true }).Check(new([Cod(0)]), Context()).NeedsAllowance);
+    }
+
+    [Fact]
+    public void What_is_not_ruled_out_may_be()
+    {
+        var sameDay = new[] { Cod(0, "lunch"), Cod(0) };
+        Assert.Equal(
+            Verdict.Fits,
+            new RepetitionRule { Id = "variety", AtMost = 3 }
+                .Check(new(sameDay), Context())
+                .Verdict
+        );
+        Assert.Equal(
+            Verdict.Breaks,
+            new RepetitionRule { Id = "variety", NotInARow = true }
+                .Check(new([.. sameDay.Reverse()]), Context())
+                .Verdict
+        );
+        // In the order in which they are eaten, however they are listed.
+        Assert.Contains(
+            "on Mon",
+            new RepetitionRule { Id = "variety", NotInARow = true }
+                .Check(new([Cod(1), Cod(0)]), Context())
+                .Because,
+            StringComparison.Ordinal
+        );
+    }
 }

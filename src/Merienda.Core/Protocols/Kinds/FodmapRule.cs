@@ -64,7 +64,7 @@ public sealed record FodmapRule : Rule
     {
         var restricted = Restricted.ToList();
         var sitting = FodmapSitting.Of(intake, restricted);
-        var doses = sitting.Foods.SelectMany(food => Of(food.Food, food.Grams, restricted)).ToList();
+        var doses = sitting.Foods.SelectMany(food => restricted.Select(group => FodmapDose.Of(food.Food, group, food.Grams))).ToList();
         var verdict = doses.Select(dose => dose.Verdict).Append(sitting.Doubts.Count > 0 ? Verdict.CannotTell : Verdict.Fits).RollUp();
         var worst = doses.Where(dose => dose.Verdict == verdict).OrderByDescending(dose => dose.OfCutOff).ToList();
         var names = doses
@@ -85,7 +85,7 @@ public sealed record FodmapRule : Rule
             Because(verdict, worst, sitting.Doubts)
         )
         {
-            Cure = Cure(verdict, doses),
+            Cure = sitting.Doubts.Count > 0 ? null : Cure(verdict, doses),
             Doubts = verdict == Verdict.CannotTell ? sitting.Doubts : [],
             Notes = [.. sitting.Doubts.Count > 0 ? [] : LargestPortion(intake, doses), .. Stacking(doses)],
         };
@@ -116,29 +116,6 @@ public sealed record FodmapRule : Rule
     private static readonly IReadOnlyDictionary<string, FodmapGroup> ByKey = Fodmaps.Groups.ToDictionary(KeyOf);
 
     private IEnumerable<FodmapGroup> Restricted => Groups.Where(ByKey.ContainsKey).Select(key => ByKey[key]).Order();
-
-    private static IEnumerable<FodmapDose> Of(Food food, Estimate grams, List<FodmapGroup> restricted)
-    {
-        var doses = restricted.Select(group => FodmapDose.Of(food, group, grams)).ToList();
-        var polyols = doses.Where(dose => dose.Group is FodmapGroup.Sorbitol or FodmapGroup.Mannitol).ToList();
-        // Each polyol has its own cut-off and both together have another one.
-        return polyols.Count < 2
-            ? doses
-            : doses.Append(
-                new FodmapDose(
-                    food.Name,
-                    FodmapGroup.Sorbitol,
-                    "polyols together",
-                    polyols[0].Dose + polyols[1].Dose,
-                    Fodmaps.PolyolsTogether,
-                    polyols.All(dose => dose.IsKnown)
-                )
-                {
-                    IsTogether = true,
-                    Grams = grams.Best,
-                }
-            );
-    }
 
     private string Because(Verdict verdict, List<FodmapDose> worst, IReadOnlyList<LineDoubt> doubts)
     {
@@ -178,16 +155,22 @@ public sealed record FodmapRule : Rule
             ? string.Join(", ", words)
             : null;
 
+    /// <summary>How much of each food that is over stays below; null while another one can't be told.</summary>
     private static string? Cure(Verdict verdict, List<FodmapDose> doses)
     {
-        if (verdict is not (Verdict.Breaks or Verdict.TooClose) || doses.Any(dose => dose.Dose.High is null))
+        if (verdict is not (Verdict.Breaks or Verdict.TooClose) || doses.Any(dose => dose.Verdict == Verdict.CannotTell))
         {
             return null;
         }
 
-        var tightest = doses.Where(dose => dose.IsKnown && dose.Dose.High >= dose.CutOff).MaxBy(dose => dose.Dose.High / dose.CutOff)!;
-        var grams = Math.Floor(tightest.Grams * tightest.BelowCutOff);
-        return grams > 0 ? $"at most {grams:0} g {tightest.Food} at a sitting" : $"no {tightest.Food}";
+        var most = doses
+            .Where(dose => dose.Verdict != Verdict.Fits)
+            .GroupBy(dose => dose.Food, dose => dose.BelowCutOff)
+            .Select(food => (Food: food.Key, Grams: Math.Floor(doses.First(dose => dose.Food == food.Key).Grams * food.Min())))
+            .ToLookup(food => food.Grams > 0);
+        var less = string.Join(" and ", most[true].Select(food => $"{food.Grams:0} g {food.Food}"));
+        var none = string.Join(" and ", most[false].Select(food => $"no {food.Food}"));
+        return string.Join("; ", new[] { less.Length > 0 ? $"at most {less} at a sitting" : "", none }.Where(part => part.Length > 0));
     }
 
     /// <summary>How much of one dish may be eaten at a sitting.</summary>
@@ -205,7 +188,7 @@ public sealed record FodmapRule : Rule
 
     private static IEnumerable<string> Stacking(List<FodmapDose> doses) =>
         doses
-            .Where(dose => !dose.IsTogether && dose.IsKnown)
+            .Where(dose => dose.IsKnown)
             .GroupBy(dose => dose.Group)
             .Select(group =>
                 (
@@ -224,8 +207,6 @@ public sealed record FodmapRule : Rule
     /// <summary>What one food brings of one sub-group at a sitting, g.</summary>
     private sealed record FodmapDose(string Food, FodmapGroup Group, string Substance, Estimate Dose, decimal CutOff, bool IsKnown)
     {
-        public bool IsTogether { get; init; }
-
         /// <summary>Grams of the food at the sitting.</summary>
         public decimal Grams { get; init; }
 
