@@ -1,18 +1,12 @@
-using System.Globalization;
 using System.Net;
 using System.Text.Json.Nodes;
+using static Merienda.Web.Tests.ThisWeek;
 
 namespace Merienda.Web.Tests;
 
 /// <summary>Portioning, weighing, and the life of boxes, also of earlier weeks.</summary>
 public class BoxTests(TestDatabase database)
 {
-    private static readonly DateOnly Start = DateOnly.FromDateTime(DateTime.UtcNow) is var today
-        ? today.AddDays(-(int)today.DayOfWeek)
-        : default;
-
-    private static string Day(int offset) => Start.AddDays(offset).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
-
     private static string Week(int start = 0) => $"/api/weeks/{Day(start)}";
 
     private static object Said(string kind, decimal? portions = null, string reason = "", DateTimeOffset? at = null) =>

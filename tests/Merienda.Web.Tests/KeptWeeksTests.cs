@@ -2,6 +2,7 @@ using System.Globalization;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
+using static Merienda.Web.Tests.ThisWeek;
 
 namespace Merienda.Web.Tests;
 
@@ -9,10 +10,6 @@ namespace Merienda.Web.Tests;
 public class KeptWeeksTests(TestDatabase database)
 {
     private const int Edits = 60;
-
-    private static readonly DateOnly Start = DateOnly.FromDateTime(DateTime.UtcNow) is var today
-        ? today.AddDays(-(int)today.DayOfWeek)
-        : default;
 
     private static string Week => $"/api/weeks/{Start.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)}";
 

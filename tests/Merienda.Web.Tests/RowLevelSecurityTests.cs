@@ -150,7 +150,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         await visitor.Must(HttpMethod.Post, "/api/members/invitations");
         await visitor.Must(HttpMethod.Put, "/api/table/kitchen", KitchenTests.Kitchen());
         var packet = Core.Foods.Packets.Packet.IdOf(
-            (await visitor.Must(HttpMethod.Post, "/api/larder/packets", LarderTests.Packet("Only ours"))).GetValue<string>()
+            (await visitor.Must(HttpMethod.Post, "/api/larder/packets", TypedPackets.Packet("Only ours"))).GetValue<string>()
         );
         await visitor.Must(
             HttpMethod.Put,

@@ -105,7 +105,7 @@ public class StockTests(TestDatabase database)
     public async Task An_opened_packet_keeps_the_days_that_are_printed_on_it()
     {
         var cook = await database.SignUp();
-        await cook.Must(HttpMethod.Post, "/api/larder/packets", LarderTests.Packet("Coconut pot"));
+        await cook.Must(HttpMethod.Post, "/api/larder/packets", TypedPackets.Packet("Coconut pot"));
         await cook.Must(HttpMethod.Post, "/api/larder/stock", Line("1 pack Coconut pot"));
         var before = (await Items(cook))[0]!;
         Assert.Equal(("1 pack · 250 g", null), (before["amount"]!.GetValue<string>(), before["goBy"]?.GetValue<string>()));

@@ -1,6 +1,6 @@
-using System.Globalization;
 using System.Text.Json.Nodes;
 using Npgsql;
+using static Merienda.Web.Tests.ThisWeek;
 
 namespace Merienda.Web.Tests;
 
@@ -41,14 +41,6 @@ public class UndoPropertyTests(TestDatabase database)
         ),
         ("serving_item", "true"),
     ];
-
-    private static readonly DateOnly Start = DateOnly.FromDateTime(DateTime.UtcNow) is var today
-        ? today.AddDays(-(int)today.DayOfWeek)
-        : default;
-
-    private static string Day(int offset) => Start.AddDays(offset).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
-
-    private static string Week => $"/api/weeks/{Day(0)}";
 
     [Fact]
     public async Task Taking_back_any_last_edits_restores_every_row()

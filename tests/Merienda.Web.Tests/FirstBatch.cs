@@ -1,0 +1,35 @@
+using System.Text.Json.Nodes;
+using static Merienda.Web.Tests.ThisWeek;
+
+namespace Merienda.Web.Tests;
+
+/// <summary>A kitchen with one batch on the bench.</summary>
+internal static class FirstBatch
+{
+    public static object Place(JsonNode board, int day, string meal = "supper") =>
+        new
+        {
+            to = new
+            {
+                date = Day(day),
+                meal,
+                eaterId = board["eaters"]![0]!["id"]!.GetValue<Guid>(),
+            },
+        };
+
+    public static async Task<(JsonNode Board, string Batch)> Make(Visitor cook, decimal portions = 4)
+    {
+        var recipe = await cook.AddRecipe();
+        var board = await cook.Must(
+            HttpMethod.Post,
+            $"{Week}/batches",
+            new
+            {
+                recipeId = recipe,
+                cookedOn = Day(-1),
+                portions,
+            }
+        );
+        return (board, board["batches"]![0]!["id"]!.GetValue<string>());
+    }
+}
