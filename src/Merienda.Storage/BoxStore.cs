@@ -74,29 +74,31 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
         );
 
     /// <summary>Something happened to a box; a planned one is filled by it, with all of its batch.</summary>
-    /// <param name="dayOf">The date when it happened, as the household's clock shows it.</param>
+    /// <param name="dayOf">The date of a moment, as the household's clock shows it.</param>
     /// <param name="now">The moment it is decided.</param>
     public Task<Result<Edited<bool>>> Tell(
         EditStamp stamp,
         Guid batchId,
         Guid boxId,
         BoxSaid said,
-        Func<Table, DateOnly> dayOf,
+        Func<Table, DateTimeOffset, DateOnly> dayOf,
         DateTimeOffset now
-    ) =>
-        door.Edit<((WeekPlan Plan, Table Table, PlanRows Rows) Batch, (HouseholdSettingsRow, Kitchen Kitchen) Known), bool>(
+    )
+    {
+        var heard = said.Heard(now);
+        return door.Edit<((WeekPlan Plan, Table Table, PlanRows Rows) Batch, (HouseholdSettingsRow, Kitchen Kitchen) Known), bool>(
             stamp,
             Journal.Box,
             weeks.Batch(batchId).And(KitchenStore.Stored),
             locked =>
             {
                 var ((plan, table, rows), (_, kitchen)) = locked;
-                var day = dayOf(table);
+                var day = dayOf(table, heard.At);
                 var there =
                     plan.BatchWithId(batchId)?.PortionedOn is null && plan.Containers.All(box => box.Id != boxId)
-                        ? plan.Portion(batchId, kitchen.Containers, (said.At, day), Guid.CreateVersion7)
+                        ? plan.Portion(batchId, kitchen.Containers, (heard.At, day), Guid.CreateVersion7)
                         : plan;
-                var told = there.IsRefused ? there : there.Value.Tell(boxId, said, day, now);
+                var told = there.IsRefused ? there : there.Value.Tell(boxId, heard, day, now);
                 return told.Refusal is { } refusal
                     ? refusal
                     : new Decided<bool>(
@@ -105,6 +107,7 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
                     );
             }
         );
+    }
 
     private static Reading<StoredPortioning> Portioning(Reading<StoredWeek> week) =>
         week.And(KitchenStore.Stored).Select(read => new StoredPortioning(read.First, read.Second.Kitchen));

@@ -247,6 +247,17 @@ public class BoxTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task What_a_fast_clock_says_stands_before_what_is_said_next()
+    {
+        var kitchen = await Cook(2, (int)DateTime.UtcNow.DayOfWeek);
+        var box = (await kitchen.Shelf())[0]["id"]!.GetValue<Guid>();
+        async Task Tell(object said) => await kitchen.Cook.Must(HttpMethod.Post, $"/api/batches/{kitchen.Batch}/boxes/{box}/events", said);
+        await Tell(Said("frozen", at: DateTimeOffset.UtcNow.AddHours(23)));
+        await Tell(Said("toFridge"));
+        Assert.Equal("fridge", (await kitchen.Shelf()).Single(one => one["id"]!.GetValue<Guid>() == box)["keptIn"]!.GetValue<string>());
+    }
+
+    [Fact]
     public async Task What_cannot_be_is_refused_and_a_stranger_sees_no_box()
     {
         // Cooked today: what was cooked on Sunday is past its time by Friday, and never frozen.

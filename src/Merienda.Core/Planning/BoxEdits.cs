@@ -6,7 +6,13 @@ namespace Merienda.Core.Planning;
 /// <summary>What a cook says became of a box.</summary>
 /// <param name="Id">Given by the client.</param>
 /// <param name="Portions">What was eaten, given or thrown away; null for what its meal takes, or all that is left.</param>
-public sealed record BoxSaid(Guid Id, BoxEventKind Kind, DateTimeOffset At, decimal? Portions, string Reason);
+public sealed record BoxSaid(Guid Id, BoxEventKind Kind, DateTimeOffset At, decimal? Portions, string Reason)
+{
+    /// <summary>
+    /// What a device says whose clock is up to a day ahead happened now: else what is said next of the box would stand before it.
+    /// </summary>
+    public BoxSaid Heard(DateTimeOffset now) => At > now && At <= now.AddDays(1) ? this with { At = now } : this;
+}
 
 /// <summary>The life of boxes.</summary>
 public static class BoxEdits

@@ -115,24 +115,32 @@ public static class DayEdits
             return plan.ChangeSize(itemId, default, default);
         }
 
+        Refusal? unchangeable = null;
         for (var size = Batch.LargestSize; size >= Batch.SmallestSize; size -= Batch.SmallestSize)
         {
-            if (
-                verdictAt(draw with { Size = new(size) }) == Verdict.Fits
-                && plan.ChangeSize(itemId, draw.Size, new(size)) is { IsRefused: false } fitting
-            )
+            if (verdictAt(draw with { Size = new(size) }) != Verdict.Fits)
+            {
+                continue;
+            }
+
+            var fitting = plan.ChangeSize(itemId, draw.Size, new(size));
+            if (!fitting.IsRefused)
             {
                 return fitting;
             }
+
+            unchangeable = fitting.Refusal;
         }
 
-        return new Refusal(
-            "nothing-fits",
-            "size",
-            batch.Letter,
-            $"with no portion of {batch.Letter} the day fits for certain",
-            "Take something else off the day, or another dish"
-        );
+        // Where the smallest would fit and is refused all the same, it is not the day that stops it.
+        return unchangeable
+            ?? new Refusal(
+                "nothing-fits",
+                "size",
+                batch.Letter,
+                $"with no portion of {batch.Letter} the day fits for certain",
+                "Take something else off the day, or another dish"
+            );
     }
 
     /// <summary>Fills the free meals of this week as those of an earlier one are, day by day.</summary>

@@ -237,7 +237,7 @@ public sealed class DemoSeed(
                     made.Id,
                     box.Id,
                     new(Guid.CreateVersion7(), kind, on, null, ""),
-                    _ => HouseholdClock.DayOf(on, timeZone),
+                    (_, happened) => HouseholdClock.DayOf(happened, timeZone),
                     on
                 )
             );

@@ -118,7 +118,7 @@ public static class BoxEndpoints
                 batch,
                 box,
                 new(editing.Stamp.EditId, request.Kind, request.At.ToUniversalTime(), request.Portions, request.Reason),
-                table => HouseholdClock.DayOf(request.At, table.Household.TimeZone),
+                (table, at) => HouseholdClock.DayOf(at, table.Household.TimeZone),
                 clock.GetUtcNow()
             )
         );

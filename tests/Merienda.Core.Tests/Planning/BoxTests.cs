@@ -293,6 +293,9 @@ public class BoxTests
         Assert.False(plan.Tell(box, said with { Reason = new string('x', 120) }, Sunday, Noon).IsRefused);
         Assert.False(plan.Tell(box, said with { At = Noon.AddDays(1) }, Sunday, Noon).IsRefused);
         Assert.Equal("time-out-of-range", plan.Tell(box, said with { At = Noon.AddDays(1).AddTicks(1) }, Sunday, Noon).Refusal?.Code);
+        Assert.Equal(Noon, (said with { At = Noon.AddDays(1) }).Heard(Noon).At);
+        Assert.Equal(Noon.AddDays(1).AddTicks(1), (said with { At = Noon.AddDays(1).AddTicks(1) }).Heard(Noon).At);
+        Assert.Equal(Noon.AddTicks(-1), (said with { At = Noon.AddTicks(-1) }).Heard(Noon).At);
         Assert.False(plan.Tell(box, said with { At = Noon.AddDays(-400) }, Sunday, Noon).IsRefused);
         Assert.Equal("time-out-of-range", plan.Tell(box, said with { At = Noon.AddDays(-400).AddTicks(-1) }, Sunday, Noon).Refusal?.Code);
     }

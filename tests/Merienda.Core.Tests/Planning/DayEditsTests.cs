@@ -94,6 +94,12 @@ public class DayEditsTests
         Assert.Equal(3m, Fit(4).At(Cell(1))!.Draws.Single().Size.Amount);
         Assert.Equal("nothing-fits", plan.FitDay(draw.Id, _ => Verdict.Breaks).Refusal?.Code);
         Assert.Equal("item-gone", plan.FitDay(Guid.NewGuid(), _ => Verdict.Fits).Refusal?.Code);
+        // Where the day would take it and the meal does not, the meal's reason is said.
+        var locked = plan.Say(Cell(1), ServingState.Planned, true, "", Guid.NewGuid).Value;
+        Assert.Equal(
+            locked.ChangeSize(draw.Id, draw.Size, new(0.25m)).Refusal,
+            locked.FitDay(draw.Id, one => one.Size.Amount == 0.25m ? Verdict.Fits : Verdict.Breaks).Refusal
+        );
     }
 
     [Fact]
