@@ -20,7 +20,7 @@ public sealed record DataFiles(FoodMatcher Foods, FoodClasses Classes, IReadOnly
         AllowOutOfOrderMetadataProperties = true,
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
         Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
-        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { TellRulesApart } },
+        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { TellRulesApart, NullFreeLists.Hold } },
         WriteIndented = true,
     };
 

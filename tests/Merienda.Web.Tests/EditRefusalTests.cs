@@ -145,10 +145,10 @@ public class EditRefusalTests(TestDatabase database)
     public async Task What_cannot_be_read_is_refused_by_its_field()
     {
         var cook = await database.SignUp();
-        async Task<(string Title, string Detail, string Field)> Say(string body)
+        async Task<(string Title, string Detail, string Field)> Say(string body, string path = "/api/larder/stock", string method = "POST")
         {
             using var content = new StringContent(body, System.Text.Encoding.UTF8, "application/json");
-            using var response = await cook.SendContent(HttpMethod.Post, "/api/larder/stock", content);
+            using var response = await cook.SendContent(new HttpMethod(method), path, content);
             Assert.Equal(HttpStatusCode.BadRequest, response.StatusCode);
             var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!;
             return (problem["title"]!.GetValue<string>(), problem["detail"]!.GetValue<string>(), problem["field"]!.GetValue<string>());
@@ -169,5 +169,11 @@ public class EditRefusalTests(TestDatabase database)
             StringComparison.Ordinal
         );
         Assert.Equal("It is no JSON of this form.", (await Say("{")).Detail);
+        Assert.Equal(
+            ("meals holds what cannot stand there.", "meals"),
+            await Say("""{"firstDay":"monday","meals":[null],"prepDays":[]}""", "/api/table/rhythm", "PUT") is var meals
+                ? (meals.Detail, meals.Field)
+                : default
+        );
     }
 }

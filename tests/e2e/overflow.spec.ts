@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { enter, expect, signUp, test } from './kitchen';
 
 /** What sticks out of its panel, or of the page, to the side; what may be scrolled sideways by itself is no harm. */
@@ -42,6 +43,20 @@ const places = [
   '/start',
 ];
 
+/** What runs out on each of some pages. */
+async function runsOut(page: Page, at: string[]) {
+  const found: string[] = [];
+  for (const place of at) {
+    await page.goto(place);
+    await expect(page.getByRole('main')).not.toBeEmpty();
+    await expect(page.getByText('Loading …')).toHaveCount(0);
+    const main = await page.getByRole('main').evaluate((element) => element.scrollWidth - element.clientWidth);
+    if (main > 1) found.push(`${place}: ${main} px to the side`);
+    found.push(...(await page.evaluate(sticksOut)).map((what) => `${place}: ${what}`));
+  }
+  return found;
+}
+
 for (const [width, height] of [
   [1280, 800],
   [1024, 768],
@@ -50,18 +65,64 @@ for (const [width, height] of [
   test(`nothing runs out of its panel or of the page at ${width}x${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     await enter(page, 'Odalys Brandt');
-    const found: string[] = [];
     const recipe = await page.request.get('/api/recipes').then(async (answer) => ((await answer.json()) as { id: string }[])[0]?.id);
-    for (const place of [...places, `/recipes/${recipe}`, `/recipes/${recipe}/edit`]) {
-      await page.goto(place);
-      await expect(page.getByRole('main')).not.toBeEmpty();
-      await expect(page.getByText('Loading …')).toHaveCount(0);
-      const main = await page.getByRole('main').evaluate((element) => element.scrollWidth - element.clientWidth);
-      if (main > 1) found.push(`${place}: ${main} px to the side`);
-      found.push(...(await page.evaluate(sticksOut)).map((what) => `${place}: ${what}`));
-    }
-    expect(found).toEqual([]);
+    expect(await runsOut(page, [...places, `/recipes/${recipe}`, `/recipes/${recipe}/edit`])).toEqual([]);
   });
+
+test('the longest names run out of nothing', async ({ page }) => {
+  test.slow();
+  const word = 'Pastinakenwurzelgemüseeintopfvorratsportion';
+  const name = `${word} with smoked paprika, thyme and whatever was left of Sunday’s roast vegetables`;
+  await signUp(page, word.slice(0, 40));
+  await page.evaluate(
+    async ({ word, name }) => {
+      const ask = async (path: string) => (await fetch(path)).json();
+      const { antiforgery, person } = await ask('/api/account');
+      const send = async (method: string, path: string, body?: unknown) => {
+        const answer = await fetch(path, {
+          method,
+          headers: { 'Content-Type': 'application/json', 'X-Antiforgery': antiforgery, 'X-Edit-Id': crypto.randomUUID() },
+          body: JSON.stringify(body),
+        });
+        if (!answer.ok) throw new Error(await answer.text());
+        return answer.status === 204 ? null : answer.json();
+      };
+      const week = `/api/weeks/${person.today}`;
+      await send('POST', '/api/table/eaters', { name: `G ${word}`.slice(0, 40), isGuest: false });
+      const recipe = await send('POST', '/api/recipes', {
+        name: name.slice(0, 120),
+        portions: 4,
+        meal: null,
+        keeping: 'cooked',
+        reheating: name,
+        atEating: '',
+        system: 'metric',
+        lines: [
+          { part: word, text: '600 g white beans, cooked', food: null },
+          { part: '', text: `300 g ${word}`, food: null },
+        ],
+        tasks: [],
+        basedOn: null,
+      });
+      const board = await send('POST', `${week}/batches`, { recipeId: recipe.id ?? recipe, cookedOn: person.today, portions: 4 });
+      const batch = `${week}/batches/${board.batches[0].id}`;
+      const to = { date: person.today, meal: 'supper', eaterId: board.eaters[0].id };
+      await send('POST', `${batch}/place`, { to });
+      await send('POST', `${week}/ready`, { to, line: `150 g ${word}` });
+      await send('PUT', `${batch}/portioned`);
+      return board;
+    },
+    { word, name },
+  );
+  for (const [width, height] of [
+    [1280, 800],
+    [390, 844],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    const recipe = await page.request.get('/api/recipes').then(async (answer) => ((await answer.json()) as { id: string }[])[0]?.id);
+    expect(await runsOut(page, [...places, `/recipes/${recipe}`, `/recipes/${recipe}/edit`])).toEqual([]);
+  }
+});
 
 test('the door and a link fit a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });

@@ -1,5 +1,6 @@
 using System.Reflection;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using System.Threading.RateLimiting;
 using Merienda.Formats;
 using Merienda.Storage;
@@ -31,6 +32,7 @@ public static class MeriendaHost
             // What a request leaves out or leaves null, and may not, is refused by its name.
             json.SerializerOptions.RespectNullableAnnotations = true;
             json.SerializerOptions.RespectRequiredConstructorParameters = true;
+            json.SerializerOptions.TypeInfoResolver = json.SerializerOptions.TypeInfoResolver?.WithAddedModifier(NullFreeLists.Hold);
             // A converter of our own would hide from the description that text is text.
             if (!IsDescribing)
             {

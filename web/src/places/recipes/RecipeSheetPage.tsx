@@ -97,7 +97,7 @@ function Lines({ sheet, id }: { sheet: Sheet; id: string }) {
             <th className="font-normal">Line</th>
             <th className="pl-2 text-right font-normal">Batch</th>
             <th className="pl-2 text-right font-normal">kcal</th>
-            <th className="pl-2 text-right font-normal">net carbs</th>
+            <th className="pl-2 text-right font-normal whitespace-nowrap">net carbs</th>
           </tr>
         </thead>
         <tbody className="figures align-top">
@@ -105,7 +105,7 @@ function Lines({ sheet, id }: { sheet: Sheet; id: string }) {
             const of = (key: string) => line.perPortion.find((measure) => measure.key === key);
             return (
               <tr key={at} className="border-t border-line">
-                <td className="py-1">
+                <td className="py-1 wrap-anywhere">
                   {line.food && line.grams ? (
                     <button
                       type="button"
