@@ -1,0 +1,165 @@
+using static Merienda.Web.Tests.ThisWeek;
+
+namespace Merienda.Web.Tests;
+
+/// <summary>A household that has a row in every table of its own.</summary>
+internal static class EveryTable
+{
+    public static async Task Fill(Visitor visitor)
+    {
+        var eater = (await visitor.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();
+        await visitor.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/protocols", new { protocols = new[] { "points" } });
+        var path = $"/api/table/eaters/{eater}";
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{path}/allowance",
+            new
+            {
+                protocol = "points",
+                rule = "points",
+                atLeast = (decimal?)null,
+                atMost = 23,
+                clinicalTeam = false,
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{path}/choice",
+            new
+            {
+                protocol = "points",
+                choice = "budget",
+                option = "day",
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{path}/personal",
+            new
+            {
+                allergies = new[] { "sesame" },
+                dislikes = new[] { "celery" },
+                portionHabit = 1,
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Post,
+            $"{path}/accepted",
+            new
+            {
+                what = "tahini",
+                reason = "For the test only",
+                isAdult = true,
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{path}/phases",
+            new
+            {
+                protocol = "low-fodmap",
+                start = "2026-01-01",
+                restrictionEnds = "2026-01-28",
+                order = new[] { "lactose" },
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Post,
+            $"{path}/diary",
+            new
+            {
+                protocol = "low-fodmap",
+                notedOn = "2026-01-30",
+                text = "A glass of milk, nothing",
+            }
+        );
+        await visitor.Must(HttpMethod.Post, "/api/table/protocols/vegan/copy", new { name = "Ours", followers = Array.Empty<Guid>() });
+        await visitor.Must(HttpMethod.Post, "/api/members/invitations");
+        await visitor.Must(HttpMethod.Put, "/api/table/kitchen", KitchenTests.Kitchen());
+        var packet = Core.Foods.Packets.Packet.IdOf(
+            (await visitor.Must(HttpMethod.Post, "/api/larder/packets", TypedPackets.Packet("Only ours"))).GetValue<string>()
+        );
+        await visitor.Must(
+            HttpMethod.Put,
+            $"/api/larder/packets/{packet}/opinions/{eater}",
+            new
+            {
+                isApproved = false,
+                reason = "For the test only",
+                isAdult = false,
+            }
+        );
+        await visitor.Must(
+            HttpMethod.Post,
+            "/api/larder/stock",
+            new
+            {
+                line = "500 g red lentils",
+                food = (string?)null,
+                place = "pantry",
+                madeOn = (string?)null,
+                bestBefore = (string?)null,
+            }
+        );
+        var odd = System.Text.Json.Nodes.JsonNode.Parse(
+            System.Text.Json.JsonSerializer.Serialize(
+                Visitor.Draft("Odd", 2, ["200 g moonfruit"]),
+                System.Text.Json.JsonSerializerOptions.Web
+            )
+        )!;
+        odd["lines"]![0]!["food"] = "pear";
+        await visitor.Must(HttpMethod.Post, "/api/recipes", odd);
+        var board = await visitor.Must(
+            HttpMethod.Post,
+            $"{Week}/batches",
+            new
+            {
+                recipeId = await visitor.AddRecipe(),
+                cookedOn = Day(0),
+                portions = 2,
+            }
+        );
+        var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
+        await visitor.Must(
+            HttpMethod.Post,
+            $"{Week}/batches/{batch}/place",
+            new
+            {
+                to = new
+                {
+                    date = Day(0),
+                    meal = "supper",
+                    eaterId = eater,
+                },
+            }
+        );
+        var loose = (await visitor.Get($"{Week}/shelf"))["boxes"]!.AsArray().Last()!["id"];
+        await visitor.Must(
+            HttpMethod.Post,
+            $"/api/batches/{batch}/boxes/{loose}/events",
+            new { kind = "Given", at = DateTimeOffset.UtcNow }
+        );
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{Week}/batches/{batch}/yield",
+            new
+            {
+                part = "",
+                grossG = 500,
+                tareG = 0,
+                vessel = "",
+            }
+        );
+        await visitor.Must(HttpMethod.Put, $"{Week}/shop/tick", new { key = "olive-oil", isTicked = true });
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{Week}/sessions/tick",
+            new
+            {
+                batchId = batch,
+                taskId = "1",
+                isTicked = true,
+            }
+        );
+    }
+}
