@@ -17,18 +17,7 @@ internal static class BeanKitchen
             };
 
         public async Task<JsonNode> Make(decimal portions = 4) =>
-            (
-                await Cook.Must(
-                    HttpMethod.Post,
-                    $"{Week}/batches",
-                    new
-                    {
-                        recipeId = Recipe,
-                        cookedOn = Day(-1),
-                        portions,
-                    }
-                )
-            )["batches"]!.AsArray()[^1]!;
+            (await Cook.MakeBatch(Week, Recipe, Day(-1), portions))["batches"]!.AsArray()[^1]!;
 
         public Task<JsonNode> Put(JsonNode batch, int day, string meal = "supper") =>
             Cook.Must(HttpMethod.Post, $"{Week}/batches/{Id(batch)}/place", new { to = Place(day, meal) });

@@ -58,15 +58,11 @@ public class BoxTests(TestDatabase database)
     private async Task<Kitchen> Cook(decimal portions, int cookedOn = 0, int week = 0)
     {
         var cook = await database.SignUp();
-        var board = await cook.Must(
-            HttpMethod.Post,
-            $"{Week(week)}/batches",
-            new
-            {
-                recipeId = await cook.AddRecipe("Beef shin with swede", 4, "800 g beef shin", "600 g swede"),
-                cookedOn = Day(cookedOn),
-                portions,
-            }
+        var board = await cook.MakeBatch(
+            Week(week),
+            await cook.AddRecipe("Beef shin with swede", 4, "800 g beef shin", "600 g swede"),
+            Day(cookedOn),
+            portions
         );
         return new(cook, board["eaters"]![0]!["id"]!.GetValue<Guid>(), board["batches"]![0]!["id"]!.GetValue<Guid>());
     }

@@ -25,16 +25,7 @@ public class EaterTests(TestDatabase database)
         );
         async Task<(HttpStatusCode, JsonNode?)> Place(string name, string line)
         {
-            var board = await cook.Must(
-                HttpMethod.Post,
-                $"/api/weeks/{Week}/batches",
-                new
-                {
-                    recipeId = await cook.AddRecipe(name, 4, line),
-                    cookedOn = Week,
-                    portions = 4,
-                }
-            );
+            var board = await cook.MakeBatch($"/api/weeks/{Week}", await cook.AddRecipe(name, 4, line), Week, 4);
             return await cook.Send(
                 HttpMethod.Post,
                 $"/api/weeks/{Week}/batches/{board["batches"]!.AsArray().Last()!["id"]}/place",
@@ -92,16 +83,7 @@ public class EaterTests(TestDatabase database)
         var cook = await database.SignUp();
         var eater = await Follow(cook, "low-carb");
         await State(cook, eater, "low-carb", "net-carbs", 25);
-        var board = await cook.Must(
-            HttpMethod.Post,
-            $"/api/weeks/{Week}/batches",
-            new
-            {
-                recipeId = await cook.AddRecipe(),
-                cookedOn = Week,
-                portions = 2,
-            }
-        );
+        var board = await cook.MakeBatch($"/api/weeks/{Week}", await cook.AddRecipe(), Week, 2);
         var path = $"/api/weeks/{Week}/batches/{board["batches"]![0]!["id"]}";
         await cook.Must(
             HttpMethod.Post,

@@ -109,16 +109,7 @@ internal static class EveryTable
         )!;
         odd["lines"]![0]!["food"] = "pear";
         await visitor.Must(HttpMethod.Post, "/api/recipes", odd);
-        var board = await visitor.Must(
-            HttpMethod.Post,
-            $"{Week}/batches",
-            new
-            {
-                recipeId = await visitor.AddRecipe(),
-                cookedOn = Day(0),
-                portions = 2,
-            }
-        );
+        var board = await visitor.MakeBatch(Week, await visitor.AddRecipe(), Day(0), 2);
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
         await visitor.Must(
             HttpMethod.Post,

@@ -20,16 +20,7 @@ internal static class FirstBatch
     public static async Task<(JsonNode Board, string Batch)> Make(Visitor cook, decimal portions = 4)
     {
         var recipe = await cook.AddRecipe();
-        var board = await cook.Must(
-            HttpMethod.Post,
-            $"{Week}/batches",
-            new
-            {
-                recipeId = recipe,
-                cookedOn = Day(-1),
-                portions,
-            }
-        );
+        var board = await cook.MakeBatch(Week, recipe, Day(-1), portions);
         return (board, board["batches"]![0]!["id"]!.GetValue<string>());
     }
 }

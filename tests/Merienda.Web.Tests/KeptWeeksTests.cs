@@ -162,16 +162,7 @@ public class KeptWeeksTests(TestDatabase database)
         var board = await there.Get(Week);
         Assert.Equal(board.ToJsonString(), (await there.Get(Week)).ToJsonString());
         var recipe = (await there.Get("/api/recipes"))[0]!["id"]!.GetValue<Guid>();
-        await there.Must(
-            HttpMethod.Post,
-            $"{Week}/batches",
-            new
-            {
-                recipeId = recipe,
-                cookedOn = Start.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
-                portions = 4,
-            }
-        );
+        await there.MakeBatch(Week, recipe, Start.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), 4);
         var now = (await there.Get($"{Week}/shelf")).ToJsonString();
         Assert.Equal(now, (await there.Get($"{Week}/shelf")).ToJsonString());
         clock.By = TimeSpan.FromDays(5);

@@ -19,16 +19,7 @@ internal static class MealKitchen
         public async Task<string> Make(string name, decimal portions, params string[] lines)
         {
             var recipe = await Cook.AddRecipe(name, 4, lines);
-            var board = await Cook.Must(
-                HttpMethod.Post,
-                $"{Week}/batches",
-                new
-                {
-                    recipeId = recipe,
-                    cookedOn = Day(-1),
-                    portions,
-                }
-            );
+            var board = await Cook.MakeBatch(Week, recipe, Day(-1), portions);
             return board["batches"]!.AsArray().Single(batch => batch!["name"]!.GetValue<string>() == name)!["id"]!.GetValue<string>();
         }
 

@@ -55,16 +55,7 @@ public class PacketOpinionTests(TestDatabase database)
             StringComparison.Ordinal
         );
         var week = (await cook.Get("/api/account"))["person"]!["today"]!.GetValue<string>();
-        await cook.Must(
-            HttpMethod.Post,
-            $"/api/weeks/{week}/batches",
-            new
-            {
-                recipeId = recipe,
-                cookedOn = Sunday(week),
-                portions = 1,
-            }
-        );
+        await cook.MakeBatch($"/api/weeks/{week}", recipe, Sunday(week), 1);
         Assert.Contains("too salty", (await cook.Get($"/api/weeks/{week}/shop"))["aisles"]!.ToJsonString(), StringComparison.Ordinal);
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         await cook.Must(HttpMethod.Delete, path);
@@ -95,18 +86,7 @@ public class PacketOpinionTests(TestDatabase database)
         var id = IdOf(await Keep(cook, Packet(mayContain: "milk")));
         var recipe = await cook.AddRecipe("Crackers", 2, "100 g Sea crackers");
         var today = (await cook.Get("/api/account"))["person"]!["today"]!.GetValue<string>();
-        var batch = (
-            await cook.Must(
-                HttpMethod.Post,
-                $"/api/weeks/{today}/batches",
-                new
-                {
-                    recipeId = recipe,
-                    cookedOn = Sunday(today),
-                    portions = 2,
-                }
-            )
-        )["batches"]![0]!["id"]!.GetValue<Guid>();
+        var batch = (await cook.MakeBatch($"/api/weeks/{today}", recipe, Sunday(today), 2))["batches"]![0]!["id"]!.GetValue<Guid>();
         var place = new
         {
             to = new

@@ -30,16 +30,7 @@ public class ProtocolTests(TestDatabase database)
         var cook = await database.SignUp();
         var eater = await Follow(cook, "whole-food");
         var recipe = await cook.AddRecipe("Rice bowl", 2, "200 g white rice");
-        var board = await cook.Must(
-            HttpMethod.Post,
-            $"/api/weeks/{Week}/batches",
-            new
-            {
-                recipeId = recipe,
-                cookedOn = Week,
-                portions = 2,
-            }
-        );
+        var board = await cook.MakeBatch($"/api/weeks/{Week}", recipe, Week, 2);
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
         await cook.Must(
             HttpMethod.Post,
@@ -65,16 +56,7 @@ public class ProtocolTests(TestDatabase database)
         Assert.Equal("breaks", await VerdictOf(cook, recipe));
 
         // The copy is pinned by the next batch; then its change leaves the week as planned until it is taken over.
-        await cook.Must(
-            HttpMethod.Post,
-            $"/api/weeks/{Week}/batches",
-            new
-            {
-                recipeId = recipe,
-                cookedOn = Week,
-                portions = 1,
-            }
-        );
+        await cook.MakeBatch($"/api/weeks/{Week}", recipe, Week, 1);
         var document = JsonNode.Parse((await cook.Get($"/api/table/protocols/{id}"))["document"]!.GetValue<string>())!;
         foreach (var option in document["choices"]![0]!["options"]!.AsArray())
         {

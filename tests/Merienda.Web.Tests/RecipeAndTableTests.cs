@@ -50,16 +50,7 @@ public class RecipeAndTableTests(TestDatabase database)
         var id = await cook.AddRecipe("Soup", 4, "100 g sugar");
         var today = DateOnly.FromDateTime(DateTime.UtcNow);
         var week = today.AddDays(-(int)today.DayOfWeek).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
-        await cook.Must(
-            HttpMethod.Post,
-            $"/api/weeks/{week}/batches",
-            new
-            {
-                recipeId = id,
-                cookedOn = week,
-                portions = 4,
-            }
-        );
+        await cook.MakeBatch($"/api/weeks/{week}", id, week, 4);
         var second = await cook.Must(HttpMethod.Put, $"/api/recipes/{id}", Visitor.Draft("Soup", 4, ["200 g sugar"], basedOn: 1));
         Assert.Equal(2, second["number"]!.GetValue<int>());
         var energy = (await cook.Get($"/api/weeks/{week}"))["batches"]![0]!["perPortion"]![0]!["value"]!["best"]!.GetValue<decimal>();

@@ -25,16 +25,7 @@ public sealed class RoundTripTests(TestDatabase database) : IDisposable
         var recipe = await cook.AddRecipe();
         var eater = (await cook.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();
         var week = $"/api/weeks/{Day(0)}";
-        var board = await cook.Must(
-            HttpMethod.Post,
-            $"{week}/batches",
-            new
-            {
-                recipeId = recipe,
-                cookedOn = Day(-1),
-                portions = 8,
-            }
-        );
+        var board = await cook.MakeBatch(week, recipe, Day(-1), 8);
         var batch = board["batches"]![0]!["id"]!.GetValue<string>();
         object At(int day) =>
             new

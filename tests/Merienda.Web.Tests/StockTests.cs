@@ -125,16 +125,7 @@ public class StockTests(TestDatabase database)
         var day = DateOnly.Parse(today, System.Globalization.CultureInfo.InvariantCulture);
         string Iso(DateOnly date) => date.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
         var lastWeek = day.AddDays(-(int)day.DayOfWeek - 7);
-        await cook.Must(
-            HttpMethod.Post,
-            $"/api/weeks/{Iso(lastWeek)}/batches",
-            new
-            {
-                recipeId = await cook.AddRecipe("Beans"),
-                cookedOn = Iso(lastWeek),
-                portions = 2,
-            }
-        );
+        await cook.MakeBatch($"/api/weeks/{Iso(lastWeek)}", await cook.AddRecipe("Beans"), Iso(lastWeek), 2);
         var box = (await cook.Get("/api/larder/stock"))["boxes"]![0]!;
         Assert.Equal(
             ("Beans", true, true),

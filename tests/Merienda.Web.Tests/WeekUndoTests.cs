@@ -156,26 +156,8 @@ public class WeekUndoTests(TestDatabase database)
         var later = $"/api/weeks/{Day(70)}";
         var (odalys, teun) = (await Enter("Odalys Brandt"), await Enter("Teun Brandt"));
         var recipe = (await odalys.Get("/api/recipes"))[0]!["id"]!.GetValue<Guid>();
-        await odalys.Must(
-            HttpMethod.Post,
-            $"{later}/batches",
-            new
-            {
-                recipeId = recipe,
-                cookedOn = Day(70),
-                portions = 2,
-            }
-        );
-        var board = await teun.Must(
-            HttpMethod.Post,
-            $"{later}/batches",
-            new
-            {
-                recipeId = recipe,
-                cookedOn = Day(70),
-                portions = 3,
-            }
-        );
+        await odalys.MakeBatch(later, recipe, Day(70), 2);
+        var board = await teun.MakeBatch(later, recipe, Day(70), 3);
         // A is the letter of boxes that are left in the demo's freezer.
         Assert.Equal(["A", "B", "C"], board["batches"]!.AsArray().Select(batch => batch!["letter"]!.GetValue<string>()));
         await odalys.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
