@@ -166,32 +166,21 @@ public class RhythmTests(TestDatabase database)
         );
     }
 
-    private static object Four(Guid recipe, string cookedOn) =>
-        new
-        {
-            recipeId = recipe,
-            cookedOn,
-            portions = 4,
-        };
-
-    private static Task<JsonNode> Cook(Visitor cook, Guid recipe, string week, string cookedOn) =>
-        cook.Must(HttpMethod.Post, $"/api/weeks/{week}/batches", Four(recipe, cookedOn));
-
     [Fact]
     public async Task A_day_that_a_week_has_left_free_can_be_had_by_another_and_what_is_taken_back_comes_back()
     {
         var cook = await database.SignUp();
         var recipe = await cook.AddRecipe("Barley bowl");
-        var batch = Texts((await Cook(cook, recipe, "2027-03-07", "2027-03-11"))["batches"], "id")[0];
+        var batch = Texts((await cook.MakeBatch("/api/weeks/2027-03-07", recipe, "2027-03-11"))["batches"], "id")[0];
         await cook.Refused(
             HttpStatusCode.UnprocessableEntity,
             "session-of-other-week",
             HttpMethod.Post,
             "/api/weeks/2027-03-14/batches",
-            Four(recipe, "2027-03-11")
+            Visitor.Batch(recipe, "2027-03-11")
         );
         await cook.Must(HttpMethod.Delete, $"/api/weeks/2027-03-07/batches/{batch}");
-        await Cook(cook, recipe, "2027-03-14", "2027-03-11");
+        await cook.MakeBatch("/api/weeks/2027-03-14", recipe, "2027-03-11");
         Assert.Equal(["2027-03-11"], Texts(await cook.Get("/api/weeks/2027-03-14/sessions"), "date"));
 
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
@@ -208,7 +197,7 @@ public class RhythmTests(TestDatabase database)
         var draft = System.Text.Json.JsonSerializer.SerializeToNode(Visitor.Draft("Egg salad", 4, ["8 eggs", "200 g celery"]))!;
         draft["keeping"] = "dressed-salad";
         var recipe = (await cook.Must(HttpMethod.Post, "/api/recipes", draft))["id"]!.GetValue<Guid>();
-        var made = await Cook(cook, recipe, "2027-03-07", "2027-03-06");
+        var made = await cook.MakeBatch("/api/weeks/2027-03-07", recipe, "2027-03-06");
         var (batch, eater) = (Texts(made["batches"], "id")[0], Texts(made["eaters"], "id")[0]);
         JsonNode board = made;
         foreach (var date in new[] { "2027-03-07", "2027-03-12" })
@@ -241,7 +230,7 @@ public class RhythmTests(TestDatabase database)
             HttpStatusCode.Conflict,
             "no-later-session",
             HttpMethod.Post,
-            $"/api/weeks/2027-03-07/batches/{Texts((await Cook(cook, recipe, "2027-03-07", "2027-03-10"))["batches"], "id")[1]}/later"
+            $"/api/weeks/2027-03-07/batches/{Texts((await cook.MakeBatch("/api/weeks/2027-03-07", recipe, "2027-03-10"))["batches"], "id")[1]}/later"
         );
     }
 
@@ -250,8 +239,8 @@ public class RhythmTests(TestDatabase database)
     {
         var cook = await database.SignUp();
         var recipe = await cook.AddRecipe("Barley bowl");
-        await Cook(cook, recipe, "2027-03-07", "2027-03-06");
-        var board = await Cook(cook, recipe, "2027-03-07", "2027-03-06");
+        await cook.MakeBatch("/api/weeks/2027-03-07", recipe, "2027-03-06");
+        var board = await cook.MakeBatch("/api/weeks/2027-03-07", recipe, "2027-03-06");
 
         var second = Texts(board["batches"], "id")[1];
         await cook.Must(

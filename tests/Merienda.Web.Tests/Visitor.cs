@@ -89,16 +89,15 @@ public sealed class Visitor(HttpClient client)
     /// <returns>The board with the batch on its bench.</returns>
     /// <param name="week">Address of the week.</param>
     public Task<JsonNode> MakeBatch(string week, Guid recipeId, string cookedOn, decimal portions = 4) =>
-        Must(
-            HttpMethod.Post,
-            $"{week}/batches",
-            new
-            {
-                recipeId,
-                cookedOn,
-                portions,
-            }
-        );
+        Must(HttpMethod.Post, $"{week}/batches", Batch(recipeId, cookedOn, portions));
+
+    public static object Batch(Guid recipeId, string cookedOn, decimal portions = 4) =>
+        new
+        {
+            recipeId,
+            cookedOn,
+            portions,
+        };
 
     public static object Draft(string name, decimal portions, string[] lines, int? basedOn = null) =>
         new
