@@ -39,7 +39,7 @@ export function BoardGrid(props: BoardProps) {
   const carriedBatch = batchOf(carried);
   const judged = eaters.filter((eater) => !eater.isGuest);
   const rows = board.meals.flatMap(({ key: meal, name }) => eaters.map((eater) => ({ meal, name, eater })));
-  const columns = narrow ? 'grid-cols-[4.5rem_minmax(0,1fr)]' : 'grid-cols-[4.5rem_repeat(7,minmax(0,1fr))]';
+  const columns = narrow ? 'grid-cols-[5rem_minmax(0,1fr)]' : 'grid-cols-[5rem_repeat(7,minmax(0,1fr))]';
   const at = { row: Math.min(focus.row, rows.length - 1), column: Math.min(focus.column, days.length - 1) };
 
   const go = (row: number, column: number) => {
