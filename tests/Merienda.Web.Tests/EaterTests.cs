@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text.Json.Nodes;
 using static Merienda.Web.Tests.FollowedProtocols;
+using static Merienda.Web.Tests.ThisWeek;
 
 namespace Merienda.Web.Tests;
 
@@ -25,15 +26,15 @@ public class EaterTests(TestDatabase database)
         );
         async Task<(HttpStatusCode, JsonNode?)> Place(string name, string line)
         {
-            var board = await cook.MakeBatch($"/api/weeks/{Week}", await cook.AddRecipe(name, 4, line), Week, 4);
+            var board = await cook.MakeBatch(Week, await cook.AddRecipe(name, 4, line), Day(0), 4);
             return await cook.Send(
                 HttpMethod.Post,
-                $"/api/weeks/{Week}/batches/{board["batches"]!.AsArray().Last()!["id"]}/place",
+                $"{Week}/batches/{board["batches"]!.AsArray().Last()!["id"]}/place",
                 new
                 {
                     to = new
                     {
-                        date = Week,
+                        date = Day(0),
                         meal = "supper",
                         eaterId = eater,
                     },
@@ -83,8 +84,8 @@ public class EaterTests(TestDatabase database)
         var cook = await database.SignUp();
         var eater = await Follow(cook, "low-carb");
         await State(cook, eater, "low-carb", "net-carbs", 25);
-        var board = await cook.MakeBatch($"/api/weeks/{Week}", await cook.AddRecipe(), Week, 2);
-        var path = $"/api/weeks/{Week}/batches/{board["batches"]![0]!["id"]}";
+        var board = await cook.MakeBatch(Week, await cook.AddRecipe(), Day(0), 2);
+        var path = $"{Week}/batches/{board["batches"]![0]!["id"]}";
         await cook.Must(
             HttpMethod.Post,
             $"{path}/place",
@@ -92,7 +93,7 @@ public class EaterTests(TestDatabase database)
             {
                 to = new
                 {
-                    date = Week,
+                    date = Day(0),
                     meal = "supper",
                     eaterId = eater,
                 },

@@ -1,4 +1,5 @@
 using System.Net;
+using static Merienda.Web.Tests.FollowedProtocols;
 using static Merienda.Web.Tests.MealKitchen;
 using static Merienda.Web.Tests.ThisWeek;
 
@@ -64,17 +65,7 @@ public class FillTests(TestDatabase database)
         var kitchen = await database.MoveIn();
         var cook = kitchen.Cook;
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/protocols", new { protocols = new[] { "low-carb" } });
-        await cook.Must(
-            HttpMethod.Put,
-            $"/api/table/eaters/{kitchen.Eater}/allowance",
-            new
-            {
-                protocol = "low-carb",
-                rule = "net-carbs",
-                clinicalTeam = false,
-                atMost = 60,
-            }
-        );
+        await State(cook, kitchen.Eater, "low-carb", "net-carbs", 60);
         // 25 g of sugar a portion: two and a quarter fit under 60 g for certain, two and a half do not.
         var sweet = await kitchen.Make("Sweet", 8, "100 g sugar");
         var placed = await cook.Must(HttpMethod.Post, $"{Week}/batches/{sweet}/place", new { to = kitchen.At(1) });
@@ -90,18 +81,7 @@ public class FillTests(TestDatabase database)
         var cook = kitchen.Cook;
         var rice = await kitchen.Make("Rice", 4, "400 g rice");
         var placed = await cook.Must(HttpMethod.Post, $"{Week}/batches/{rice}/place", new { to = kitchen.At(1) });
-        await cook.Must(
-            HttpMethod.Put,
-            $"/api/table/eaters/{kitchen.Eater}/personal",
-            new
-            {
-                allergies = new[] { "milk" },
-                dislikes = Array.Empty<string>(),
-                portionHabit = 1,
-                countsTraces = true,
-                trustsRefinedSoybeanOil = false,
-            }
-        );
+        await cook.BecomeAllergic(kitchen.Eater, "milk");
         // It holds milk now: it is cooked for the others, and not placed for who is allergic.
         await cook.Must(
             HttpMethod.Put,
@@ -134,18 +114,7 @@ public class FillTests(TestDatabase database)
             takenBack.Add(sequence);
         }
 
-        await cook.Must(
-            HttpMethod.Put,
-            $"/api/table/eaters/{kitchen.Eater}/personal",
-            new
-            {
-                allergies = new[] { "milk" },
-                dislikes = Array.Empty<string>(),
-                portionHabit = 1,
-                countsTraces = true,
-                trustsRefinedSoybeanOil = false,
-            }
-        );
+        await cook.BecomeAllergic(kitchen.Eater, "milk");
         foreach (var sequence in takenBack)
         {
             await cook.Refused(HttpStatusCode.Conflict, "allergy", HttpMethod.Post, "/api/undo", new { sequence });

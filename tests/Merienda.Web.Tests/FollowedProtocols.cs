@@ -7,9 +7,6 @@ internal static class FollowedProtocols
 {
     public static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.UtcNow);
 
-    public static string Week =>
-        Today.AddDays(-(int)Today.DayOfWeek).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
-
     public static async Task<Guid> Follow(Visitor cook, params string[] protocols)
     {
         var eater = (await cook.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();

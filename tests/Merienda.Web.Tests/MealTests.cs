@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text.Json.Nodes;
+using static Merienda.Web.Tests.FollowedProtocols;
 using static Merienda.Web.Tests.MealKitchen;
 using static Merienda.Web.Tests.ThisWeek;
 
@@ -20,17 +21,7 @@ public class MealTests(TestDatabase database)
         var kitchen = await database.MoveIn();
         var cook = kitchen.Cook;
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/protocols", new { protocols = new[] { "calories-macros" } });
-        await cook.Must(
-            HttpMethod.Put,
-            $"/api/table/eaters/{kitchen.Eater}/allowance",
-            new
-            {
-                protocol = "calories-macros",
-                rule = "energy",
-                clinicalTeam = false,
-                atMost = 2000,
-            }
-        );
+        await State(cook, kitchen.Eater, "calories-macros", "energy", 2000);
         var (rice, cod) = (await kitchen.Make("Rice", 4, "400 g rice"), await kitchen.Make("Cod", 4, "600 g cod"));
         await cook.Must(HttpMethod.Post, $"{Week}/batches/{rice}/place", new { to = kitchen.At(1) });
         await cook.Must(HttpMethod.Post, $"{Week}/batches/{cod}/place", new { to = kitchen.At(1) });
@@ -137,18 +128,7 @@ public class MealTests(TestDatabase database)
         await Refused(HttpStatusCode.UnprocessableEntity, "ready-length", " ");
         await Refused(HttpStatusCode.UnprocessableEntity, "ready-length", new string('x', 301));
         await Refused(HttpStatusCode.UnprocessableEntity, "unknown-food", "1 moonfruit", "moonfruit");
-        await cook.Must(
-            HttpMethod.Put,
-            $"/api/table/eaters/{kitchen.Eater}/personal",
-            new
-            {
-                allergies = new[] { "milk" },
-                dislikes = Array.Empty<string>(),
-                portionHabit = 1,
-                countsTraces = true,
-                trustsRefinedSoybeanOil = false,
-            }
-        );
+        await cook.BecomeAllergic(kitchen.Eater, "milk");
         await Refused(HttpStatusCode.Conflict, "allergy", "150 g yogurt");
         // What nobody knows is refused too, until it is settled.
         await Refused(HttpStatusCode.Conflict, "allergy", "150 g moonfruit");

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text.Json.Nodes;
 using static Merienda.Web.Tests.FollowedProtocols;
+using static Merienda.Web.Tests.ThisWeek;
 
 namespace Merienda.Web.Tests;
 
@@ -30,16 +31,16 @@ public class ProtocolTests(TestDatabase database)
         var cook = await database.SignUp();
         var eater = await Follow(cook, "whole-food");
         var recipe = await cook.AddRecipe("Rice bowl", 2, "200 g white rice");
-        var board = await cook.MakeBatch($"/api/weeks/{Week}", recipe, Week, 2);
+        var board = await cook.MakeBatch(Week, recipe, Day(0), 2);
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
         await cook.Must(
             HttpMethod.Post,
-            $"/api/weeks/{Week}/batches/{batch}/place",
+            $"{Week}/batches/{batch}/place",
             new
             {
                 to = new
                 {
-                    date = Week,
+                    date = Day(0),
                     meal = "supper",
                     eaterId = eater,
                 },
@@ -56,7 +57,7 @@ public class ProtocolTests(TestDatabase database)
         Assert.Equal("breaks", await VerdictOf(cook, recipe));
 
         // The copy is pinned by the next batch; then its change leaves the week as planned until it is taken over.
-        await cook.MakeBatch($"/api/weeks/{Week}", recipe, Week, 1);
+        await cook.MakeBatch(Week, recipe, Day(0), 1);
         var document = JsonNode.Parse((await cook.Get($"/api/table/protocols/{id}"))["document"]!.GetValue<string>())!;
         foreach (var option in document["choices"]![0]!["options"]!.AsArray())
         {
@@ -81,10 +82,10 @@ public class ProtocolTests(TestDatabase database)
             }
         );
         Assert.Equal("fits", await VerdictOf(cook, recipe));
-        var kept = await cook.Get($"/api/weeks/{Week}");
+        var kept = await cook.Get(Week);
         Assert.Equal(["Ours, with rice"], kept["outdated"]!.AsArray().Select(name => name!.GetValue<string>()));
         Assert.Contains(kept["ledger"]!.AsArray(), day => day!["verdict"]!.GetValue<string>() == "breaks");
-        var renewed = await cook.Must(HttpMethod.Post, $"/api/weeks/{Week}/protocols/renew");
+        var renewed = await cook.Must(HttpMethod.Post, $"{Week}/protocols/renew");
         Assert.Empty(renewed["outdated"]!.AsArray());
         Assert.DoesNotContain(renewed["ledger"]!.AsArray(), day => day!["verdict"]!.GetValue<string>() == "breaks");
 

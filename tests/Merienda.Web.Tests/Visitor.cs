@@ -99,6 +99,20 @@ public sealed class Visitor(HttpClient client)
             portions,
         };
 
+    public Task<JsonNode> BecomeAllergic(Guid eater, params string[] allergies) =>
+        Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{eater}/personal",
+            new
+            {
+                allergies,
+                dislikes = Array.Empty<string>(),
+                portionHabit = 1,
+                countsTraces = true,
+                trustsRefinedSoybeanOil = false,
+            }
+        );
+
     public static object Draft(string name, decimal portions, string[] lines, int? basedOn = null) =>
         new
         {

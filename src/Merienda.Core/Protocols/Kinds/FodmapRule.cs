@@ -165,8 +165,8 @@ public sealed record FodmapRule : Rule
 
         var most = doses
             .Where(dose => dose.Verdict != Verdict.Fits)
-            .GroupBy(dose => dose.Food, dose => dose.BelowCutOff)
-            .Select(food => (Food: food.Key, Grams: Math.Floor(doses.First(dose => dose.Food == food.Key).Grams * food.Min())))
+            .GroupBy(dose => dose.Food)
+            .Select(food => (Food: food.Key, Grams: food.Min(dose => Math.Floor(dose.Grams * dose.BelowCutOff))))
             .ToLookup(food => food.Grams > 0);
         var less = string.Join(" and ", most[true].Select(food => $"{food.Grams:0} g {food.Food}"));
         var none = string.Join(" and ", most[false].Select(food => $"no {food.Food}"));
