@@ -1,8 +1,12 @@
+import { useIsMutating } from '@tanstack/react-query';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import { Problem } from '../api/client';
 
 type Shown = { kind: 'done' | 'refused'; title: string; detail: string; undo?: (() => void) | undefined };
 type Notices = { done: (title: string, undo?: () => void) => void; refused: (error: unknown) => void };
+
+/** Edits and undo go one after the other: an undo pressed at once must not overtake the edit it is meant for. */
+export const edits = { id: 'edits' };
 
 const Context = createContext<Notices>({ done: () => {}, refused: () => {} });
 
@@ -16,6 +20,8 @@ export function NoticeBoard({ children }: { children: ReactNode }) {
     const problem = error instanceof Problem ? error : new Problem(0, 'Something went wrong on this page.', 'Load it again.', '', '', '');
     setShown({ kind: 'refused', title: problem.title, detail: problem.cure });
   }, []);
+  // While an edit is under way the line still tells of the one before: its undo would take back that one.
+  const isEditing = useIsMutating({ predicate: (mutation) => mutation.options.scope?.id === edits.id }) > 0;
   const notices = useMemo(() => ({ done, refused }), [done, refused]);
 
   useEffect(() => {
@@ -36,7 +42,8 @@ export function NoticeBoard({ children }: { children: ReactNode }) {
             {shown.undo && (
               <button
                 type="button"
-                className="font-semibold text-cobalt hover:underline"
+                disabled={isEditing}
+                className="font-semibold text-cobalt hover:underline disabled:text-steel disabled:no-underline"
                 onClick={() => {
                   shown.undo?.();
                   setShown(null);

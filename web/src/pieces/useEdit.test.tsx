@@ -63,6 +63,19 @@ describe('the one hook for edits', () => {
     expect(screen.queryByRole('button', { name: 'Undo' })).toBeNull();
   });
 
+  it('cannot be taken back by name of the edit before it while it is under way', async () => {
+    const edit = edits();
+    const undo = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Undo' });
+    await act(async () => void (await edit.current.run({ ask: async () => ({ data: 1, sequence: 1 }), say: 'First.' })));
+    expect(undo().disabled).toBe(false);
+    const server = later<Kept<number>>();
+    act(() => void edit.current.run({ ask: () => server.promise, say: 'Second.' }));
+    await waitFor(() => expect(undo().disabled).toBe(true));
+    await act(async () => server.answer({ data: 2, sequence: 2 }));
+    await waitFor(() => expect(undo().disabled).toBe(false));
+    expect(screen.getByText('Second.')).toBeTruthy();
+  });
+
   it('falls back when it is refused, says why once, and keeps the problem for the form', async () => {
     const edit = edits();
     let done = true;

@@ -1,7 +1,7 @@
 import { type QueryKey, useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Kept, kept, Problem } from '../api/client';
-import { useNotices } from './Notice';
+import { edits, useNotices } from './Notice';
 
 /** What shows at once, before the server has confirmed it. */
 export type Guess = { key: QueryKey; draw: (seen: unknown) => unknown };
@@ -28,9 +28,6 @@ export type Edit<T> = {
 
 type Work = { run: () => Promise<unknown>; takeBack?: (() => void) | undefined; refuse: (error: unknown) => void };
 
-// Edits and undo go one after the other: an undo pressed at once must not overtake the edit it is meant for.
-const scope = { id: 'edits' };
-
 /** Every edit of the household: it shows at once, waits its turn, is done once, and is taken back by its own sequence. */
 export function useEdit() {
   const queries = useQueryClient();
@@ -38,7 +35,7 @@ export function useEdit() {
 
   const [problem, setProblem] = useState<Problem | null>(null);
   const work = useMutation({
-    scope,
+    scope: edits,
     mutationFn: ({ run }: Work) => run(),
     onError: (error, { takeBack, refuse }) => {
       takeBack?.();
