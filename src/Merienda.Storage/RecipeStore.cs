@@ -5,6 +5,9 @@ using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
 
+/// <summary>What lines say of recipes that they may use.</summary>
+public readonly record struct RecipeUses(string Words, IReadOnlyList<Guid> Chosen);
+
 /// <summary>Recipes as lines of immutable versions; the recipe says which one counts.</summary>
 public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketStore packets)
 {
@@ -42,27 +45,79 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                 async (scope, found) => found.Id is { } id ? (await versions.Of(scope, [id], found.IsTolerant))[id] : (StoredRecipe?)null
             );
 
+    /// <summary>Recipes in use with some words in their name, the shortest first.</summary>
+    public static Reading<IReadOnlyList<(Guid Id, string Name)>> Find(string words, int most) =>
+        Reading.Of<IReadOnlyList<(Guid Id, string Name)>>(
+            """
+            select recipe.id, version.name from recipe
+            join recipe_version version on version.household_id = recipe.household_id and version.id = recipe.version_id
+            where archived_at is null and position(@wanted in lower(version.name)) > 0
+            order by length(version.name), version.name, recipe.id limit @mostRecipes;
+            """,
+            new { wanted = words.Trim().ToLowerInvariant(), mostRecipes = words.Trim().Length == 0 ? 0 : most },
+            async rows => [.. await rows.ReadAsync<(Guid Id, string Name)>()]
+        );
+
+    /// <summary>Of each recipe that one takes some of, the version that counts now.</summary>
+    public static Reading<IReadOnlyDictionary<Guid, Guid>> UsedBy(Guid recipeId) =>
+        Reading.Of<IReadOnlyDictionary<Guid, Guid>>(
+            """
+            select id, version_id from recipe where id in (
+                select used.recipe_id from recipe_line line
+                join recipe_version used on used.household_id = line.household_id and used.id = line.used_version_id
+                where line.recipe_version_id = (select version_id from recipe where id = @usedBy));
+            """,
+            new { usedBy = recipeId },
+            async rows => (await rows.ReadAsync<(Guid Id, Guid Version)>()).ToDictionary(row => row.Id, row => row.Version)
+        );
+
+    /// <summary>
+    /// The recipes that some lines may use: those that are chosen, and those in use whose name stands in the words.
+    /// </summary>
+    /// <param name="uses">The words of the lines, and the recipes that are chosen for them, put away or not: what uses one goes on doing
+    /// so.</param>
+    /// <param name="self">The recipe that the lines are of; null for a new one.</param>
+    public Reading<Cookbook> Cookbook(RecipeUses uses, Guid? self) =>
+        Reading
+            .Of(
+                """
+                select recipe.version_id from recipe
+                join recipe_version version on version.household_id = recipe.household_id and version.id = recipe.version_id
+                where recipe.id = any(@chosenRecipes) or (archived_at is null and position(lower(version.name) in @words) > 0)
+                order by recipe.id limit 400;
+                select counts_tolerances from household where id = app_household();
+                """,
+                new { words = uses.Words.ToLowerInvariant(), chosenRecipes = uses.Chosen.ToArray() },
+                async rows => (Ids: (await rows.ReadAsync<Guid>()).ToList(), IsTolerant: await rows.ReadSingleAsync<bool>())
+            )
+            .Then(
+                async (scope, found) =>
+                    new Cookbook([.. (await versions.Of(scope, found.Ids, found.IsTolerant)).Values.Select(recipe => recipe.Known)], self)
+            );
+
     /// <summary>Stores a version; refused when the one it is based on does not count any more.</summary>
     /// <param name="basedOn">Number of the version that was edited; null makes a new recipe.</param>
-    /// <param name="read">The version to store, read with the household's foods.</param>
+    /// <param name="cookbook">The recipes that it may use.</param>
+    /// <param name="read">The version to store, read with the household's foods and those recipes.</param>
     /// <param name="learnt">What words were given a food in it.</param>
     /// <param name="view">What is answered, by the household's foods then.</param>
     public Task<Result<Edited<TView>>> Save<TView>(
         EditStamp stamp,
         Guid recipeId,
         int? basedOn,
-        Func<HouseholdFoods, Result<StoredRecipe>> read,
+        Reading<Cookbook> cookbook,
+        Func<HouseholdFoods, Cookbook, Result<StoredRecipe>> read,
         Func<StoredRecipe, HouseholdFoods, IReadOnlyList<(string Words, string FoodKey)>> learnt,
         DateTimeOffset at,
         Func<Guid, Reading<TView>> view
     ) =>
-        door.Edit<((Stored Recipe, HouseholdFoods Foods) Known, Household Household), Guid, TView>(
+        door.Edit<(((Stored Recipe, HouseholdFoods Foods) Known, Cookbook Recipes) Used, Household Household), Guid, TView>(
             stamp,
             Journal.Recipe,
-            Rows(recipeId).And(packets.Foods).And(TableReading.Household),
+            Rows(recipeId).And(packets.Foods).And(cookbook).And(TableReading.Household),
             locked =>
             {
-                var (((row, number, name, newest), foods), household) = locked;
+                var ((((row, number, name, newest), foods), recipes), household) = locked;
                 if (number != basedOn)
                 {
                     return row is null
@@ -76,7 +131,7 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                         );
                 }
 
-                var draft = read(foods);
+                var draft = read(foods, recipes);
                 if ((draft.Refusal ?? WrongMeal(draft.Value.Version, household.Rhythm)) is { } refusal)
                 {
                     return refusal;
@@ -158,6 +213,9 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                             line.Read.Text,
                             line.Food is { Packet: null } food ? versions.IdOf(food) : null,
                             line.Food?.Packet is { } packet ? foods.Packets[packet.Id].VersionId : null,
+                            (
+                                line.Use?.Of ?? line.Meanings.Select(meaning => meaning.Recipe).FirstOrDefault(used => used is not null)
+                            )?.Version,
                             line.Match.ToString(),
                             recipe.Chosen[position]
                         )

@@ -2,7 +2,6 @@ using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
-using Merienda.Core.Sessions;
 using Microsoft.Extensions.Caching.Memory;
 
 namespace Merienda.Storage;
@@ -16,13 +15,20 @@ public sealed record StoredRecipe(
     MeasureSystem System,
     RecipeVersion Version,
     IReadOnlyList<bool> Chosen
-);
+)
+{
+    /// <summary>As other recipes know it.</summary>
+    public KnownRecipe Known => new(RecipeId, VersionId, Version);
+}
 
 /// <summary>
 /// Recipe versions never change, so they are kept in memory once read; which ones a household may see is always asked of the database.
 /// </summary>
 public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKnowledge> knowledge) : IDisposable
 {
+    /// <summary>The versions that a reading is about and all that they use, worked out once for all of its statements.</summary>
+    private const string Whole = "current_setting('app.recipe_versions')::uuid[]";
+
     private readonly MemoryCache _versions = new(new MemoryCacheOptions { SizeLimit = 20_000 });
 
     public void Dispose() => _versions.Dispose();
@@ -58,21 +64,32 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
         Reading
             .Of(
                 $"""
-                select id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system from recipe_version where id = any(@ids);
-                select recipe_version_id, part, text, food_version_id, packet_version_id, match_kind, is_chosen from recipe_line
-                where recipe_version_id = any(@ids) order by recipe_version_id, position;
+                with recursive whole as (
+                    select unnest(@ids) as id
+                    union
+                    select line.used_version_id from recipe_line line join whole on line.recipe_version_id = whole.id
+                    where line.used_version_id is not null
+                )
+                select set_config('app.recipe_versions', (select array_agg(id)::text from whole), true);
+                select id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system
+                from recipe_version where id = any({Whole});
+                select recipe_version_id, part, text, food_version_id, packet_version_id, used_version_id, match_kind, is_chosen from recipe_line
+                where recipe_version_id = any({Whole}) order by recipe_version_id, position;
                 select recipe_version_id, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks
-                from recipe_task where recipe_version_id = any(@ids) order by recipe_version_id, position;
-                {PacketRows.SelectVersion} where version.id in (select packet_version_id from recipe_line where recipe_version_id = any(@ids));
+                from recipe_task where recipe_version_id = any({Whole}) order by recipe_version_id, position;
+                {PacketRows.SelectVersion} where version.id in (select packet_version_id from recipe_line where recipe_version_id = any({Whole}));
                 """,
                 new { ids },
                 async rows =>
-                    (
-                        Versions: (await rows.ReadAsync<VersionRow>()).ToList(),
-                        Lines: (await rows.ReadAsync<LineRow>()).ToList(),
+                {
+                    await rows.ReadAsync<string>();
+                    return (
+                        Versions: (await rows.ReadAsync<VersionRow>()).ToDictionary(row => row.Id),
+                        Lines: (await rows.ReadAsync<LineRow>()).ToLookup(row => row.RecipeVersionId),
                         Tasks: (await rows.ReadAsync<TaskRow>()).ToLookup(row => row.RecipeVersionId),
                         Packets: (await rows.ReadAsync<PacketRows.VersionRow>()).ToList()
-                    )
+                    );
+                }
             )
             .Select(stored =>
             {
@@ -82,11 +99,20 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                     line.FoodVersionId is { } food ? foods.Versions[food]
                     : line.PacketVersionId is { } packet ? bought[packet].Food
                     : null;
-                var byRecipe = stored.Lines.ToLookup(line => line.RecipeVersionId);
-                return stored.Versions.ToDictionary(
-                    row => row.Id,
-                    row => row.ToRecipe(byRecipe[row.Id], stored.Tasks[row.Id], FoodOf, foods.Latest)
-                );
+                var read = new Dictionary<Guid, StoredRecipe>();
+                // A version uses only versions that were there before it: there is no ring.
+                StoredRecipe Recipe(Guid id) =>
+                    read.TryGetValue(id, out var there)
+                        ? there
+                        : read[id] = stored
+                            .Versions[id]
+                            .ToRecipe(stored.Lines[id], stored.Tasks[id], FoodOf, used => Recipe(used).Known, foods.Latest);
+                foreach (var id in stored.Versions.Keys)
+                {
+                    Recipe(id);
+                }
+
+                return read;
             });
 
     private sealed record LineRow
@@ -100,6 +126,8 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
         public Guid? FoodVersionId { get; init; }
 
         public Guid? PacketVersionId { get; init; }
+
+        public Guid? UsedVersionId { get; init; }
 
         public string MatchKind { get; init; } = "";
 
@@ -154,6 +182,7 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
             IEnumerable<LineRow> lines,
             IEnumerable<TaskRow> tasks,
             Func<LineRow, Food?> foodOf,
+            Func<Guid, KnownRecipe> recipeOf,
             FoodMatcher latest
         )
         {
@@ -161,7 +190,16 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
             var rows = lines.ToList();
             // A version pins the food versions it was computed from: what the words would match today does not count.
             var read = rows.Select(row =>
-                RecipeLine.Pinned(row.Text, foodOf(row), Enum.Parse<MatchKind>(row.MatchKind), row.IsChosen, latest, system, row.Part)
+                RecipeLine.Pinned(
+                    row.Text,
+                    foodOf(row),
+                    Enum.Parse<MatchKind>(row.MatchKind),
+                    row.IsChosen,
+                    latest,
+                    system,
+                    row.Part,
+                    row.UsedVersionId is { } used ? recipeOf(used) : null
+                )
             );
             return new(
                 RecipeId,

@@ -20,10 +20,10 @@ public class ArchitectureTests
         "Quantities",
         "Keeping",
         "Foods",
-        "Sessions",
         "Recipes",
         "Stock",
         "Shopping",
+        "Sessions",
         "Protocols",
         "Planning",
     ];

@@ -2,6 +2,7 @@ using Merienda.Core.Foods;
 using Merienda.Core.Foods.Labels;
 using Merienda.Core.Foods.Packets;
 using Merienda.Core.Foods.Statements;
+using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
@@ -69,6 +70,22 @@ public static class Table
         );
 
     public static RecipeLine Line(string text, MeasureSystem system = MeasureSystem.UnitedStates) => RecipeLine.From(text, Foods, system);
+
+    /// <summary>A cooked dish.</summary>
+    public static RecipeVersion Recipe(
+        string name,
+        decimal portions,
+        IReadOnlyList<RecipeLine> lines,
+        IReadOnlyList<PrepTask>? tasks = null
+    ) =>
+        new()
+        {
+            Name = name,
+            Portions = portions,
+            Lines = lines,
+            Tasks = tasks ?? [],
+            Keeping = KeepingClass.WithKey("cooked")!,
+        };
 
     public static PortionProfile Portion(decimal portions, params string[] lines) =>
         PortionProfile.Of(lines.Select(text => Line(text)), portions);

@@ -322,6 +322,7 @@ public class ConstraintTests(TestDatabase database)
             { "packet_opinion_eater", "update packet_opinion set eater_id = gen_random_uuid()" },
             { "packet_opinion_packet", "update packet_opinion set packet_id = gen_random_uuid()" },
             { "recipe_line_packet", "update recipe_line set packet_version_id = gen_random_uuid() where food_version_id is null" },
+            { "recipe_line_used_recipe", "update recipe_line set used_version_id = gen_random_uuid()" },
             { "recipe_line_one_food", "update recipe_line set packet_version_id = gen_random_uuid() where food_version_id is not null" },
             { "food_density_range", "update food_version set density_g_ml = 3.1" },
             { "stock_item_food_length", "update stock_item set food_key = ''" },

@@ -116,7 +116,7 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
                 var eaten = helping.Profile.Lines[line];
                 if (eaten.Food is null || isCounted(eaten))
                 {
-                    tally.Add(eaten, helping.GramsOf(line));
+                    tally.Add(eaten.Source, helping.GramsOf(line));
                 }
             }
         }
@@ -221,7 +221,7 @@ public sealed class Intake(IReadOnlyList<Helping> helpings)
                 if (Helpings[at].Profile.Lines[line] is { Food: { } food } eaten)
                 {
                     tally.AddWidth(food, amount.FoodBelow * times, amount.FoodAbove * times);
-                    tally.AddWidth(eaten, amount.AmountBelow * times, amount.AmountAbove * times);
+                    tally.AddWidth(eaten.Source, amount.AmountBelow * times, amount.AmountAbove * times);
                 }
             }
         }

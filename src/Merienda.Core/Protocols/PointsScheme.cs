@@ -134,7 +134,7 @@ public sealed record PointsScheme(
                 if (TypedFor(helping.Profile.Lines[line]) is null)
                 {
                     tally.Add(
-                        helping.Profile.Lines[line],
+                        helping.Profile.Lines[line].Source,
                         AmountOf(coefficient, helping.Profile, line) * (helping.Size * (counted?[line] ?? 1))
                     );
                 }
@@ -148,7 +148,10 @@ public sealed record PointsScheme(
             {
                 if (TypedFor(helping.Profile.Lines[line]) is { } typed)
                 {
-                    tally.Add(helping.Profile.Lines[line], helping.GramsOf(line) * ((counted?[line] ?? 1) * typed.Points / typed.Grams));
+                    tally.Add(
+                        helping.Profile.Lines[line].Source,
+                        helping.GramsOf(line) * ((counted?[line] ?? 1) * typed.Points / typed.Grams)
+                    );
                 }
             }
         );

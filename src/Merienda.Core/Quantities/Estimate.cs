@@ -59,6 +59,12 @@ public readonly record struct Estimate
             ? new(estimate.Low * times, estimate.Best * times, times == 0 ? 0 : estimate.High * times)
             : throw new ArgumentOutOfRangeException(nameof(times), times, "An estimate is scaled by zero or more.");
 
+    /// <summary>So many times this, where nobody knows exactly how many. None of something unknown is still none.</summary>
+    public static Estimate operator *(Estimate estimate, Estimate times) =>
+        estimate.High == 0 || times.High == 0
+            ? Zero
+            : new(estimate.Low * times.Low, estimate.Best * times.Best, estimate.High * times.High);
+
     /// <summary>What some grams hold of which 100 g hold this. An unknown amount of what holds none still brings none.</summary>
     public Estimate In(Estimate grams) =>
         High == 0 || grams.High == 0 ? Zero

@@ -18,8 +18,15 @@ public static partial class KeepingOf
     private const decimal EggDish = 0.2m;
 
     /// <summary>Null when neither lines nor steps say enough; then a person is asked.</summary>
-    public static SuggestedKeeping? Of(string name, IReadOnlyList<RecipeLine> lines, IReadOnlyList<string> steps)
+    public static SuggestedKeeping? Of(string name, IReadOnlyList<RecipeLine> written, IReadOnlyList<string> ownSteps)
     {
+        // What a dish takes of another recipe was done to it before.
+        IReadOnlyList<RecipeLine> lines = [.. written.SelectMany(line => line.Ingredients)];
+        IReadOnlyList<string> steps =
+        [
+            .. written.Select(line => line.Use).OfType<RecipeUse>().SelectMany(use => use.Of.Of.Method),
+            .. ownSteps,
+        ];
         var method = string.Join('\n', steps);
         var isHeated = Heat().IsMatch(method) || (steps.Count == 0 && HotName().IsMatch(name));
         var raw = lines.FirstOrDefault(line => line.Food?.Keeping?.Key is "raw-poultry" or "raw-mince" or "raw-fish" or "raw-cut");

@@ -47,7 +47,7 @@ public sealed class PortionProfile
         _sums = [.. Enumerable.Range(0, MeasureInfo.AdditiveCount).Select(measure => SumOf((Measure)measure))];
     }
 
-    /// <summary>Every line, the optional ones too: allergies and exclusions look at what may be eaten.</summary>
+    /// <summary>Every ingredient, those of used recipes and the optional ones too: allergies and exclusions look at what may be eaten.</summary>
     public IReadOnlyList<RecipeLine> AllLines { get; }
 
     /// <summary>The lines that are counted: all but the optional ones, and those served beside without an amount.</summary>
@@ -65,7 +65,7 @@ public sealed class PortionProfile
     public static PortionProfile Of(IEnumerable<RecipeLine> lines, decimal portions)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(portions, 0.01m);
-        var all = lines.ToList();
+        var all = lines.SelectMany(line => line.Ingredients).ToList();
         var eaten = all.Where(line => !line.Read.IsOutOfNumbers).ToList();
         var amounts = new LineAmount[eaten.Count * MeasureInfo.AdditiveCount];
         for (var line = 0; line < eaten.Count; line++)
@@ -108,7 +108,7 @@ public sealed class PortionProfile
         var tally = new Tally();
         foreach (var line in Lines)
         {
-            tally.Add(line, of(line, line.Grams * (1 / Portions)));
+            tally.Add(line.Source, of(line, line.Grams * (1 / Portions)));
         }
 
         return tally.Plausible;
@@ -124,7 +124,7 @@ public sealed class PortionProfile
             if (Lines[line].Food is { } food)
             {
                 tally.AddWidth(food, amount.FoodBelow, amount.FoodAbove);
-                tally.AddWidth(Lines[line], amount.AmountBelow, amount.AmountAbove);
+                tally.AddWidth(Lines[line].Source, amount.AmountBelow, amount.AmountAbove);
             }
         }
 

@@ -1,4 +1,4 @@
-namespace Merienda.Core.Sessions;
+namespace Merienda.Core.Recipes;
 
 /// <summary>Where a task happens besides the cook's hands.</summary>
 public enum Appliance

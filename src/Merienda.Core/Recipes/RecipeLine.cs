@@ -10,6 +10,12 @@ public sealed record LineMeaning(string Words, Food? Food, MatchKind Match)
     /// <summary>Every food that the words may mean where they leave the kind open ("milk").</summary>
     public FoodKinds? Kinds { get; init; }
 
+    /// <summary>The household's own recipe that may be meant; its foods are looked at once it is chosen.</summary>
+    public KnownRecipe? Recipe { get; init; }
+
+    /// <summary>A recipe that may be meant instead of a food of its name.</summary>
+    public static LineMeaning Of(KnownRecipe recipe) => new($"your recipe {recipe.Of.Name}", null, MatchKind.None) { Recipe = recipe };
+
     /// <summary>The foods that may be meant: one, or every kind.</summary>
     public IReadOnlyList<Food> Foods => Kinds?.Foods ?? (Food is null ? [] : [Food]);
 
@@ -38,6 +44,7 @@ public sealed class RecipeLine
     {
         (Read, Part, Meanings, Mentioned, _gramsByMeaning, Doubt) = (read, part, meanings, mentioned, grams, doubt);
         Grams = grams.Aggregate((held, other) => held.Or(other));
+        Source = this;
         IsPlain = meanings is [{ IsSure: true, Kinds: null, Food: not null }] && mentioned.Count == 0;
     }
 
@@ -74,6 +81,19 @@ public sealed class RecipeLine
 
     public bool HasChoice => Meanings.Count > 1;
 
+    /// <summary>What the line takes of another recipe; null for a line that names a food.</summary>
+    public RecipeUse? Use { get; private set; }
+
+    /// <summary>
+    /// The lines that really go in: this one, or those of the recipe that it uses, as large as its share of them.
+    /// </summary>
+    public IReadOnlyList<RecipeLine> Ingredients => Use?.Lines ?? [this];
+
+    /// <summary>
+    /// What errs together with it: a line alone, or every line of a recipe of which nobody knows how much was taken.
+    /// </summary>
+    public object Source { get; private init; }
+
     /// <summary>Whether the words plainly mean one food and nothing else.</summary>
     public bool IsPlain { get; }
 
@@ -88,7 +108,7 @@ public sealed class RecipeLine
             .Select((meaning, at) => meaning.Nutrition is { } nutrition ? nutrition[measure].In(_gramsByMeaning[at]) : Estimate.Unknown)
             .Aggregate((held, other) => held.Or(other));
 
-    public string Name => Food?.Name ?? Read.Text.Trim();
+    public string Name => Food?.Name ?? Use?.Of.Of.Name ?? Read.Text.Trim();
 
     /// <summary>What is said to be unknown of it: its food, or all that was typed where something beside the food has no amount.</summary>
     public string NameOfUnknown => Uncounted is null ? Name : Read.Text.Trim();
@@ -100,9 +120,17 @@ public sealed class RecipeLine
         : Meanings[0].Kinds is null ? food.Name
         : $"{food.Name} (or another kind)";
 
-    /// <summary>Reads a line and looks its food up.</summary>
-    /// <param name="chosenFood">The food a person chose for the line; it wins over the matcher and settles a choice.</param>
-    public static RecipeLine From(string text, FoodMatcher foods, MeasureSystem system, string part = "", Food? chosenFood = null)
+    /// <summary>Reads a line and looks its food up, or the recipe that it takes some of.</summary>
+    /// <param name="chosenFood">The food a person chose for the line; it wins over the words and settles a choice.</param>
+    /// <param name="recipes">The recipes that the line may use.</param>
+    public static RecipeLine From(
+        string text,
+        FoodMatcher foods,
+        MeasureSystem system,
+        string part = "",
+        Food? chosenFood = null,
+        Cookbook? recipes = null
+    )
     {
         var read = IngredientLineReader.Read(text, foods.Words.OnlyDescribes);
         if (chosenFood is not null)
@@ -110,9 +138,50 @@ public sealed class RecipeLine
             return Of(read, [new(read.Food, chosenFood, MatchKind.Exact)], foods, system, part);
         }
 
+        var used = UsedAmount.In(read);
+        var named = recipes?.Meant(used);
+        if (named is not null && used.Counted is not null)
+        {
+            return Using(read, named, system, part);
+        }
+
         (read, var match) = LineResolver.Resolve(read, foods);
-        return Of(read, [match, .. LineResolver.Others(read, match, foods)], foods, system, part);
+        return named is null ? Of(read, [match, .. LineResolver.Others(read, match, foods)], foods, system, part)
+            : match.IsSure ? Of(read, [match, LineMeaning.Of(named)], foods, system, part)
+            : Using(read, named, system, part);
     }
+
+    /// <summary>A line that takes some of another recipe.</summary>
+    public static RecipeLine Using(string text, KnownRecipe recipe, FoodMatcher foods, MeasureSystem system, string part) =>
+        Using(IngredientLineReader.Read(text, foods.Words.OnlyDescribes), recipe, system, part);
+
+    private static RecipeLine Using(ReadLine read, KnownRecipe recipe, MeasureSystem system, string part)
+    {
+        var used = UsedAmount.In(read);
+        var (batches, doubt) = used.Of(read, recipe.Of, system);
+        var grams = recipe.Of.Ingredients.Aggregate(Estimate.Zero, (sum, line) => sum + (line.Grams * batches));
+        var line = new RecipeLine(read, part, [new(used.Name, null, MatchKind.Exact)], [], [grams], doubt);
+        line.Use = new(recipe, batches, [.. recipe.Of.Ingredients.Select(ingredient => ingredient.TakenBy(line, batches))]);
+        return line;
+    }
+
+    /// <summary>The line as far as another one takes the recipe that it stands in.</summary>
+    private RecipeLine TakenBy(RecipeLine outer, Estimate batches) =>
+        new(
+            Read with
+            {
+                IsOptional = Read.IsOptional || outer.Read.IsOutOfNumbers,
+            },
+            outer.Part,
+            Meanings,
+            Mentioned,
+            [.. _gramsByMeaning.Select(grams => grams * batches)],
+            Doubt
+        )
+        {
+            Uncounted = Uncounted,
+            Source = batches is { Below: 0, Above: 0, IsOpen: false } ? Source : outer,
+        };
 
     /// <summary>
     /// A stored line with the food version it was computed from; null for a line that no food was found for. What else its words may mean,
@@ -120,6 +189,7 @@ public sealed class RecipeLine
     /// read with what is known today: a doubt that was overlooked when it was saved is one now.
     /// </summary>
     /// <param name="isChosen">Whether a person chose the food: that settles a choice.</param>
+    /// <param name="recipe">The recipe it takes some of; beside a food, nobody said yet which of the two is meant.</param>
     public static RecipeLine Pinned(
         string text,
         Food? food,
@@ -127,10 +197,16 @@ public sealed class RecipeLine
         bool isChosen,
         FoodMatcher foods,
         MeasureSystem system,
-        string part
+        string part,
+        KnownRecipe? recipe = null
     )
     {
         var read = IngredientLineReader.Read(text, foods.Words.OnlyDescribes);
+        if (recipe is not null && food is null)
+        {
+            return Using(read, recipe, system, part);
+        }
+
         if (isChosen)
         {
             return Of(read, [new(read.Food, food, match)], foods, system, part);
@@ -144,6 +220,7 @@ public sealed class RecipeLine
             [
                 new(today.Words, food, food is null ? MatchKind.None : kind) { Kinds = today.Food?.Key == food?.Key ? today.Kinds : null },
                 .. LineResolver.Others(read, today, foods),
+                .. recipe is null ? [] : new[] { LineMeaning.Of(recipe) },
             ],
             foods,
             system,

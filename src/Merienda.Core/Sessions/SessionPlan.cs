@@ -1,7 +1,10 @@
+using Merienda.Core.Recipes;
+
 namespace Merienda.Core.Sessions;
 
-/// <summary>A task of one batch with its minutes from the start of the session.</summary>
-public sealed record ScheduledTask(string Letter, PrepTask Task, int Start)
+/// <summary>A task of one dish with its minutes from the start of the session.</summary>
+/// <param name="Dish">Place of the dish in what the session cooks.</param>
+public sealed record ScheduledTask(int Dish, PrepTask Task, int Start)
 {
     public int HandsOnEnd => Start + Task.HandsOn;
 
@@ -26,71 +29,40 @@ public static class SessionPlan
         [Appliance.Blender] = 1,
     };
 
-    /// <param name="batches">Tape letter and tasks of each batch. Ids in <see cref="PrepTask.After"/> that do not exist, or that wait in a
-    /// ring, are passed over rather than waited for.</param>
-    public static IReadOnlyList<ScheduledTask> Order(IEnumerable<(string Letter, IReadOnlyList<PrepTask> Tasks)> batches)
+    /// <param name="dishes">What is cooked. Ids in <see cref="PrepTask.After"/> that do not exist, or that wait in a ring, are passed over
+    /// rather than waited for.</param>
+    public static IReadOnlyList<ScheduledTask> Order(IReadOnlyList<CookedDish> dishes)
     {
-        var waiting = batches
-            .SelectMany(batch => batch.Tasks.Select(task => new Waiting(batch.Letter, task, Tail(task, batch.Tasks, []))))
-            .ToList();
-        var done = new List<ScheduledTask>();
+        var waiting = WorkGraph.Of(dishes).OrderByDescending(work => work.Tail).ThenBy(work => work.Dish).ToList();
         var now = 0;
+        var done = new List<Work>();
         while (waiting.Count > 0)
         {
-            var next = waiting
-                .Where(item => IsReady(item, waiting, done, now))
-                .OrderByDescending(item => item.Tail)
-                .ThenBy(item => item.Letter, StringComparer.Ordinal)
-                .FirstOrDefault();
-            if (next is not null)
+            if (waiting.Find(work => IsReady(work, done, now)) is { } next)
             {
                 waiting.Remove(next);
-                done.Add(new(next.Letter, next.Task, now));
-                now += next.Task.HandsOn;
+                next.Start = now;
+                done.Add(next);
+                now = next.HandsOnEnd;
             }
-            else if (done.Where(item => item.End > now).Select(item => (int?)item.End).Min() is { } freed)
+            else if (done.Where(work => work.End > now).Select(work => (int?)work.End).Min() is { } freed)
             {
                 now = freed;
             }
             else
             {
                 // Nothing runs and nothing is ready: the rest wait for each other in a ring.
-                var ring = waiting[0];
-                waiting[0] = ring with { Task = ring.Task with { After = [] } };
+                waiting[0].Before.Clear();
             }
         }
 
-        return [.. done.OrderBy(item => item.Start)];
+        return [.. done.OrderBy(work => work.Start).Select(work => new ScheduledTask(work.Dish, work.Task, work.Start!.Value))];
     }
 
-    private static bool IsReady(Waiting item, List<Waiting> waiting, List<ScheduledTask> done, int now)
-    {
-        bool IsOver(string id) =>
-            !waiting.Any(other => other.Letter == item.Letter && other.Task.Id == id)
-            && done.Where(other => other.Letter == item.Letter && other.Task.Id == id).All(other => other.End <= now);
-        return item.Task.After.All(IsOver)
-            && (
-                !Places.TryGetValue(item.Task.Appliance, out var places)
-                || done.Count(other => other.Task.Appliance == item.Task.Appliance && other.End > now) < places
-            );
-    }
-
-    /// <summary>Minutes from the end of the hands-on part until all that hangs on the task is over.</summary>
-    private static int Tail(PrepTask task, IReadOnlyList<PrepTask> tasks, HashSet<string> above)
-    {
-        if (!above.Add(task.Id))
-        {
-            return 0;
-        }
-
-        var after = tasks
-            .Where(other => other.After.Contains(task.Id))
-            .Select(other => other.HandsOn + Tail(other, tasks, above))
-            .DefaultIfEmpty(0)
-            .Max();
-        above.Remove(task.Id);
-        return task.Unattended + after;
-    }
-
-    private sealed record Waiting(string Letter, PrepTask Task, int Tail);
+    private static bool IsReady(Work work, List<Work> done, int now) =>
+        work.Before.All(before => before.Start is not null && before.End <= now)
+        && (
+            !Places.TryGetValue(work.Task.Appliance, out var places)
+            || done.Count(other => other.Task.Appliance == work.Task.Appliance && other.End > now) < places
+        );
 }

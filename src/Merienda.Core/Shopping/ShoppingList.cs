@@ -39,7 +39,7 @@ public static class ShoppingList
     {
         var lines =
             from batch in batches
-            from line in batch.Recipe.Lines
+            from line in batch.Recipe.Ingredients
             where line.Food?.Key != "water"
             select (Batch: batch, Line: line, Key: line.Food?.Key ?? line.Read.Text.Trim());
         return

@@ -24,6 +24,7 @@ public sealed record RecipeLineRow(
     string Text,
     Guid? FoodVersionId,
     Guid? PacketVersionId,
+    Guid? UsedVersionId,
     string MatchKind,
     bool IsChosen
 );

@@ -3,7 +3,7 @@ using Merienda.Core.Foods.Packets;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
-using Merienda.Core.Sessions;
+using Merienda.Core.Recipes;
 using Merienda.Core.Stock;
 using Merienda.Web.Recipes;
 

@@ -106,7 +106,8 @@ public sealed class DemoSeed(
                     Stamp(tenant),
                     id,
                     null,
-                    foods => RecipeDrafts.ToRecipe(draft, id, foods.Matcher),
+                    recipes.Cookbook(draft.Uses, id),
+                    (foods, book) => RecipeDrafts.ToRecipe(draft, id, foods.Matcher, book),
                     (_, _) => [],
                     clock.GetUtcNow(),
                     Reading.Known

@@ -135,7 +135,7 @@ public static class FoodSheets
             [.. table.Diners.Select(eater => VerdictOf(eater, serving))],
             [
                 .. recipes
-                    .Select(recipe => (recipe, Line: recipe.Version.Lines.FirstOrDefault(line => line.Food?.Key == food.Key)))
+                    .Select(recipe => (recipe, Line: recipe.Version.Ingredients.FirstOrDefault(line => line.Food?.Key == food.Key)))
                     .Where(item => item.Line is not null)
                     .Select(item => new UsedIn(
                         item.recipe.RecipeId,

@@ -1,6 +1,7 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Quantities;
-using Merienda.Core.Sessions;
+using Merienda.Core.Recipes;
+using Merienda.Storage;
 using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Recipes;
@@ -32,9 +33,17 @@ public sealed record RecipeDraft(
     IReadOnlyList<DraftLine> Lines,
     IReadOnlyList<DraftTask> Tasks,
     int? BasedOn
-);
+)
+{
+    /// <summary>What its lines say of other recipes.</summary>
+    internal RecipeUses Uses =>
+        new(
+            string.Join('\n', Lines.Select(line => line.Text)),
+            [.. Lines.Select(line => line.Food is { } key ? Cookbook.IdIn(key) : null).OfType<Guid>()]
+        );
+}
 
-/// <param name="Food">Key of the food that a person chose, or null to let the words decide.</param>
+/// <param name="Food">Key of the food or recipe that a person chose, or null to let the words decide.</param>
 public sealed record DraftLine(string Part, string Text, string? Food);
 
 public sealed record DraftTask(
@@ -55,6 +64,7 @@ public sealed record ReadTextRequest(string Text);
 /// <param name="Choices">Foods that the words leave open; empty when they name one.</param>
 /// <param name="Nearest">For a line whose food is not certain, the kinds it may be or the foods that come nearest, best first.</param>
 /// <param name="PacketsDiffer">Names of allergens and classes that packets of the food differ by.</param>
+/// <param name="Food">Key of the food, or of the recipe that it takes some of.</param>
 public sealed record SheetLine(
     string Part,
     string Text,
@@ -70,11 +80,18 @@ public sealed record SheetLine(
     bool HasNewerPacket,
     IReadOnlyList<LineChoice> Choices,
     IReadOnlyList<NearFood> Nearest,
-    IReadOnlyList<string> PacketsDiffer
+    IReadOnlyList<string> PacketsDiffer,
+    UsedRecipe? Uses
 );
 
+/// <summary>The recipe that a line takes some of.</summary>
+/// <param name="Batches">How often what it makes; null when nobody knows.</param>
+/// <param name="HasNewer">True when it was saved anew since; saving takes the new one.</param>
+public sealed record UsedRecipe(Guid Id, ShownEstimate? Batches, bool HasNewer);
+
 /// <summary>One of the foods that a line leaves open, and the line with only that one left.</summary>
-public sealed record LineChoice(string Words, string? FoodName, string Line);
+/// <param name="Key">What to choose instead, where a food and a recipe of one name are meant; null where the words settle it.</param>
+public sealed record LineChoice(string Words, string? FoodName, string Line, string? Key);
 
 /// <summary>A food that comes near to words that name none.</summary>
 /// <param name="About">What tells it apart from the others: energy, protein, fat and net carbs per 100 g.</param>

@@ -2,7 +2,6 @@ using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Recipes;
-using Merienda.Core.Sessions;
 using Merienda.Storage;
 
 namespace Merienda.Web.Recipes;
@@ -15,9 +14,9 @@ public static class RecipeDrafts
     /// <summary>
     /// Reads a draft's lines and refuses what cannot be a recipe. Lines that nobody can read are kept: they count as unknown.
     /// </summary>
-    public static Result<StoredRecipe> ToRecipe(RecipeDraft draft, Guid recipeId, FoodMatcher foods)
+    public static Result<StoredRecipe> ToRecipe(RecipeDraft draft, Guid recipeId, FoodMatcher foods, Cookbook recipes)
     {
-        if (Wrong(draft, foods) is { } refusal)
+        if (Wrong(draft, foods, recipes) is { } refusal)
         {
             return refusal;
         }
@@ -25,7 +24,16 @@ public static class RecipeDrafts
         var written = draft.Lines.Where(line => line.Text.Trim().Length > 0).ToList();
         var lines = written
             .Select(line =>
-                RecipeLine.From(line.Text.Trim(), foods, draft.System, line.Part, line.Food is { } key ? foods.WithKey(key) : null)
+                line.Food is { } key && recipes.WithKey(key) is { } used
+                    ? RecipeLine.Using(line.Text.Trim(), used, foods, draft.System, line.Part)
+                    : RecipeLine.From(
+                        line.Text.Trim(),
+                        foods,
+                        draft.System,
+                        line.Part,
+                        line.Food is { } food ? foods.WithKey(food) : null,
+                        recipes
+                    )
             )
             .ToList();
         var keeping =
@@ -41,33 +49,39 @@ public static class RecipeDrafts
             );
         }
 
+        var version = new RecipeVersion
+        {
+            Name = draft.Name.Trim(),
+            Portions = draft.Portions!.Value,
+            Meal = draft.Meal,
+            Lines = lines,
+            Tasks =
+            [
+                .. draft.Tasks.Select(task => new PrepTask(
+                    task.Id,
+                    task.Text.Trim(),
+                    task.HandsOn,
+                    task.Unattended,
+                    task.Appliance,
+                    task.TemperatureC,
+                    task.After
+                )),
+            ],
+            Keeping = keeping,
+            Reheating = draft.Reheating.Trim(),
+            AtEating = draft.AtEating.Trim(),
+        };
+        if (WrongUse(version, recipeId) is { } misused)
+        {
+            return misused;
+        }
+
         return new StoredRecipe(
             recipeId,
             Guid.CreateVersion7(),
             0,
             draft.System,
-            new RecipeVersion
-            {
-                Name = draft.Name.Trim(),
-                Portions = draft.Portions!.Value,
-                Meal = draft.Meal,
-                Lines = lines,
-                Tasks =
-                [
-                    .. draft.Tasks.Select(task => new PrepTask(
-                        task.Id,
-                        task.Text.Trim(),
-                        task.HandsOn,
-                        task.Unattended,
-                        task.Appliance,
-                        task.TemperatureC,
-                        task.After
-                    )),
-                ],
-                Keeping = keeping,
-                Reheating = draft.Reheating.Trim(),
-                AtEating = draft.AtEating.Trim(),
-            },
+            version,
             [.. written.Select(line => line.Food is not null)]
         );
     }
@@ -83,7 +97,29 @@ public static class RecipeDrafts
                 .Select(line => (foods.KeyOf(line.Read.Food), line.Food!.Key)),
         ];
 
-    private static Refusal? Wrong(RecipeDraft draft, FoodMatcher foods) =>
+    /// <summary>A recipe that is part of itself is never cooked, and one that is made of too much is never listed.</summary>
+    private static Refusal? WrongUse(RecipeVersion version, Guid recipeId) =>
+        version.PathTo(recipeId) is { } path
+            ? new(
+                "recipe-ring",
+                "lines",
+                path,
+                path.Contains(',', StringComparison.Ordinal)
+                    ? $"{version.Name} would be part of itself through {path}"
+                    : $"{version.Name} would be part of itself",
+                "Take that line out, or choose a food for it"
+            )
+        : version.Ingredients.Count > RecipeVersion.MostIngredients
+            ? new(
+                "too-many-ingredients",
+                "lines",
+                $"{version.Ingredients.Count}",
+                $"a dish has at most {RecipeVersion.MostIngredients} ingredients, with those of the recipes that it uses",
+                "Use fewer recipes, or buy one of them"
+            )
+        : null;
+
+    private static Refusal? Wrong(RecipeDraft draft, FoodMatcher foods, Cookbook recipes) =>
         draft switch
         {
             _ when draft.Name.Trim().Length is 0 or > 120 => new(
@@ -128,13 +164,8 @@ public static class RecipeDrafts
                 $"a line has at most {IngredientLineReader.LongestLine} characters",
                 "Split it, one ingredient a line"
             ),
-            _ when draft.Lines.FirstOrDefault(line => line.Food is { } key && foods.WithKey(key) is null) is { } odd => new(
-                "unknown-food",
-                "lines",
-                odd.Food!,
-                "there is no such food",
-                "Choose a food from the list"
-            ),
+            _ when draft.Lines.FirstOrDefault(line => line.Food is { } key && foods.WithKey(key) is null && recipes.WithKey(key) is null)
+                    is { } odd => new("unknown-food", "lines", odd.Food!, "there is no such food or recipe", "Choose one from the list"),
             _ when draft.Tasks.Count > MostTasks => new(
                 "too-many-tasks",
                 "tasks",

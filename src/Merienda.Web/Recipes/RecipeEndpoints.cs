@@ -1,7 +1,7 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
-using Merienda.Core.Sessions;
 using Merienda.Formats;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
@@ -92,7 +92,10 @@ public static class RecipeEndpoints
         [AsParameters] Desk desk
     )
     {
-        var (table, foods) = await desk.Database.Read(tenant, desk.Households.Table().And(desk.Packets.Foods));
+        var ((table, foods), recipes) = await desk.Database.Read(
+            tenant,
+            desk.Households.Table().And(desk.Packets.Foods).And(desk.Recipes.Cookbook(draft.Uses, null))
+        );
         // While it is typed a name, the portions and how it keeps may still be missing: one portion is then all of it.
         var soFar = draft with
         {
@@ -100,10 +103,10 @@ public static class RecipeEndpoints
             Portions = draft.Portions ?? 1,
             Keeping = draft.Keeping.Length == 0 ? Core.Keeping.KeepingClass.All[0].Key : draft.Keeping,
         };
-        var read = RecipeDrafts.ToRecipe(soFar, Guid.Empty, foods.Matcher);
+        var read = RecipeDrafts.ToRecipe(soFar, Guid.Empty, foods.Matcher, recipes);
         return read.Refusal is { } refusal
             ? refusal.ToProblem()
-            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table.Diners, foods.Matcher, desk.Knowledge));
+            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table.Diners, foods.Matcher, desk.Knowledge, NoneNewer));
     }
 
     private static Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Add(
@@ -129,18 +132,32 @@ public static class RecipeEndpoints
     ) => editing.Done(await recipes.Archive(editing, id, clock.GetUtcNow()));
 
     /// <param name="packets">False where only a food of the table can be meant: a protocol, a dislike, an acceptance.</param>
+    /// <param name="recipes">True where a line may take some of another recipe; those stand first.</param>
     private static async Task<Ok<IReadOnlyList<FoodFound>>> Foods(
         string query,
         CurrentTenant tenant,
         [AsParameters] Desk desk,
-        bool packets = true
+        bool packets = true,
+        bool recipes = false
     )
     {
-        var foods = packets ? (await desk.Database.Read(tenant, desk.Packets.Foods)).Matcher : desk.Knowledge.Foods.Latest;
+        if (!packets)
+        {
+            return TypedResults.Ok<IReadOnlyList<FoodFound>>([.. Found(desk.Knowledge.Foods.Latest, query)]);
+        }
+
+        var (foods, own) = await desk.Database.Read(
+            tenant,
+            desk.Packets.Foods.And(recipes ? RecipeStore.Find(query, 4) : Reading.Known<IReadOnlyList<(Guid Id, string Name)>>([]))
+        );
         return TypedResults.Ok<IReadOnlyList<FoodFound>>([
-            .. foods.Search(query, 12).Select(food => new FoodFound(food.Key, food.Name, food.Aisle, food.Source, food.Mark.ToString())),
+            .. own.Select(recipe => new FoodFound(Cookbook.KeyOf(recipe.Id), recipe.Name, "your recipe", "", "")),
+            .. Found(foods.Matcher, query),
         ]);
     }
+
+    private static IEnumerable<FoodFound> Found(FoodMatcher foods, string query) =>
+        foods.Search(query, 12).Select(food => new FoodFound(food.Key, food.Name, food.Aisle, food.Source, food.Mark.ToString()));
 
     private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Save(
         RecipeDraft draft,
@@ -155,21 +172,26 @@ public static class RecipeEndpoints
                 editing,
                 id,
                 basedOn,
-                foods => RecipeDrafts.ToRecipe(draft, id, foods.Matcher),
+                desk.Recipes.Cookbook(draft.Uses, id),
+                (foods, recipes) => RecipeDrafts.ToRecipe(draft, id, foods.Matcher, recipes),
                 (recipe, foods) => RecipeDrafts.LearntFrom(recipe, foods.Matcher),
                 clock.GetUtcNow(),
                 saved => SheetOf(saved, desk).Select(sheet => sheet!)
             )
         );
 
+    /// <summary>What is read just now uses the versions that count.</summary>
+    private static readonly IReadOnlyDictionary<Guid, Guid> NoneNewer = new Dictionary<Guid, Guid>();
+
     private static Reading<RecipeSheet?> SheetOf(Guid id, Desk desk) =>
         desk
             .Recipes.Latest(id)
             .And(desk.Households.Table())
             .And(desk.Packets.Foods)
+            .And(RecipeStore.UsedBy(id))
             .Select(read =>
             {
-                var ((recipe, table), foods) = read;
-                return recipe is null ? null : RecipeSheets.ToSheet(recipe, id, table.Diners, foods.Matcher, desk.Knowledge);
+                var (((recipe, table), foods), current) = read;
+                return recipe is null ? null : RecipeSheets.ToSheet(recipe, id, table.Diners, foods.Matcher, desk.Knowledge, current);
             });
 }

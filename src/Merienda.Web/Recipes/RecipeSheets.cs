@@ -2,8 +2,8 @@ using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
+using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
-using Merienda.Core.Sessions;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 
@@ -17,7 +17,7 @@ public static class RecipeSheets
 
     /// <summary>The kinds that a word leaves open, or the foods nearest to words that name none for certain.</summary>
     private static IEnumerable<Food> Offered(RecipeLine line, bool isChosen, FoodMatcher foods) =>
-        isChosen || line.HasChoice
+        isChosen || line.HasChoice || line.Use is not null
             ? []
             : line.Meanings[0].Kinds?.Foods.Take(NearestFoods)
                 // What the words were read as stands first: one press confirms it.
@@ -34,12 +34,14 @@ public static class RecipeSheets
     }
 
     /// <param name="foods">What the household cooks with now: a line may hold an older version of a packet.</param>
+    /// <param name="current">The version of each used recipe that counts now.</param>
     public static RecipeSheet ToSheet(
         StoredRecipe recipe,
         Guid? id,
         IReadOnlyList<Eater> eaters,
         FoodMatcher foods,
-        KnowledgeBase knowledge
+        KnowledgeBase knowledge,
+        IReadOnlyDictionary<Guid, Guid> current
     )
     {
         var version = recipe.Version;
@@ -62,7 +64,7 @@ public static class RecipeSheets
             version.Reheating,
             version.AtEating,
             recipe.System,
-            [.. version.Lines.Select((line, at) => ToLine(line, recipe.Chosen[at], version.Profile, foods, knowledge.Classes))],
+            [.. version.Lines.Select((line, at) => ToLine(line, recipe.Chosen[at], version.Profile, foods, current, knowledge.Classes))],
             [.. version.Tasks.Select(ToTask)],
             [
                 .. MeasureInfo
@@ -71,7 +73,7 @@ public static class RecipeSheets
                 .. Shown.Points(helping, eaters, knowledge.HouseScheme),
             ],
             points,
-            knowledge.Classes.AllergensOf(version.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
+            knowledge.Classes.AllergensOf(version.Ingredients.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
             [.. eaters.Select(eater => ToVerdict(eater, version))],
             KeepingOf.Of(version.Name, version.Lines, [.. version.Tasks.Select(task => task.Text)]) is { } keeping
                 ? new(
@@ -116,31 +118,75 @@ public static class RecipeSheets
         return new(eater.Id, eater.Name, findings.Select(finding => finding.Verdict).RollUp(), [.. findings.Select(Shown.Of)]);
     }
 
-    private static SheetLine ToLine(RecipeLine line, bool isChosen, PortionProfile profile, FoodMatcher foods, FoodClasses classes)
+    private static SheetLine ToLine(
+        RecipeLine line,
+        bool isChosen,
+        PortionProfile profile,
+        FoodMatcher foods,
+        IReadOnlyDictionary<Guid, Guid> current,
+        FoodClasses classes
+    )
     {
         var newer = line.Food?.Packet is { } packet && foods.WithKey(line.Food.Key)?.Packet?.Version > packet.Version;
-        var at = profile.Lines.ToList().IndexOf(line);
-        Measure[] contributions = [Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate];
         return new(
             line.Part,
             line.Read.Text,
-            line.Food?.Key,
-            line.Food?.Name,
+            line.Use?.Of.Key ?? line.Food?.Key,
+            line.Use?.Of.Of.Name ?? line.Food?.Name,
             isChosen,
             line.Match,
             line.Read.AmountInWords,
             line.Grams.IsOpen ? null : Shown.Of(line.Grams),
             UnusualAmount.Of(line, profile.Portions) ?? line.Doubt,
-            at < 0 ? [] : [.. contributions.Select(measure => Shown.Of(MeasureInfo.Of(measure), profile[at, measure].Estimate))],
+            Contributions(line, profile),
             line.Food?.Packet?.Id,
             newer,
-            line.HasChoice
-                ? [.. line.Meanings.Select(meaning => new LineChoice(meaning.Words, meaning.Food?.Name, line.With(meaning)))]
-                : [],
+            line.HasChoice ? [.. ChoicesOf(line)] : [],
             [.. Offered(line, isChosen, foods).Select(food => new NearFood(food.Key, food.Name, About(food)))],
             line.Food is { Packet: null } differs
                 ? [.. classes.AllergensOf(differs.MayHold.Kinds).Except(classes.AllergensOf(differs.Tags))]
-                : []
+                : [],
+            line.Use is { } use
+                ? new(
+                    use.Of.Id,
+                    use.Batches.IsOpen ? null : Shown.Of(use.Batches),
+                    current.TryGetValue(use.Of.Id, out var now) && now != use.Of.Version
+                )
+                : null
         );
+    }
+
+    private static IEnumerable<LineChoice> ChoicesOf(RecipeLine line)
+    {
+        var isOfOneName = line.Meanings.Any(meaning => meaning.Recipe is not null);
+        return line.Meanings.Select(meaning => new LineChoice(
+            meaning.Words,
+            meaning.Food?.Name,
+            line.With(meaning),
+            meaning.Recipe?.Key ?? (isOfOneName ? meaning.Food?.Key : null)
+        ));
+    }
+
+    /// <summary>What a line brings to a portion; of a used recipe all its ingredients together.</summary>
+    private static IReadOnlyList<ShownMeasure> Contributions(RecipeLine line, PortionProfile profile)
+    {
+        Measure[] measures = [Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate];
+        var ingredients = line.Ingredients.ToHashSet();
+        var at = Enumerable.Range(0, profile.Lines.Count).Where(one => ingredients.Contains(profile.Lines[one])).ToList();
+        return at.Count == 0
+            ? []
+            :
+            [
+                .. measures.Select(measure =>
+                {
+                    var tally = new Tally();
+                    foreach (var one in at)
+                    {
+                        tally.Add(profile.Lines[one].Source, profile[one, measure].Estimate);
+                    }
+
+                    return Shown.Of(MeasureInfo.Of(measure), tally.Plausible);
+                }),
+            ];
     }
 }

@@ -48,8 +48,8 @@ public static class ShelfPages
             recipe.Reheating,
             recipe.AtEating,
             recipe.Keeping.Note,
-            week.Knowledge.Classes.AllergensOf(recipe.Lines.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
-            recipe.Lines.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
+            week.Knowledge.Classes.AllergensOf(recipe.Ingredients.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
+            recipe.Ingredients.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
             week.Numbers(week.HelpingOf(batch, box.Portions, box.Parts), box.Cell?.Eater)
         );
     }

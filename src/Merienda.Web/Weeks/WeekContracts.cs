@@ -1,6 +1,6 @@
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
-using Merienda.Core.Sessions;
+using Merienda.Core.Recipes;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 
@@ -225,6 +225,7 @@ public sealed record SessionTask(
 );
 
 /// <param name="Begins">Local time.</param>
+/// <param name="Shared">What is cooked once for several dishes, and how much of it.</param>
 /// <param name="Allergies">Which dishes hold what an eater is allergic to, and how to keep them apart.</param>
 public sealed record SessionPage(
     DateOnly Date,
@@ -236,6 +237,7 @@ public sealed record SessionPage(
     int HandsOn,
     int Dishes,
     IReadOnlyList<SessionTask> Tasks,
+    IReadOnlyList<string> Shared,
     IReadOnlyList<string> Allergies
 );
 

@@ -57,41 +57,58 @@ public static class WeekPages
                 .Select(session =>
                 {
                     var batches = session.ToDictionary(batch => batch.Letter);
-                    var order = SessionPlan.Order(session.Select(batch => (batch.Letter, week.RecipeOf(batch).Version.Tasks)));
-                    var tasks = order.Select(item => new SessionTask(
-                        batches[item.Letter].Id,
-                        item.Letter,
-                        week.RecipeOf(batches[item.Letter]).Version.Name,
-                        item.Task.Id,
-                        item.Task.Text,
-                        item.Start,
-                        item.HandsOnEnd,
-                        item.End,
-                        item.Task.Appliance,
-                        item.Task.TemperatureC,
-                        week.IsTaskTicked(batches[item.Letter].Id, item.Task.Id)
-                    ));
-                    var (said, states) = (
-                        week.Plan.Sessions.First(one => one.Date == session.Key),
-                        week.Plan.StateOf(
-                            session.Key,
-                            batch => week.RecipeOf(batch).Version.Tasks.Any(task => week.IsTaskTicked(batch.Id, task.Id))
-                        )
-                    );
+                    var dishes = CookedDish.Of([
+                        .. session.Select(batch => new BatchToCook(
+                            batch.Letter,
+                            week.RecipeOf(batch).VersionId,
+                            week.RecipeOf(batch).Version,
+                            batch.Portions
+                        )),
+                    ]);
+                    var order = SessionPlan.Order(dishes);
+                    var tasks = order.Select(item => ToTask(week, dishes[item.Dish], item, batches)).ToList();
+                    var said = week.Plan.Sessions.First(one => one.Date == session.Key);
                     return new SessionPage(
                         session.Key,
                         said.Start,
                         said.Cooks,
                         said.Name,
-                        states,
+                        week.Plan.StateOf(session.Key, batch => tasks.Any(task => task.IsTicked && task.BatchId == batch.Id)),
                         order.Select(item => item.End).DefaultIfEmpty(0).Max(),
                         order.Sum(item => item.Task.HandsOn),
                         batches.Count,
-                        [.. tasks],
+                        tasks,
+                        [.. dishes.Where(dish => dish.For.Count > 0).Select(Shared)],
                         [.. Allergies(week, [.. session])]
                     );
                 }),
         ];
+
+    private static SessionTask ToTask(WeekView week, CookedDish dish, ScheduledTask item, Dictionary<string, Batch> batches)
+    {
+        // What is cooked for several is ticked at the first of them.
+        var batch = batches[dish.IsBase ? dish.For[0] : dish.Letter];
+        var id = dish.IsBase ? $"{dish.Version:N}:{item.Task.Id}" : item.Task.Id;
+        return new(
+            batch.Id,
+            dish.Letter,
+            dish.Recipe.Name,
+            id,
+            item.Task.Text,
+            item.Start,
+            item.HandsOnEnd,
+            item.End,
+            item.Task.Appliance,
+            item.Task.TemperatureC,
+            week.IsTaskTicked(batch.Id, id)
+        );
+    }
+
+    /// <summary>"Pulled pork is cooked once for A and C: 12 portions."</summary>
+    private static string Shared(CookedDish dish) =>
+        dish.IsBase
+            ? $"{dish.Recipe.Name} is cooked {(dish.For.Count > 1 ? "once " : "")}for {string.Join(" and ", dish.For)}: {dish.Portions:0.##} portions."
+            : $"{dish.Letter} {dish.Recipe.Name} is cooked larger, because {string.Join(" and ", dish.For)} {(dish.For.Count > 1 ? "take" : "takes")} some of it: {dish.Portions:0.##} portions in all.";
 
     /// <summary>
     /// An allergy in the kitchen: the other dishes are cooked first, or with board, pan and oil of their own (domain.md section 5).

@@ -1,5 +1,7 @@
 using CsCheck;
+using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
+using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Sessions;
 
@@ -8,13 +10,16 @@ public class SessionPlanTests
     private static PrepTask Task(string id, int handsOn, int unattended = 0, Appliance appliance = Appliance.None, params string[] after) =>
         new(id, id, handsOn, unattended, appliance, null, after);
 
+    private static CookedDish Dish(string letter, IReadOnlyList<PrepTask> tasks, params CookedDish[] needs) =>
+        new(letter, Guid.NewGuid(), Recipe($"Harbour {letter}", 1, [], tasks), 1, [], [.. needs.Select(dish => dish.Version)]);
+
     [Fact]
     public void The_longest_unattended_goes_first()
     {
         var order = SessionPlan.Order([
-            ("A", [Task("salad", 20)]),
-            ("B", [Task("sear", 10, 0, Appliance.Burner), Task("braise", 5, 180, Appliance.SlowCooker, "sear")]),
-            ("C", [Task("lentils", 5, 25, Appliance.Burner)]),
+            Dish("A", [Task("salad", 20)]),
+            Dish("B", [Task("sear", 10, 0, Appliance.Burner), Task("braise", 5, 180, Appliance.SlowCooker, "sear")]),
+            Dish("C", [Task("lentils", 5, 25, Appliance.Burner)]),
         ]);
         Assert.Equal(["sear", "braise", "lentils", "salad"], order.Select(item => item.Task.Id));
         Assert.Equal([0, 10, 15, 20], order.Select(item => item.Start));
@@ -23,8 +28,11 @@ public class SessionPlanTests
     [Fact]
     public void One_oven_takes_one_dish_at_a_time()
     {
-        var order = SessionPlan.Order([("A", [Task("roast", 5, 40, Appliance.Oven)]), ("B", [Task("bake", 5, 30, Appliance.Oven)])]);
-        Assert.Equal(45, order.Single(item => item.Letter == "B").Start);
+        var order = SessionPlan.Order([
+            Dish("A", [Task("roast", 5, 40, Appliance.Oven)]),
+            Dish("B", [Task("bake", 5, 30, Appliance.Oven)]),
+        ]);
+        Assert.Equal(45, order.Single(item => item.Dish == 1).Start);
     }
 
     [Fact]
@@ -33,7 +41,7 @@ public class SessionPlanTests
             ["x", "y", "z"],
             SessionPlan
                 .Order([
-                    (
+                    Dish(
                         "A",
                         [
                             Task("x", 5, 0, Appliance.None, "y"),
@@ -64,7 +72,7 @@ public class SessionPlanTests
                             )
                     )
                     .ToList();
-                var order = SessionPlan.Order([("A", tasks)]);
+                var order = SessionPlan.Order([Dish("A", tasks)]);
                 var ends = order.ToDictionary(item => item.Task.Id, item => item.End);
                 bool Overlap(int s1, int e1, int s2, int e2) => s1 < e2 && s2 < e1;
                 var pairs = from one in order from two in order where string.CompareOrdinal(one.Task.Id, two.Task.Id) < 0 select (one, two);
@@ -81,15 +89,19 @@ public class SessionPlanTests
             });
 
     [Fact]
-    public void Steps_are_read_with_their_minutes_temperature_and_appliance()
+    public void A_dish_waits_for_what_it_takes_of_another_where_a_step_names_it()
     {
-        var tasks = TaskReader.Read(["1. Chop the fennel for 10 minutes.", "Roast at 200 °C for 35–40 minutes.", "Stir in the herbs."]);
-        Assert.Equal((10, 0, Appliance.None), (tasks[0].HandsOn, tasks[0].Unattended, tasks[0].Appliance));
-        Assert.Equal(
-            (5, 40, Appliance.Oven, 200),
-            (tasks[1].HandsOn, tasks[1].Unattended, tasks[1].Appliance, tasks[1].TemperatureC!.Value)
-        );
-        Assert.Equal((TaskReader.UsualHandsOn, 0), (tasks[2].HandsOn, tasks[2].Unattended));
-        Assert.Equal([tasks[0].Id], tasks[1].After);
+        var pork = Dish("pork", [Task("braise", 10, 120, Appliance.Oven)]);
+        var order = SessionPlan.Order([
+            pork,
+            Dish("rolls", [Task("chop the slaw", 15), Task("fill with the pork", 5)], pork),
+            Dish("bowls", [Task("boil rice", 5, 20), Task("serve", 5)], pork),
+        ]);
+        var start = order.ToDictionary(item => item.Task.Id, item => item.Start);
+        Assert.Equal(0, start["braise"]);
+        Assert.Equal(10, start["chop the slaw"]);
+        Assert.True(start["fill with the pork"] >= 130);
+        // No step of the bowls names the pork: all of them wait.
+        Assert.True(start["boil rice"] >= 130 && start["serve"] >= 130);
     }
 }

@@ -96,7 +96,7 @@ public sealed record MealSizeRule : BoundedRule
         {
             for (var line = 0; line < helping.Profile.Lines.Count; line++)
             {
-                tally.Add(helping.Profile.Lines[line], Served(helping, line));
+                tally.Add(helping.Profile.Lines[line].Source, Served(helping, line));
             }
         }
 

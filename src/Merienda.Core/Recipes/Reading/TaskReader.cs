@@ -1,88 +1,105 @@
-using System.Globalization;
 using System.Text.RegularExpressions;
 
-namespace Merienda.Core.Sessions;
+namespace Merienda.Core.Recipes;
 
 /// <summary>
-/// Reads the steps of a method into tasks, one after the other. Minutes named beside a verb that needs no hands count as unattended;
-/// a step without minutes takes <see cref="UsualHandsOn"/> by hand [C]. The cook can change every number.
+/// Reads the steps of a method into tasks: minutes by hand and alone, the appliance and its heat, and what comes after what. The cook can
+/// change every number.
 /// </summary>
 public static partial class TaskReader
 {
+    /// <summary>By hand, where a step does not say [C]; of what only goes into the oven, and of what only waits.</summary>
     public const int UsualHandsOn = 5,
-        MostMinutes = 24 * 60;
+        PutIn = 2,
+        SetAside = 1;
+
+    /// <summary>Until an oven is hot [C].</summary>
+    public const int Preheating = 15;
+
+    public const int MostMinutes = 24 * 60;
 
     public static IReadOnlyList<PrepTask> Read(IEnumerable<string> steps)
     {
         var tasks = new List<PrepTask>();
+        IReadOnlyList<string> before = [],
+            last = [];
         foreach (var step in steps.Select(step => Numbering().Replace(step.Trim(), "")).Where(step => step.Length > 0))
         {
-            var minutes = Minutes(step);
-            var unattended = Unattended().IsMatch(step);
-            tasks.Add(
-                new(
-                    $"{tasks.Count + 1}",
-                    step,
-                    minutes is null || unattended ? UsualHandsOn : minutes.Value,
-                    unattended ? minutes ?? 0 : 0,
-                    ApplianceIn(step),
-                    Temperature(step),
-                    tasks.Count > 0 ? [tasks[^1].Id] : []
-                )
-            );
+            foreach (var (text, read) in Parts(step))
+            {
+                var id = $"{tasks.Count + 1}";
+                if (StepWords.IsPreheating(text))
+                {
+                    // Whatever is cut meanwhile does not wait for the oven.
+                    tasks.Add(ToTask(id, text, read, []));
+                    last = [.. last, id];
+                    continue;
+                }
+
+                var isMeanwhile = StepWords.IsMeanwhile(text);
+                tasks.Add(ToTask(id, text, read, isMeanwhile ? before : WaitedFor(tasks, last, read)));
+                if (isMeanwhile)
+                {
+                    last = [.. last, id];
+                }
+                else
+                {
+                    (before, last) = (last, [id, .. Hot(tasks, last, read)]);
+                }
+            }
         }
 
         return tasks;
     }
 
-    private static int? Minutes(string step)
+    /// <summary>An oven that becomes hot is waited for by what goes into it.</summary>
+    private static IReadOnlyList<string> WaitedFor(List<PrepTask> tasks, IReadOnlyList<string> last, StepReading read) =>
+        [.. last.Except(Hot(tasks, last, read))];
+
+    private static IEnumerable<string> Hot(List<PrepTask> tasks, IReadOnlyList<string> last, StepReading read) =>
+        read.Appliance is Appliance.Oven or Appliance.AirFryer
+            ? []
+            : last.Where(id => StepWords.IsPreheating(tasks.Find(task => task.Id == id)!.Text));
+
+    private static PrepTask ToTask(string id, string text, StepReading read, IReadOnlyList<string> after) =>
+        new(
+            id,
+            text,
+            read.ByHand,
+            read.Alone,
+            read.Appliance,
+            read.Appliance is Appliance.Oven or Appliance.AirFryer ? OvenTemperature.In(text) : null,
+            after
+        );
+
+    /// <summary>A step, or the parts of it that are busy in different places: "Marinate 30 min. Roast 40 min".</summary>
+    private static IEnumerable<(string Text, StepReading Read)> Parts(string step)
     {
-        var found = Duration()
-            .Matches(step)
-            .Select(match =>
-                decimal.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture) * (match.Groups["unit"].Value.StartsWith('h') ? 60 : 1)
-            )
-            .ToList();
-        return found.Count == 0 ? null : (int)Math.Min(MostMinutes, found.Sum());
-    }
-
-    private static int? Temperature(string step) =>
-        Degrees().Match(step) is { Success: true } match
-            ? match.Groups["unit"].Value == "F"
-                ? (int)Math.Round((int.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture) - 32) / 1.8)
-                : int.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture)
-            : null;
-
-    private static Appliance ApplianceIn(string step) =>
-        step.ToLowerInvariant() switch
+        var sentences = Sentences().Split(step).Where(sentence => sentence.Trim().Length > 0).ToList();
+        var text = "";
+        StepReading? read = null;
+        foreach (var sentence in sentences)
         {
-            var text when text.Contains("air fryer") => Appliance.AirFryer,
-            var text when text.Contains("pressure") => Appliance.PressureCooker,
-            var text when text.Contains("slow cooker") => Appliance.SlowCooker,
-            var text when text.Contains("microwave") => Appliance.Microwave,
-            var text when text.Contains("blend") || text.Contains("purée") => Appliance.Blender,
-            var text when text.Contains("oven") || text.Contains("bake") || text.Contains("roast") => Appliance.Oven,
-            var text when text.Contains("fridge") || text.Contains("chill") => Appliance.Fridge,
-            var text when OnTheStove().IsMatch(text) => Appliance.Burner,
-            _ => Appliance.None,
-        };
+            var own = StepReading.Of(sentence);
+            if (read is { Alone: > 0 } && own.Alone > 0 && own.Appliance != read.Appliance)
+            {
+                yield return (text.Trim(), read);
+                (text, read) = ("", null);
+            }
+
+            text = $"{text} {sentence.Trim()}";
+            read = StepReading.Of(text);
+        }
+
+        if (read is not null)
+        {
+            yield return (text.Trim(), read);
+        }
+    }
 
     [GeneratedRegex(@"^(\d{1,2}[.)]|step \d+:?|[-*•])\s+", RegexOptions.IgnoreCase)]
     private static partial Regex Numbering();
 
-    // Of "30–40 minutes" the last number counts: a plan holds the longer time free.
-    [GeneratedRegex(@"(?<n>\d{1,3}(\.\d)?)\s*(?<unit>h|hours?|hrs?|min|mins|minutes?)\b", RegexOptions.IgnoreCase)]
-    private static partial Regex Duration();
-
-    [GeneratedRegex(@"\b(?<n>\d{2,3})\s*(°|degrees)\s*(?<unit>[CF])\b")]
-    private static partial Regex Degrees();
-
-    [GeneratedRegex(
-        @"\b(simmer|bake|roast|braise|rest|chill|soak|marinate|cool|boil|steam|prove|stand|leave|poach|slow cook|pressure)",
-        RegexOptions.IgnoreCase
-    )]
-    private static partial Regex Unattended();
-
-    [GeneratedRegex(@"\b(fry|simmer|boil|heat|saut|sear|brown|sweat|steam|poach|toast|pan|pot|stir)")]
-    private static partial Regex OnTheStove();
+    [GeneratedRegex(@"(?<=[.;])\s+(?=\p{Lu})")]
+    private static partial Regex Sentences();
 }

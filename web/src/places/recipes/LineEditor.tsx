@@ -7,7 +7,7 @@ import { drawThenFocus } from '../../pieces/drawThenFocus';
 import { inputLook } from '../../pieces/Field';
 import { number } from '../../pieces/show';
 import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
-import { useFoods } from './queries';
+import { shareOf, useFoods } from './queries';
 
 type Line = Schemas['DraftLine'];
 type Read = Schemas['SheetLine'];
@@ -94,7 +94,7 @@ function Reading({
   onText: (text: string) => void;
 }) {
   const [typed, setTyped] = useState('');
-  const foods = useFoods(typed);
+  const foods = useFoods(typed, true);
   return (
     <div className="min-w-0 text-xs">
       <Combobox<string | null> value={line.food} onChange={onFood} onClose={() => setTyped('')} immediate>
@@ -109,7 +109,7 @@ function Reading({
             onChange={(event) => setTyped(event.target.value)}
           />
           <span className="figures pl-1 whitespace-nowrap text-steel">
-            {read.amount}
+            {read.uses ? shareOf(read.uses.batches) : read.amount}
             {read.grams && ` = ${number(read.grams.best, read.grams.best < 10 ? 1 : 0)} g`}
           </span>
           <ComboboxButton className="pl-1 text-steel" aria-label="Foods">
@@ -133,7 +133,7 @@ function Reading({
           ))}
         </ComboboxOptions>
       </Combobox>
-      <Choices read={read} onText={onText} />
+      <Choices read={read} onText={onText} onFood={onFood} />
       {read.choices.length === 0 && read.doubt && <p className="text-steel">{read.doubt.endsWith('?') ? read.doubt : `${read.doubt}.`}</p>}
       {read.match === 'learnt' && <p className="text-steel">Your kitchen’s word for it.</p>}
       <PacketsDiffer read={read} />

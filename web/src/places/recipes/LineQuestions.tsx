@@ -5,8 +5,8 @@ type Read = Schemas['SheetLine'];
 
 const small = 'border border-line bg-enamel px-1.5 py-0.5 max-sm:py-2 text-left font-semibold hover:border-rim';
 
-/** Which of several foods a line means: one press rewrites the line. */
-export function Choices({ read, onText }: { read: Read; onText: (text: string) => void }) {
+/** Which of several foods a line means: one press rewrites the line, or chooses between a food and a recipe of one name. */
+export function Choices({ read, onText, onFood }: { read: Read; onText: (text: string) => void; onFood: (food: string) => void }) {
   if (read.choices.length === 0) return null;
   return (
     <fieldset className="mt-1 flex flex-wrap items-center gap-1 text-xs">
@@ -15,7 +15,12 @@ export function Choices({ read, onText }: { read: Read; onText: (text: string) =
         Which one goes in?
       </span>
       {read.choices.map((choice) => (
-        <button key={choice.line} type="button" className={small} onClick={() => onText(choice.line)}>
+        <button
+          key={choice.words}
+          type="button"
+          className={small}
+          onClick={() => (choice.key === null ? onText(choice.line) : onFood(choice.key))}
+        >
           {choice.words}
         </button>
       ))}

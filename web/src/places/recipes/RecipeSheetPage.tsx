@@ -8,7 +8,7 @@ import { useEdit } from '../../pieces/useEdit';
 import { ExchangeDialog } from './ExchangeDialog';
 import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
 import { Numbers } from './Numbers';
-import { type Sheet, toDraft, useRecipe, useSaveRecipe } from './queries';
+import { type Sheet, shareOf, toDraft, useRecipe, useSaveRecipe } from './queries';
 import { Verdicts } from './Verdicts';
 
 /** One calm page with a wide margin for verdicts. */
@@ -106,7 +106,7 @@ function Lines({ sheet, id }: { sheet: Sheet; id: string }) {
             return (
               <tr key={at} className="border-t border-line">
                 <td className="py-1 wrap-anywhere">
-                  {line.food && line.grams ? (
+                  {line.food && line.grams && !line.uses ? (
                     <button
                       type="button"
                       title="Exchange it for another food"
@@ -118,6 +118,7 @@ function Lines({ sheet, id }: { sheet: Sheet; id: string }) {
                   ) : (
                     line.text
                   )}
+                  {line.uses && <UseNote line={line} uses={line.uses} sheet={sheet} id={id} />}
                   {line.packetId && <PacketNote line={line} sheet={sheet} id={id} />}
                   {line.choices.length === 0 && line.doubt && (
                     <span className="block text-xs text-steel">{line.doubt.endsWith('?') ? line.doubt : `${line.doubt}.`}</span>
@@ -154,10 +155,46 @@ function Questions({ line, at, sheet, id }: { line: Sheet['lines'][number]; at: 
   };
   return (
     <>
-      <Choices read={line} onText={(text) => settle({ text })} />
+      <Choices read={line} onText={(text) => settle({ text })} onFood={(food) => settle({ food })} />
       <PacketsDiffer read={line} />
       <NearestFoods read={line} onFood={(food) => settle({ food })} />
     </>
+  );
+}
+
+/** The recipe that a line takes some of, and its newer version when it was changed since. */
+function UseNote({
+  line,
+  uses,
+  sheet,
+  id,
+}: {
+  line: Sheet['lines'][number];
+  uses: NonNullable<Sheet['lines'][number]['uses']>;
+  sheet: Sheet;
+  id: string;
+}) {
+  const { save, isPending } = useSaveRecipe(id);
+  return (
+    <span className="block text-xs text-steel">
+      {shareOf(uses.batches)} {uses.batches && 'of '}
+      <Link to={`/recipes/${uses.id}`} className="text-cobalt hover:underline">
+        {line.foodName}
+      </Link>
+      {uses.hasNewer && (
+        <>
+          , which was changed since.{' '}
+          <button
+            type="button"
+            disabled={isPending}
+            onClick={() => save(toDraft(sheet), { say: `${sheet.name} has the newest ${line.foodName}.` })}
+            className="font-semibold text-cobalt hover:underline"
+          >
+            Take the new one
+          </button>
+        </>
+      )}
+    </span>
   );
 }
 

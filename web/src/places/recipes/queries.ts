@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, kept, type Schemas, take } from '../../api/client';
+import { portions } from '../../pieces/show';
 import { type Edit, useEdit } from '../../pieces/useEdit';
 
 export type Draft = Schemas['RecipeDraft'];
@@ -27,12 +28,13 @@ export const useChecked = (draft: Draft | null) =>
     queryFn: () => take(api.POST('/api/recipes/check', { body: draft as Draft })),
   });
 
-export const useFoods = (typed: string) =>
+/** @param recipes whether a line may take some of another recipe */
+export const useFoods = (typed: string, recipes = false) =>
   useQuery({
-    queryKey: ['foods', typed],
+    queryKey: ['foods', typed, recipes],
     enabled: typed.trim().length > 0,
     placeholderData: keepPreviousData,
-    queryFn: () => take(api.GET('/api/foods', { params: { query: { query: typed } } })),
+    queryFn: () => take(api.GET('/api/foods', { params: { query: { query: typed, recipes } } })),
   });
 
 export function useSaveRecipe(id: string | undefined) {
@@ -47,6 +49,14 @@ export function useSaveRecipe(id: string | undefined) {
         ...then,
       }),
   };
+}
+
+/** How much of another recipe: "½ batch", "0.3 to 0.4 batches". */
+export function shareOf(batches: Schemas['ShownEstimate'] | null): string {
+  if (batches === null) return '';
+  const { low, best, high } = batches;
+  const [least, most] = [portions(low), portions(high ?? best)];
+  return least === most ? `${portions(best)} ${best > 1 ? 'batches' : 'batch'}` : `${least} to ${most} ${best > 1 ? 'batches' : 'batch'}`;
 }
 
 export function toDraft(sheet: Sheet): Draft {

@@ -23,6 +23,9 @@ const doings = [
   ['portion', 'Portion'],
 ] as const;
 
+/** "Heat the oven to 200 °C" needs its temperature no second time. */
+const saysItsHeat = (text: string) => /\d\s?(°|º|degrees?\b|[CF]\b)|\bgas (mark )?\d/i.test(text);
+
 /** The order of work for each prep session of the week. */
 export function SessionPage() {
   const date = useWeekDate();
@@ -103,6 +106,11 @@ function Work({ page, week }: { page: Page; week: string }) {
           ? 'The order is made for one cook: share it out as you go.'
           : 'One cook, one oven at a time; the longest unattended starts first.'}
       </p>
+      {page.shared.map((said) => (
+        <p key={said} className="mb-2">
+          {said}
+        </p>
+      ))}
       {page.allergies.map((caution) => (
         <p key={caution} className="mb-2 border-l-2 border-beet pl-2">
           {caution}
@@ -127,7 +135,9 @@ function Work({ page, week }: { page: Page; week: string }) {
                   <Tape letter={task.letter} />
                 </span>
                 {task.text}
-                {task.temperatureC !== null && <b className="figures whitespace-nowrap"> {temperature(task.temperatureC)}</b>}
+                {task.temperatureC !== null && !saysItsHeat(task.text) && (
+                  <b className="figures whitespace-nowrap"> {temperature(task.temperatureC)}</b>
+                )}
               </span>
               <span className="figures text-right text-sm whitespace-nowrap text-steel max-sm:col-start-3 max-sm:text-left">
                 {task.handsOnEnd > task.start && `${minutes(task.handsOnEnd - task.start)} by hand`}

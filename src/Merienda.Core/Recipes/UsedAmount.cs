@@ -1,0 +1,136 @@
+using Merienda.Core.Quantities;
+
+namespace Merienda.Core.Recipes;
+
+/// <summary>
+/// How much of another recipe a line takes: a share of what it makes, portions, grams or millilitres. "½ of the Pulled pork", "a third of
+/// a batch of Tomato base", "2 portions Lentil soup", "300 g Pesto".
+/// </summary>
+/// <param name="Name">The words that name the recipe.</param>
+/// <param name="Counted">What the number counts; null when the line only says a number and a unit.</param>
+internal readonly record struct UsedAmount(string Name, UsedAmount.What? Counted)
+{
+    public enum What
+    {
+        Batches,
+        Halves,
+        Thirds,
+        Quarters,
+        Fifths,
+        Percent,
+        Portions,
+    }
+
+    private static readonly Dictionary<string, What?> Leading = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["of"] = null,
+        ["from"] = null,
+        ["the"] = null,
+        ["a"] = null,
+        ["my"] = null,
+        ["our"] = null,
+        ["own"] = null,
+        ["leftover"] = null,
+        ["homemade"] = null,
+        ["home-made"] = null,
+        ["batch"] = What.Batches,
+        ["batches"] = What.Batches,
+        ["recipe"] = What.Batches,
+        ["recipes"] = What.Batches,
+        ["quantity"] = What.Batches,
+        ["all"] = What.Batches,
+        ["whole"] = What.Batches,
+        ["half"] = What.Halves,
+        ["halves"] = What.Halves,
+        ["third"] = What.Thirds,
+        ["thirds"] = What.Thirds,
+        ["quarter"] = What.Quarters,
+        ["quarters"] = What.Quarters,
+        ["fourth"] = What.Quarters,
+        ["fourths"] = What.Quarters,
+        ["fifth"] = What.Fifths,
+        ["fifths"] = What.Fifths,
+        ["%"] = What.Percent,
+        ["percent"] = What.Percent,
+        ["portion"] = What.Portions,
+        ["portions"] = What.Portions,
+        ["serving"] = What.Portions,
+        ["servings"] = What.Portions,
+    };
+
+    /// <summary>Takes the words in front of a recipe's name apart; the first that counts something wins.</summary>
+    public static UsedAmount In(ReadLine read)
+    {
+        var words = read.Food.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        var at = 0;
+        What? counted = null;
+        for (; at < words.Length - 1 && Leading.TryGetValue(words[at], out var what); at++)
+        {
+            counted ??= what;
+        }
+
+        // "½ of it": a fraction without a unit is one of the batch.
+        counted ??= read is { Amount: { High: < 1 }, Unit.Name: "each" } ? What.Batches : null;
+        return new(string.Join(' ', words.Skip(at)), counted);
+    }
+
+    /// <summary>Batches of the recipe that the line takes, and what a person should look at.</summary>
+    public (Estimate Batches, string? Doubt) Of(ReadLine read, RecipeVersion used, MeasureSystem system)
+    {
+        if (Counted is { } what)
+        {
+            var amount = read.Amount ?? new WrittenAmount(1);
+            var batches = what == What.Portions ? 1 / used.Portions : ShareOf(what);
+            return Estimate.Between(amount.Low * batches, amount.Best * batches, amount.High * batches) is { Best: > 0 } share
+                ? (share, null)
+                : (Estimate.Unknown, $"An amount of 0 says nothing; type how much of {used.Name} goes in, or delete the line");
+        }
+
+        return (read.Amount, read.Unit) switch
+        {
+            ({ Low: > 0 } amount, { Kind: UnitKind.Mass } unit) => ByWeight(amount, unit.Mass.Grams, used),
+            ({ Low: > 0 } amount, { Kind: UnitKind.Volume } unit) => ByVolume(amount, unit.VolumeIn(system).Millilitres, used),
+            ({ Low: > 0 } amount, { Name: "each" }) => (
+                Estimate.Between(
+                    Math.Min(amount.Low, amount.Low / used.Portions),
+                    amount.Best,
+                    Math.Max(amount.High, amount.High / used.Portions)
+                ),
+                $"{read.AmountInWords} batches of {used.Name} or {read.AmountInWords} portions? Type the word; until then the numbers span both"
+            ),
+            _ => (Estimate.Unknown, $"How much of {used.Name}? Type a share, portions or grams"),
+        };
+    }
+
+    private static decimal ShareOf(What what) =>
+        what switch
+        {
+            What.Halves => 1m / 2,
+            What.Thirds => 1m / 3,
+            What.Quarters => 1m / 4,
+            What.Fifths => 1m / 5,
+            What.Percent => 1m / 100,
+            _ => 1m,
+        };
+
+    private static (Estimate, string?) ByWeight(WrittenAmount amount, decimal grams, RecipeVersion used) =>
+        Measured(amount, grams, used.Profile.ServedWeight * used.Portions, $"Nobody weighed what {used.Name} makes", used, "g");
+
+    private static (Estimate, string?) ByVolume(WrittenAmount amount, decimal millilitres, RecipeVersion used) =>
+        Measured(amount, millilitres, used.Profile.ServedVolume * used.Portions, $"Nobody measured what {used.Name} makes", used, "ml");
+
+    private static (Estimate, string?) Measured(
+        WrittenAmount amount,
+        decimal each,
+        Estimate made,
+        string because,
+        RecipeVersion used,
+        string unit
+    ) =>
+        made is { High: { } most, Low: > 0 }
+            ? (
+                Estimate.Between(amount.Low * each / most, amount.Best * each / made.Best, amount.High * each / made.Low),
+                made.Low == most ? null : $"{because}: {made.Low:0} to {most:0} {unit} by its lines"
+            )
+            : (Estimate.Unknown, $"{because}; type a share or portions of it");
+}

@@ -1,0 +1,93 @@
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Sessions;
+
+/// <summary>A batch as its session cooks it.</summary>
+/// <param name="Version">Of the recipe.</param>
+public sealed record BatchToCook(string Letter, Guid Version, RecipeVersion Recipe, decimal Portions);
+
+/// <summary>What a session cooks as one: a batch, or a recipe that batches take some of, once for all of them.</summary>
+/// <param name="Letter">The batch's, or those of all that it is cooked for: "A+C".</param>
+/// <param name="Portions">Of all that is cooked, with what other batches take of it.</param>
+/// <param name="For">Letters of the batches that take some of it.</param>
+/// <param name="Needs">Recipe versions that must be there before it.</param>
+public sealed record CookedDish(
+    string Letter,
+    Guid Version,
+    RecipeVersion Recipe,
+    decimal Portions,
+    IReadOnlyList<string> For,
+    IReadOnlyList<Guid> Needs
+)
+{
+    /// <summary>Whether no batch of it stands on the bench: all of it goes into other dishes.</summary>
+    public bool IsBase { get; init; }
+
+    /// <summary>Everything a session cooks: each recipe once, what others take some of before them.</summary>
+    public static IReadOnlyList<CookedDish> Of(IReadOnlyList<BatchToCook> batches)
+    {
+        var taken = new List<Taken>();
+        foreach (var batch in batches)
+        {
+            Take(batch.Recipe, batch.Portions / batch.Recipe.Portions, batch.Letter, taken);
+        }
+
+        // Of two batches of one recipe the first is the larger pot.
+        var own = batches.DistinctBy(batch => batch.Version).ToDictionary(batch => batch.Version, batch => batch.Letter);
+        var bases = taken
+            .Where(item => !own.ContainsKey(item.Recipe.Version))
+            .Select(item => new CookedDish(
+                string.Join('+', item.Letters),
+                item.Recipe.Version,
+                item.Recipe.Of,
+                item.Batches * item.Recipe.Of.Portions,
+                item.Letters,
+                NeedsOf(item.Recipe.Of)
+            )
+            {
+                IsBase = true,
+            });
+        return
+        [
+            .. bases,
+            .. batches.Select(batch =>
+                own[batch.Version] == batch.Letter && taken.Find(item => item.Recipe.Version == batch.Version) is { } more
+                    ? Dish(batch, more.Batches * batch.Recipe.Portions, more.Letters)
+                    : Dish(batch, 0, [])
+            ),
+        ];
+        CookedDish Dish(BatchToCook batch, decimal extra, IReadOnlyList<string> others) =>
+            new(batch.Letter, batch.Version, batch.Recipe, batch.Portions + extra, others, NeedsOf(batch.Recipe));
+    }
+
+    private static IReadOnlyList<Guid> NeedsOf(RecipeVersion recipe) => [.. recipe.Uses.Select(use => use.Of.Version).Distinct()];
+
+    private static void Take(RecipeVersion recipe, decimal batches, string letter, List<Taken> taken)
+    {
+        foreach (var use in recipe.Uses)
+        {
+            var item = taken.Find(one => one.Recipe.Version == use.Of.Version);
+            if (item is null)
+            {
+                taken.Add(item = new(use.Of));
+            }
+
+            item.Batches += batches * use.Batches.Best;
+            if (!item.Letters.Contains(letter))
+            {
+                item.Letters.Add(letter);
+            }
+
+            Take(use.Of.Of, batches * use.Batches.Best, letter, taken);
+        }
+    }
+
+    private sealed class Taken(KnownRecipe recipe)
+    {
+        public KnownRecipe Recipe { get; } = recipe;
+
+        public decimal Batches { get; set; }
+
+        public List<string> Letters { get; } = [];
+    }
+}

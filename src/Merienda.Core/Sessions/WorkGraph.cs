@@ -1,0 +1,89 @@
+using System.Text.RegularExpressions;
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Sessions;
+
+/// <summary>A task of a session with what must be over before it.</summary>
+/// <param name="Dish">Place of its dish in what the session cooks.</param>
+internal sealed record Work(int Dish, PrepTask Task)
+{
+    private int? _tail;
+
+    public List<Work> Before { get; } = [];
+
+    public List<Work> After { get; } = [];
+
+    public int? Start { get; set; }
+
+    public int HandsOnEnd => Start!.Value + Task.HandsOn;
+
+    public int End => HandsOnEnd + Task.Unattended;
+
+    /// <summary>Minutes from the end of its hands-on part until all that hangs on it is over; a ring is not followed.</summary>
+    public int Tail
+    {
+        get
+        {
+            if (_tail is null)
+            {
+                _tail = 0;
+                _tail = Task.Unattended + After.Select(other => other.Task.HandsOn + other.Tail).DefaultIfEmpty(0).Max();
+            }
+
+            return _tail.Value;
+        }
+    }
+
+    public bool Equals(Work? other) => ReferenceEquals(this, other);
+
+    public override int GetHashCode() => System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(this);
+}
+
+/// <summary>What waits for what in a session: steps of one dish for each other, and a dish for those that it takes some of.</summary>
+internal static partial class WorkGraph
+{
+    public static IReadOnlyList<Work> Of(IReadOnlyList<CookedDish> dishes)
+    {
+        var tasks = dishes.Select((dish, at) => dish.Recipe.Tasks.Select(task => new Work(at, task)).ToList()).ToList();
+        foreach (var work in tasks.SelectMany(own => own))
+        {
+            foreach (var before in tasks[work.Dish].Where(other => other != work && work.Task.After.Contains(other.Task.Id)))
+            {
+                Link(before, work);
+            }
+        }
+
+        var last = tasks.Select(own => own.Where(work => work.After.Count == 0).ToList()).ToList();
+        for (var dish = 0; dish < dishes.Count; dish++)
+        {
+            foreach (var need in dishes[dish].Needs)
+            {
+                var needed = dishes.TakeWhile(other => other.Version != need).Count();
+                foreach (var taker in Takers(tasks[dish], dishes[needed].Recipe.Name))
+                {
+                    last[needed].ForEach(before => Link(before, taker));
+                }
+            }
+        }
+
+        return [.. tasks.SelectMany(own => own)];
+    }
+
+    private static void Link(Work before, Work after)
+    {
+        before.After.Add(after);
+        after.Before.Add(before);
+    }
+
+    /// <summary>The steps that take what another recipe makes: those that name it, or else the whole dish waits.</summary>
+    private static IEnumerable<Work> Takers(IReadOnlyList<Work> tasks, string name)
+    {
+        var words = NameWords().Matches(name).Select(word => word.Value).ToList();
+        var naming = tasks.Where(work => words.Exists(word => work.Task.Text.Contains(word, StringComparison.OrdinalIgnoreCase))).ToList();
+        return naming.Count > 0 ? naming : tasks.Where(work => work.Before.TrueForAll(before => before.Dish != work.Dish));
+    }
+
+    /// <summary>Words of a name that a step would say: "Pulled pork" is "the pork" later on.</summary>
+    [GeneratedRegex(@"\p{L}{4,}")]
+    private static partial Regex NameWords();
+}
