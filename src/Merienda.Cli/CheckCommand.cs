@@ -134,7 +134,7 @@ public static class CheckCommand
         }
 
         var lines = written
-            .Value.Lines.Select(line => RecipeLine.From(line.Text, data.Foods, MeasureSystem.UnitedStates, line.Part))
+            .Value.Lines.Select(line => RecipeLine.From(new TypedLine(line.Text, line.Part), data.Foods, MeasureSystem.UnitedStates))
             .ToList();
         return lines.Count == 0
             ? new Refusal(

@@ -45,6 +45,7 @@ internal sealed record PlanRows(
                     Parts = recipes[batch.Id].Version.PartNames,
                     PlannedGrams = recipes[batch.Id].Version.GramsByPart,
                     Keeping = recipes[batch.Id].Version.Keeping,
+                    PartKeeping = recipes[batch.Id].Version.PartKeeping,
                     Yields = [.. yields[batch.Id]],
                     PortionedOn = batch.PortionedOn,
                 }),

@@ -203,6 +203,24 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                 ]
             )
             .Append(
+                Tables.RecipePart,
+                version.Parts.Select(
+                    (part, position) =>
+                        new RecipePartRow(
+                            recipe.VersionId,
+                            position,
+                            part.Name,
+                            part.Apart.ToString(),
+                            part.Keeping?.Key,
+                            part.KeepingReason,
+                            part.TakesOff,
+                            part.GoesOn,
+                            part.Made?.Amount,
+                            part.Made?.Unit.ToString()
+                        )
+                )
+            )
+            .Append(
                 Tables.RecipeLine,
                 version.Lines.Select(
                     (line, position) =>
@@ -217,7 +235,12 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                                 line.Use?.Of ?? line.Meanings.Select(meaning => meaning.Recipe).FirstOrDefault(used => used is not null)
                             )?.Version,
                             line.Match.ToString(),
-                            recipe.Chosen[position]
+                            recipe.Chosen[position],
+                            line.Typed.Id,
+                            line.Typed.Precision?.ToString(),
+                            line.Typed.EatenShare,
+                            line.Typed.KeptFat,
+                            line.Typed.IsOptional
                         )
                 )
             )

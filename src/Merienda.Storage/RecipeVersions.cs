@@ -73,7 +73,10 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                 select set_config('app.recipe_versions', (select array_agg(id)::text from whole), true);
                 select id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system
                 from recipe_version where id = any({Whole});
-                select recipe_version_id, part, text, food_version_id, packet_version_id, used_version_id, match_kind, is_chosen from recipe_line
+                select recipe_version_id, name, apart, keeping, keeping_reason, takes_off, goes_on, made_amount, made_unit
+                from recipe_part where recipe_version_id = any({Whole}) order by recipe_version_id, position;
+                select recipe_version_id, part, text, food_version_id, packet_version_id, used_version_id, match_kind, is_chosen,
+                    line_id, precision, eaten_share, kept_fat, is_optional from recipe_line
                 where recipe_version_id = any({Whole}) order by recipe_version_id, position;
                 select recipe_version_id, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks
                 from recipe_task where recipe_version_id = any({Whole}) order by recipe_version_id, position;
@@ -85,6 +88,7 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                     await rows.ReadAsync<string>();
                     return (
                         Versions: (await rows.ReadAsync<VersionRow>()).ToDictionary(row => row.Id),
+                        Parts: (await rows.ReadAsync<PartRow>()).ToLookup(row => row.RecipeVersionId),
                         Lines: (await rows.ReadAsync<LineRow>()).ToLookup(row => row.RecipeVersionId),
                         Tasks: (await rows.ReadAsync<TaskRow>()).ToLookup(row => row.RecipeVersionId),
                         Packets: (await rows.ReadAsync<PacketRows.VersionRow>()).ToList()
@@ -106,7 +110,14 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                         ? there
                         : read[id] = stored
                             .Versions[id]
-                            .ToRecipe(stored.Lines[id], stored.Tasks[id], FoodOf, used => Recipe(used).Known, foods.Latest);
+                            .ToRecipe(
+                                stored.Parts[id],
+                                stored.Lines[id],
+                                stored.Tasks[id],
+                                FoodOf,
+                                used => Recipe(used).Known,
+                                foods.Latest
+                            );
                 foreach (var id in stored.Versions.Keys)
                 {
                     Recipe(id);
@@ -132,6 +143,58 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
         public string MatchKind { get; init; } = "";
 
         public bool IsChosen { get; init; }
+
+        public Guid LineId { get; init; }
+
+        public string? Precision { get; init; }
+
+        public decimal EatenShare { get; init; }
+
+        public decimal KeptFat { get; init; }
+
+        public bool? IsOptional { get; init; }
+
+        public TypedLine ToLine() =>
+            new(Text, Part)
+            {
+                Id = LineId,
+                Precision = Precision is null ? null : Enum.Parse<Precision>(Precision),
+                EatenShare = EatenShare,
+                KeptFat = KeptFat,
+                IsOptional = IsOptional,
+            };
+    }
+
+    private sealed record PartRow
+    {
+        public Guid RecipeVersionId { get; init; }
+
+        public string Name { get; init; } = "";
+
+        public string Apart { get; init; } = "";
+
+        public string? Keeping { get; init; }
+
+        public string KeepingReason { get; init; } = "";
+
+        public bool TakesOff { get; init; }
+
+        public bool GoesOn { get; init; }
+
+        public decimal? MadeAmount { get; init; }
+
+        public string? MadeUnit { get; init; }
+
+        public RecipePart ToPart() =>
+            new(Name)
+            {
+                Apart = Enum.Parse<Apart>(Apart),
+                Keeping = Keeping is null ? null : KeepingClass.WithKey(Keeping),
+                KeepingReason = KeepingReason,
+                TakesOff = TakesOff,
+                GoesOn = GoesOn,
+                Made = MadeAmount is { } amount ? new(amount, Enum.Parse<YieldUnit>(MadeUnit!)) : null,
+            };
     }
 
     private sealed record TaskRow
@@ -179,6 +242,7 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
         public string MeasureSystem { get; init; } = "";
 
         public StoredRecipe ToRecipe(
+            IEnumerable<PartRow> parts,
             IEnumerable<LineRow> lines,
             IEnumerable<TaskRow> tasks,
             Func<LineRow, Food?> foodOf,
@@ -191,13 +255,12 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
             // A version pins the food versions it was computed from: what the words would match today does not count.
             var read = rows.Select(row =>
                 RecipeLine.Pinned(
-                    row.Text,
+                    row.ToLine(),
                     foodOf(row),
                     Enum.Parse<MatchKind>(row.MatchKind),
                     row.IsChosen,
                     latest,
                     system,
-                    row.Part,
                     row.UsedVersionId is { } used ? recipeOf(used) : null
                 )
             );
@@ -211,6 +274,7 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                     Name = Name,
                     Portions = Portions,
                     Meal = Meal,
+                    Parts = [.. parts.Select(part => part.ToPart())],
                     Lines = [.. read],
                     Tasks = [.. tasks.Select(task => task.ToTask())],
                     Keeping =

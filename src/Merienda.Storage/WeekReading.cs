@@ -196,8 +196,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
             Enum.Parse<Core.Foods.MatchKind>(row.MatchKind!),
             row.IsChosen,
             foods.Matcher,
-            table.Household.CountsInOunces ? MeasureSystem.UnitedStates : MeasureSystem.Metric,
-            ""
+            table.Household.CountsInOunces ? MeasureSystem.UnitedStates : MeasureSystem.Metric
         );
     }
 

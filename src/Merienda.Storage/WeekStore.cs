@@ -195,6 +195,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                         Parts = recipe.Version.PartNames,
                         PlannedGrams = recipe.Version.GramsByPart,
                         Keeping = recipe.Version.Keeping,
+                        PartKeeping = recipe.Version.PartKeeping,
                         Yields = [],
                         PortionedOn = null,
                     };

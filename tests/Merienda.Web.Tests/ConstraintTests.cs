@@ -17,7 +17,9 @@ public class ConstraintTests(TestDatabase database)
     private const string Version =
         "insert into recipe_version (household_id, id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system, created_at, created_by) select household_id, gen_random_uuid(), recipe_id,";
     private const string Line =
-        "insert into recipe_line (household_id, recipe_version_id, position, part, text, food_version_id, match_kind, is_chosen) select household_id, recipe_version_id,";
+        "insert into recipe_line (household_id, recipe_version_id, line_id, position, part, text, food_version_id, match_kind, is_chosen) select household_id, recipe_version_id, gen_random_uuid(),";
+    private const string Part =
+        "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on, made_amount, made_unit) select household_id, id,";
     private const string Task =
         "insert into recipe_task (household_id, recipe_version_id, position, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks) select household_id, recipe_version_id,";
     private const string Account =
@@ -92,6 +94,31 @@ public class ConstraintTests(TestDatabase database)
             { "recipe_line_length", $"{Line} 99, '', '', null, 'None', false from recipe_line limit 1" },
             { "recipe_line_food", $"{Line} 99, '', 'x', gen_random_uuid(), 'Exact', false from recipe_line limit 1" },
             { "recipe_line_match_known", $"{Line} 99, '', 'x', null, 'Perhaps', false from recipe_line limit 1" },
+            {
+                "recipe_line_id_unique",
+                "insert into recipe_line (household_id, recipe_version_id, line_id, position, part, text, match_kind, is_chosen) select household_id, recipe_version_id, line_id, 99, '', 'x', 'None', false from recipe_line limit 1"
+            },
+            { "recipe_line_precision_known", "update recipe_line set precision = 'Guessed'" },
+            { "recipe_line_eaten_range", "update recipe_line set eaten_share = 1.01" },
+            { "recipe_line_fat_range", "update recipe_line set kept_fat = -0.01" },
+            { "recipe_part_name_length", $"{Part} 0, repeat('x', 61), 'No', '', false, false, null, null from recipe_version limit 1" },
+            { "recipe_part_apart_known", $"{Part} 0, 'x', 'Far', '', false, false, null, null from recipe_version limit 1" },
+            { "recipe_part_reason_length", $"{Part} 0, 'x', 'No', repeat('x', 121), false, false, null, null from recipe_version limit 1" },
+            { "recipe_part_made_range", $"{Part} 0, 'x', 'No', '', false, false, 0, 'Grams' from recipe_version limit 1" },
+            { "recipe_part_made_unit_known", $"{Part} 0, 'x', 'No', '', false, false, 1, 'Bowls' from recipe_version limit 1" },
+            { "recipe_part_made_whole", $"{Part} 0, 'x', 'No', '', false, false, 1, null from recipe_version limit 1" },
+            {
+                "recipe_part_key",
+                $"{Part} 0, at, 'No', '', false, false, null, null from (select * from recipe_version limit 1) version, unnest(array['x', 'y']) at"
+            },
+            {
+                "recipe_part_name_unique",
+                $"{Part} at, 'x', 'No', '', false, false, null, null from (select * from recipe_version limit 1) version, generate_series(1, 2) at"
+            },
+            {
+                "recipe_part_version",
+                "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on) select household_id, gen_random_uuid(), 0, 'x', 'No', '', false, false from recipe_version limit 1"
+            },
             { "recipe_line_key", $"{Line} position, '', 'x', null, 'None', false from recipe_line limit 1" },
             { "recipe_task_hands_on_range", $"{Task} 99, 'z', 'x', 1441, 0, 'None', null, '{{}}' from recipe_task limit 1" },
             { "recipe_task_unattended_range", $"{Task} 99, 'z', 'x', 0, -1, 'None', null, '{{}}' from recipe_task limit 1" },

@@ -17,6 +17,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         "allowance",
         "recipe",
         "recipe_version",
+        "recipe_part",
         "recipe_line",
         "recipe_task",
         "prep_session",
@@ -117,6 +118,7 @@ public class RowLevelSecurityTests(TestDatabase database)
             {
                 "update recipe_version set name = 'x'",
                 "delete from recipe_line",
+                "update recipe_part set name = 'x'",
                 "delete from household_protocol_version",
                 "update packet_version set name = 'x'",
                 "insert into food_version (id) values (gen_random_uuid())",

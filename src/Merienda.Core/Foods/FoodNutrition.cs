@@ -21,6 +21,33 @@ public sealed class FoodNutrition
                 .Select(measure => kinds.Select(kind => kind._per100[measure]).Aggregate((held, kind) => held.Or(kind))),
         ]);
 
+    /// <summary>
+    /// The same food without some of its fat: with it go its saturated fat and 9 kcal a gram (the energy factor of fat, EU Regulation
+    /// 1169/2011 Annex XIV [M]).
+    /// </summary>
+    /// <param name="kept">Share of the fat that is eaten, 0 to 1.</param>
+    public FoodNutrition WithFatKept(decimal kept)
+    {
+        if (kept == 1)
+        {
+            return this;
+        }
+
+        var fat = this[Measure.Fat];
+        var left = (Estimate[])_per100.Clone();
+        left[(int)Measure.Fat] = fat * kept;
+        left[(int)Measure.SaturatedFat] = this[Measure.SaturatedFat] * kept;
+        var energy = this[Measure.Energy];
+        var gone = EnergyFactors.Fat * (1 - kept);
+        // What is not known of the fat is not known of what is left.
+        var best = Math.Max(0, energy.Best - (gone * fat.Best));
+        left[(int)Measure.Energy] =
+            energy.High is { } high && fat.High is { } most
+                ? Estimate.Between(Math.Min(best, Math.Max(0, energy.Low - (gone * fat.Low))), best, Math.Max(best, high - (gone * most)))
+                : Estimate.AtLeast(0, fat.IsOpen ? 0 : best);
+        return new(left);
+    }
+
     /// <param name="spread">Natural spread of the source as a share: 0.05 for a table food [C], 0 for an exact value.</param>
     /// <param name="isVegetable">Whether the food's own grams count as vegetables.</param>
     public static FoodNutrition From(NutrientProfile profile, decimal spread, bool isVegetable, PolyolCredit credit)

@@ -49,6 +49,23 @@ public sealed record KeepingClass(string Key, string Name, int FridgeDays, int? 
         new("raw-cut", "Raw cuts of beef, pork and lamb", 3, 4, "", Chart + ": 3–5 days"),
     ];
 
+    /// <summary>
+    /// How things of several kinds keep in one box: as many days as the shortest of them, frozen only where all of them freeze.
+    /// </summary>
+    /// <param name="kinds">At least one.</param>
+    public static KeepingClass Shortest(IEnumerable<KeepingClass> kinds)
+    {
+        var all = kinds.Distinct().ToList();
+        var shortest = all.MinBy(kind => kind.FridgeDays)!;
+        return all.Count == 1
+            ? shortest
+            : shortest with
+            {
+                FreezerMonths = all.Exists(kind => !kind.Freezes) ? null : all.Min(kind => kind.FreezerMonths),
+                Note = string.Join(". ", all.Select(kind => kind.Note).Where(note => note.Length > 0)),
+            };
+    }
+
     public bool Freezes => FreezerMonths is not null;
 
     /// <summary>A class of dishes, which a recipe may be of.</summary>

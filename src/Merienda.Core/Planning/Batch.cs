@@ -31,6 +31,15 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, IReadOnlyLis
     /// <summary>How it keeps; null when nobody said.</summary>
     public KeepingClass? Keeping { get; init; }
 
+    /// <summary>How its parts keep where that is otherwise than the dish, in the order of the parts; empty when all keep as it.</summary>
+    public IReadOnlyList<KeepingClass?> PartKeeping { get; init; } = [];
+
+    /// <summary>How some parts keep together, all of them when null; null when nobody said how it keeps.</summary>
+    public KeepingClass? KeepingOf(IReadOnlyList<string>? parts) =>
+        Keeping is not { } dish || PartKeeping.All(kind => kind is null)
+            ? Keeping
+            : KeepingClass.Shortest((parts ?? Parts).Select(part => PartKeeping.ElementAtOrDefault(IndexOf(part)) ?? dish));
+
     /// <summary>Local date on which its portions went into boxes; null while they are planned.</summary>
     public DateOnly? PortionedOn { get; init; }
 

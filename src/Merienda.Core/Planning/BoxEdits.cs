@@ -146,14 +146,14 @@ public static class BoxEdits
                 "what was thawed is never frozen again",
                 "Eat it within its time"
             ),
-            (BoxEventKind.Frozen, _) when batch.Keeping is { Freezes: false } keeping => new(
+            (BoxEventKind.Frozen, _) when batch.KeepingOf(box.Parts) is { Freezes: false } keeping => new(
                 "does-not-freeze",
                 "kind",
                 batch.Letter,
                 $"it does not freeze: {keeping.Name.ToLowerInvariant()}",
                 "Eat it in its time, or give it away"
             ),
-            (BoxEventKind.Frozen, _) when batch.Keeping is { } keeping && state.EatBy(keeping) < on => new(
+            (BoxEventKind.Frozen, _) when batch.KeepingOf(box.Parts) is { } keeping && state.EatBy(keeping) < on => new(
                 "past-its-time",
                 "kind",
                 $"{state.EatBy(keeping):yyyy-MM-dd}",

@@ -45,7 +45,7 @@ public static class LaterEdits
             );
         }
 
-        var moved = Late(plan, batch).Where(item => batch.Keeping!.EatBy(date) >= item.Serving.Cell.Date).ToList();
+        var moved = Late(plan, batch).Where(item => batch.KeepingOf(item.Draw.Parts)!.EatBy(date) >= item.Serving.Cell.Date).ToList();
         if (plan.DrawsOf(batch.Id).Count() == moved.Count)
         {
             return plan.CookOn(batch.Id, date, newId());
@@ -106,11 +106,11 @@ public static class LaterEdits
     }
 
     private static IEnumerable<(Serving Serving, Draw Draw)> Late(WeekPlan plan, Batch batch) =>
-        batch.PortionedOn is not null || batch.Keeping is not { } keeping
+        batch.PortionedOn is not null || batch.Keeping is null
             ? []
             : plan.DrawsOf(batch.Id)
                 .Where(item =>
                     item.Draw.Container is null
-                    && KeepingPlan.For(keeping, batch.Cooked, item.Serving.Cell.Date).KeptIn == KeptIn.PastItsTime
+                    && KeepingPlan.For(batch.KeepingOf(item.Draw.Parts)!, batch.Cooked, item.Serving.Cell.Date).KeptIn == KeptIn.PastItsTime
                 );
 }

@@ -129,7 +129,7 @@ public static class Portioning
         Func<Guid> newId
     )
     {
-        var isFrozen = batch.Keeping is { } keeping && KeepingPlan.For(keeping, made, box.Cell?.Date).KeptIn == KeptIn.Freezer;
+        var isFrozen = batch.KeepingOf(box.Parts) is { } keeping && KeepingPlan.For(keeping, made, box.Cell?.Date).KeptIn == KeptIn.Freezer;
         var portions = Math.Max(0.0001m, Math.Round(box.Portions, 4, MidpointRounding.ToZero));
         var grams = (box.Parts ?? batch.Parts)
             .Select(part => batch.GramsOf(part) is { } each ? (decimal?)Math.Floor(each * portions) : null)

@@ -82,7 +82,7 @@ public static class WeekEdits
     }
 
     private static DateOnly EatBy(Batch batch, Container box) =>
-        batch.Keeping is { } keeping ? box.State(batch).EatBy(keeping) ?? DateOnly.MaxValue : DateOnly.MaxValue;
+        batch.KeepingOf(box.Parts) is { } keeping ? box.State(batch).EatBy(keeping) ?? DateOnly.MaxValue : DateOnly.MaxValue;
 
     /// <param name="from">Where the one who moves it saw it; refused when it has gone elsewhere since.</param>
     /// <param name="to">The new cell, or null to take it back to the bench.</param>

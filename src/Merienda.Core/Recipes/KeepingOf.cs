@@ -129,12 +129,12 @@ public static partial class KeepingOf
 
     private static decimal EggShare(IReadOnlyList<RecipeLine> lines)
     {
-        var all = lines.Sum(line => line.Grams.Best);
+        var all = lines.Sum(line => line.GramsIn.Best);
         return all == 0
             ? 0
             : lines
                 .Where(line => line.Food?.Is("egg") == true && line.Food.Aisle.StartsWith("egg", StringComparison.Ordinal))
-                .Sum(line => line.Grams.Best) / all;
+                .Sum(line => line.GramsIn.Best) / all;
     }
 
     [GeneratedRegex(

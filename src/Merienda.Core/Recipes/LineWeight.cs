@@ -21,7 +21,26 @@ public static class LineWeight
     public const decimal SmallShare = 0.7m,
         LargeShare = 1.3m;
 
-    public static (Estimate Grams, string? Doubt) Of(ReadLine line, Food food, MeasureSystem system)
+    /// <param name="said">How the amount was measured, where a person says it.</param>
+    public static (Estimate Grams, string? Doubt) Of(ReadLine line, Food food, MeasureSystem system, Precision? said = null)
+    {
+        var (grams, doubt) = ByWords(line, food, system);
+        // A range that was typed stays one, however it is measured.
+        return said is not { } precision || grams.IsOpen || line.Amount is not { Low: > 0 } amount
+            ? (grams, doubt)
+            : (Widen(new(amount.Low / amount.Best, amount.High / amount.Best), grams.Best, WidthOf(precision)), doubt);
+    }
+
+    public static decimal WidthOf(Precision precision) =>
+        precision switch
+        {
+            Recipes.Precision.Weighed => Weighed,
+            Recipes.Precision.Measured => Measured,
+            Recipes.Precision.Counted => Counted,
+            _ => ByEye,
+        };
+
+    private static (Estimate Grams, string? Doubt) ByWords(ReadLine line, Food food, MeasureSystem system)
     {
         if (line.Amount is not { } amount || line.Unit is not { } unit)
         {
@@ -55,7 +74,7 @@ public static class LineWeight
 
         if (food.WeightOf(unit, system, line.Forms) is { } each)
         {
-            var weight = Widen(amount, each.Grams, Precision(line, unit));
+            var weight = Widen(amount, each.Grams, WidthBy(line, unit));
             return (weight, amount.MayBeThousands ? Asked(amount.Low, amount.High, unit.Name, "point") : null);
         }
 
@@ -123,7 +142,7 @@ public static class LineWeight
     private static string Asked(decimal few, decimal many, string unit, string mark) =>
         $"{few:0.###} or {many:0} {unit}? Type it without the {mark}; until then the numbers span both";
 
-    private static decimal Precision(ReadLine line, Unit unit) =>
+    private static decimal WidthBy(ReadLine line, Unit unit) =>
         unit switch
         {
             _ when line.IsByEye => ByEye,

@@ -31,27 +31,34 @@ public sealed record LineMeaning(string Words, Food? Food, MatchKind Match)
 /// </summary>
 public sealed class RecipeLine
 {
+    private readonly IReadOnlyList<Estimate> _inByMeaning;
     private readonly IReadOnlyList<Estimate> _gramsByMeaning;
 
     private RecipeLine(
+        TypedLine typed,
         ReadLine read,
-        string part,
         IReadOnlyList<LineMeaning> meanings,
         IReadOnlyList<Food> mentioned,
-        IReadOnlyList<Estimate> grams,
+        IReadOnlyList<Estimate> gramsIn,
         string? doubt
     )
     {
-        (Read, Part, Meanings, Mentioned, _gramsByMeaning, Doubt) = (read, part, meanings, mentioned, grams, doubt);
-        Grams = grams.Aggregate((held, other) => held.Or(other));
+        (Typed, Read, Meanings, Mentioned, Doubt) = (typed, read, meanings, mentioned, doubt);
+        _inByMeaning = gramsIn;
+        _gramsByMeaning = typed.EatenShare == 1 ? gramsIn : [.. gramsIn.Select(grams => grams * typed.EatenShare)];
+        GramsIn = gramsIn.Aggregate((held, other) => held.Or(other));
+        Grams = typed.EatenShare == 1 ? GramsIn : GramsIn * typed.EatenShare;
         Source = this;
         IsPlain = meanings is [{ IsSure: true, Kinds: null, Food: not null }] && mentioned.Count == 0;
     }
 
+    /// <summary>The line as a person typed it, and what is said of it beside its words.</summary>
+    public TypedLine Typed { get; }
+
     public ReadLine Read { get; }
 
     /// <summary>The part of the dish the line belongs to; empty for a dish of one part.</summary>
-    public string Part { get; }
+    public string Part => Typed.Part;
 
     /// <summary>
     /// Every food that may be meant: one, or several where the words leave a choice ("tahini or peanut butter"). The first is taken for the
@@ -66,8 +73,13 @@ public sealed class RecipeLine
 
     public MatchKind Match => Meanings[0].Match;
 
-    /// <summary>Grams that go into the batch, as wide as all that may be meant is apart; open when the words do not say.</summary>
+    /// <summary>
+    /// Grams of the batch that are eaten, as wide as all that may be meant is apart; open when the words do not say.
+    /// </summary>
     public Estimate Grams { get; }
+
+    /// <summary>Grams that go in, with what is left behind: what is bought.</summary>
+    public Estimate GramsIn { get; }
 
     /// <summary>What a person should look at, with its cure; null when nothing is in doubt.</summary>
     public string? Doubt { get; }
@@ -98,14 +110,16 @@ public sealed class RecipeLine
     public bool IsPlain { get; }
 
     /// <summary>What 100 g of the food that is meant first hold, as wide as its kinds are apart; null for a line without a food.</summary>
-    public FoodNutrition? Nutrition => Meanings[0].Nutrition;
+    public FoodNutrition? Nutrition => NutritionOf(Meanings[0]);
+
+    private FoodNutrition? NutritionOf(LineMeaning meaning) => meaning.Nutrition?.WithFatKept(Typed.KeptFat);
 
     /// <summary>
     /// What the line brings to the batch: that of the food that is meant first, as wide as all that may be meant is apart.
     /// </summary>
     public Estimate Brings(Measure measure) =>
         Meanings
-            .Select((meaning, at) => meaning.Nutrition is { } nutrition ? nutrition[measure].In(_gramsByMeaning[at]) : Estimate.Unknown)
+            .Select((meaning, at) => NutritionOf(meaning) is { } nutrition ? nutrition[measure].In(_gramsByMeaning[at]) : Estimate.Unknown)
             .Aggregate((held, other) => held.Or(other));
 
     public string Name => Food?.Name ?? Use?.Of.Of.Name ?? Read.Text.Trim();
@@ -124,64 +138,35 @@ public sealed class RecipeLine
     /// <param name="chosenFood">The food a person chose for the line; it wins over the words and settles a choice.</param>
     /// <param name="recipes">The recipes that the line may use.</param>
     public static RecipeLine From(
-        string text,
+        TypedLine typed,
         FoodMatcher foods,
         MeasureSystem system,
-        string part = "",
         Food? chosenFood = null,
         Cookbook? recipes = null
     )
     {
-        var read = IngredientLineReader.Read(text, foods.Words.OnlyDescribes);
+        var read = ReadAs(typed, foods);
         if (chosenFood is not null)
         {
-            return Of(read, [new(read.Food, chosenFood, MatchKind.Exact)], foods, system, part);
+            return Of(typed, read, [new(read.Food, chosenFood, MatchKind.Exact)], foods, system);
         }
 
         var used = UsedAmount.In(read);
         var named = recipes?.Meant(used);
         if (named is not null && used.Counted is not null)
         {
-            return Using(read, named, system, part);
+            return Using(typed, read, named, system);
         }
 
         (read, var match) = LineResolver.Resolve(read, foods);
-        return named is null ? Of(read, [match, .. LineResolver.Others(read, match, foods)], foods, system, part)
-            : match.IsSure ? Of(read, [match, LineMeaning.Of(named)], foods, system, part)
-            : Using(read, named, system, part);
+        return named is null ? Of(typed, read, [match, .. LineResolver.Others(read, match, foods)], foods, system)
+            : match.IsSure ? Of(typed, read, [match, LineMeaning.Of(named)], foods, system)
+            : Using(typed, read, named, system);
     }
 
     /// <summary>A line that takes some of another recipe.</summary>
-    public static RecipeLine Using(string text, KnownRecipe recipe, FoodMatcher foods, MeasureSystem system, string part) =>
-        Using(IngredientLineReader.Read(text, foods.Words.OnlyDescribes), recipe, system, part);
-
-    private static RecipeLine Using(ReadLine read, KnownRecipe recipe, MeasureSystem system, string part)
-    {
-        var used = UsedAmount.In(read);
-        var (batches, doubt) = used.Of(read, recipe.Of, system);
-        var grams = recipe.Of.Ingredients.Aggregate(Estimate.Zero, (sum, line) => sum + (line.Grams * batches));
-        var line = new RecipeLine(read, part, [new(used.Name, null, MatchKind.Exact)], [], [grams], doubt);
-        line.Use = new(recipe, batches, [.. recipe.Of.Ingredients.Select(ingredient => ingredient.TakenBy(line, batches))]);
-        return line;
-    }
-
-    /// <summary>The line as far as another one takes the recipe that it stands in.</summary>
-    private RecipeLine TakenBy(RecipeLine outer, Estimate batches) =>
-        new(
-            Read with
-            {
-                IsOptional = Read.IsOptional || outer.Read.IsOutOfNumbers,
-            },
-            outer.Part,
-            Meanings,
-            Mentioned,
-            [.. _gramsByMeaning.Select(grams => grams * batches)],
-            Doubt
-        )
-        {
-            Uncounted = Uncounted,
-            Source = batches is { Below: 0, Above: 0, IsOpen: false } ? Source : outer,
-        };
+    public static RecipeLine Using(TypedLine typed, KnownRecipe recipe, FoodMatcher foods, MeasureSystem system) =>
+        Using(typed, ReadAs(typed, foods), recipe, system);
 
     /// <summary>
     /// A stored line with the food version it was computed from; null for a line that no food was found for. What else its words may mean,
@@ -191,31 +176,31 @@ public sealed class RecipeLine
     /// <param name="isChosen">Whether a person chose the food: that settles a choice.</param>
     /// <param name="recipe">The recipe it takes some of; beside a food, nobody said yet which of the two is meant.</param>
     public static RecipeLine Pinned(
-        string text,
+        TypedLine typed,
         Food? food,
         MatchKind match,
         bool isChosen,
         FoodMatcher foods,
         MeasureSystem system,
-        string part,
         KnownRecipe? recipe = null
     )
     {
-        var read = IngredientLineReader.Read(text, foods.Words.OnlyDescribes);
+        var read = ReadAs(typed, foods);
         if (recipe is not null && food is null)
         {
-            return Using(read, recipe, system, part);
+            return Using(typed, read, recipe, system);
         }
 
         if (isChosen)
         {
-            return Of(read, [new(read.Food, food, match)], foods, system, part);
+            return Of(typed, read, [new(read.Food, food, match)], foods, system);
         }
 
         (read, var today) = LineResolver.Resolve(read, foods);
         var kind =
             match == MatchKind.Exact && food?.Packet is null && (today.Food?.Key != food?.Key || !today.IsSure) ? MatchKind.Likely : match;
         return Of(
+            typed,
             read,
             [
                 new(today.Words, food, food is null ? MatchKind.None : kind) { Kinds = today.Food?.Key == food?.Key ? today.Kinds : null },
@@ -223,10 +208,48 @@ public sealed class RecipeLine
                 .. recipe is null ? [] : new[] { LineMeaning.Of(recipe) },
             ],
             foods,
-            system,
-            part
+            system
         );
     }
+
+    private static ReadLine ReadAs(TypedLine typed, FoodMatcher foods)
+    {
+        var read = IngredientLineReader.Read(typed.Text, foods.Words.OnlyDescribes);
+        return typed.IsOptional is { } isOptional ? read with { IsOptional = isOptional } : read;
+    }
+
+    private static RecipeLine Using(TypedLine typed, ReadLine read, KnownRecipe recipe, MeasureSystem system)
+    {
+        var used = UsedAmount.In(read);
+        var (batches, doubt) = used.Of(read, recipe.Of, system);
+        var grams = recipe.Of.Ingredients.Aggregate(Estimate.Zero, (sum, line) => sum + (line.GramsIn * batches));
+        var line = new RecipeLine(typed, read, [new(used.Name, null, MatchKind.Exact)], [], [grams], doubt);
+        line.Use = new(recipe, batches, [.. recipe.Of.Ingredients.Select(ingredient => ingredient.TakenBy(line, batches))]);
+        return line;
+    }
+
+    /// <summary>The line as far as another one takes the recipe that it stands in.</summary>
+    private RecipeLine TakenBy(RecipeLine outer, Estimate batches) =>
+        new(
+            Typed with
+            {
+                Part = outer.Part,
+                EatenShare = Typed.EatenShare * outer.Typed.EatenShare,
+                KeptFat = Typed.KeptFat * outer.Typed.KeptFat,
+            },
+            Read with
+            {
+                IsOptional = Read.IsOptional || outer.Read.IsOutOfNumbers,
+            },
+            Meanings,
+            Mentioned,
+            [.. _inByMeaning.Select(grams => grams * batches)],
+            Doubt
+        )
+        {
+            Uncounted = Uncounted,
+            Source = batches is { Below: 0, Above: 0, IsOpen: false } ? Source : outer,
+        };
 
     /// <summary>The line with only one of its choices left: "2 tbsp tahini or peanut butter" becomes "2 tbsp tahini".</summary>
     public string With(LineMeaning choice)
@@ -249,7 +272,13 @@ public sealed class RecipeLine
         return $"{text[..start]}{choice.Words}{text[end..]}";
     }
 
-    private static RecipeLine Of(ReadLine read, IReadOnlyList<LineMeaning> meanings, FoodMatcher foods, MeasureSystem system, string part)
+    private static RecipeLine Of(
+        TypedLine typed,
+        ReadLine read,
+        IReadOnlyList<LineMeaning> meanings,
+        FoodMatcher foods,
+        MeasureSystem system
+    )
     {
         var own = meanings[0];
         IReadOnlyList<Food> mentioned =
@@ -259,8 +288,8 @@ public sealed class RecipeLine
         if (own.Food is not { } food)
         {
             return new(
+                typed,
                 read,
-                part,
                 meanings,
                 mentioned,
                 [.. meanings.Select(_ => Estimate.Unknown)],
@@ -270,16 +299,20 @@ public sealed class RecipeLine
             );
         }
 
-        var (grams, doubt) = LineWeight.Of(read, food, system);
+        var (grams, doubt) = LineWeight.Of(read, food, system, typed.Precision);
         var with = ComesWith(read, food, foods);
         IReadOnlyList<Estimate> all =
         [
             grams,
-            .. meanings.Skip(1).Select(meaning => meaning.Food is { } other ? LineWeight.Of(read, other, system).Grams : Estimate.Unknown),
+            .. meanings
+                .Skip(1)
+                .Select(meaning =>
+                    meaning.Food is { } other ? LineWeight.Of(read, other, system, typed.Precision).Grams : Estimate.Unknown
+                ),
         ];
         return new(
+            typed,
             read,
-            part,
             meanings,
             mentioned,
             all,

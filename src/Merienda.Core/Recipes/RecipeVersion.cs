@@ -42,17 +42,74 @@ public sealed class RecipeVersion
     /// <summary>What comes off before reheating or goes on when eating; empty when nothing does.</summary>
     public string AtEating { get; init; } = "";
 
-    /// <summary>Names of the parts in the order of the lines; an unnamed one is empty.</summary>
-    public IReadOnlyList<string> PartNames => _parts ??= [.. Lines.Select(line => line.Part).Distinct().DefaultIfEmpty("")];
+    /// <summary>What is said of its parts, in order; of one that stands in no row here its lines are all that is known.</summary>
+    public IReadOnlyList<RecipePart> Parts { get; init; } = [];
+
+    /// <summary>Names of the parts that have lines, in order; an unnamed one is empty.</summary>
+    public IReadOnlyList<string> PartNames =>
+        _parts ??= [
+            .. Parts
+                .Select(part => part.Name)
+                .Where(name => Lines.Any(line => line.Part == name))
+                .Union(Lines.Select(line => line.Part))
+                .DefaultIfEmpty(""),
+        ];
+
+    /// <summary>How some parts keep together: as long as the shortest of them; all of them when null.</summary>
+    public KeepingClass KeepingOf(IReadOnlyList<string>? parts) =>
+        Parts.All(part => part.Keeping is null)
+            ? Keeping
+            : KeepingClass.Shortest(
+                (parts ?? PartNames).Select(name => Parts.FirstOrDefault(part => part.Name == name)?.Keeping ?? Keeping)
+            );
+
+    /// <summary>How its parts keep where that is otherwise than the dish, in the order of their names.</summary>
+    public IReadOnlyList<KeepingClass?> PartKeeping =>
+        [.. PartNames.Select(name => Parts.FirstOrDefault(part => part.Name == name)?.Keeping)];
+
+    /// <summary>What all of it was measured to make; null while a part was not, or was otherwise.</summary>
+    public decimal? MadeIn(YieldUnit unit) =>
+        PartNames
+            .Select(name => Parts.FirstOrDefault(part => part.Name == name)?.Made)
+            .Aggregate((decimal?)0, (sum, made) => made is { } one && one.Unit == unit ? sum + one.Amount : null);
+
+    /// <summary>What is done to some parts when they are eaten, one sentence each; of all of them when null.</summary>
+    public IEnumerable<string> SaidAtEating(IReadOnlyList<string>? parts)
+    {
+        var held = Parts.Where(part => parts is null || parts.Contains(part.Name)).ToList();
+        var (off, on) = (NamesOf(held.Where(part => part.TakesOff)), NamesOf(held.Where(part => part.GoesOn)));
+        if (off.Length > 0)
+        {
+            yield return $"Take off before reheating: {off}";
+        }
+
+        if (on.Length > 0)
+        {
+            yield return $"Goes on when eating: {on}";
+        }
+
+        if (AtEating.Length > 0)
+        {
+            yield return AtEating;
+        }
+    }
+
+    private static string NamesOf(IEnumerable<RecipePart> parts) =>
+        string.Join(", ", parts.Select(part => part.Name.Length == 0 ? "main part" : part.Name));
 
     /// <summary>
-    /// What a portion's share of each part weighs, g, as its lines weigh raw; null where a line's weight is not known. Water that boils off
+    /// What a portion's share of each part weighs, g, as it was measured or as its lines weigh raw; null where a line's weight is not known. Water that boils off
     /// or is soaked up is seen only by weighing.
     /// </summary>
     public IReadOnlyList<decimal?> GramsByPart =>
         _grams ??= [
             .. PartNames.Select(part =>
             {
+                if (Parts.FirstOrDefault(one => one.Name == part)?.Made is { Unit: YieldUnit.Grams } made)
+                {
+                    return made.Amount / Portions;
+                }
+
                 var lines = Ingredients.Where(line => line.Part == part && !line.Read.IsOutOfNumbers).ToList();
                 return lines.Any(line => line.Grams.IsOpen) ? (decimal?)null : lines.Sum(line => line.Grams.Best) / Portions;
             }),

@@ -14,12 +14,12 @@ public static class UnusualAmount
     /// <param name="portions">How many the lines make, above zero.</param>
     public static string? Of(RecipeLine line, decimal portions)
     {
-        if (line.Food is not { } food || line.Grams.IsOpen || line.Read.Amount is null || food.Key is "water")
+        if (line.Food is not { } food || line.GramsIn.IsOpen || line.Read.Amount is null || food.Key is "water")
         {
             return null;
         }
 
-        var each = line.Grams.Best / portions;
+        var each = line.GramsIn.Best / portions;
         return each > Most ? $"That is {each / 1000:0.#} kg of {food.Name} a portion: is the amount right?"
             : each < Least && food.Aisle is not ("spices" or "sauces" or "baking") && MakesAMeal.Any(food.Is)
                 ? $"That is {each:0.##} g of {food.Name} a portion: is the amount right?"

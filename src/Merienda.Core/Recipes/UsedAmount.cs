@@ -90,6 +90,10 @@ internal readonly record struct UsedAmount(string Name, UsedAmount.What? Counted
         {
             ({ Low: > 0 } amount, { Kind: UnitKind.Mass } unit) => ByWeight(amount, unit.Mass.Grams, used),
             ({ Low: > 0 } amount, { Kind: UnitKind.Volume } unit) => ByVolume(amount, unit.VolumeIn(system).Millilitres, used),
+            ({ Low: > 0 } amount, { Name: "each" }) when used.MadeIn(YieldUnit.Pieces) is { } pieces => (
+                Estimate.Between(amount.Low / pieces, amount.Best / pieces, amount.High / pieces),
+                null
+            ),
             ({ Low: > 0 } amount, { Name: "each" }) => (
                 Estimate.Between(
                     Math.Min(amount.Low, amount.Low / used.Portions),
@@ -114,10 +118,26 @@ internal readonly record struct UsedAmount(string Name, UsedAmount.What? Counted
         };
 
     private static (Estimate, string?) ByWeight(WrittenAmount amount, decimal grams, RecipeVersion used) =>
-        Measured(amount, grams, used.Profile.ServedWeight * used.Portions, $"Nobody weighed what {used.Name} makes", used, "g");
+        Measured(
+            amount,
+            grams,
+            Made(used, YieldUnit.Grams) ?? used.Profile.ServedWeight * used.Portions,
+            $"Nobody weighed what {used.Name} makes",
+            used,
+            "g"
+        );
 
     private static (Estimate, string?) ByVolume(WrittenAmount amount, decimal millilitres, RecipeVersion used) =>
-        Measured(amount, millilitres, used.Profile.ServedVolume * used.Portions, $"Nobody measured what {used.Name} makes", used, "ml");
+        Measured(
+            amount,
+            millilitres,
+            Made(used, YieldUnit.Millilitres) ?? used.Profile.ServedVolume * used.Portions,
+            $"Nobody measured what {used.Name} makes",
+            used,
+            "ml"
+        );
+
+    private static Estimate? Made(RecipeVersion used, YieldUnit unit) => used.MadeIn(unit) is { } made ? Estimate.Exactly(made) : null;
 
     private static (Estimate, string?) Measured(
         WrittenAmount amount,

@@ -56,15 +56,15 @@ public static class ShoppingList
     private static ShoppingItem Item(IReadOnlyList<(BatchToShop Batch, RecipeLine Line, string Key)> lines)
     {
         var food = lines[0].Line.Food;
-        var grams = lines.Aggregate(Estimate.Zero, (sum, item) => sum + (item.Line.Grams * item.Batch.Scale));
+        var grams = lines.Aggregate(Estimate.Zero, (sum, item) => sum + (item.Line.GramsIn * item.Batch.Scale));
         var needs = lines
             .GroupBy(item => item.Batch.Letter)
             .Select(batch => new NeedOfBatch(
                 batch.Key,
-                batch.Aggregate(Estimate.Zero, (sum, item) => sum + (item.Line.Grams * item.Batch.Scale))
+                batch.Aggregate(Estimate.Zero, (sum, item) => sum + (item.Line.GramsIn * item.Batch.Scale))
             ));
         var unweighed = lines
-            .Where(item => item.Line.Grams.IsOpen)
+            .Where(item => item.Line.GramsIn.IsOpen)
             .Select(item =>
                 item.Batch.Scale == 1 ? item.Line.Read.Text.Trim() : $"{item.Line.Read.Text.Trim()} (× {item.Batch.Scale:0.##})"
             );

@@ -26,7 +26,25 @@ public sealed record RecipeLineRow(
     Guid? PacketVersionId,
     Guid? UsedVersionId,
     string MatchKind,
-    bool IsChosen
+    bool IsChosen,
+    Guid LineId,
+    string? Precision,
+    decimal EatenShare,
+    decimal KeptFat,
+    bool? IsOptional
+);
+
+public sealed record RecipePartRow(
+    Guid RecipeVersionId,
+    int Position,
+    string Name,
+    string Apart,
+    string? Keeping,
+    string KeepingReason,
+    bool TakesOff,
+    bool GoesOn,
+    decimal? MadeAmount,
+    string? MadeUnit
 );
 
 public sealed record RecipeTaskRow(

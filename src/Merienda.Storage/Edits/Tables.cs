@@ -56,6 +56,7 @@ public static class Tables
     public static readonly TenantTable<RecipeRow> Recipe = new("recipe", "id");
     public static readonly TenantTable<RecipeVersionRow> RecipeVersion = new("recipe_version", "id");
     public static readonly TenantTable<RecipeLineRow> RecipeLine = new("recipe_line", "recipe_version_id", "position");
+    public static readonly TenantTable<RecipePartRow> RecipePart = new("recipe_part", "recipe_version_id", "position");
     public static readonly TenantTable<RecipeTaskRow> RecipeTask = new("recipe_task", "recipe_version_id", "position");
 
     public static readonly TenantTable<PrepSessionRow> PrepSession = new("prep_session", "id");
@@ -100,6 +101,7 @@ public static class Tables
         StockItem,
         Recipe,
         RecipeVersion,
+        RecipePart,
         RecipeLine,
         RecipeTask,
         PrepSession,

@@ -32,7 +32,8 @@ public sealed record RecipeDraft(
     MeasureSystem System,
     IReadOnlyList<DraftLine> Lines,
     IReadOnlyList<DraftTask> Tasks,
-    int? BasedOn
+    int? BasedOn,
+    IReadOnlyList<DraftPart>? Parts = null
 )
 {
     /// <summary>What its lines say of other recipes.</summary>
@@ -44,7 +45,35 @@ public sealed record RecipeDraft(
 }
 
 /// <param name="Food">Key of the food or recipe that a person chose, or null to let the words decide.</param>
-public sealed record DraftLine(string Part, string Text, string? Food);
+/// <param name="Id">What it was in the version before; null for a new line.</param>
+/// <param name="Precision">How it was measured; null to let the words decide.</param>
+/// <param name="EatenShare">Of what goes in, 0 to 1.</param>
+/// <param name="KeptFat">Of its fat, 0 to 1; the rest was drained or trimmed.</param>
+/// <param name="IsOptional">Null to let the words decide.</param>
+public sealed record DraftLine(
+    string Part,
+    string Text,
+    string? Food,
+    Guid? Id = null,
+    Precision? Precision = null,
+    decimal EatenShare = 1,
+    decimal KeptFat = 1,
+    bool? IsOptional = null
+);
+
+/// <summary>What is said of a part of the dish.</summary>
+/// <param name="Keeping">Key of a keeping class; empty for as the dish.</param>
+/// <param name="MadeAmount">What all of it was measured to make; null while nobody did.</param>
+public sealed record DraftPart(
+    string Name,
+    Apart Apart,
+    string Keeping,
+    string KeepingReason,
+    bool TakesOff,
+    bool GoesOn,
+    decimal? MadeAmount,
+    YieldUnit MadeUnit
+);
 
 public sealed record DraftTask(
     string Id,
@@ -59,7 +88,7 @@ public sealed record DraftTask(
 public sealed record ReadTextRequest(string Text);
 
 /// <param name="Amount">As read: "2–3 tbsp"; empty when the line gives none.</param>
-/// <param name="Grams">Null when nobody knows.</param>
+/// <param name="Grams">That go in, with what is left behind; null when nobody knows.</param>
 /// <param name="HasNewerPacket">True when the packet was typed anew since; saving takes the new one.</param>
 /// <param name="Choices">Foods that the words leave open; empty when they name one.</param>
 /// <param name="Nearest">For a line whose food is not certain, the kinds it may be or the foods that come nearest, best first.</param>
@@ -81,7 +110,12 @@ public sealed record SheetLine(
     IReadOnlyList<LineChoice> Choices,
     IReadOnlyList<NearFood> Nearest,
     IReadOnlyList<string> PacketsDiffer,
-    UsedRecipe? Uses
+    UsedRecipe? Uses,
+    Guid Id,
+    Precision? Precision,
+    decimal EatenShare,
+    decimal KeptFat,
+    bool? IsOptional
 );
 
 /// <summary>The recipe that a line takes some of.</summary>
@@ -106,6 +140,7 @@ public sealed record PointsSideBySide(decimal PerPortion, decimal PerIngredient,
 /// <param name="Because">"3 days: it holds Cod fillet".</param>
 public sealed record KeepingSuggestion(string Key, string Because);
 
+/// <param name="SaidAtEating">What comes off before reheating and what goes on when eating, one sentence each.</param>
 /// <param name="SuggestedKeeping">What follows from lines and steps; null when they do not say.</param>
 public sealed record RecipeSheet(
     Guid? Id,
@@ -117,8 +152,10 @@ public sealed record RecipeSheet(
     string Reheating,
     string AtEating,
     MeasureSystem System,
+    IReadOnlyList<DraftPart> Parts,
     IReadOnlyList<SheetLine> Lines,
     IReadOnlyList<DraftTask> Tasks,
+    IReadOnlyList<string> SaidAtEating,
     IReadOnlyList<ShownMeasure> PerPortion,
     PointsSideBySide Points,
     IReadOnlyList<string> Allergens,

@@ -16,7 +16,7 @@ public static class RecipeDrafts
     /// </summary>
     public static Result<StoredRecipe> ToRecipe(RecipeDraft draft, Guid recipeId, FoodMatcher foods, Cookbook recipes)
     {
-        if (Wrong(draft, foods, recipes) is { } refusal)
+        if (DraftRefusals.Wrong(draft, foods, recipes) is { } refusal)
         {
             return refusal;
         }
@@ -25,15 +25,8 @@ public static class RecipeDrafts
         var lines = written
             .Select(line =>
                 line.Food is { } key && recipes.WithKey(key) is { } used
-                    ? RecipeLine.Using(line.Text.Trim(), used, foods, draft.System, line.Part)
-                    : RecipeLine.From(
-                        line.Text.Trim(),
-                        foods,
-                        draft.System,
-                        line.Part,
-                        line.Food is { } food ? foods.WithKey(food) : null,
-                        recipes
-                    )
+                    ? RecipeLine.Using(Typed(line), used, foods, draft.System)
+                    : RecipeLine.From(Typed(line), foods, draft.System, line.Food is { } food ? foods.WithKey(food) : null, recipes)
             )
             .ToList();
         var keeping =
@@ -54,6 +47,7 @@ public static class RecipeDrafts
             Name = draft.Name.Trim(),
             Portions = draft.Portions!.Value,
             Meal = draft.Meal,
+            Parts = [.. (draft.Parts ?? []).Select(ToPart)],
             Lines = lines,
             Tasks =
             [
@@ -71,7 +65,7 @@ public static class RecipeDrafts
             Reheating = draft.Reheating.Trim(),
             AtEating = draft.AtEating.Trim(),
         };
-        if (WrongUse(version, recipeId) is { } misused)
+        if (DraftRefusals.WrongUse(version, recipeId) is { } misused)
         {
             return misused;
         }
@@ -86,6 +80,27 @@ public static class RecipeDrafts
         );
     }
 
+    private static TypedLine Typed(DraftLine line) =>
+        new(line.Text.Trim(), line.Part.Trim())
+        {
+            Id = line.Id ?? Guid.CreateVersion7(),
+            Precision = line.Precision,
+            EatenShare = line.EatenShare,
+            KeptFat = line.KeptFat,
+            IsOptional = line.IsOptional,
+        };
+
+    private static RecipePart ToPart(DraftPart part) =>
+        new(part.Name.Trim())
+        {
+            Apart = part.Apart,
+            Keeping = KeepingClass.WithKey(part.Keeping),
+            KeepingReason = part.KeepingReason.Trim(),
+            TakesOff = part.TakesOff,
+            GoesOn = part.GoesOn,
+            Made = part.MadeAmount is { } amount ? new(amount, part.MadeUnit) : null,
+        };
+
     /// <summary>Foods that a person chose for words which the matcher would not have understood so: what the household remembers.</summary>
     public static IReadOnlyList<(string Words, string FoodKey)> LearntFrom(StoredRecipe recipe, FoodMatcher foods) =>
         [
@@ -96,107 +111,4 @@ public static class RecipeDrafts
                 )
                 .Select(line => (foods.KeyOf(line.Read.Food), line.Food!.Key)),
         ];
-
-    /// <summary>A recipe that is part of itself is never cooked, and one that is made of too much is never listed.</summary>
-    private static Refusal? WrongUse(RecipeVersion version, Guid recipeId) =>
-        version.PathTo(recipeId) is { } path
-            ? new(
-                "recipe-ring",
-                "lines",
-                path,
-                path.Contains(',', StringComparison.Ordinal)
-                    ? $"{version.Name} would be part of itself through {path}"
-                    : $"{version.Name} would be part of itself",
-                "Take that line out, or choose a food for it"
-            )
-        : version.Ingredients.Count > RecipeVersion.MostIngredients
-            ? new(
-                "too-many-ingredients",
-                "lines",
-                $"{version.Ingredients.Count}",
-                $"a dish has at most {RecipeVersion.MostIngredients} ingredients, with those of the recipes that it uses",
-                "Use fewer recipes, or buy one of them"
-            )
-        : null;
-
-    private static Refusal? Wrong(RecipeDraft draft, FoodMatcher foods, Cookbook recipes) =>
-        draft switch
-        {
-            _ when draft.Name.Trim().Length is 0 or > 120 => new(
-                "name-length",
-                "name",
-                draft.Name,
-                "a recipe's name has 1 to 120 characters",
-                "Type a short name"
-            ),
-            _ when draft.Portions is null => new(
-                "portions-missing",
-                "portions",
-                "",
-                "nobody said how many portions it makes",
-                "Type how many portions the lines make"
-            ),
-            _ when draft.Portions is < 0.25m or > 1000 => new(
-                "portions-out-of-range",
-                "portions",
-                $"{draft.Portions}",
-                "a recipe makes between 0.25 and 1000 portions",
-                "Type how many portions the lines make"
-            ),
-            _ when draft.Keeping.Length > 0 && KeepingClass.WithKey(draft.Keeping) is null => new(
-                "unknown-keeping",
-                "keeping",
-                draft.Keeping,
-                "there is no such keeping class",
-                "Choose one from the list"
-            ),
-            _ when draft.Lines.Count(line => line.Text.Trim().Length > 0) is 0 or > RecipeTextReader.MostLines => new(
-                "no-ingredients",
-                "lines",
-                $"{draft.Lines.Count} lines",
-                $"a recipe has 1 to {RecipeTextReader.MostLines} ingredient lines",
-                "Type one ingredient a line"
-            ),
-            _ when draft.Lines.FirstOrDefault(line => line.Text.Trim().Length > IngredientLineReader.LongestLine) is { } line => new(
-                "line-too-long",
-                "lines",
-                line.Text[..40],
-                $"a line has at most {IngredientLineReader.LongestLine} characters",
-                "Split it, one ingredient a line"
-            ),
-            _ when draft.Lines.FirstOrDefault(line => line.Food is { } key && foods.WithKey(key) is null && recipes.WithKey(key) is null)
-                    is { } odd => new("unknown-food", "lines", odd.Food!, "there is no such food or recipe", "Choose one from the list"),
-            _ when draft.Tasks.Count > MostTasks => new(
-                "too-many-tasks",
-                "tasks",
-                $"{draft.Tasks.Count}",
-                $"a recipe has at most {MostTasks} tasks",
-                "Merge some steps"
-            ),
-            _ when draft.Tasks.FirstOrDefault(task =>
-                    task.HandsOn is < 0 or > TaskReader.MostMinutes || task.Unattended is < 0 or > TaskReader.MostMinutes
-                )
-                    is { } tooLong => new(
-                "minutes-out-of-range",
-                "tasks",
-                tooLong.Text,
-                $"minutes lie between 0 and {TaskReader.MostMinutes}",
-                "Type the minutes again"
-            ),
-            _ when draft.Tasks.FirstOrDefault(task => task.TemperatureC is < 0 or > 350) is { } hot => new(
-                "temperature-out-of-range",
-                "tasks",
-                $"{hot.TemperatureC}",
-                "an oven has 0 to 350 °C",
-                "Type the temperature again"
-            ),
-            _ when draft.Tasks.Select(task => task.Id).Distinct().Count() != draft.Tasks.Count => new(
-                "task-id-twice",
-                "tasks",
-                "",
-                "two tasks have one id",
-                "Give each task its own"
-            ),
-            _ => null,
-        };
 }

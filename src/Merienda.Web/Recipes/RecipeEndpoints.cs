@@ -79,12 +79,15 @@ public static class RecipeEndpoints
                     "",
                     "",
                     MeasureSystem.Metric,
-                    [.. written.Lines.Select(line => new DraftLine(line.Part, RecipeTextReader.WithoutBullet(line.Text), null))],
+                    [.. written.Lines.Select(line => new DraftLine(Headed(line.Part), RecipeTextReader.WithoutBullet(line.Text), null))],
                     [.. tasks],
                     null
                 )
             );
     }
+
+    /// <summary>"For the slaw" is the part Slaw.</summary>
+    private static string Headed(string part) => part.Length == 0 ? "" : $"{char.ToUpperInvariant(part[0])}{part[1..]}";
 
     private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Check(
         RecipeDraft draft,

@@ -64,8 +64,10 @@ public static class RecipeSheets
             version.Reheating,
             version.AtEating,
             recipe.System,
+            [.. version.Parts.Select(ToPart)],
             [.. version.Lines.Select((line, at) => ToLine(line, recipe.Chosen[at], version.Profile, foods, current, knowledge.Classes))],
             [.. version.Tasks.Select(ToTask)],
+            [.. version.SaidAtEating(null)],
             [
                 .. MeasureInfo
                     .All.Where(info => info.Measure != Measure.Points)
@@ -83,6 +85,18 @@ public static class RecipeSheets
                 : null
         );
     }
+
+    private static DraftPart ToPart(RecipePart part) =>
+        new(
+            part.Name,
+            part.Apart,
+            part.Keeping?.Key ?? "",
+            part.KeepingReason,
+            part.TakesOff,
+            part.GoesOn,
+            part.Made?.Amount,
+            part.Made?.Unit ?? YieldUnit.Grams
+        );
 
     public static SheetKeeping ToKeeping(KeepingClass keeping) =>
         new(keeping.Key, keeping.Name, keeping.FridgeDays, keeping.FreezerMonths, keeping.Note, keeping.Source);
@@ -136,7 +150,7 @@ public static class RecipeSheets
             isChosen,
             line.Match,
             line.Read.AmountInWords,
-            line.Grams.IsOpen ? null : Shown.Of(line.Grams),
+            line.GramsIn.IsOpen ? null : Shown.Of(line.GramsIn),
             UnusualAmount.Of(line, profile.Portions) ?? line.Doubt,
             Contributions(line, profile),
             line.Food?.Packet?.Id,
@@ -152,7 +166,12 @@ public static class RecipeSheets
                     use.Batches.IsOpen ? null : Shown.Of(use.Batches),
                     current.TryGetValue(use.Of.Id, out var now) && now != use.Of.Version
                 )
-                : null
+                : null,
+            line.Typed.Id,
+            line.Typed.Precision,
+            line.Typed.EatenShare,
+            line.Typed.KeptFat,
+            line.Typed.IsOptional
         );
     }
 

@@ -94,14 +94,14 @@ public static class BoardPages
             week.Plan.Gone(batch),
             batch.Parts,
             batch.GramsPerPortion is { } grams ? Math.Round(grams) : null,
-            recipe.Version.Keeping.EatBy(batch.Cooked),
-            recipe.Version.Keeping.Freezes,
+            recipe.Version.KeepingOf(null).EatBy(batch.Cooked),
+            recipe.Version.KeepingOf(null).Freezes,
             batch.PortionedOn is not null,
             week.Plan.ContainersOf(batch.Id)
                 .Where(box => week.Plan.StateOf(box).Place == BoxPlace.Freezer)
                 .Sum(box => week.Plan.Rest(batch, box, batch.Parts)),
             recipe.Version.Reheating,
-            recipe.Version.AtEating,
+            string.Join(". ", recipe.Version.SaidAtEating(null)),
             week.Plan.LaterSession(batch, week.Table.Today),
             week.Numbers(week.HelpingOf(batch, 1, null))
         );

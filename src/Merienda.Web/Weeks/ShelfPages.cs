@@ -44,10 +44,10 @@ public static class ShelfPages
             box.IsQuality,
             box.Thaw,
             box.FreezeBy,
-            recipe.Keeping.Freezes,
+            recipe.KeepingOf(box.Parts).Freezes,
             recipe.Reheating,
-            recipe.AtEating,
-            recipe.Keeping.Note,
+            string.Join(". ", recipe.SaidAtEating(box.Parts)),
+            recipe.KeepingOf(box.Parts).Note,
             week.Knowledge.Classes.AllergensOf(recipe.Ingredients.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
             recipe.Ingredients.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
             week.Numbers(week.HelpingOf(batch, box.Portions, box.Parts), box.Cell?.Eater)

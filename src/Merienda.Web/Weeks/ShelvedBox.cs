@@ -42,11 +42,11 @@ public sealed record ShelvedBox(
     /// <summary>The boxes of a batch that are not gone.</summary>
     public static IEnumerable<ShelvedBox> Of(WeekPlan plan, Batch batch, RecipeVersion recipe, DateOnly today) =>
         batch.PortionedOn is null
-            ? plan.BoxesOf(batch).Select(box => Planned(box, recipe.Keeping, today))
+            ? plan.BoxesOf(batch).Select(box => Planned(box, recipe.KeepingOf(box.Parts), today))
             : plan.ContainersOf(batch.Id)
                 .Select(box => (Box: box, State: plan.StateOf(box)))
                 .Where(one => one.State.Place != BoxPlace.Gone)
-                .Select(one => There(one.Box, one.State, batch, recipe.Keeping, MealOf(plan, one.Box), today));
+                .Select(one => There(one.Box, one.State, batch, recipe.KeepingOf(one.Box.Parts), MealOf(plan, one.Box), today));
 
     private static ShelvedBox Planned(PlannedBox box, KeepingClass kind, DateOnly today)
     {

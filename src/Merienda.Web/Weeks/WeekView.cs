@@ -111,8 +111,8 @@ public sealed class WeekView
         var isEaten = box?.IsSettled(draw.Id) == true;
         var keeping =
             isEaten ? new(KeptIn.Fridge, day, null)
-            : box is not null ? KeepingPlan.For(recipe.Keeping, Plan.StateOf(box), day, Table.Today)
-            : KeepingPlan.For(recipe.Keeping, batch.Cooked, day);
+            : box is not null ? KeepingPlan.For(recipe.KeepingOf(box.Parts), Plan.StateOf(box), day, Table.Today)
+            : KeepingPlan.For(recipe.KeepingOf(draw.Parts), batch.Cooked, day);
         return new(serving, item, HelpingOf(batch, portions, draw.Parts), new(batch, recipe, portions, keeping, isEaten));
     }
 }

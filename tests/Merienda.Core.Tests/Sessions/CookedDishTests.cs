@@ -11,7 +11,7 @@ public class CookedDishTests
     private static KnownRecipe Known(string name, decimal portions, params RecipeLine[] lines) =>
         new(Guid.NewGuid(), Guid.NewGuid(), Table.Recipe(name, portions, lines));
 
-    private static RecipeLine Some(string text, KnownRecipe of) => RecipeLine.Using(text, of, Table.Foods, MeasureSystem.Metric, "");
+    private static RecipeLine Some(string text, KnownRecipe of) => RecipeLine.Using(text, of, Table.Foods, MeasureSystem.Metric);
 
     private static BatchToCook Batch(string letter, KnownRecipe recipe, decimal portions) =>
         new(letter, recipe.Version, recipe.Of, portions);

@@ -1,143 +1,100 @@
-import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
-import { Plus, X } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { Plus } from 'lucide-react';
+import { useRef } from 'react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { drawThenFocus } from '../../pieces/drawThenFocus';
-import { inputLook } from '../../pieces/Field';
-import { number } from '../../pieces/show';
-import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
-import { shareOf, useFoods } from './queries';
+import { LineRow } from './LineRow';
+import { PartHead } from './PartHead';
+import { blankLine, blankPart, type Draft, type DraftLine, type DraftPart, partNames } from './queries';
 
-type Line = Schemas['DraftLine'];
-type Read = Schemas['SheetLine'];
+type Parts = Pick<Draft, 'lines' | 'parts'>;
 
-/** Ingredient lines as typed, and beside each how it was read. */
-export function LineEditor({ lines, onChange, read }: { lines: Line[]; onChange: (lines: Line[]) => void; read: Read[] }) {
-  const list = useRef<HTMLOListElement>(null);
-  const replace = (at: number, line: Line) => onChange(lines.map((one, index) => (index === at ? line : one)));
-  const insertAfter = (at: number) =>
-    drawThenFocus(
-      () => onChange([...lines.slice(0, at + 1), { part: lines[at]?.part ?? '', text: '', food: null }, ...lines.slice(at + 1)]),
-      () => list.current?.querySelectorAll<HTMLInputElement>('input[data-line]')[at + 1],
-    );
+/** Ingredient lines as typed, part by part, and beside each how it was read. */
+export function LineEditor({ draft, onChange, read }: { draft: Draft; onChange: (change: Parts) => void; read: Schemas['SheetLine'][] }) {
+  const list = useRef<HTMLDivElement>(null);
+  const { lines } = draft;
+  const parts = draft.parts ?? [];
+  const names = partNames(draft);
   const written = lines.filter((line) => line.text.trim());
-  return (
-    <section>
-      <h2 className="mb-1 text-lg">Ingredients</h2>
-      <ol ref={list} className="space-y-1">
-        {lines.map((line, at) => {
-          const reading = line.text.trim() ? read[written.indexOf(line)] : undefined;
-          return (
-            <li
-              key={at}
-              className="group grid grid-cols-[minmax(0,1fr)_2rem] items-start gap-x-2 gap-y-0.5 sm:grid-cols-[minmax(0,1fr)_minmax(0,17rem)_2rem]"
-            >
-              <input
-                data-line
-                aria-label={`Ingredient ${at + 1}`}
-                value={line.text}
-                maxLength={300}
-                onChange={(event) => replace(at, { ...line, text: event.target.value })}
-                onKeyDown={(event) => {
-                  if (event.key === 'Enter') {
-                    event.preventDefault();
-                    insertAfter(at);
-                  }
-                  const near = event.altKey ? reading?.nearest[Number(event.code.replace('Digit', '')) - 1] : undefined;
-                  if (near) {
-                    event.preventDefault();
-                    replace(at, { ...line, food: near.key });
-                  }
-                }}
-                className={`${inputLook} w-full`}
-              />
-              <div className="order-last col-span-2 sm:order-none sm:col-span-1">
-                {reading && reading.text === line.text.trim() && (
-                  <Reading
-                    line={line}
-                    read={reading}
-                    onFood={(food) => replace(at, { ...line, food })}
-                    onText={(text) => replace(at, { ...line, text })}
-                  />
-                )}
-              </div>
-              <button
-                type="button"
-                aria-label={`Remove ingredient ${at + 1}`}
-                className="flex h-9 items-center justify-center text-steel hover:text-rim"
-                onClick={() => onChange(lines.length > 1 ? lines.filter((_, index) => index !== at) : [{ part: '', text: '', food: null }])}
-              >
-                <X size={16} />
-              </button>
-            </li>
-          );
-        })}
-      </ol>
-      <Button look="bare" className="mt-1" onClick={() => insertAfter(lines.length - 1)}>
-        <Plus size={15} /> Another line
-      </Button>
-    </section>
-  );
-}
+  const set = (change: Partial<Parts>) => onChange({ lines, parts, ...change });
+  const replace = (at: number, change: Partial<DraftLine>) =>
+    set({ lines: lines.map((line, index) => (index === at ? { ...line, ...change } : line)) });
 
-/** How a line was read, and the food to change when it is the wrong one. */
-function Reading({
-  line,
-  read,
-  onFood,
-  onText,
-}: {
-  line: Line;
-  read: Read;
-  onFood: (food: string | null) => void;
-  onText: (text: string) => void;
-}) {
-  const [typed, setTyped] = useState('');
-  const foods = useFoods(typed, true);
+  /** Lines stand part by part on the page, so a field is found by its number. */
+  const fieldOf = (at: number) => list.current?.querySelector<HTMLInputElement>(`[aria-label="Ingredient ${at + 1}"]`);
+  const insert = (at: number, part: string) =>
+    drawThenFocus(
+      () => set({ lines: [...lines.slice(0, at), blankLine(part), ...lines.slice(at)] }),
+      () => fieldOf(at),
+    );
+  const remove = (at: number) => set({ lines: lines.length > 1 ? lines.filter((_, index) => index !== at) : [blankLine()] });
+
+  const partOf = (name: string): DraftPart => parts.find((part) => part.name === name) ?? blankPart(name);
+  const changePart = (name: string, change: Partial<DraftPart>) => {
+    const next = { ...partOf(name), ...change };
+    // Two parts of one name are one part.
+    if (next.name !== name && names.includes(next.name)) return;
+    set({
+      parts: names.map((one) => (one === name ? next : partOf(one))),
+      lines: next.name === name ? lines : lines.map((line) => (line.part === name ? { ...line, part: next.name } : line)),
+    });
+  };
+  const removePart = (name: string) => {
+    const before = names[names.indexOf(name) - 1] ?? '';
+    set({
+      parts: names.filter((one) => one !== name).map(partOf),
+      lines: lines.map((line) => (line.part === name ? { ...line, part: before } : line)),
+    });
+  };
+  const addPart = () => {
+    const free = [2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map((at) => `Part ${at}`).find((name) => !names.includes(name)) ?? 'Another part';
+    drawThenFocus(
+      () => set({ parts: [...names.map(partOf), blankPart(free)], lines: [...lines, blankLine(free)] }),
+      () => list.current?.querySelector<HTMLInputElement>(`[aria-label="Name of the part ${free}"]`),
+    );
+  };
+
   return (
-    <div className="min-w-0 text-xs">
-      <Combobox<string | null> value={line.food} onChange={onFood} onClose={() => setTyped('')} immediate>
-        <div
-          className={`flex items-center border-b ${read.match === 'none' ? 'border-dotted border-slate' : read.match === 'likely' ? 'border-dashed border-rim' : 'border-line'}`}
-        >
-          <ComboboxInput
-            aria-label={`Food of “${line.text}”`}
-            className="min-w-0 flex-1 bg-transparent py-0.5 font-semibold outline-offset-1"
-            displayValue={() => read.foodName ?? ''}
-            placeholder="choose a food"
-            onChange={(event) => setTyped(event.target.value)}
+    <section ref={list}>
+      <h2 className="text-lg">Ingredients</h2>
+      {names.map((name) => (
+        <div key={names.indexOf(name)}>
+          <PartHead
+            part={partOf(name)}
+            isOnly={names.length === 1}
+            onChange={(change) => changePart(name, change)}
+            onRemove={() => removePart(name)}
           />
-          <span className="figures pl-1 whitespace-nowrap text-steel">
-            {read.uses ? shareOf(read.uses.batches) : read.amount}
-            {read.grams && ` = ${number(read.grams.best, read.grams.best < 10 ? 1 : 0)} g`}
-          </span>
-          <ComboboxButton className="pl-1 text-steel" aria-label="Foods">
-            ▾
-          </ComboboxButton>
+          <ol className="space-y-1">
+            {lines.map((line, at) =>
+              line.part !== name ? null : (
+                <LineRow
+                  key={line.id ?? at}
+                  line={line}
+                  at={at}
+                  read={line.text.trim() ? read[written.indexOf(line)] : undefined}
+                  parts={names}
+                  onChange={(change) => replace(at, change)}
+                  onNext={() => insert(at + 1, name)}
+                  onRemove={() => remove(at)}
+                />
+              ),
+            )}
+          </ol>
+          <Button
+            look="bare"
+            className="mt-1"
+            onClick={() => insert(lines.findLastIndex((line) => line.part === name) + 1 || lines.length, name)}
+          >
+            <Plus size={15} /> {names.length > 1 ? `Another line for ${name || 'the main part'}` : 'Another line'}
+          </Button>
         </div>
-        <ComboboxOptions
-          anchor="bottom start"
-          className="rimmed z-30 max-h-60 w-72 overflow-auto border-x border-b border-line p-1 text-sm shadow-lg empty:invisible"
-        >
-          {line.food !== null && (
-            <ComboboxOption value={null} className="px-2 py-1 text-steel data-focus:bg-tray">
-              Let the words decide
-            </ComboboxOption>
-          )}
-          {(typed.trim() ? (foods.data ?? []) : []).map((food) => (
-            <ComboboxOption key={food.key} value={food.key} className="flex justify-between gap-2 px-2 py-1 data-focus:bg-tray">
-              <span>{food.name}</span>
-              <span className="text-xs text-steel">{food.aisle}</span>
-            </ComboboxOption>
-          ))}
-        </ComboboxOptions>
-      </Combobox>
-      <Choices read={read} onText={onText} onFood={onFood} />
-      {read.choices.length === 0 && read.doubt && <p className="text-steel">{read.doubt.endsWith('?') ? read.doubt : `${read.doubt}.`}</p>}
-      {read.match === 'learnt' && <p className="text-steel">Your kitchen’s word for it.</p>}
-      <PacketsDiffer read={read} />
-      <NearestFoods read={read} onFood={onFood} />
-    </div>
+      ))}
+      {names.length < 12 && (
+        <Button look="bare" onClick={addPart}>
+          <Plus size={15} /> Another part
+        </Button>
+      )}
+    </section>
   );
 }

@@ -46,9 +46,9 @@ export function NearestFoods({ read, onFood }: { read: Read; onFood: (food: stri
   if (read.nearest.length === 0) return null;
   return (
     <>
-      <p className="mt-1 hidden text-xs text-steel group-focus-within:block">One of these? In 100 g:</p>
+      <p className="mt-1 hidden text-xs text-steel group-data-active:block">One of these? In 100 g:</p>
       <ol
-        className="mt-1 flex flex-wrap gap-1 text-xs group-focus-within:block group-focus-within:space-y-0.5"
+        className="mt-1 flex flex-wrap gap-1 text-xs group-data-active:block group-data-active:space-y-0.5"
         aria-label="Foods that come nearest"
       >
         {read.nearest.map((food, at) => (
@@ -63,7 +63,7 @@ export function NearestFoods({ read, onFood }: { read: Read; onFood: (food: stri
               onClick={() => onFood(food.key)}
             >
               {food.name}
-              <span className="hidden font-normal text-steel group-focus-within:inline">
+              <span className="hidden font-normal text-steel group-data-active:inline">
                 {' '}
                 {food.about}
                 <span className="max-sm:hidden"> · Alt+{at + 1}</span>

@@ -12,7 +12,7 @@ import { useSettled } from '../../pieces/useSettled';
 import { useUnsaved } from '../../pieces/useUnsaved';
 import { LineEditor } from './LineEditor';
 import { Numbers } from './Numbers';
-import { type Draft, toDraft, useChecked, useKeepingClasses, useRecipe, useSaveRecipe } from './queries';
+import { blankLine, type Draft, toDraft, useChecked, useKeepingClasses, useRecipe, useSaveRecipe, withoutBlanks } from './queries';
 import { TaskEditor } from './TaskEditor';
 import { Verdicts } from './Verdicts';
 
@@ -24,7 +24,8 @@ const empty = (): Draft => ({
   reheating: '',
   atEating: '',
   system: countsInOunces() ? 'unitedStates' : 'metric',
-  lines: [{ part: '', text: '', food: null }],
+  parts: [],
+  lines: [blankLine()],
   tasks: [],
   basedOn: null,
 });
@@ -60,16 +61,13 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
   };
 
   const onSave = () =>
-    save(
-      { ...draft, lines: draft.lines.filter((line) => line.text.trim()) },
-      {
-        first: (sheet) => {
-          unsaved.forget();
-          return navigate(`/recipes/${sheet.id}`);
-        },
-        say: (sheet) => `${sheet.name} is saved as version ${sheet.number}.`,
+    save(withoutBlanks(draft), {
+      first: (sheet) => {
+        unsaved.forget();
+        return navigate(`/recipes/${sheet.id}`);
       },
-    );
+      say: (sheet) => `${sheet.name} is saved as version ${sheet.number}.`,
+    });
 
   const problem = checked.error instanceof Problem ? checked.error : null;
   return (
@@ -127,7 +125,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
             options={[['', 'any'], ...mealChoices()]}
           />
         </div>
-        <LineEditor lines={draft.lines} onChange={(lines) => set({ lines })} read={checked.data?.lines ?? []} />
+        <LineEditor draft={draft} onChange={set} read={checked.data?.lines ?? []} />
         <TaskEditor tasks={draft.tasks} onChange={(tasks) => set({ tasks })} />
         <div className="grid gap-3 sm:grid-cols-2">
           <Choice

@@ -1,14 +1,12 @@
-import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, kept } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
-import { amount, mealName, minutes, number, portions, temperature } from '../../pieces/show';
+import { mealName, minutes, portions, temperature } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
-import { ExchangeDialog } from './ExchangeDialog';
-import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
 import { Numbers } from './Numbers';
-import { type Sheet, shareOf, toDraft, useRecipe, useSaveRecipe } from './queries';
+import { type Sheet, useRecipe } from './queries';
+import { SheetLines } from './SheetLines';
 import { Verdicts } from './Verdicts';
 
 /** One calm page with a wide margin for verdicts. */
@@ -34,7 +32,7 @@ function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
         <div className="grid gap-8 md:grid-cols-[minmax(0,1fr)_19rem]">
           <section>
             <h2 className="mb-1 text-lg">Ingredients</h2>
-            <Lines sheet={sheet} id={id} />
+            <SheetLines sheet={sheet} id={id} />
           </section>
           <section>
             <h2 className="mb-1 text-lg">One portion</h2>
@@ -79,153 +77,8 @@ function Actions({ id, name }: { id: string; name: string }) {
   );
 }
 
-function Lines({ sheet, id }: { sheet: Sheet; id: string }) {
-  const [exchanged, setExchanged] = useState<Sheet['lines'][number] | null>(null);
-  return (
-    <>
-      {exchanged?.food && exchanged.grams && (
-        <ExchangeDialog
-          food={exchanged.food}
-          name={exchanged.foodName ?? ''}
-          grams={exchanged.grams.best}
-          onClose={() => setExchanged(null)}
-        />
-      )}
-      <table className="w-full text-sm">
-        <thead className="text-left text-xs text-steel">
-          <tr>
-            <th className="font-normal">Line</th>
-            <th className="pl-2 text-right font-normal">Batch</th>
-            <th className="pl-2 text-right font-normal">kcal</th>
-            <th className="pl-2 text-right font-normal whitespace-nowrap">net carbs</th>
-          </tr>
-        </thead>
-        <tbody className="figures align-top">
-          {sheet.lines.map((line, at) => {
-            const of = (key: string) => line.perPortion.find((measure) => measure.key === key);
-            return (
-              <tr key={at} className="border-t border-line">
-                <td className="py-1 wrap-anywhere">
-                  {line.food && line.grams && !line.uses ? (
-                    <button
-                      type="button"
-                      title="Exchange it for another food"
-                      onClick={() => setExchanged(line)}
-                      className="text-left underline-offset-2 hover:text-cobalt hover:underline"
-                    >
-                      {line.text}
-                    </button>
-                  ) : (
-                    line.text
-                  )}
-                  {line.uses && <UseNote line={line} uses={line.uses} sheet={sheet} id={id} />}
-                  {line.packetId && <PacketNote line={line} sheet={sheet} id={id} />}
-                  {line.choices.length === 0 && line.doubt && (
-                    <span className="block text-xs text-steel">{line.doubt.endsWith('?') ? line.doubt : `${line.doubt}.`}</span>
-                  )}
-                  <Questions line={line} at={at} sheet={sheet} id={id} />
-                </td>
-                <td className="py-1 pl-2 text-right whitespace-nowrap">
-                  {line.grams ? `${number(line.grams.best, 0)} g` : <span className="text-steel">unknown</span>}
-                </td>
-                {['energy', 'netCarbohydrate'].map((key) => {
-                  const measure = of(key);
-                  return (
-                    <td key={key} className="py-1 pl-2 text-right whitespace-nowrap text-steel">
-                      {measure ? amount(measure.value, '', measure.decimals).replace('at least 0', '?') : ''}
-                    </td>
-                  );
-                })}
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-    </>
-  );
-}
-
-/** What a line leaves open, and the one press that settles it: it makes the recipe's next version. */
-function Questions({ line, at, sheet, id }: { line: Sheet['lines'][number]; at: number; sheet: Sheet; id: string }) {
-  const { save } = useSaveRecipe(id);
-  const settle = (change: { text?: string; food?: string }) => {
-    const draft = toDraft(sheet);
-    const lines = draft.lines.map((one, index) => (index === at ? { ...one, ...change } : one));
-    void save({ ...draft, lines }, { say: `${sheet.name} is changed.` });
-  };
-  return (
-    <>
-      <Choices read={line} onText={(text) => settle({ text })} onFood={(food) => settle({ food })} />
-      <PacketsDiffer read={line} />
-      <NearestFoods read={line} onFood={(food) => settle({ food })} />
-    </>
-  );
-}
-
-/** The recipe that a line takes some of, and its newer version when it was changed since. */
-function UseNote({
-  line,
-  uses,
-  sheet,
-  id,
-}: {
-  line: Sheet['lines'][number];
-  uses: NonNullable<Sheet['lines'][number]['uses']>;
-  sheet: Sheet;
-  id: string;
-}) {
-  const { save, isPending } = useSaveRecipe(id);
-  return (
-    <span className="block text-xs text-steel">
-      {shareOf(uses.batches)} {uses.batches && 'of '}
-      <Link to={`/recipes/${uses.id}`} className="text-cobalt hover:underline">
-        {line.foodName}
-      </Link>
-      {uses.hasNewer && (
-        <>
-          , which was changed since.{' '}
-          <button
-            type="button"
-            disabled={isPending}
-            onClick={() => save(toDraft(sheet), { say: `${sheet.name} has the newest ${line.foodName}.` })}
-            className="font-semibold text-cobalt hover:underline"
-          >
-            Take the new one
-          </button>
-        </>
-      )}
-    </span>
-  );
-}
-
-/** A packet's own page, and its newer version when it was printed anew since the recipe was saved. */
-function PacketNote({ line, sheet, id }: { line: Sheet['lines'][number]; sheet: Sheet; id: string }) {
-  const { save, isPending } = useSaveRecipe(id);
-  return (
-    <span className="block text-xs text-steel">
-      <Link to={`/larder/foods/${line.food}`} className="text-cobalt hover:underline">
-        the packet
-      </Link>
-      {line.hasNewerPacket && (
-        <>
-          {' '}
-          was printed anew since.{' '}
-          <button
-            type="button"
-            disabled={isPending}
-            onClick={() => save(toDraft(sheet), { say: `${sheet.name} has the newest packets.` })}
-            className="font-semibold text-cobalt hover:underline"
-          >
-            Take the new one
-          </button>
-        </>
-      )}
-    </span>
-  );
-}
-
 function Work({ sheet }: { sheet: Sheet }) {
-  if (sheet.tasks.length === 0 && !sheet.reheating && !sheet.atEating) return null;
+  if (sheet.tasks.length === 0 && !sheet.reheating && sheet.saidAtEating.length === 0) return null;
   return (
     <section className="mt-8">
       <h2 className="mb-1 text-lg">Work and keeping</h2>
@@ -249,10 +102,10 @@ function Work({ sheet }: { sheet: Sheet }) {
             <dd>{sheet.reheating}</dd>
           </>
         )}
-        {sheet.atEating && (
+        {sheet.saidAtEating.length > 0 && (
           <>
             <dt className="text-steel">At eating</dt>
-            <dd>{sheet.atEating}</dd>
+            <dd>{sheet.saidAtEating.join('. ')}</dd>
           </>
         )}
         <dt className="text-steel">Keeping</dt>

@@ -4,6 +4,8 @@ import { portions } from '../../pieces/show';
 import { type Edit, useEdit } from '../../pieces/useEdit';
 
 export type Draft = Schemas['RecipeDraft'];
+export type DraftLine = Schemas['DraftLine'];
+export type DraftPart = Schemas['DraftPart'];
 export type Sheet = Schemas['RecipeSheet'];
 
 export const useRecipes = () => useQuery({ queryKey: ['recipes'], queryFn: () => take(api.GET('/api/recipes')) });
@@ -59,6 +61,30 @@ export function shareOf(batches: Schemas['ShownEstimate'] | null): string {
   return least === most ? `${portions(best)} ${best > 1 ? 'batches' : 'batch'}` : `${least} to ${most} ${best > 1 ? 'batches' : 'batch'}`;
 }
 
+export const blankLine = (part = ''): DraftLine => ({ part, text: '', food: null, eatenShare: 1, keptFat: 1 });
+
+export const blankPart = (name: string): DraftPart => ({
+  name,
+  apart: 'no',
+  keeping: '',
+  keepingReason: '',
+  takesOff: false,
+  goesOn: false,
+  madeAmount: null,
+  madeUnit: 'grams',
+});
+
+/** Names of the parts in order; those that nothing is said of stand behind. */
+export const partNames = (draft: Pick<Draft, 'lines' | 'parts'>): string[] => [
+  ...new Set([...(draft.parts ?? []).map((part) => part.name), ...draft.lines.map((line) => line.part)]),
+];
+
+/** What is left of a draft without the lines and parts that nothing was typed into. */
+export function withoutBlanks(draft: Draft): Draft {
+  const lines = draft.lines.filter((line) => line.text.trim());
+  return { ...draft, lines, parts: (draft.parts ?? []).filter((part) => lines.some((line) => line.part === part.name)) };
+}
+
 export function toDraft(sheet: Sheet): Draft {
   return {
     name: sheet.name,
@@ -68,7 +94,17 @@ export function toDraft(sheet: Sheet): Draft {
     reheating: sheet.reheating,
     atEating: sheet.atEating,
     system: sheet.system,
-    lines: sheet.lines.map((line) => ({ part: line.part, text: line.text, food: line.isChosen ? line.food : null })),
+    parts: sheet.parts,
+    lines: sheet.lines.map(({ id, part, text, food, isChosen, precision, eatenShare, keptFat, isOptional }) => ({
+      id,
+      part,
+      text,
+      food: isChosen ? food : null,
+      precision,
+      eatenShare,
+      keptFat,
+      isOptional,
+    })),
     tasks: sheet.tasks,
     basedOn: sheet.number,
   };
