@@ -142,7 +142,7 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                 var change = new Change($"{(row is null ? "Added" : "Changed")} {recipe.Version.Name}")
                 // Taken back, a new recipe is put away: a version never goes.
                 .Put(Tables.Recipe, row ?? after with { ArchivedAt = at }, after);
-                Append(change, recipe, foods, stamp, at);
+                RecipeAppending.Append(change, recipe, foods, versions, stamp, at);
                 LearntWords.Learn(change, foods.Learnt, learnt(recipe, foods), stamp, at);
                 return new Decided<Guid>(change, recipeId);
             },
@@ -178,90 +178,6 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                 return new Stored(row, number, name, await rows.ReadSingleAsync<int>());
             }
         );
-
-    private void Append(Change change, StoredRecipe recipe, HouseholdFoods foods, EditStamp stamp, DateTimeOffset at)
-    {
-        var version = recipe.Version;
-        change
-            .Append(
-                Tables.RecipeVersion,
-                [
-                    new RecipeVersionRow(
-                        recipe.VersionId,
-                        recipe.RecipeId,
-                        recipe.Number,
-                        version.Name,
-                        version.Portions,
-                        version.Meal,
-                        version.Keeping.Key,
-                        version.Reheating,
-                        version.AtEating,
-                        recipe.System.ToString(),
-                        at,
-                        stamp.Tenant.Account
-                    ),
-                ]
-            )
-            .Append(
-                Tables.RecipePart,
-                version.Parts.Select(
-                    (part, position) =>
-                        new RecipePartRow(
-                            recipe.VersionId,
-                            position,
-                            part.Name,
-                            part.Apart.ToString(),
-                            part.Keeping?.Key,
-                            part.KeepingReason,
-                            part.TakesOff,
-                            part.GoesOn,
-                            part.Made?.Amount,
-                            part.Made?.Unit.ToString()
-                        )
-                )
-            )
-            .Append(
-                Tables.RecipeLine,
-                version.Lines.Select(
-                    (line, position) =>
-                        new RecipeLineRow(
-                            recipe.VersionId,
-                            position,
-                            line.Part,
-                            line.Read.Text,
-                            line.Food is { Packet: null } food ? versions.IdOf(food) : null,
-                            line.Food?.Packet is { } packet ? foods.Packets[packet.Id].VersionId : null,
-                            (
-                                line.Use?.Of ?? line.Meanings.Select(meaning => meaning.Recipe).FirstOrDefault(used => used is not null)
-                            )?.Version,
-                            line.Match.ToString(),
-                            recipe.Chosen[position],
-                            line.Typed.Id,
-                            line.Typed.Precision?.ToString(),
-                            line.Typed.EatenShare,
-                            line.Typed.KeptFat,
-                            line.Typed.IsOptional
-                        )
-                )
-            )
-            .Append(
-                Tables.RecipeTask,
-                version.Tasks.Select(
-                    (task, position) =>
-                        new RecipeTaskRow(
-                            recipe.VersionId,
-                            position,
-                            task.Id,
-                            task.Text,
-                            task.HandsOn,
-                            task.Unattended,
-                            task.Appliance.ToString(),
-                            task.TemperatureC,
-                            task.After
-                        )
-                )
-            );
-    }
 
     /// <summary>A meal of earlier weeks is still what a recipe was made for.</summary>
     private static Refusal? WrongMeal(RecipeVersion recipe, Rhythm rhythm) =>

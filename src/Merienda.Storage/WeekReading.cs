@@ -191,10 +191,9 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
                 ? versions.PacketOf(rows.Packets.First(one => one.Id == packet), table.Household.CountsTolerances).Food
             : null;
         return RecipeLine.Pinned(
-            row.Text!,
+            new TypedLine(row.Text!) { IsChosen = row.IsChosen },
             food,
             Enum.Parse<Core.Foods.MatchKind>(row.MatchKind!),
-            row.IsChosen,
             foods.Matcher,
             table.Household.CountsInOunces ? MeasureSystem.UnitedStates : MeasureSystem.Metric
         );

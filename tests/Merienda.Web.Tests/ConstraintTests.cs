@@ -18,6 +18,9 @@ public class ConstraintTests(TestDatabase database)
         "insert into recipe_version (household_id, id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system, created_at, created_by) select household_id, gen_random_uuid(), recipe_id,";
     private const string Line =
         "insert into recipe_line (household_id, recipe_version_id, line_id, position, part, text, food_version_id, match_kind, is_chosen) select household_id, recipe_version_id, gen_random_uuid(),";
+    private const string Variant = "insert into recipe_variant (household_id, recipe_version_id, position, name) select household_id, id,";
+    private const string VariantChange =
+        "insert into recipe_variant_change (household_id, recipe_version_id, variant, position, line_id, part, times) select household_id, recipe_version_id, 99,";
     private const string Part =
         "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on, made_amount, made_unit) select household_id, id,";
     private const string Task =
@@ -118,6 +121,33 @@ public class ConstraintTests(TestDatabase database)
             {
                 "recipe_part_version",
                 "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on) select household_id, gen_random_uuid(), 0, 'x', 'No', '', false, false from recipe_version limit 1"
+            },
+            { "recipe_line_variant", "update recipe_line set variant = 99" },
+            {
+                "recipe_line_instead_of",
+                $"with made as ({Variant} 0, 'x' from recipe_version limit 1 returning household_id, recipe_version_id) insert into recipe_line (household_id, recipe_version_id, line_id, position, part, text, match_kind, is_chosen, variant, instead_of) select household_id, recipe_version_id, gen_random_uuid(), 99, '', 'x', 'None', false, 0, gen_random_uuid() from made"
+            },
+            { "recipe_line_instead_in_variant", "update recipe_line set instead_of = line_id" },
+            { "recipe_variant_name_length", $"{Variant} 0, '' from recipe_version limit 1" },
+            { "recipe_variant_key", $"{Variant} 0, at from (select * from recipe_version limit 1) version, unnest(array['x', 'y']) at" },
+            {
+                "recipe_variant_name_unique",
+                $"{Variant} at, 'x' from (select * from recipe_version limit 1) version, generate_series(1, 2) at"
+            },
+            {
+                "recipe_variant_version",
+                "insert into recipe_variant (household_id, recipe_version_id, position, name) select household_id, gen_random_uuid(), 0, 'x' from recipe_version limit 1"
+            },
+            { "recipe_variant_change_times_range", $"{VariantChange} 0, line_id, null, 10.5 from recipe_line limit 1" },
+            { "recipe_variant_change_of_one", $"{VariantChange} 0, line_id, 'x', 1 from recipe_line limit 1" },
+            { "recipe_variant_change_variant", $"{VariantChange} 0, line_id, null, 1 from recipe_line limit 1" },
+            {
+                "recipe_variant_change_key",
+                $"with made as ({Variant} 0, 'x' from recipe_version limit 1 returning household_id, recipe_version_id) insert into recipe_variant_change (household_id, recipe_version_id, variant, position, part, times) select household_id, recipe_version_id, 0, 0, 'x', 1 from made, generate_series(1, 2)"
+            },
+            {
+                "recipe_variant_change_line",
+                $"with made as ({Variant} 0, 'x' from recipe_version limit 1 returning household_id, recipe_version_id) insert into recipe_variant_change (household_id, recipe_version_id, variant, position, line_id, times) select household_id, recipe_version_id, 0, 0, gen_random_uuid(), 1 from made"
             },
             { "recipe_line_key", $"{Line} position, '', 'x', null, 'None', false from recipe_line limit 1" },
             { "recipe_task_hands_on_range", $"{Task} 99, 'z', 'x', 1441, 0, 'None', null, '{{}}' from recipe_task limit 1" },

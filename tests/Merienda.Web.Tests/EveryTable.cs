@@ -109,6 +109,7 @@ internal static class EveryTable
         )!;
         odd["lines"]![0]!["food"] = "pear";
         odd["parts"] = new System.Text.Json.Nodes.JsonArray(RecipePartTests.Slaw());
+        odd["variants"] = new System.Text.Json.Nodes.JsonArray(VariantTests.Halved(odd));
         await visitor.Must(HttpMethod.Post, "/api/recipes", odd);
         var board = await visitor.MakeBatch(Week, await visitor.AddRecipe(), Day(0), 2);
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();

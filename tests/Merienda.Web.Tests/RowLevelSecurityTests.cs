@@ -18,6 +18,8 @@ public class RowLevelSecurityTests(TestDatabase database)
         "recipe",
         "recipe_version",
         "recipe_part",
+        "recipe_variant",
+        "recipe_variant_change",
         "recipe_line",
         "recipe_task",
         "prep_session",

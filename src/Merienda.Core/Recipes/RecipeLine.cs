@@ -173,13 +173,11 @@ public sealed class RecipeLine
     /// and what they mention, is
     /// read with what is known today: a doubt that was overlooked when it was saved is one now.
     /// </summary>
-    /// <param name="isChosen">Whether a person chose the food: that settles a choice.</param>
     /// <param name="recipe">The recipe it takes some of; beside a food, nobody said yet which of the two is meant.</param>
     public static RecipeLine Pinned(
         TypedLine typed,
         Food? food,
         MatchKind match,
-        bool isChosen,
         FoodMatcher foods,
         MeasureSystem system,
         KnownRecipe? recipe = null
@@ -191,7 +189,8 @@ public sealed class RecipeLine
             return Using(typed, read, recipe, system);
         }
 
-        if (isChosen)
+        // What a person chose settles a choice.
+        if (typed.IsChosen)
         {
             return Of(typed, read, [new(read.Food, food, match)], foods, system);
         }
@@ -225,6 +224,23 @@ public sealed class RecipeLine
         var grams = recipe.Of.Ingredients.Aggregate(Estimate.Zero, (sum, line) => sum + (line.GramsIn * batches));
         var line = new RecipeLine(typed, read, [new(used.Name, null, MatchKind.Exact)], [], [grams], doubt);
         line.Use = new(recipe, batches, [.. recipe.Of.Ingredients.Select(ingredient => ingredient.TakenBy(line, batches))]);
+        return line;
+    }
+
+    /// <summary>How often what was typed it is: a variant may take half of a line.</summary>
+    public decimal Times { get; private init; } = 1;
+
+    /// <summary>The line, so many times as large. It errs as the line does.</summary>
+    /// <param name="times">Above zero.</param>
+    public RecipeLine Taken(decimal times)
+    {
+        var line = new RecipeLine(Typed, Read, Meanings, Mentioned, [.. _inByMeaning.Select(grams => grams * times)], Doubt)
+        {
+            Uncounted = Uncounted,
+            Source = Source,
+            Times = Times * times,
+        };
+        line.Use = Use is null ? null : new(Use.Of, Use.Batches * times, [.. Use.Lines.Select(ingredient => ingredient.Taken(times))]);
         return line;
     }
 

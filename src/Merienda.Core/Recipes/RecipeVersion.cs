@@ -9,6 +9,7 @@ public sealed class RecipeVersion
     public const int MostIngredients = 1_000;
 
     private PortionProfile? _profile;
+    private Dictionary<string, RecipeVersion>? _as;
     private IReadOnlyList<RecipeLine>? _ingredients;
     private IReadOnlyList<string>? _parts;
     private IReadOnlyList<decimal?>? _grams;
@@ -22,6 +23,40 @@ public sealed class RecipeVersion
     public string? Meal { get; init; }
 
     public required IReadOnlyList<RecipeLine> Lines { get; init; }
+
+    public IReadOnlyList<Variant> Variants { get; init; } = [];
+
+    /// <summary>The dish as a variant has it; null when there is none of that name.</summary>
+    /// <param name="variant">Null for the recipe as it is.</param>
+    public RecipeVersion? As(string? variant)
+    {
+        if (variant is null)
+        {
+            return this;
+        }
+
+        _as ??= [];
+        lock (_as)
+        {
+            return _as.TryGetValue(variant, out var known) ? known
+                : Variants.FirstOrDefault(one => one.Name == variant) is { } found ? _as[variant] = With(found.Of(Lines))
+                : null;
+        }
+    }
+
+    private RecipeVersion With(IReadOnlyList<RecipeLine> lines) =>
+        new()
+        {
+            Name = Name,
+            Portions = Portions,
+            Meal = Meal,
+            Parts = Parts,
+            Lines = lines,
+            Tasks = Tasks,
+            Keeping = Keeping,
+            Reheating = Reheating,
+            AtEating = AtEating,
+        };
 
     /// <summary>Everything that goes in: its lines, and those of the recipes that they use.</summary>
     public IReadOnlyList<RecipeLine> Ingredients => _ingredients ??= [.. Lines.SelectMany(line => line.Ingredients)];
@@ -124,7 +159,7 @@ public sealed class RecipeVersion
     /// </summary>
     public string? PathTo(Guid recipe)
     {
-        foreach (var use in Uses)
+        foreach (var use in Uses.Concat(Variants.SelectMany(variant => variant.Added).Select(added => added.Line.Use).OfType<RecipeUse>()))
         {
             if (use.Of.Id == recipe)
             {

@@ -16,6 +16,9 @@ public sealed record TypedLine(string Text, string Part = "")
     /// <summary>Survives edits, so that a variant may name the line.</summary>
     public Guid Id { get; init; }
 
+    /// <summary>Whether a person chose its food or recipe: then the words decide nothing.</summary>
+    public bool IsChosen { get; init; }
+
     /// <summary>How it was measured; null where the words say it.</summary>
     public Precision? Precision { get; init; }
 

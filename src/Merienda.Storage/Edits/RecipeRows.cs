@@ -31,8 +31,14 @@ public sealed record RecipeLineRow(
     string? Precision,
     decimal EatenShare,
     decimal KeptFat,
-    bool? IsOptional
+    bool? IsOptional,
+    int? Variant,
+    Guid? InsteadOf
 );
+
+public sealed record RecipeVariantRow(Guid RecipeVersionId, int Position, string Name);
+
+public sealed record RecipeVariantChangeRow(Guid RecipeVersionId, int Variant, int Position, Guid? LineId, string? Part, decimal Times);
 
 public sealed record RecipePartRow(
     Guid RecipeVersionId,

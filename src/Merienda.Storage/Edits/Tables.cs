@@ -57,6 +57,13 @@ public static class Tables
     public static readonly TenantTable<RecipeVersionRow> RecipeVersion = new("recipe_version", "id");
     public static readonly TenantTable<RecipeLineRow> RecipeLine = new("recipe_line", "recipe_version_id", "position");
     public static readonly TenantTable<RecipePartRow> RecipePart = new("recipe_part", "recipe_version_id", "position");
+    public static readonly TenantTable<RecipeVariantRow> RecipeVariant = new("recipe_variant", "recipe_version_id", "position");
+    public static readonly TenantTable<RecipeVariantChangeRow> RecipeVariantChange = new(
+        "recipe_variant_change",
+        "recipe_version_id",
+        "variant",
+        "position"
+    );
     public static readonly TenantTable<RecipeTaskRow> RecipeTask = new("recipe_task", "recipe_version_id", "position");
 
     public static readonly TenantTable<PrepSessionRow> PrepSession = new("prep_session", "id");
@@ -102,7 +109,9 @@ public static class Tables
         Recipe,
         RecipeVersion,
         RecipePart,
+        RecipeVariant,
         RecipeLine,
+        RecipeVariantChange,
         RecipeTask,
         PrepSession,
         Batch,

@@ -48,16 +48,16 @@ internal static class DraftRefusals
                 $"a recipe has 1 to {RecipeTextReader.MostLines} ingredient lines",
                 "Type one ingredient a line"
             ),
-            _ when draft.Lines.FirstOrDefault(line => line.Text.Trim().Length > IngredientLineReader.LongestLine) is { } line => new(
+            _ when draft.AllLines.FirstOrDefault(line => line.Text.Trim().Length > IngredientLineReader.LongestLine) is { } line => new(
                 "line-too-long",
                 "lines",
                 line.Text[..40],
                 $"a line has at most {IngredientLineReader.LongestLine} characters",
                 "Split it, one ingredient a line"
             ),
-            _ when draft.Lines.FirstOrDefault(line => line.Food is { } key && foods.WithKey(key) is null && recipes.WithKey(key) is null)
+            _ when draft.AllLines.FirstOrDefault(line => line.Food is { } key && foods.WithKey(key) is null && recipes.WithKey(key) is null)
                     is { } odd => new("unknown-food", "lines", odd.Food!, "there is no such food or recipe", "Choose one from the list"),
-            _ when WrongLine(draft.Lines) is { } wrong => wrong,
+            _ when WrongLine([.. draft.AllLines]) is { } wrong => wrong,
             _ when WrongParts(draft.Parts ?? []) is { } wrong => wrong,
             _ when draft.Tasks.Count > RecipeDrafts.MostTasks => new(
                 "too-many-tasks",
@@ -105,15 +105,18 @@ internal static class DraftRefusals
                     : $"{version.Name} would be part of itself",
                 "Take that line out, or choose a food for it"
             )
-        : version.Ingredients.Count > RecipeVersion.MostIngredients
+        : MostOf(version) > RecipeVersion.MostIngredients
             ? new(
                 "too-many-ingredients",
                 "lines",
-                $"{version.Ingredients.Count}",
+                $"{MostOf(version)}",
                 $"a dish has at most {RecipeVersion.MostIngredients} ingredients, with those of the recipes that it uses",
                 "Use fewer recipes, or buy one of them"
             )
         : null;
+
+    private static int MostOf(RecipeVersion version) =>
+        version.Variants.Select(variant => version.As(variant.Name)!).Append(version).Max(one => one.Ingredients.Count);
 
     private static Refusal? WrongLine(IReadOnlyList<DraftLine> lines)
     {

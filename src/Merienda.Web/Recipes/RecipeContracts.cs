@@ -33,14 +33,19 @@ public sealed record RecipeDraft(
     IReadOnlyList<DraftLine> Lines,
     IReadOnlyList<DraftTask> Tasks,
     int? BasedOn,
-    IReadOnlyList<DraftPart>? Parts = null
+    IReadOnlyList<DraftPart>? Parts = null,
+    IReadOnlyList<DraftVariant>? Variants = null
 )
 {
+    /// <summary>Its lines, and those that only a variant has.</summary>
+    internal IEnumerable<DraftLine> AllLines =>
+        Lines.Concat((Variants ?? []).SelectMany(variant => variant.Added).Select(added => added.Line));
+
     /// <summary>What its lines say of other recipes.</summary>
     internal RecipeUses Uses =>
         new(
-            string.Join('\n', Lines.Select(line => line.Text)),
-            [.. Lines.Select(line => line.Food is { } key ? Cookbook.IdIn(key) : null).OfType<Guid>()]
+            string.Join('\n', AllLines.Select(line => line.Text)),
+            [.. AllLines.Select(line => line.Food is { } key ? Cookbook.IdIn(key) : null).OfType<Guid>()]
         );
 }
 
@@ -75,6 +80,24 @@ public sealed record DraftPart(
     YieldUnit MadeUnit
 );
 
+/// <summary>The dish with some lines otherwise.</summary>
+/// <param name="Added">Lines that only it has.</param>
+public sealed record DraftVariant(
+    string Name,
+    IReadOnlyList<DraftLineChange> Lines,
+    IReadOnlyList<DraftPartChange> Parts,
+    IReadOnlyList<DraftVariantLine> Added
+);
+
+/// <param name="Times">How often the line goes in: 0 leaves it out.</param>
+public sealed record DraftLineChange(Guid Line, decimal Times);
+
+/// <param name="Times">How often the part goes in: 0 leaves it out.</param>
+public sealed record DraftPartChange(string Part, decimal Times);
+
+/// <param name="Instead">The line it stands for; null for one more.</param>
+public sealed record DraftVariantLine(Guid? Instead, DraftLine Line);
+
 public sealed record DraftTask(
     string Id,
     string Text,
@@ -92,6 +115,7 @@ public sealed record ReadTextRequest(string Text);
 /// <param name="HasNewerPacket">True when the packet was typed anew since; saving takes the new one.</param>
 /// <param name="Choices">Foods that the words leave open; empty when they name one.</param>
 /// <param name="Nearest">For a line whose food is not certain, the kinds it may be or the foods that come nearest, best first.</param>
+/// <param name="Times">How often what was typed goes in: a variant may take half of a line.</param>
 /// <param name="PacketsDiffer">Names of allergens and classes that packets of the food differ by.</param>
 /// <param name="Food">Key of the food, or of the recipe that it takes some of.</param>
 public sealed record SheetLine(
@@ -115,7 +139,8 @@ public sealed record SheetLine(
     Precision? Precision,
     decimal EatenShare,
     decimal KeptFat,
-    bool? IsOptional
+    bool? IsOptional,
+    decimal Times
 );
 
 /// <summary>The recipe that a line takes some of.</summary>
@@ -141,6 +166,7 @@ public sealed record PointsSideBySide(decimal PerPortion, decimal PerIngredient,
 public sealed record KeepingSuggestion(string Key, string Because);
 
 /// <param name="SaidAtEating">What comes off before reheating and what goes on when eating, one sentence each.</param>
+/// <param name="Variant">The variant that lines, numbers and verdicts are of; null for the recipe as it is.</param>
 /// <param name="SuggestedKeeping">What follows from lines and steps; null when they do not say.</param>
 public sealed record RecipeSheet(
     Guid? Id,
@@ -160,7 +186,9 @@ public sealed record RecipeSheet(
     PointsSideBySide Points,
     IReadOnlyList<string> Allergens,
     IReadOnlyList<ShownVerdict> Verdicts,
-    KeepingSuggestion? SuggestedKeeping
+    KeepingSuggestion? SuggestedKeeping,
+    IReadOnlyList<DraftVariant> Variants,
+    string? Variant
 );
 
 public sealed record FoodFound(string Key, string Name, string Aisle, string Source, string Mark);

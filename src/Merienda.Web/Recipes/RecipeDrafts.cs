@@ -22,13 +22,11 @@ public static class RecipeDrafts
         }
 
         var written = draft.Lines.Where(line => line.Text.Trim().Length > 0).ToList();
-        var lines = written
-            .Select(line =>
-                line.Food is { } key && recipes.WithKey(key) is { } used
-                    ? RecipeLine.Using(Typed(line), used, foods, draft.System)
-                    : RecipeLine.From(Typed(line), foods, draft.System, line.Food is { } food ? foods.WithKey(food) : null, recipes)
-            )
-            .ToList();
+        RecipeLine Read(DraftLine line) =>
+            line.Food is { } key && recipes.WithKey(key) is { } used
+                ? RecipeLine.Using(Typed(line), used, foods, draft.System)
+                : RecipeLine.From(Typed(line), foods, draft.System, line.Food is { } food ? foods.WithKey(food) : null, recipes);
+        var lines = written.Select(Read).ToList();
         var keeping =
             KeepingClass.WithKey(draft.Keeping) ?? KeepingOf.Of(draft.Name, lines, [.. draft.Tasks.Select(task => task.Text)])?.Class;
         if (keeping is null)
@@ -49,6 +47,7 @@ public static class RecipeDrafts
             Meal = draft.Meal,
             Parts = [.. (draft.Parts ?? []).Select(ToPart)],
             Lines = lines,
+            Variants = [.. (draft.Variants ?? []).Select(variant => ToVariant(variant, Read))],
             Tasks =
             [
                 .. draft.Tasks.Select(task => new PrepTask(
@@ -65,29 +64,36 @@ public static class RecipeDrafts
             Reheating = draft.Reheating.Trim(),
             AtEating = draft.AtEating.Trim(),
         };
-        if (DraftRefusals.WrongUse(version, recipeId) is { } misused)
+        if ((Variant.Refuse(version.Variants, version) ?? DraftRefusals.WrongUse(version, recipeId)) is { } misused)
         {
             return misused;
         }
 
-        return new StoredRecipe(
-            recipeId,
-            Guid.CreateVersion7(),
-            0,
-            draft.System,
-            version,
-            [.. written.Select(line => line.Food is not null)]
-        );
+        return new StoredRecipe(recipeId, Guid.CreateVersion7(), 0, draft.System, version);
     }
 
     private static TypedLine Typed(DraftLine line) =>
         new(line.Text.Trim(), line.Part.Trim())
         {
             Id = line.Id ?? Guid.CreateVersion7(),
+            IsChosen = line.Food is not null,
             Precision = line.Precision,
             EatenShare = line.EatenShare,
             KeptFat = line.KeptFat,
             IsOptional = line.IsOptional,
+        };
+
+    private static Variant ToVariant(DraftVariant variant, Func<DraftLine, RecipeLine> read) =>
+        new(variant.Name.Trim())
+        {
+            Lines = [.. variant.Lines.Select(change => new LineChange(change.Line, change.Times))],
+            Parts = [.. variant.Parts.Select(change => new PartChange(change.Part.Trim(), change.Times))],
+            Added =
+            [
+                .. variant
+                    .Added.Where(added => added.Line.Text.Trim().Length > 0)
+                    .Select(added => new VariantLine(added.Instead, read(added.Line))),
+            ],
         };
 
     private static RecipePart ToPart(DraftPart part) =>
@@ -105,7 +111,8 @@ public static class RecipeDrafts
     public static IReadOnlyList<(string Words, string FoodKey)> LearntFrom(StoredRecipe recipe, FoodMatcher foods) =>
         [
             .. recipe
-                .Version.Lines.Where((line, at) => recipe.Chosen[at] && line.Food is not null && line.Read.Food.Length > 0)
+                .Version.Lines.Concat(recipe.Version.Variants.SelectMany(variant => variant.Added).Select(added => added.Line))
+                .Where(line => line.Typed.IsChosen && line.Food is not null && line.Read.Food.Length > 0)
                 .Where(line =>
                     foods.Match(line.Read.Food, line.Read.State) is var match && !(match.IsSure && match.Food?.Key == line.Food!.Key)
                 )

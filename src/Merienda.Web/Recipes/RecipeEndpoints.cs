@@ -46,8 +46,13 @@ public static class RecipeEndpoints
     private static Ok<IReadOnlyList<SheetKeeping>> Keeping() =>
         TypedResults.Ok<IReadOnlyList<SheetKeeping>>([.. Core.Keeping.KeepingClass.All.Select(RecipeSheets.ToKeeping)]);
 
-    private static async Task<Results<Ok<RecipeSheet>, NotFound>> One(Guid id, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        await desk.Database.Read(tenant, SheetOf(id, desk)) is { } sheet ? TypedResults.Ok(sheet) : TypedResults.NotFound();
+    /// <param name="variant">Whose lines, numbers and verdicts are shown; the recipe's own without it.</param>
+    private static async Task<Results<Ok<RecipeSheet>, NotFound>> One(
+        Guid id,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk,
+        string? variant = null
+    ) => await desk.Database.Read(tenant, SheetOf(id, desk, variant)) is { } sheet ? TypedResults.Ok(sheet) : TypedResults.NotFound();
 
     /// <summary>
     /// Takes what was pasted apart into a draft: text, JSON-LD or a saved page. What it does not say is left for the cook.
@@ -89,10 +94,12 @@ public static class RecipeEndpoints
     /// <summary>"For the slaw" is the part Slaw.</summary>
     private static string Headed(string part) => part.Length == 0 ? "" : $"{char.ToUpperInvariant(part[0])}{part[1..]}";
 
+    /// <param name="variant">Whose lines, numbers and verdicts are answered; the recipe's own without it.</param>
     private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Check(
         RecipeDraft draft,
         CurrentTenant tenant,
-        [AsParameters] Desk desk
+        [AsParameters] Desk desk,
+        string? variant = null
     )
     {
         var ((table, foods), recipes) = await desk.Database.Read(
@@ -109,7 +116,7 @@ public static class RecipeEndpoints
         var read = RecipeDrafts.ToRecipe(soFar, Guid.Empty, foods.Matcher, recipes);
         return read.Refusal is { } refusal
             ? refusal.ToProblem()
-            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table.Diners, foods.Matcher, desk.Knowledge, NoneNewer));
+            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table.Diners, foods.Matcher, desk.Knowledge, NoneNewer, variant));
     }
 
     private static Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Add(
@@ -186,7 +193,7 @@ public static class RecipeEndpoints
     /// <summary>What is read just now uses the versions that count.</summary>
     private static readonly IReadOnlyDictionary<Guid, Guid> NoneNewer = new Dictionary<Guid, Guid>();
 
-    private static Reading<RecipeSheet?> SheetOf(Guid id, Desk desk) =>
+    private static Reading<RecipeSheet?> SheetOf(Guid id, Desk desk, string? variant = null) =>
         desk
             .Recipes.Latest(id)
             .And(desk.Households.Table())
@@ -195,6 +202,8 @@ public static class RecipeEndpoints
             .Select(read =>
             {
                 var (((recipe, table), foods), current) = read;
-                return recipe is null ? null : RecipeSheets.ToSheet(recipe, id, table.Diners, foods.Matcher, desk.Knowledge, current);
+                return recipe is null
+                    ? null
+                    : RecipeSheets.ToSheet(recipe, id, table.Diners, foods.Matcher, desk.Knowledge, current, variant);
             });
 }

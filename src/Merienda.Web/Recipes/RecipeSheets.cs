@@ -16,8 +16,8 @@ public static class RecipeSheets
     private const int NearestFoods = 5;
 
     /// <summary>The kinds that a word leaves open, or the foods nearest to words that name none for certain.</summary>
-    private static IEnumerable<Food> Offered(RecipeLine line, bool isChosen, FoodMatcher foods) =>
-        isChosen || line.HasChoice || line.Use is not null
+    private static IEnumerable<Food> Offered(RecipeLine line, FoodMatcher foods) =>
+        line.Typed.IsChosen || line.HasChoice || line.Use is not null
             ? []
             : line.Meanings[0].Kinds?.Foods.Take(NearestFoods)
                 // What the words were read as stands first: one press confirms it.
@@ -41,10 +41,12 @@ public static class RecipeSheets
         IReadOnlyList<Eater> eaters,
         FoodMatcher foods,
         KnowledgeBase knowledge,
-        IReadOnlyDictionary<Guid, Guid> current
+        IReadOnlyDictionary<Guid, Guid> current,
+        string? variant = null
     )
     {
-        var version = recipe.Version;
+        // Asked for a variant that is there no more, the recipe as it is is shown.
+        var version = recipe.Version.As(variant) ?? recipe.Version;
         var helping = new Helping(version.Name, version.Profile, 1);
         var portion = Intake.Of(helping);
         // Where the ways of rounding are shown side by side, it is in the scheme of the first who counts points.
@@ -65,7 +67,7 @@ public static class RecipeSheets
             version.AtEating,
             recipe.System,
             [.. version.Parts.Select(ToPart)],
-            [.. version.Lines.Select((line, at) => ToLine(line, recipe.Chosen[at], version.Profile, foods, current, knowledge.Classes))],
+            [.. version.Lines.Select(line => ToLine(line, version.Profile, foods, current, knowledge.Classes))],
             [.. version.Tasks.Select(ToTask)],
             [.. version.SaidAtEating(null)],
             [
@@ -82,9 +84,31 @@ public static class RecipeSheets
                     keeping.Class.Key,
                     $"{keeping.Class.FridgeDays} {(keeping.Class.FridgeDays == 1 ? "day" : "days")}: {keeping.Because}"
                 )
-                : null
+                : null,
+            [.. recipe.Version.Variants.Select(ToVariant)],
+            version == recipe.Version ? null : variant
         );
     }
+
+    private static DraftVariant ToVariant(Variant variant) =>
+        new(
+            variant.Name,
+            [.. variant.Lines.Select(change => new DraftLineChange(change.Line, change.Times))],
+            [.. variant.Parts.Select(change => new DraftPartChange(change.Part, change.Times))],
+            [.. variant.Added.Select(added => new DraftVariantLine(added.Instead, ToDraft(added.Line)))]
+        );
+
+    private static DraftLine ToDraft(RecipeLine line) =>
+        new(
+            line.Part,
+            line.Read.Text,
+            line.Typed.IsChosen ? line.Use?.Of.Key ?? line.Food?.Key : null,
+            line.Typed.Id,
+            line.Typed.Precision,
+            line.Typed.EatenShare,
+            line.Typed.KeptFat,
+            line.Typed.IsOptional
+        );
 
     private static DraftPart ToPart(RecipePart part) =>
         new(
@@ -134,7 +158,6 @@ public static class RecipeSheets
 
     private static SheetLine ToLine(
         RecipeLine line,
-        bool isChosen,
         PortionProfile profile,
         FoodMatcher foods,
         IReadOnlyDictionary<Guid, Guid> current,
@@ -147,7 +170,7 @@ public static class RecipeSheets
             line.Read.Text,
             line.Use?.Of.Key ?? line.Food?.Key,
             line.Use?.Of.Of.Name ?? line.Food?.Name,
-            isChosen,
+            line.Typed.IsChosen,
             line.Match,
             line.Read.AmountInWords,
             line.GramsIn.IsOpen ? null : Shown.Of(line.GramsIn),
@@ -156,7 +179,7 @@ public static class RecipeSheets
             line.Food?.Packet?.Id,
             newer,
             line.HasChoice ? [.. ChoicesOf(line)] : [],
-            [.. Offered(line, isChosen, foods).Select(food => new NearFood(food.Key, food.Name, About(food)))],
+            [.. Offered(line, foods).Select(food => new NearFood(food.Key, food.Name, About(food)))],
             line.Food is { Packet: null } differs
                 ? [.. classes.AllergensOf(differs.MayHold.Kinds).Except(classes.AllergensOf(differs.Tags))]
                 : [],
@@ -171,7 +194,8 @@ public static class RecipeSheets
             line.Typed.Precision,
             line.Typed.EatenShare,
             line.Typed.KeptFat,
-            line.Typed.IsOptional
+            line.Typed.IsOptional,
+            line.Times
         );
     }
 

@@ -162,7 +162,7 @@ public class RecipeUseTests
         };
         Assert.Equal(Verdict.CannotTell, dairy.Check(Intake.Of(new("dish", Recipe("Dish", 1, line).Profile, 1)), Table.Context()).Verdict);
         // Stored and read again it is as open as before.
-        var again = RecipeLine.Pinned("50 g feta", Table.Food("feta"), MatchKind.Exact, false, Table.Foods, MeasureSystem.Metric, feta);
+        var again = RecipeLine.Pinned("50 g feta", Table.Food("feta"), MatchKind.Exact, Table.Foods, MeasureSystem.Metric, feta);
         Assert.Equal(line.Doubt, again.Doubt);
         // A share of it can only be ones own, and so is what a person chose.
         Assert.NotNull(Using("half of the feta", feta).Use);

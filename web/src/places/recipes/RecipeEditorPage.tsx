@@ -14,6 +14,7 @@ import { LineEditor } from './LineEditor';
 import { Numbers } from './Numbers';
 import { blankLine, type Draft, toDraft, useChecked, useKeepingClasses, useRecipe, useSaveRecipe, withoutBlanks } from './queries';
 import { TaskEditor } from './TaskEditor';
+import { VariantEditor } from './VariantEditor';
 import { Verdicts } from './Verdicts';
 
 const empty = (): Draft => ({
@@ -25,6 +26,7 @@ const empty = (): Draft => ({
   atEating: '',
   system: countsInOunces() ? 'unitedStates' : 'metric',
   parts: [],
+  variants: [],
   lines: [blankLine()],
   tasks: [],
   basedOn: null,
@@ -46,7 +48,12 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
   const unsaved = useUnsaved(`recipe ${id ?? 'new'}`, start);
   const { value: draft, setValue: setDraft } = unsaved;
   const set = (change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change }));
-  const checked = useChecked(useSettled(draft));
+  const [openVariant, setOpenVariant] = useState<number | null>(null);
+  const settled = useSettled(draft);
+  const checked = useChecked(settled);
+  const variant = openVariant === null ? null : (settled.variants?.[openVariant]?.name ?? null);
+  const varied = useChecked(variant === null ? null : settled, variant);
+  const judged = variant === null ? checked.data : varied.data;
   const { save, isPending } = useSaveRecipe(id);
   const suggested = checked.data?.suggestedKeeping ?? null;
   const [portionsTyped, setPortionsTyped] = useState(draft.portions === null ? '' : String(draft.portions));
@@ -103,7 +110,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
         {!id && (
           <PasteBox
             onRead={(read) => {
-              setDraft(read);
+              setDraft({ ...read, lines: read.lines.map((line) => ({ ...line, id: line.id ?? crypto.randomUUID() })) });
               setPortionsTyped(read.portions === null ? '' : String(read.portions));
             }}
           />
@@ -126,6 +133,13 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
           />
         </div>
         <LineEditor draft={draft} onChange={set} read={checked.data?.lines ?? []} />
+        <VariantEditor
+          draft={draft}
+          onChange={(variants) => set({ variants })}
+          open={openVariant}
+          onOpen={setOpenVariant}
+          read={varied.data?.lines ?? []}
+        />
         <TaskEditor tasks={draft.tasks} onChange={(tasks) => set({ tasks })} />
         <div className="grid gap-3 sm:grid-cols-2">
           <Choice
@@ -171,15 +185,16 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
         className="rimmed sticky top-4 max-h-[calc(100dvh-5rem)] self-start overflow-y-auto border-x border-b border-line p-4"
       >
         <h2 className="mb-2 text-lg">Does it fit?</h2>
+        {variant !== null && <p className="mb-2 text-sm text-steel">The variant “{variant}”.</p>}
         <ProblemNote of={problem} />
-        {checked.data ? (
+        {judged ? (
           <>
-            <Verdicts of={checked.data.verdicts} />
+            <Verdicts of={judged.verdicts} />
             <h3 className="mt-6 mb-1 text-base">{portionsMissing ? 'All of it' : 'One portion'}</h3>
             {portionsMissing && (
               <p className="mb-2 text-sm text-steel">Say how many portions it makes; until then everything is judged as one.</p>
             )}
-            <Numbers measures={checked.data.perPortion} points={checked.data.points} />
+            <Numbers measures={judged.perPortion} points={judged.points} />
           </>
         ) : (
           <p className="text-sm text-steel">Numbers and verdicts come up here with the first line.</p>

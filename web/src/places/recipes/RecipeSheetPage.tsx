@@ -1,4 +1,4 @@
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, kept } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
@@ -12,7 +12,8 @@ import { Verdicts } from './Verdicts';
 /** One calm page with a wide margin for verdicts. */
 export function RecipeSheetPage() {
   const { id = '' } = useParams();
-  return <Asked of={useRecipe(id)}>{(sheet) => <RecipeSheet sheet={sheet} id={id} />}</Asked>;
+  const variant = useSearchParams()[0].get('as');
+  return <Asked of={useRecipe(id, variant)}>{(sheet) => <RecipeSheet sheet={sheet} id={id} />}</Asked>;
 }
 
 function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
@@ -29,6 +30,7 @@ function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
           </div>
           <Actions id={id} name={sheet.name} />
         </header>
+        {sheet.variants.length > 0 && <VariantTabs sheet={sheet} />}
         <div className="grid gap-8 md:grid-cols-[minmax(0,1fr)_19rem]">
           <section>
             <h2 className="mb-1 text-lg">Ingredients</h2>
@@ -50,6 +52,27 @@ function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
         <Verdicts of={sheet.verdicts} />
       </aside>
     </div>
+  );
+}
+
+/** The recipe as it is and its variants: everything on the page is of the one that is chosen. */
+function VariantTabs({ sheet }: { sheet: Sheet }) {
+  const tab = (name: string | null, word: string) => (
+    <Link
+      key={word}
+      to={name === null ? '.' : `?as=${encodeURIComponent(name)}`}
+      replace
+      aria-current={sheet.variant === name ? 'page' : undefined}
+      className="flex min-h-9 items-center border-b-2 border-transparent font-semibold text-steel aria-[current]:border-cobalt aria-[current]:text-rim"
+    >
+      {word}
+    </Link>
+  );
+  return (
+    <nav aria-label="Variants" className="mb-4 flex flex-wrap gap-x-5 border-b border-line">
+      {tab(null, 'As written')}
+      {sheet.variants.map((variant) => tab(variant.name, variant.name))}
+    </nav>
   );
 }
 

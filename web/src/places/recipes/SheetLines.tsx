@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { amount, number } from '../../pieces/show';
+import { amount, number, portions } from '../../pieces/show';
 import { ExchangeDialog } from './ExchangeDialog';
 import { saidOfLine } from './LineFields';
 import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
@@ -88,7 +88,8 @@ function Line({
   return (
     <tr className="border-t border-line">
       <td className="py-1 wrap-anywhere">
-        {line.food && line.grams && !line.uses ? (
+        {line.times !== 1 && <b>{portions(line.times)} × </b>}
+        {line.food && line.grams && !line.uses && sheet.variant === null ? (
           <button
             type="button"
             title="Exchange it for another food"
@@ -106,7 +107,7 @@ function Line({
         {line.choices.length === 0 && line.doubt && (
           <span className="block text-xs text-steel">{line.doubt.endsWith('?') ? line.doubt : `${line.doubt}.`}</span>
         )}
-        <Questions line={line} at={at} sheet={sheet} id={id} />
+        {sheet.variant === null && <Questions line={line} at={at} sheet={sheet} id={id} />}
       </td>
       <td className="py-1 pl-2 text-right whitespace-nowrap">
         {line.grams ? `${number(line.grams.best, 0)} g` : <span className="text-steel">unknown</span>}
@@ -149,7 +150,7 @@ function UseNote({ line, uses, sheet, id }: { line: SheetLine; uses: NonNullable
       <Link to={`/recipes/${uses.id}`} className="text-cobalt hover:underline">
         {line.foodName}
       </Link>
-      {uses.hasNewer && (
+      {uses.hasNewer && sheet.variant === null && (
         <>
           , which was changed since.{' '}
           <button
@@ -174,7 +175,7 @@ function PacketNote({ line, sheet, id }: { line: SheetLine; sheet: Sheet; id: st
       <Link to={`/larder/foods/${line.food}`} className="text-cobalt hover:underline">
         the packet
       </Link>
-      {line.hasNewerPacket && (
+      {line.hasNewerPacket && sheet.variant === null && (
         <>
           {' '}
           was printed anew since.{' '}

@@ -6,28 +6,32 @@ import { type Edit, useEdit } from '../../pieces/useEdit';
 export type Draft = Schemas['RecipeDraft'];
 export type DraftLine = Schemas['DraftLine'];
 export type DraftPart = Schemas['DraftPart'];
+export type DraftVariant = Schemas['DraftVariant'];
 export type Sheet = Schemas['RecipeSheet'];
 
 export const useRecipes = () => useQuery({ queryKey: ['recipes'], queryFn: () => take(api.GET('/api/recipes')) });
 
-export const useRecipe = (id: string | undefined) =>
+/** @param variant whose lines, numbers and verdicts are shown; the recipe's own without it */
+export const useRecipe = (id: string | undefined, variant: string | null = null) =>
   useQuery({
-    queryKey: ['recipes', id],
+    queryKey: ['recipes', id, variant],
     enabled: id !== undefined,
-    queryFn: () => take(api.GET('/api/recipes/{id}', { params: { path: { id: id ?? '' } } })),
+    // A variant is drawn over the one before it, never over another recipe.
+    placeholderData: (before: Sheet | undefined) => (before?.id === id ? before : undefined),
+    queryFn: () => take(api.GET('/api/recipes/{id}', { params: { path: { id: id ?? '' }, query: variant === null ? {} : { variant } } })),
   });
 
 export const useKeepingClasses = () =>
   useQuery({ queryKey: ['keeping'], staleTime: Number.POSITIVE_INFINITY, queryFn: () => take(api.GET('/api/recipes/keeping')) });
 
 /** The numbers and verdicts of a draft, asked again whenever it changes; the last answer stays until the next is there. */
-export const useChecked = (draft: Draft | null) =>
+export const useChecked = (draft: Draft | null, variant: string | null = null) =>
   useQuery({
-    queryKey: ['check', draft],
+    queryKey: ['check', draft, variant],
     enabled: draft?.lines.some((line) => line.text.trim()) ?? false,
     placeholderData: keepPreviousData,
     retry: false,
-    queryFn: () => take(api.POST('/api/recipes/check', { body: draft as Draft })),
+    queryFn: () => take(api.POST('/api/recipes/check', { body: draft as Draft, params: { query: variant === null ? {} : { variant } } })),
   });
 
 /** @param recipes whether a line may take some of another recipe */
@@ -61,7 +65,8 @@ export function shareOf(batches: Schemas['ShownEstimate'] | null): string {
   return least === most ? `${portions(best)} ${best > 1 ? 'batches' : 'batch'}` : `${least} to ${most} ${best > 1 ? 'batches' : 'batch'}`;
 }
 
-export const blankLine = (part = ''): DraftLine => ({ part, text: '', food: null, eatenShare: 1, keptFat: 1 });
+/** A new line has its id at once, so that a variant may name it before it is saved. */
+export const blankLine = (part = ''): DraftLine => ({ id: crypto.randomUUID(), part, text: '', food: null, eatenShare: 1, keptFat: 1 });
 
 export const blankPart = (name: string): DraftPart => ({
   name,
@@ -82,7 +87,20 @@ export const partNames = (draft: Pick<Draft, 'lines' | 'parts'>): string[] => [
 /** What is left of a draft without the lines and parts that nothing was typed into. */
 export function withoutBlanks(draft: Draft): Draft {
   const lines = draft.lines.filter((line) => line.text.trim());
-  return { ...draft, lines, parts: (draft.parts ?? []).filter((part) => lines.some((line) => line.part === part.name)) };
+  const ids = new Set(lines.map((line) => line.id));
+  const names = new Set(lines.map((line) => line.part));
+  return {
+    ...draft,
+    lines,
+    parts: (draft.parts ?? []).filter((part) => names.has(part.name)),
+    // What a variant says of a line or part that is gone goes with it.
+    variants: (draft.variants ?? []).map((variant) => ({
+      ...variant,
+      lines: variant.lines.filter((change) => change.times !== 1 && ids.has(change.line)),
+      parts: variant.parts.filter((change) => change.times !== 1 && names.has(change.part)),
+      added: variant.added.filter((added) => added.line.text.trim() && (!added.instead || ids.has(added.instead))),
+    })),
+  };
 }
 
 export function toDraft(sheet: Sheet): Draft {
@@ -95,6 +113,7 @@ export function toDraft(sheet: Sheet): Draft {
     atEating: sheet.atEating,
     system: sheet.system,
     parts: sheet.parts,
+    variants: sheet.variants,
     lines: sheet.lines.map(({ id, part, text, food, isChosen, precision, eatenShare, keptFat, isOptional }) => ({
       id,
       part,

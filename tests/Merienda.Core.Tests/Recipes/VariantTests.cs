@@ -1,0 +1,129 @@
+using CsCheck;
+using Merienda.Core.Foods;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Tests.Recipes;
+
+/// <summary>A dish with some lines otherwise.</summary>
+public class VariantTests
+{
+    private static RecipeLine Line(string text, int id, string part = "") =>
+        RecipeLine.From(new TypedLine(text, part) { Id = IdOf(id) }, Table.Foods, MeasureSystem.Metric);
+
+    private static Guid IdOf(int id) => new(id, 0, 0, new byte[8]);
+
+    private static RecipeVersion Dish(params Variant[] variants) =>
+        new()
+        {
+            Name = "Bowls",
+            Portions = 2,
+            Lines =
+            [
+                Line("200 g cod", 1),
+                Line("150 g rice", 2),
+                Line("100 g feta", 3),
+                Line("40 ml olive oil", 4, "Sauce"),
+                Line("1 lemon", 5, "Sauce"),
+            ],
+            Variants = variants,
+            Keeping = Merienda.Core.Keeping.KeepingClass.WithKey("cooked-fish")!,
+        };
+
+    private static IEnumerable<(string Name, decimal Grams)> In(Variant variant) =>
+        Dish(variant).As(variant.Name)!.Lines.Select(line => (line.Name, line.Grams.Best));
+
+    [Fact]
+    public void Another_cheese_stands_where_the_cheese_stood()
+    {
+        var tofu = new Variant("Tofu") { Added = [new(IdOf(3), Line("100 g tofu", 31))] };
+        Assert.Equal(["Cod fillet", "White rice, dry", "Tofu, firm", "Olive oil", "Lemon"], In(tofu).Select(line => line.Name));
+    }
+
+    [Fact]
+    public void Half_the_rice_as_cauliflower()
+    {
+        var half = new Variant("Half cauliflower") { Lines = [new(IdOf(2), 0.5m)], Added = [new(null, Line("75 g cauliflower", 21))] };
+        Assert.Contains(("White rice, dry", 75m), In(half));
+        Assert.Equal(("Cauliflower", 75m), In(half).Last());
+    }
+
+    [Fact]
+    public void No_sauce_and_twice_the_sauce()
+    {
+        Assert.DoesNotContain("Olive oil", In(new Variant("No sauce") { Parts = [new("Sauce", 0)] }).Select(line => line.Name));
+        var twice = new Variant("Twice") { Parts = [new("Sauce", 2)], Lines = [new(IdOf(4), 1.5m)] };
+        Assert.Contains(("Olive oil", 3 * Line("40 ml olive oil", 4).Grams.Best), In(twice));
+        Assert.Contains(("Lemon", 2 * Line("1 lemon", 5).Grams.Best), In(twice));
+    }
+
+    /// <summary>Every variant of a dish brings what the changed lines bring, and nothing else moves.</summary>
+    [Fact]
+    public void A_variant_changes_only_what_it_says() =>
+        Gen.Select(Gen.Int[0, 40], Gen.Int[0, 40], Gen.Int[0, 40], Gen.Int[0, 40], Gen.Int[0, 40])
+            .Sample(tenths =>
+            {
+                decimal[] times = [tenths.Item1 / 10m, tenths.Item2 / 10m, tenths.Item3 / 10m, tenths.Item4 / 10m, tenths.Item5 / 10m];
+                var variant = new Variant("x") { Lines = [.. times.Select((one, at) => new LineChange(IdOf(at + 1), one))] };
+                var (dish, varied) = (Dish(variant), Dish(variant).As("x")!);
+                return new[] { Measure.Energy, Measure.Protein, Measure.Fat, Measure.NetCarbohydrate }.All(measure =>
+                    Math.Abs(
+                        dish.Lines.Select((line, at) => line.Brings(measure).Best * times[at]).Sum()
+                            - varied.Lines.Sum(line => line.Brings(measure).Best)
+                    ) < 0.000001m
+                );
+            });
+
+    [Fact]
+    public void The_recipe_itself_stays_as_it_is_and_a_variant_is_worked_out_once()
+    {
+        var dish = Dish(new Variant("No feta") { Lines = [new(IdOf(3), 0)] });
+        Assert.Same(dish, dish.As(null));
+        Assert.Same(dish.As("No feta"), dish.As("No feta"));
+        Assert.Null(dish.As("No cod"));
+        Assert.Equal(5, dish.Lines.Count);
+        Assert.Equal(
+            (dish.Name, dish.Portions, dish.Keeping),
+            (dish.As("No feta")!.Name, dish.As("No feta")!.Portions, dish.As("No feta")!.Keeping)
+        );
+    }
+
+    [Fact]
+    public void More_of_a_recipe_is_more_of_each_of_its_lines()
+    {
+        var sauce = new KnownRecipe(
+            Guid.NewGuid(),
+            Guid.NewGuid(),
+            Table.Recipe("Sauce", 2, [Line("40 ml olive oil", 1), Line("1 lemon", 2)])
+        );
+        var line = RecipeLine.Using("½ of sauce", sauce, Table.Foods, MeasureSystem.Metric).Taken(3);
+        Assert.Equal(1.5m, line.Use!.Batches.Best);
+        Assert.Equal(1.5m * sauce.Of.Lines[0].Grams.Best, line.Ingredients[0].Grams.Best);
+        Assert.Equal(3, line.Times);
+    }
+
+    private static Refusal? Refused(params Variant[] variants) => Variant.Refuse(variants, Dish());
+
+    [Fact]
+    public void What_cannot_be_a_variant_is_refused()
+    {
+        Variant Without(int line, string name = "Without") => new(name) { Lines = [new(IdOf(line), 0)] };
+        Assert.Null(Refused(Without(3)));
+        Assert.Equal("variant-line-gone", Refused(Without(99))!.Code);
+        Assert.Equal("variant-line-gone", Refused(new Variant("x") { Added = [new(IdOf(99), Line("1 egg", 6))] })!.Code);
+        Assert.Equal("variant-part-gone", Refused(new Variant("x") { Parts = [new("Ghost", 0)] })!.Code);
+        Assert.Equal("variant-name-length", Refused(Without(3, ""))!.Code);
+        Assert.Equal("variant-name-length", Refused(Without(3, new string('x', 61)))!.Code);
+        Assert.Null(Refused(Without(3, new string('x', 60))));
+        Assert.Equal("variant-name-twice", Refused(Without(3, "A"), Without(2, "a"))!.Code);
+        Assert.Equal("variant-empty", Refused(new Variant("x"))!.Code);
+        Assert.Equal("variant-empty", Refused(new Variant("x") { Lines = [new(IdOf(1), 1)], Parts = [new("Sauce", 1)] })!.Code);
+        Assert.Equal("variant-without-lines", Refused(new Variant("x") { Parts = [new("", 0), new("Sauce", 0)] })!.Code);
+        Assert.Equal("times-out-of-range", Refused(new Variant("x") { Lines = [new(IdOf(1), 10.01m)] })!.Code);
+        Assert.Equal("times-out-of-range", Refused(new Variant("x") { Lines = [new(IdOf(1), -0.01m)] })!.Code);
+        Assert.Null(Refused(new Variant("x") { Lines = [new(IdOf(1), 10)] }));
+        Assert.Equal("too-many-variants", Refused([.. Enumerable.Range(1, 13).Select(at => Without(3, $"{at}"))])!.Code);
+        Assert.Null(Refused([.. Enumerable.Range(1, 12).Select(at => Without(3, $"{at}"))]));
+    }
+}
