@@ -36,7 +36,7 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.keyboard.press('Escape');
     await page.getByRole('link', { name: 'Recipes', exact: true }).click();
     await page.getByRole('link', { name: 'Roast pepper and lentil soup' }).click();
-    await expect(page.getByRole('heading', { name: 'One portion' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Numbers' })).toBeVisible();
     await expectAxeClean(page);
     await page.getByRole('link', { name: 'Change' }).click();
     await expect(page.getByText('350 g = 350 g')).toBeVisible();

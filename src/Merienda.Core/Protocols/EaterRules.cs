@@ -82,6 +82,9 @@ public sealed class EaterRules
     /// </summary>
     public bool CountsPoints => _followed.Any(item => item.Protocol.Scheme is not null);
 
+    /// <summary>The measures that a rule counts today, with points where a protocol has a scheme.</summary>
+    public IEnumerable<Measure> Measures => Rules.SelectMany(rule => rule.Measures).Concat(CountsPoints ? [Measure.Points] : []).Distinct();
+
     /// <summary>The rules as they hold today.</summary>
     public IReadOnlyList<Rule> Rules { get; }
 

@@ -53,6 +53,10 @@ public abstract record Rule
     [JsonIgnore]
     public abstract string Title { get; }
 
+    /// <summary>The measures that it counts; a sheet shows these first.</summary>
+    [JsonIgnore]
+    public virtual IReadOnlyList<Measure> Measures => [];
+
     /// <summary>The rule as a sentence: "Net carbs: at most 25 g a day".</summary>
     public abstract string Sentence(FoodClasses classes);
 

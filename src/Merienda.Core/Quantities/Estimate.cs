@@ -65,6 +65,11 @@ public readonly record struct Estimate
             ? Zero
             : new(estimate.Low * times.Low, estimate.Best * times.Best, estimate.High * times.High);
 
+    /// <summary>This for so much of something, when it is of so much: the two are not known to err together.</summary>
+    /// <param name="whole">Above zero and bounded.</param>
+    public Estimate Per(decimal part, Estimate whole) =>
+        whole is not { Low: > 0, High: { } most } ? Unknown : new(Low * part / most, Best * part / whole.Best, High * part / whole.Low);
+
     /// <summary>What some grams hold of which 100 g hold this. An unknown amount of what holds none still brings none.</summary>
     public Estimate In(Estimate grams) =>
         High == 0 || grams.High == 0 ? Zero

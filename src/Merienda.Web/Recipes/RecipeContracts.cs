@@ -166,6 +166,9 @@ public sealed record PointsSideBySide(decimal PerPortion, decimal PerIngredient,
 public sealed record KeepingSuggestion(string Key, string Because);
 
 /// <param name="SaidAtEating">What comes off before reheating and what goes on when eating, one sentence each.</param>
+/// <param name="Counted">Keys of the measures that somebody at the table counts.</param>
+/// <param name="PortionGrams">As measured, or as wide as its lines may weigh when served; null when nobody knows.</param>
+/// <param name="PerHundred">Of 100 g as served; empty when nobody knows what it weighs.</param>
 /// <param name="Variant">The variant that lines, numbers and verdicts are of; null for the recipe as it is.</param>
 /// <param name="SuggestedKeeping">What follows from lines and steps; null when they do not say.</param>
 public sealed record RecipeSheet(
@@ -188,7 +191,11 @@ public sealed record RecipeSheet(
     IReadOnlyList<ShownVerdict> Verdicts,
     KeepingSuggestion? SuggestedKeeping,
     IReadOnlyList<DraftVariant> Variants,
-    string? Variant
+    string? Variant,
+    IReadOnlyList<string> Counted,
+    ShownEstimate? PortionGrams,
+    IReadOnlyList<ShownMeasure> PerHundred,
+    IReadOnlyList<ShownMeasure> Batch
 );
 
 public sealed record FoodFound(string Key, string Name, string Aisle, string Source, string Mark);

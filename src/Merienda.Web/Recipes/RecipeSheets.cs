@@ -51,6 +51,14 @@ public static class RecipeSheets
         var portion = Intake.Of(helping);
         // Where the ways of rounding are shown side by side, it is in the scheme of the first who counts points.
         var scheme = eaters.FirstOrDefault(eater => eater.Rules.CountsPoints)?.Rules.Context.Scheme ?? knowledge.HouseScheme;
+        var served = version.MadeIn(YieldUnit.Grams) is { } made ? Estimate.Exactly(made / version.Portions) : version.Profile.ServedWeight;
+        var isWeighed = served is { Low: > 0, High: not null };
+        IReadOnlyList<ShownMeasure> All(Func<Estimate, Estimate> of) =>
+            [
+                .. MeasureInfo
+                    .All.Where(info => info.Measure != Measure.Points)
+                    .Select(info => Shown.Of(info, of(portion.Value(info.Measure, scheme)))),
+            ];
         var points = new PointsSideBySide(
             Shown.Round(scheme.PointsOf(helping, PointsRounding.Portion).Best),
             Shown.Round(scheme.PointsOf(helping, PointsRounding.Ingredient).Best),
@@ -70,12 +78,7 @@ public static class RecipeSheets
             [.. version.Lines.Select(line => ToLine(line, version.Profile, foods, current, knowledge.Classes))],
             [.. version.Tasks.Select(ToTask)],
             [.. version.SaidAtEating(null)],
-            [
-                .. MeasureInfo
-                    .All.Where(info => info.Measure != Measure.Points)
-                    .Select(info => Shown.Of(info, portion.Value(info.Measure, scheme))),
-                .. Shown.Points(helping, eaters, knowledge.HouseScheme),
-            ],
+            [.. All(value => value), .. Shown.Points(helping, eaters, knowledge.HouseScheme)],
             points,
             knowledge.Classes.AllergensOf(version.Ingredients.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
             [.. eaters.Select(eater => ToVerdict(eater, version))],
@@ -86,7 +89,11 @@ public static class RecipeSheets
                 )
                 : null,
             [.. recipe.Version.Variants.Select(ToVariant)],
-            version == recipe.Version ? null : variant
+            version == recipe.Version ? null : variant,
+            [.. eaters.SelectMany(eater => eater.Rules.Measures).Distinct().Select(measure => MeasureInfo.Of(measure).Key)],
+            isWeighed ? Shown.Of(served) : null,
+            isWeighed ? All(value => value.Per(100, served)) : [],
+            All(value => value * version.Portions)
         );
     }
 

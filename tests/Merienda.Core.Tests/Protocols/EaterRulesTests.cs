@@ -1,3 +1,4 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
 using static Merienda.Core.Tests.Table;
 
@@ -79,5 +80,42 @@ public class EaterRulesTests
         var rules = new EaterRules([new AllergyRule { Id = "allergy", Classes = ["fish"] }], Context());
         Assert.Equal(Verdict.Breaks, rules.HardStop(Eat(1, "100 g cod"))!.Verdict);
         Assert.Single(rules.Rules);
+    }
+
+    /// <summary>Every shipped kind that counts a measure says which: its description shows one.</summary>
+    [Fact]
+    public void A_rule_names_the_measures_that_it_counts()
+    {
+        Assert.Equal([Measure.NetCarbohydrate], AtMost(Measure.NetCarbohydrate, 25).Measures);
+        Assert.Equal([Measure.Points], new PointsBudgetRule { Id = "points", AtMost = 20 }.Measures);
+        Assert.Equal(
+            [Measure.Protein, Measure.Fat],
+            new GramRatioRule
+            {
+                Id = "even",
+                Measure = Measure.Protein,
+                To = Measure.Fat,
+                Per = Period.Day,
+            }.Measures
+        );
+        Assert.Empty(
+            new ExclusionRule
+            {
+                Id = "x",
+                Name = "No dairy",
+                Excludes = ["dairy"],
+            }.Measures
+        );
+        DoseRule Dose(string counts) =>
+            new()
+            {
+                Id = "dose",
+                Name = "Fruit",
+                Classes = ["fruit"],
+                Counts = counts,
+                Per = Period.Day,
+            };
+        Assert.Empty(Dose("grams").Measures);
+        Assert.Equal([Measure.Sugars], Dose(MeasureInfo.Of(Measure.Sugars).Key).Measures);
     }
 }

@@ -151,4 +151,23 @@ public class EstimateTests
         Assert.Equal((0m, 0m), (Estimate.AtLeast(0, 0).Low, Estimate.AtLeast(0, 0).Best));
         Assert.Throws<ArgumentOutOfRangeException>(() => Estimate.Exactly(1) * -1);
     }
+
+    [Fact]
+    public void So_many_times_of_what_nobody_knows_exactly_spans_the_fewest_and_the_most()
+    {
+        Assert.Equal(Estimate.Between(2, 6, 12), Estimate.Between(1, 2, 3) * Estimate.Between(2, 3, 4));
+        Assert.True((Estimate.Between(1, 2, 3) * Estimate.Unknown).IsOpen);
+        Assert.Equal(Estimate.Zero, Estimate.Zero * Estimate.Unknown);
+        Assert.Equal(Estimate.Zero, Estimate.Unknown * Estimate.Zero);
+    }
+
+    [Fact]
+    public void What_100_g_hold_lies_between_the_least_in_the_heaviest_and_the_most_in_the_lightest()
+    {
+        Assert.Equal(Estimate.Between(40, 100, 300), Estimate.Between(100, 200, 300).Per(100, Estimate.Between(100, 200, 250)));
+        Assert.Equal(Estimate.Exactly(25), Estimate.Exactly(50).Per(100, Estimate.Exactly(200)));
+        Assert.True(Estimate.Exactly(50).Per(100, Estimate.Unknown).IsOpen);
+        Assert.True(Estimate.Exactly(50).Per(100, Estimate.Between(0, 1, 2)).IsOpen);
+        Assert.True(Estimate.AtLeast(1, 2).Per(100, Estimate.Exactly(100)).IsOpen);
+    }
 }

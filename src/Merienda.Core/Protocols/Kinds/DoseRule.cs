@@ -64,6 +64,9 @@ public sealed record DoseRule : BoundedRule
     public override Period Period => Per;
 
     [JsonIgnore]
+    public override IReadOnlyList<Measure> Measures => Counted is { } measure ? [measure] : [];
+
+    [JsonIgnore]
     public override string Title => Name;
 
     [JsonIgnore]

@@ -51,6 +51,9 @@ public sealed record LimitRule : BoundedRule
     public override Period Period => Per;
 
     [JsonIgnore]
+    public override IReadOnlyList<Measure> Measures => [Measure];
+
+    [JsonIgnore]
     public override string Title => Info.Name;
 
     [JsonIgnore]

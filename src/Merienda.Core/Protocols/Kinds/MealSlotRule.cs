@@ -71,6 +71,9 @@ public sealed record MealSlotRule : BoundedRule
     public override Period Period => Period.Meal;
 
     [JsonIgnore]
+    public override IReadOnlyList<Measure> Measures => [Measure];
+
+    [JsonIgnore]
     public override string Title => Meal == "any" ? Name : $"{Name} at {Meal}";
 
     [JsonIgnore]

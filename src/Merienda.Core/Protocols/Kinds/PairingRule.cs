@@ -42,6 +42,9 @@ public sealed record PairingRule : BoundedRule
     public override Period Period => Period.Day;
 
     [JsonIgnore]
+    public override IReadOnlyList<Measure> Measures => [Measure];
+
+    [JsonIgnore]
     public override string Title => $"Pairing by {MeasureInfo.Of(Measure).Name.ToLowerInvariant()}";
 
     [JsonIgnore]

@@ -42,6 +42,9 @@ public sealed record PointsBudgetRule : BoundedRule
     public override Period Period => Period.Day;
 
     [JsonIgnore]
+    public override IReadOnlyList<Measure> Measures => [Measure.Points];
+
+    [JsonIgnore]
     public override string Title => "Points";
 
     [JsonIgnore]

@@ -16,6 +16,9 @@ public abstract record QuotientRule : BoundedRule
     [JsonIgnore]
     public override Period Period => Per;
 
+    [JsonIgnore]
+    public override IReadOnlyList<Measure> Measures => [Measure];
+
     public override string Sentence(FoodClasses classes) => $"{Title}: {BoundsInWords()} {PeriodInWords}";
 
     public override Finding Check(Intake intake, RuleContext context)
@@ -165,6 +168,9 @@ public sealed record GramRatioRule : QuotientRule
 
     /// <summary>What is divided by.</summary>
     public required Measure To { get; init; }
+
+    [JsonIgnore]
+    public override IReadOnlyList<Measure> Measures => [Measure, To];
 
     [JsonIgnore]
     public override RuleKind Kind => Described;

@@ -190,11 +190,11 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
         {judged ? (
           <>
             <Verdicts of={judged.verdicts} />
-            <h3 className="mt-6 mb-1 text-base">{portionsMissing ? 'All of it' : 'One portion'}</h3>
+            <h3 className="mt-6 mb-1 text-base">{portionsMissing ? 'All of it' : 'Numbers'}</h3>
             {portionsMissing && (
               <p className="mb-2 text-sm text-steel">Say how many portions it makes; until then everything is judged as one.</p>
             )}
-            <Numbers measures={judged.perPortion} points={judged.points} />
+            <Numbers of={judged} />
           </>
         ) : (
           <p className="text-sm text-steel">Numbers and verdicts come up here with the first line.</p>

@@ -37,8 +37,8 @@ function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
             <SheetLines sheet={sheet} id={id} />
           </section>
           <section>
-            <h2 className="mb-1 text-lg">One portion</h2>
-            <Numbers measures={sheet.perPortion} points={sheet.points} />
+            <h2 className="mb-1 text-lg">Numbers</h2>
+            <Numbers of={sheet} />
             <p className="mt-3 text-sm">
               <span className="text-steel">Contains </span>
               {sheet.allergens.length > 0 ? sheet.allergens.join(', ') : 'none of the 14 listed allergens, as far as the lines are known'}
