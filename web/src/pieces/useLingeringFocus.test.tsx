@@ -6,10 +6,10 @@ function Row() {
   const { isActive, onFocus, onBlur } = useLingeringFocus();
   return (
     <>
-      <div onFocus={onFocus} onBlur={onBlur}>
+      <fieldset onFocus={onFocus} onBlur={onBlur}>
         <input aria-label="inside" />
         <input aria-label="beside" />
-      </div>
+      </fieldset>
       <output>{isActive ? 'active' : 'idle'}</output>
       <button type="button">outside</button>
     </>
