@@ -66,7 +66,7 @@ export async function addRecipe(page: Page, text: string, name: string, keepsAs 
   await page.getByRole('link', { name: 'New recipe' }).click();
   await page.getByLabel('Paste a recipe as it is written').fill(text);
   await page.getByRole('button', { name: 'Read it' }).click();
-  await expect(page.getByLabel('Name')).toHaveValue(name);
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue(name);
   await page.getByLabel('Keeps as').selectOption(keepsAs);
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
