@@ -86,7 +86,8 @@ export function LineEditor({ draft, onChange, read }: { draft: Draft; onChange: 
             className="mt-1"
             onClick={() => insert(lines.findLastIndex((line) => line.part === name) + 1 || lines.length, name)}
           >
-            <Plus size={15} /> {names.length > 1 ? `Another line for ${name || 'the main part'}` : 'Another line'}
+            <Plus size={15} /> Another line
+            {names.length > 1 && <span className="sr-only"> for {name || 'the main part'}</span>}
           </Button>
         </div>
       ))}
