@@ -30,15 +30,7 @@ public class EaterTests(TestDatabase database)
             return await cook.Send(
                 HttpMethod.Post,
                 $"{Week}/batches/{board["batches"]!.AsArray().Last()!["id"]}/place",
-                new
-                {
-                    to = new
-                    {
-                        date = Day(0),
-                        meal = "supper",
-                        eaterId = eater,
-                    },
-                }
+                FirstBatch.Place(eater, 0)
             );
         }
 
@@ -50,22 +42,12 @@ public class EaterTests(TestDatabase database)
             "adult-only",
             HttpMethod.Post,
             $"{path}/accepted",
-            new
-            {
-                what = "moonfish",
-                reason = "It is a plant",
-                isAdult = false,
-            }
+            Visitor.Acceptance("moonfish", "It is a plant", isAdult: false)
         );
         await cook.Must(
             HttpMethod.Post,
             $"{path}/accepted",
-            new
-            {
-                what = "moonfish",
-                reason = "It is a plant, says the packet",
-                isAdult = true,
-            }
+            Visitor.Acceptance("moonfish", "It is a plant, says the packet", isAdult: true)
         );
         var (accepted, board) = await Place("Accepted", "400 g moonfish");
         Assert.Equal(HttpStatusCode.OK, accepted);
@@ -86,19 +68,7 @@ public class EaterTests(TestDatabase database)
         await State(cook, eater, "low-carb", "net-carbs", 25);
         var board = await cook.MakeBatch(Week, await cook.AddRecipe(), Day(0), 2);
         var path = $"{Week}/batches/{board["batches"]![0]!["id"]}";
-        await cook.Must(
-            HttpMethod.Post,
-            $"{path}/place",
-            new
-            {
-                to = new
-                {
-                    date = Day(0),
-                    meal = "supper",
-                    eaterId = eater,
-                },
-            }
-        );
+        await cook.Must(HttpMethod.Post, $"{path}/place", FirstBatch.Place(eater, 0));
         await cook.Refused(HttpStatusCode.Conflict, "portions-in-their-days", HttpMethod.Delete, $"/api/table/eaters/{eater}");
         await cook.Must(HttpMethod.Delete, path);
         await cook.Must(HttpMethod.Delete, $"/api/table/eaters/{eater}");

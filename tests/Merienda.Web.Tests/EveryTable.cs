@@ -1,3 +1,5 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
 using static Merienda.Web.Tests.ThisWeek;
 
 namespace Merienda.Web.Tests;
@@ -42,16 +44,7 @@ internal static class EveryTable
                 portionHabit = 1,
             }
         );
-        await visitor.Must(
-            HttpMethod.Post,
-            $"{path}/accepted",
-            new
-            {
-                what = "tahini",
-                reason = "For the test only",
-                isAdult = true,
-            }
-        );
+        await visitor.Must(HttpMethod.Post, $"{path}/accepted", Visitor.Acceptance("tahini", "For the test only", isAdult: true));
         await visitor.Must(
             HttpMethod.Put,
             $"{path}/phases",
@@ -101,31 +94,14 @@ internal static class EveryTable
                 bestBefore = (string?)null,
             }
         );
-        var odd = System.Text.Json.Nodes.JsonNode.Parse(
-            System.Text.Json.JsonSerializer.Serialize(
-                Visitor.Draft("Odd", 2, ["200 g moonfruit"]),
-                System.Text.Json.JsonSerializerOptions.Web
-            )
-        )!;
+        var odd = JsonNode.Parse(JsonSerializer.Serialize(Visitor.Draft("Odd", 2, ["200 g moonfruit"]), JsonSerializerOptions.Web))!;
         odd["lines"]![0]!["food"] = "pear";
-        odd["parts"] = new System.Text.Json.Nodes.JsonArray(RecipePartTests.Slaw());
-        odd["variants"] = new System.Text.Json.Nodes.JsonArray(VariantTests.Halved(odd));
+        odd["parts"] = new JsonArray(RecipePartTests.Slaw());
+        odd["variants"] = new JsonArray(VariantTests.Halved(odd));
         await visitor.Must(HttpMethod.Post, "/api/recipes", odd);
         var board = await visitor.MakeBatch(Week, await visitor.AddRecipe(), Day(0), 2);
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
-        await visitor.Must(
-            HttpMethod.Post,
-            $"{Week}/batches/{batch}/place",
-            new
-            {
-                to = new
-                {
-                    date = Day(0),
-                    meal = "supper",
-                    eaterId = eater,
-                },
-            }
-        );
+        await visitor.Must(HttpMethod.Post, $"{Week}/batches/{batch}/place", FirstBatch.Place(eater, 0));
         var loose = (await visitor.Get($"{Week}/shelf"))["boxes"]!.AsArray().Last()!["id"];
         await visitor.Must(
             HttpMethod.Post,

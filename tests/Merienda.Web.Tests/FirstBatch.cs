@@ -7,13 +7,16 @@ namespace Merienda.Web.Tests;
 internal static class FirstBatch
 {
     public static object Place(JsonNode board, int day, string meal = "supper") =>
+        Place(board["eaters"]![0]!["id"]!.GetValue<Guid>(), day, meal);
+
+    public static object Place(Guid eater, int day, string meal = "supper") =>
         new
         {
             to = new
             {
                 date = Day(day),
                 meal,
-                eaterId = board["eaters"]![0]!["id"]!.GetValue<Guid>(),
+                eaterId = eater,
             },
         };
 

@@ -33,19 +33,7 @@ public class ProtocolTests(TestDatabase database)
         var recipe = await cook.AddRecipe("Rice bowl", 2, "200 g white rice");
         var board = await cook.MakeBatch(Week, recipe, Day(0), 2);
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
-        await cook.Must(
-            HttpMethod.Post,
-            $"{Week}/batches/{batch}/place",
-            new
-            {
-                to = new
-                {
-                    date = Day(0),
-                    meal = "supper",
-                    eaterId = eater,
-                },
-            }
-        );
+        await cook.Must(HttpMethod.Post, $"{Week}/batches/{batch}/place", FirstBatch.Place(eater, 0));
         var id = (
             await cook.Must(
                 HttpMethod.Post,

@@ -113,6 +113,14 @@ public sealed class Visitor(HttpClient client)
             }
         );
 
+    public static object Acceptance(string what, string reason, bool isAdult) =>
+        new
+        {
+            what,
+            reason,
+            isAdult,
+        };
+
     public static object Draft(string name, decimal portions, string[] lines, int? basedOn = null) =>
         new
         {

@@ -141,19 +141,15 @@ public sealed partial class RecipeLine
     /// <param name="times">Above zero.</param>
     public RecipeLine Taken(decimal times)
     {
-        var line = new RecipeLine(Typed, Read, Meanings, Mentioned, [.. _inByMeaning.Select(grams => grams * times)], Doubt)
-        {
-            Uncounted = Uncounted,
-            Source = Source,
-            Times = Times * times,
-        };
+        var line = Scaled(Estimate.Exactly(times), Typed, Read, Source, Times * times);
         line.Use = Use is null ? null : new(Use.Of, Use.Batches * times, [.. Use.Lines.Select(ingredient => ingredient.Taken(times))]);
         return line;
     }
 
     /// <summary>The line as far as another one takes the recipe that it stands in.</summary>
     private RecipeLine TakenBy(RecipeLine outer, Estimate batches) =>
-        new(
+        Scaled(
+            batches,
             Typed with
             {
                 Part = outer.Part,
@@ -164,14 +160,16 @@ public sealed partial class RecipeLine
             {
                 IsOptional = Read.IsOptional || outer.Read.IsOutOfNumbers,
             },
-            Meanings,
-            Mentioned,
-            [.. _inByMeaning.Select(grams => grams * batches)],
-            Doubt
-        )
+            batches is { Below: 0, Above: 0, IsOpen: false } ? Source : outer,
+            Times
+        );
+
+    private RecipeLine Scaled(Estimate by, TypedLine typed, ReadLine read, object source, decimal times) =>
+        new(typed, read, Meanings, Mentioned, [.. _inByMeaning.Select(grams => grams * by)], Doubt)
         {
             Uncounted = Uncounted,
-            Source = batches is { Below: 0, Above: 0, IsOpen: false } ? Source : outer,
+            Source = source,
+            Times = times,
         };
 
     /// <summary>The line with only one of its choices left: "2 tbsp tahini or peanut butter" becomes "2 tbsp tahini".</summary>

@@ -28,21 +28,8 @@ public sealed class RecipeVersion
 
     /// <summary>The dish as a variant has it; null when there is none of that name.</summary>
     /// <param name="variant">Null for the recipe as it is.</param>
-    public RecipeVersion? As(string? variant)
-    {
-        if (variant is null)
-        {
-            return this;
-        }
-
-        _as ??= [];
-        lock (_as)
-        {
-            return _as.TryGetValue(variant, out var known) ? known
-                : Variants.FirstOrDefault(one => one.Name == variant) is { } found ? _as[variant] = With(found.Of(Lines))
-                : null;
-        }
-    }
+    public RecipeVersion? As(string? variant) =>
+        variant is null ? this : (_as ??= Variants.ToDictionary(one => one.Name, one => With(one.Of(Lines)))).GetValueOrDefault(variant);
 
     private RecipeVersion With(IReadOnlyList<RecipeLine> lines) =>
         new()
@@ -90,22 +77,21 @@ public sealed class RecipeVersion
                 .DefaultIfEmpty(""),
         ];
 
+    private RecipePart? PartWith(string name) => Parts.FirstOrDefault(part => part.Name == name);
+
     /// <summary>How some parts keep together: as long as the shortest of them; all of them when null.</summary>
     public KeepingClass KeepingOf(IReadOnlyList<string>? parts) =>
         Parts.All(part => part.Keeping is null)
             ? Keeping
-            : KeepingClass.Shortest(
-                (parts ?? PartNames).Select(name => Parts.FirstOrDefault(part => part.Name == name)?.Keeping ?? Keeping)
-            );
+            : KeepingClass.Shortest((parts ?? PartNames).Select(name => PartWith(name)?.Keeping ?? Keeping));
 
     /// <summary>How its parts keep where that is otherwise than the dish, in the order of their names.</summary>
-    public IReadOnlyList<KeepingClass?> PartKeeping =>
-        [.. PartNames.Select(name => Parts.FirstOrDefault(part => part.Name == name)?.Keeping)];
+    public IReadOnlyList<KeepingClass?> PartKeeping => [.. PartNames.Select(name => PartWith(name)?.Keeping)];
 
     /// <summary>What all of it was measured to make; null while a part was not, or was otherwise.</summary>
     public decimal? MadeIn(YieldUnit unit) =>
         PartNames
-            .Select(name => Parts.FirstOrDefault(part => part.Name == name)?.Made)
+            .Select(name => PartWith(name)?.Made)
             .Aggregate((decimal?)0, (sum, made) => made is { } one && one.Unit == unit ? sum + one.Amount : null);
 
     /// <summary>What is done to some parts when they are eaten, one sentence each; of all of them when null.</summary>
@@ -140,7 +126,7 @@ public sealed class RecipeVersion
         _grams ??= [
             .. PartNames.Select(part =>
             {
-                if (Parts.FirstOrDefault(one => one.Name == part)?.Made is { Unit: YieldUnit.Grams } made)
+                if (PartWith(part)?.Made is { Unit: YieldUnit.Grams } made)
                 {
                     return made.Amount / Portions;
                 }

@@ -88,8 +88,13 @@ internal readonly record struct UsedAmount(string Name, UsedAmount.What? Counted
 
         return (read.Amount, read.Unit) switch
         {
-            ({ Low: > 0 } amount, { Kind: UnitKind.Mass } unit) => ByWeight(amount, unit.Mass.Grams, used),
-            ({ Low: > 0 } amount, { Kind: UnitKind.Volume } unit) => ByVolume(amount, unit.VolumeIn(system).Millilitres, used),
+            ({ Low: > 0 } amount, { Kind: UnitKind.Mass } unit) => Measured(amount, unit.Mass.Grams, YieldUnit.Grams, used),
+            ({ Low: > 0 } amount, { Kind: UnitKind.Volume } unit) => Measured(
+                amount,
+                unit.VolumeIn(system).Millilitres,
+                YieldUnit.Millilitres,
+                used
+            ),
             ({ Low: > 0 } amount, { Name: "each" }) when used.MadeIn(YieldUnit.Pieces) is { } pieces => (
                 Estimate.Between(amount.Low / pieces, amount.Best / pieces, amount.High / pieces),
                 null
@@ -117,40 +122,19 @@ internal readonly record struct UsedAmount(string Name, UsedAmount.What? Counted
             _ => 1m,
         };
 
-    private static (Estimate, string?) ByWeight(WrittenAmount amount, decimal grams, RecipeVersion used) =>
-        Measured(
-            amount,
-            grams,
-            Made(used, YieldUnit.Grams) ?? used.Profile.ServedWeight * used.Portions,
-            $"Nobody weighed what {used.Name} makes",
-            used,
-            "g"
-        );
-
-    private static (Estimate, string?) ByVolume(WrittenAmount amount, decimal millilitres, RecipeVersion used) =>
-        Measured(
-            amount,
-            millilitres,
-            Made(used, YieldUnit.Millilitres) ?? used.Profile.ServedVolume * used.Portions,
-            $"Nobody measured what {used.Name} makes",
-            used,
-            "ml"
-        );
-
-    private static Estimate? Made(RecipeVersion used, YieldUnit unit) => used.MadeIn(unit) is { } made ? Estimate.Exactly(made) : null;
-
-    private static (Estimate, string?) Measured(
-        WrittenAmount amount,
-        decimal each,
-        Estimate made,
-        string because,
-        RecipeVersion used,
-        string unit
-    ) =>
-        made is { High: { } most, Low: > 0 }
-            ? (
+    /// <summary>Grams or millilitres of what the recipe was measured to make, or else of what its lines make when served.</summary>
+    /// <param name="each">Grams or millilitres of one of what is counted.</param>
+    private static (Estimate, string?) Measured(WrittenAmount amount, decimal each, YieldUnit unit, RecipeVersion used)
+    {
+        var measured = used.MadeIn(unit);
+        var (served, sign, verb) =
+            unit == YieldUnit.Grams ? (used.Profile.ServedWeight, "g", "weighed") : (used.Profile.ServedVolume, "ml", "measured");
+        var made = measured is { } known ? Estimate.Exactly(known) : served * used.Portions;
+        return made is not { High: { } most, Low: > 0 }
+            ? (Estimate.Unknown, $"Nobody {verb} what {used.Name} makes; type a share or portions of it")
+            : (
                 Estimate.Between(amount.Low * each / most, amount.Best * each / made.Best, amount.High * each / made.Low),
-                made.Low == most ? null : $"{because}: {made.Low:0} to {most:0} {unit} by its lines"
-            )
-            : (Estimate.Unknown, $"{because}; type a share or portions of it");
+                made.Low == most ? null : $"Nobody {verb} what {used.Name} makes: {made.Low:0} to {most:0} {sign} by its lines"
+            );
+    }
 }
