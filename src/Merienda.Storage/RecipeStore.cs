@@ -72,7 +72,8 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
         );
 
     /// <summary>
-    /// The recipes that some lines may use: those that are chosen, and those in use whose name stands in the words.
+    /// The recipes that some lines may use: those that are chosen, those in use whose name stands in the words, and those that the recipe
+    /// uses already, whatever became of them.
     /// </summary>
     /// <param name="uses">The words of the lines, and the recipes that are chosen for them, put away or not: what uses one goes on doing
     /// so.</param>
@@ -84,15 +85,36 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                 select recipe.version_id from recipe
                 join recipe_version version on version.household_id = recipe.household_id and version.id = recipe.version_id
                 where recipe.id = any(@chosenRecipes) or (archived_at is null and position(lower(version.name) in @words) > 0)
+                    or recipe.id in (
+                        select used.recipe_id from recipe_line line
+                        join recipe_version used on used.household_id = line.household_id and used.id = line.used_version_id
+                        where line.recipe_version_id = (select version_id from recipe where id = @selfRecipe))
                 order by recipe.id limit 400;
+                select distinct used.recipe_id, used.name from recipe_line line
+                join recipe_version used on used.household_id = line.household_id and used.id = line.used_version_id
+                where line.recipe_version_id = (select version_id from recipe where id = @selfRecipe);
                 select counts_tolerances from household where id = app_household();
                 """,
-                new { words = uses.Words.ToLowerInvariant(), chosenRecipes = uses.Chosen.ToArray() },
-                async rows => (Ids: (await rows.ReadAsync<Guid>()).ToList(), IsTolerant: await rows.ReadSingleAsync<bool>())
+                new
+                {
+                    words = uses.Words.ToLowerInvariant(),
+                    chosenRecipes = uses.Chosen.ToArray(),
+                    selfRecipe = self,
+                },
+                async rows =>
+                    (
+                        Ids: (await rows.ReadAsync<Guid>()).ToList(),
+                        Former: (await rows.ReadAsync<(Guid Id, string Name)>()).ToList(),
+                        IsTolerant: await rows.ReadSingleAsync<bool>()
+                    )
             )
             .Then(
                 async (scope, found) =>
-                    new Cookbook([.. (await versions.Of(scope, found.Ids, found.IsTolerant)).Values.Select(recipe => recipe.Known)], self)
+                    new Cookbook(
+                        [.. (await versions.Of(scope, found.Ids, found.IsTolerant)).Values.Select(recipe => recipe.Known)],
+                        self,
+                        found.Former
+                    )
             );
 
     /// <summary>Stores a version; refused when the one it is based on does not count any more.</summary>

@@ -1,5 +1,6 @@
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
+using Merienda.Core.Sessions;
 using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
@@ -30,33 +31,41 @@ public sealed class TickStore(EditDoor door)
             {
                 var start = locked.Household.Rhythm.WeekOf(date);
                 var kept = locked.Ticked.Where(week => TableReading.IsOfWeek(week, start)).ToList();
-                return Tick(Tables.ShopTick, new ShopTickRow(kept.Append(start).First(), itemKey), kept.Count > 0, isTicked);
+                return Tick(Tables.ShopTick, [new ShopTickRow(kept.Append(start).First(), itemKey)], _ => kept.Count > 0, isTicked);
             }
         );
 
     public Task<Result<Edited<bool>>> TickTask(EditStamp stamp, Guid batchId, string taskId, bool isTicked) =>
-        door.Edit<(bool IsThere, IReadOnlyList<TaskTickRow> Ticks), bool>(
+        door.Edit<(IReadOnlyList<Guid> Session, IReadOnlyList<TaskTickRow> Ticks), bool>(
             stamp,
             Journal.Tick,
             Reading
-                .Of(
-                    "select exists (select 1 from batch where id = @tickedBatch);",
+                .Of<IReadOnlyList<Guid>>(
+                    "select id from batch where session_id = (select session_id from batch where id = @tickedBatch);",
                     new { tickedBatch = batchId },
-                    rows => rows.ReadSingleAsync<bool>()
+                    async rows => [.. await rows.ReadAsync<Guid>()]
                 )
                 .And(Tasks),
             locked =>
-                !locked.IsThere
+                locked.Session.Count == 0
                     ? new Refusal("batch-gone", "batch", batchId.ToString(), "somebody took it off the bench", "Load the session again")
                     : Tick(
                         Tables.TaskTick,
-                        new TaskTickRow(batchId, taskId),
-                        locked.Ticks.Contains(new TaskTickRow(batchId, taskId)),
+                        (CookedDish.IsShared(taskId) ? locked.Session : [batchId]).Select(batch => new TaskTickRow(batch, taskId)),
+                        locked.Ticks.Contains,
                         isTicked
                     )
         );
 
-    private static Decided<bool> Tick<TRow>(TenantTable<TRow> table, TRow row, bool was, bool isTicked)
-        where TRow : class =>
-        new(new Change(isTicked ? "Ticked" : "Unticked").Put(table, was ? row : null, isTicked ? row : null), isTicked);
+    private static Decided<bool> Tick<TRow>(TenantTable<TRow> table, IEnumerable<TRow> rows, Func<TRow, bool> was, bool isTicked)
+        where TRow : class
+    {
+        var change = new Change(isTicked ? "Ticked" : "Unticked");
+        foreach (var row in rows)
+        {
+            change.Put(table, was(row) ? row : null, isTicked ? row : null);
+        }
+
+        return new(change, isTicked);
+    }
 }

@@ -25,6 +25,15 @@ public class RecipeAndTableTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task A_part_is_called_as_its_heading_says_without_shouting()
+    {
+        var cook = await database.SignUp();
+        var text = "Bowl\nServes 2\n200 g cod\nSAUCE\n2 tbsp olive oil\nFor the slaw\n1 carrot\n\nMethod\nMix.";
+        var draft = await cook.Must(HttpMethod.Post, "/api/recipes/read-text", new { text });
+        Assert.Equal(["", "Sauce", "Slaw"], draft["lines"]!.AsArray().Select(line => line!["part"]!.GetValue<string>()));
+    }
+
+    [Fact]
     public async Task A_food_that_a_person_chose_wins_over_the_words_and_stays_chosen()
     {
         var cook = await database.SignUp();

@@ -124,6 +124,61 @@ public class RecipeUseTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task Words_go_on_meaning_a_base_that_was_renamed_or_put_away_since()
+    {
+        var cook = await database.SignUp();
+        var used = await AddBase(cook);
+        var pie = await cook.AddRecipe("Pie", 4, "½ of Harbour base", "1 onion");
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{used}", Visitor.Draft("Quay base", 8, ["1000 g cod"], 1));
+        var draft = Visitor.Draft("Pie", 4, ["½ of Harbour base", "2 onions"], 1);
+        // So it reads while it is typed, and so when it is saved; in another dish the old name means nothing.
+        Assert.Equal(used, Used(await cook.Must(HttpMethod.Post, $"/api/recipes/check?recipe={pie}", draft)));
+        Assert.Null(Used(await cook.Must(HttpMethod.Post, "/api/recipes/check", draft)));
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{pie}", draft);
+        Assert.Equal(used, Used(await cook.Get($"/api/recipes/{pie}")));
+        await cook.Must(HttpMethod.Delete, $"/api/recipes/{used}");
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{pie}", Visitor.Draft("Pie", 4, ["½ of Quay base"], 2));
+        Assert.Equal(used, Used(await cook.Get($"/api/recipes/{pie}")));
+
+        static Guid? Used(JsonNode sheet) => sheet["lines"]![0]!["uses"]?["id"]!.GetValue<Guid>();
+    }
+
+    [Fact]
+    public async Task A_base_that_is_done_stays_done_when_the_first_batch_that_takes_it_goes()
+    {
+        var cook = await database.SignUp();
+        await AddBase(cook);
+        var board = await cook.MakeBatch(Week, await cook.AddRecipe("Pie", 2, "½ of Harbour base"), Day(-1), 2);
+        var first = board["batches"]![0]!["id"]!.GetValue<string>();
+        await cook.MakeBatch(Week, await cook.AddRecipe("Soup", 2, "½ of Harbour base"), Day(-1), 2);
+        Assert.False(await IsDone());
+        await Tick(true);
+        Assert.True(await IsDone());
+        await cook.Must(HttpMethod.Delete, $"{Week}/batches/{first}");
+        Assert.True(await IsDone());
+        await Tick(false);
+        Assert.False(await IsDone());
+
+        async Task<JsonNode> Task() => (await cook.Get($"{Week}/sessions"))[0]!["tasks"]![0]!;
+        async Task<bool> IsDone() => (await Task())["isTicked"]!.GetValue<bool>();
+        async Task Tick(bool isTicked)
+        {
+            var task = await Task();
+            var (batchId, taskId) = (task["batchId"]!.GetValue<Guid>(), task["taskId"]!.GetValue<string>());
+            await cook.Must(
+                HttpMethod.Put,
+                $"{Week}/sessions/tick",
+                new
+                {
+                    batchId,
+                    taskId,
+                    isTicked,
+                }
+            );
+        }
+    }
+
+    [Fact]
     public async Task A_recipe_of_another_household_is_no_food()
     {
         var (cook, other) = (await database.SignUp(), await database.SignUp());

@@ -54,6 +54,28 @@ public class VariantTests(TestDatabase database)
         sheet["lines"]!.AsArray().Select(line => (line!["text"]!.GetValue<string>(), line["times"]!.GetValue<decimal>()));
 
     [Fact]
+    public async Task A_variant_that_was_only_just_begun_stops_no_numbers_but_is_not_saved()
+    {
+        var cook = await database.SignUp();
+        foreach (var begun in new[] { Changing("Variant 1"), Changing("", (Guid.Empty, 2)) })
+        {
+            var draft = Draft(
+                (draft, ids) =>
+                {
+                    foreach (var change in begun["lines"]!.AsArray())
+                    {
+                        change!["line"] = ids[0];
+                    }
+
+                    draft["variants"] = new JsonArray(begun.DeepClone());
+                }
+            );
+            Assert.Empty((await cook.Must(HttpMethod.Post, "/api/recipes/check", draft))["variants"]!.AsArray());
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, (await cook.Send(HttpMethod.Post, "/api/recipes", draft)).Status);
+        }
+    }
+
+    [Fact]
     public async Task A_variant_has_numbers_allergens_and_verdicts_of_its_own()
     {
         var cook = await database.SignUp();

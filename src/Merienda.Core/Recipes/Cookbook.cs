@@ -9,7 +9,8 @@ public sealed record KnownRecipe(Guid Id, Guid Version, RecipeVersion Of)
 
 /// <summary>The recipes that lines may use.</summary>
 /// <param name="self">The recipe that the lines are of; null for a new one.</param>
-public sealed class Cookbook(IReadOnlyList<KnownRecipe> recipes, Guid? self = null)
+/// <param name="former">Names that recipes had when its lines were saved: a line goes on using what was renamed or put away since.</param>
+public sealed class Cookbook(IReadOnlyList<KnownRecipe> recipes, Guid? self = null, IReadOnlyList<(Guid Id, string Name)>? former = null)
 {
     private const string Prefix = "recipe:";
 
@@ -24,9 +25,25 @@ public sealed class Cookbook(IReadOnlyList<KnownRecipe> recipes, Guid? self = nu
 
     public KnownRecipe? WithKey(string key) => IdIn(key) is { } id ? _byId.GetValueOrDefault(id) : null;
 
-    /// <summary>The one recipe of that name; null when there is none, or more than one.</summary>
-    public KnownRecipe? Named(string words) =>
-        Plain(words) is { Length: > 0 } name && _byName[name].Take(2).ToList() is [var one] ? one : null;
+    /// <summary>The one recipe of that name, or else the one that was called so; null when there is none, or more than one.</summary>
+    public KnownRecipe? Named(string words)
+    {
+        var name = Plain(words);
+        var found = name.Length == 0 ? [] : _byName[name].ToList();
+        if (found.Count == 0)
+        {
+            found =
+            [
+                .. (former ?? [])
+                    .Where(one => Plain(one.Name) == name)
+                    .Select(one => _byId.GetValueOrDefault(one.Id))
+                    .OfType<KnownRecipe>()
+                    .Distinct(),
+            ];
+        }
+
+        return found is [var one] ? one : null;
+    }
 
     /// <summary>
     /// The recipe that a line's words mean. A dish of a food's name does not take itself for it: in "Pulled pork" the words "300 g pulled

@@ -25,8 +25,8 @@ public static class LineWeight
     public static (Estimate Grams, string? Doubt) Of(ReadLine line, Food food, MeasureSystem system, Precision? said = null)
     {
         var (grams, doubt) = ByWords(line, food, system);
-        // A range that was typed stays one, however it is measured.
-        return said is not { } precision || grams.IsOpen || line.Amount is not { Low: > 0 } amount
+        // A range that was typed stays one, however it is measured, and so does what its words leave in doubt.
+        return said is not { } precision || doubt is not null || grams.IsOpen || line.Amount is not { Low: > 0 } amount
             ? (grams, doubt)
             : (Widen(new(amount.Low / amount.Best, amount.High / amount.Best), grams.Best, WidthOf(precision)), doubt);
     }

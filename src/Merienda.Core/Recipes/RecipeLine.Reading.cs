@@ -25,12 +25,15 @@ public sealed partial class RecipeLine
 
         var used = UsedAmount.In(read);
         var named = recipes?.Meant(used);
-        if (named is not null && used.Counted is not null)
+        (var resolved, var match) = LineResolver.Resolve(read, foods);
+        // Half a naan is half of one, or half of what the own recipe makes.
+        var mayBePieces = used.IsBareFraction && match is { IsSure: true, Food: { } piece } && piece.Measures.ContainsKey("each");
+        if (named is not null && used.Counted is not null && !mayBePieces)
         {
             return Using(typed, read, named, system);
         }
 
-        (read, var match) = LineResolver.Resolve(read, foods);
+        read = resolved;
         return named is null ? Of(typed, read, [match, .. LineResolver.Others(read, match, foods)], foods, system)
             : match.IsSure ? Of(typed, read, [match, LineMeaning.Of(named)], foods, system)
             : Using(typed, read, named, system);

@@ -8,7 +8,8 @@ namespace Merienda.Core.Recipes;
 /// </summary>
 /// <param name="Name">The words that name the recipe.</param>
 /// <param name="Counted">What the number counts; null when the line only says a number and a unit.</param>
-internal readonly record struct UsedAmount(string Name, UsedAmount.What? Counted)
+/// <param name="IsBareFraction">Whether only a fraction says so: "½ Naan" may be half of one piece.</param>
+internal readonly record struct UsedAmount(string Name, UsedAmount.What? Counted, bool IsBareFraction)
 {
     public enum What
     {
@@ -70,8 +71,8 @@ internal readonly record struct UsedAmount(string Name, UsedAmount.What? Counted
         }
 
         // "½ of it": a fraction without a unit is one of the batch.
-        counted ??= read is { Amount: { High: < 1 }, Unit.Name: "each" } ? What.Batches : null;
-        return new(string.Join(' ', words.Skip(at)), counted);
+        var isFraction = counted is null && read is { Amount: { High: < 1 }, Unit.Name: "each" };
+        return new(string.Join(' ', words.Skip(at)), isFraction ? What.Batches : counted, isFraction && at == 0);
     }
 
     /// <summary>Batches of the recipe that the line takes, and what a person should look at.</summary>

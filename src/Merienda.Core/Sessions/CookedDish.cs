@@ -23,6 +23,13 @@ public sealed record CookedDish(
     /// <summary>Whether no batch of it stands on the bench: all of it goes into other dishes.</summary>
     public bool IsBase { get; init; }
 
+    /// <summary>What one of its tasks is ticked as: a base is nobody's own batch.</summary>
+    public string KeyOf(PrepTask task) => IsBase ? $"{Version:N}:{task.Id}" : task.Id;
+
+    /// <summary>Whether a key is a base's: it is ticked for all batches of the session, so that the tick stays when one of them goes.</summary>
+    public static bool IsShared(string key) =>
+        key.IndexOf(':', StringComparison.Ordinal) == 32 && Guid.TryParseExact(key.AsSpan(0, 32), "N", out _);
+
     /// <summary>Everything a session cooks: each recipe once, what others take some of before them.</summary>
     public static IReadOnlyList<CookedDish> Of(IReadOnlyList<BatchToCook> batches)
     {

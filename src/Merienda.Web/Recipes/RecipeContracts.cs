@@ -87,7 +87,17 @@ public sealed record DraftVariant(
     IReadOnlyList<DraftLineChange> Lines,
     IReadOnlyList<DraftPartChange> Parts,
     IReadOnlyList<DraftVariantLine> Added
-);
+)
+{
+    /// <summary>Whether it has a name and something is otherwise in it.</summary>
+    internal bool IsBegun =>
+        Name.Trim().Length > 0
+        && (
+            Lines.Any(change => change.Times != 1)
+            || Parts.Any(change => change.Times != 1)
+            || Added.Any(added => added.Line.Text.Trim().Length > 0)
+        );
+}
 
 /// <param name="Times">How often the line goes in: 0 leaves it out.</param>
 public sealed record DraftLineChange(Guid Line, decimal Times);

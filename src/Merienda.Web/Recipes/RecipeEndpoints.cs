@@ -92,19 +92,22 @@ public static class RecipeEndpoints
     }
 
     /// <summary>"For the slaw" is the part Slaw.</summary>
-    private static string Headed(string part) => part.Length == 0 ? "" : $"{char.ToUpperInvariant(part[0])}{part[1..]}";
+    private static string Headed(string part) =>
+        part.Length == 0 ? "" : $"{char.ToUpperInvariant(part[0])}{(part.Any(char.IsLower) ? part[1..] : part[1..].ToLowerInvariant())}";
 
     /// <param name="variant">Whose lines, numbers and verdicts are answered; the recipe's own without it.</param>
+    /// <param name="recipe">The recipe that is changed; none for a new one.</param>
     private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Check(
         RecipeDraft draft,
         CurrentTenant tenant,
         [AsParameters] Desk desk,
-        string? variant = null
+        string? variant = null,
+        Guid? recipe = null
     )
     {
         var ((table, foods), recipes) = await desk.Database.Read(
             tenant,
-            desk.Households.Table().And(desk.Packets.Foods).And(desk.Recipes.Cookbook(draft.Uses, null))
+            desk.Households.Table().And(desk.Packets.Foods).And(desk.Recipes.Cookbook(draft.Uses, recipe))
         );
         // While it is typed a name, the portions and how it keeps may still be missing: one portion is then all of it.
         var soFar = draft with
@@ -112,8 +115,10 @@ public static class RecipeEndpoints
             Name = draft.Name.Trim().Length == 0 ? "Untitled" : draft.Name,
             Portions = draft.Portions ?? 1,
             Keeping = draft.Keeping.Length == 0 ? Core.Keeping.KeepingClass.All[0].Key : draft.Keeping,
+            // Nor is a variant that was only just begun a mistake.
+            Variants = [.. (draft.Variants ?? []).Where(one => one.IsBegun)],
         };
-        var read = RecipeDrafts.ToRecipe(soFar, Guid.Empty, foods.Matcher, recipes);
+        var read = RecipeDrafts.ToRecipe(soFar, recipe ?? Guid.Empty, foods.Matcher, recipes);
         return read.Refusal is { } refusal
             ? refusal.ToProblem()
             : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table.Diners, foods.Matcher, desk.Knowledge, NoneNewer, variant));

@@ -88,7 +88,7 @@ public static class WeekPages
     {
         // What is cooked for several is ticked at the first of them.
         var batch = batches[dish.IsBase ? dish.For[0] : dish.Letter];
-        var id = dish.IsBase ? $"{dish.Version:N}:{item.Task.Id}" : item.Task.Id;
+        var id = dish.KeyOf(item.Task);
         return new(
             batch.Id,
             dish.Letter,

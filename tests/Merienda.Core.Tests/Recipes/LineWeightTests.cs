@@ -1,4 +1,5 @@
 using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
 using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Recipes;
@@ -77,6 +78,15 @@ public class LineWeightTests
         Assert.True(packs.Count > 1 && !Food("couscous").Measures.ContainsKey("pack"));
         Assert.Equal((packs[0], packs[0], packs[^1]), (line.Grams.Low, line.Grams.Best, line.Grams.High));
         Assert.StartsWith("No size given", line.Doubt, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void How_it_was_measured_settles_no_doubt_that_its_words_leave()
+    {
+        var read = IngredientLineReader.Read("1 pack couscous");
+        var open = LineWeight.Of(read, Food("couscous"), MeasureSystem.Metric);
+        Assert.NotNull(open.Doubt);
+        Assert.Equal(open, LineWeight.Of(read, Food("couscous"), MeasureSystem.Metric, Precision.Weighed));
     }
 
     [Theory]

@@ -170,6 +170,33 @@ public class RecipeUseTests
     }
 
     [Fact]
+    public void Half_of_something_that_comes_in_pieces_may_be_half_a_piece()
+    {
+        var egg = Known(Recipe("Egg", 4, Table.Line("100 g tofu")), 3);
+        var line = Using("½ egg", egg);
+        Assert.Null(line.Use);
+        Assert.Contains("your recipe Egg", line.Doubt);
+        Assert.NotNull(Using("½ batch egg", egg).Use);
+        Assert.NotNull(Using("½ of the egg", egg).Use);
+        // Nothing of the table comes in pieces by that name.
+        Assert.NotNull(Using("½ harbour base").Use);
+    }
+
+    [Fact]
+    public void A_recipe_that_was_renamed_is_found_by_the_name_it_had_when_the_line_was_saved()
+    {
+        Cookbook Book(params (Guid, string)[] former) => new([Base], null, former);
+        RecipeLine Old(Cookbook book) => RecipeLine.From("½ of the quay base", Table.Foods, MeasureSystem.Metric, recipes: book);
+        Assert.Equal(Base.Id, Old(Book((Base.Id, "Quay base"))).Use!.Of.Id);
+        Assert.Null(Old(Book()).Use);
+        // Nobody guesses between two, and what has the name today comes first.
+        var other = Known(Recipe("Other base", 2, Table.Line("1 egg")), 9);
+        Assert.Null(Old(new([Base, other], null, [(Base.Id, "Quay base"), (other.Id, "Quay base")])).Use);
+        var quay = Known(Recipe("Quay base", 2, Table.Line("1 egg")), 9);
+        Assert.Equal(quay.Id, Old(new([Base, quay], null, [(Base.Id, "Quay base")])).Use!.Of.Id);
+    }
+
+    [Fact]
     public void A_dish_takes_itself_only_by_a_share()
     {
         var book = new Cookbook([Base], Base.Id);

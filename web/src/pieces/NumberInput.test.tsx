@@ -26,6 +26,17 @@ describe('a small number in a sentence', () => {
     expect([onChange.mock.lastCall, field().hasAttribute('aria-invalid')]).toEqual([[5], false]);
   });
 
+  it('marks what is a number and cannot be, and takes nothing over', () => {
+    const onChange = vi.fn();
+    render(<NumberInput label="Width" unit="mm" value={4} isPossible={(value) => value > 0 && value <= 10} onChange={onChange} />);
+    for (const text of ['0', '11']) {
+      type(text);
+      expect([onChange.mock.calls.length, field().getAttribute('aria-invalid')]).toEqual([0, 'true']);
+    }
+    type('10');
+    expect([onChange.mock.lastCall, field().hasAttribute('aria-invalid')]).toEqual([[10], false]);
+  });
+
   it('is empty where nothing is said, not nought', () => {
     draw(null);
     expect(field().value).toBe('');

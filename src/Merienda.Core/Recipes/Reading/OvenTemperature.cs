@@ -47,7 +47,7 @@ internal static partial class OvenTemperature
             + @"(\bgas( mark)? ?(?<gas>[1-9])\b"
             + @"|\b(?<n>\d{2,3})(\s?°|\s?º|[\s-]degrees?)\s?(?<scale>[CF])?\b"
             + @"|\b(?<n>\d{2,3})\s?(?<scale>[CF])\b"
-            + @"|\b(oven (down |up )?to|(bake|roast|air[ -]?fry|cook)\b[\w ]{0,20}? at) (?<n>[1-5]\d{2})\b(?!\s?(g|ml|min|h|w)))",
+            + @"|\b(oven (down |up )?to|at|fan( oven)?( at)?) (?<n>[1-5]\d{2})\b(?!\s?(g|ml|min|h|w)))",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Degrees();

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.RegularExpressions;
 using Merienda.Core.Quantities;
 
@@ -72,8 +73,13 @@ internal static partial class StepMinutes
             : 1;
         return amount is { } many
             ? (int)Math.Ceiling(Math.Min(TaskReader.MostMinutes, (many + (match.Groups["half"].Success ? 0.5m : 0)) * each))
+                + RestOf(match, each)
             : null;
     }
+
+    /// <summary>The minutes behind an hour: "1h30", "1 hr 20".</summary>
+    private static int RestOf(Match match, decimal each) =>
+        each == 60 && match.Groups["rest"].Success ? int.Parse(match.Groups["rest"].Value, CultureInfo.InvariantCulture) : 0;
 
     private const string One =
         @"(half an|an?|a couple of|a few|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|\d+([.,]\d+)?( ?[½¼¾]| \d/\d)?|[½¼¾]|\d/\d)";
@@ -86,7 +92,7 @@ internal static partial class StepMinutes
             + One
             + @"(\s?(-|–|—|to|or)\s?"
             + One
-            + @")?)[\s-]*(?<more>more |further |another )?(?<unit>h|hours?|hrs?|min|mins|minutes?|seconds?|secs?)\b(?<half> and a half)?"
+            + @")?)[\s-]*(?<more>more |further |another )?(?<unit>h(?=\d)|(h|hours?|hrs?|min|mins|minutes?|seconds?|secs?)\b)(?<half> and a half)?(\s?(?<rest>[0-5]\d)\b(?!\s?(min|°|º|[CFg]\b|%)))?"
             + @"|\b(?<n>\d+)\s+(?<unit>more)\b(?! \w)"
             + @"|\bfor\s+(?<n>\d+)(?=\s*$|\s*[,.)])(?<unit>))",
         RegexOptions.IgnoreCase

@@ -11,6 +11,9 @@ internal sealed partial class StepReading
     /// <summary>From so many minutes on what "cooks" needs nobody beside it [C].</summary>
     private const int LongCooking = 10;
 
+    /// <summary>From so many minutes on nobody does by hand what the words do not name [C].</summary>
+    private const int LongByHand = 60;
+
     /// <summary>From so many minutes on "on low" is a slow cooker's setting and not a flame's [C].</summary>
     private const int LongOnASetting = 60;
 
@@ -87,7 +90,8 @@ internal sealed partial class StepReading
         var named = place ?? doings.Select(one => one.Appliance).FirstOrDefault(one => one is not (null or Appliance.None));
         if (_longest < 0)
         {
-            Appliance = named ?? Appliance;
+            // What "cooks" and says neither where nor how long stands on the stove.
+            Appliance = named ?? (Appliance == Appliance.None && doings.Any(one => one.IsAlone is null) ? Appliance.Burner : Appliance);
         }
 
         if (minutes.Count == 0)
@@ -117,6 +121,7 @@ internal sealed partial class StepReading
             (
                 _isAlone
                 ?? where is not (null or Appliance.None or Appliance.Burner)
+                    || duration.Minutes >= LongByHand
                     || (where == Appliance.Burner && duration.Minutes >= LongCooking)
             ) && !(where == Appliance.Burner && (_isWatched || StepMinutes.IsTurned(clause)));
         var sum = isAlone ? _alone : _byHand;

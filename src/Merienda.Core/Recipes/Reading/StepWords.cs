@@ -69,9 +69,9 @@ internal static partial class StepWords
             + @"|(?<boil>\bsimmer(ing)?\b|\bbubbl(e|ing)\b|\b(par)?boil(ing)?\b|\bpoach\b|\bsteam\b|\bbraise\b|\bblanch\b|\breduce\b)"
             + @"|(?<chill>\bchill\b|\brefrigerate\b|\bmarinate\b)"
             + @"|(?<blend>\bblend\b|\bblitz\b|\bwhi[zs]z\b|\bpur[eé]e\b(?! and)|\bliquidi[sz]e\b|\bpulse\b)"
-            + @"|(?<wait>(?<!the )\brest\b(?! of)|\bstand\b|\bcool\b|\bset aside\b|\bsoak\b|\bprove\b|\bproof\b|\brise\b|\binfuse\b|\bsteep\b|\bthaw\b|\bdefrost\b)"
-            + @"|(?<leave>\bleave\b|\blet\b)"
-            + @"|(?<cook>\bcook\b|\bheat\b(?! off)|\bwarm\b|\breturn\b)"
+            + @"|(?<wait>(?<!the )\brest\b(?! of)|\bstand\b|\bcool\b|\bset aside\b|\bsoak\b|\bprove\b|\bproof\b|\brise\b|\binfuse\b|\bsteep\b|\bthaw\b|\bdefrost\b|\bpress\b|\bstrain\b|\bdrain\b|\bferment\b|\bhang\b)"
+            + @"|(?<leave>\bleave\b|\blet\b|\breturn\b)"
+            + @"|(?<cook>\bcook\b|(?<!the )\bheat\b(?! off)|\bwarm\b)"
             + @"|(?<hand>\bknead\b|\bwhisk\b|\bbeat\b|\bchop\b|\bslice\b|\bcut\b|\bstir\b|\bmix\b|\bwork\b)",
         RegexOptions.IgnoreCase
     )]
@@ -79,7 +79,7 @@ internal static partial class StepWords
 
     [GeneratedRegex(
         @"(?<air>\bair[ -]?fryer\b)|(?<slow>\bslow[ -]cooker\b)|(?<pressure>\bpressure[ -]cooker\b|\b(high|low) pressure\b)|(?<microwave>\bmicrowave\b)"
-            + @"|(?<oven>(?<!from the |out of the )\boven\b)|(?<fridge>\bfridge\b|\brefrigerator\b)|(?<blender>\bblender\b|\bfood processor\b)"
+            + @"|(?<oven>(?<!from the |out of the )\boven\b|\bfan\b(?= ?(oven )?(at )?\d))|(?<fridge>\bfridge\b|\brefrigerator\b)|(?<blender>\bblender\b|\bfood processor\b)"
             + @"|\bstove(top)?\b|\bhob\b|\bsaucepan\b|\bskillet\b|\bwok\b|\bfrying pan\b|\bgriddle\b|\bgrill pan\b|\b(in|into|to) a (\w+ ){0,3}(pan|pot|casserole)\b|\bover (a )?(very )?(low|medium|high|gentle)\b|\bboiling (salted )?water\b",
         RegexOptions.IgnoreCase
     )]

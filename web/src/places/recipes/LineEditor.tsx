@@ -7,7 +7,20 @@ import { LineRow } from './LineRow';
 import { PartHead } from './PartHead';
 import { blankLine, blankPart, type Draft, type DraftLine, type DraftPart, partNames } from './queries';
 
-type Parts = Pick<Draft, 'lines' | 'parts'>;
+type Parts = Pick<Draft, 'lines' | 'parts' | 'variants'>;
+
+/** Lines and variants with a part under another name. */
+function renamed(draft: Draft, from: string, to: string) {
+  const line = (one: DraftLine) => (one.part === from ? { ...one, part: to } : one);
+  return {
+    lines: draft.lines.map(line),
+    variants: (draft.variants ?? []).map((variant) => ({
+      ...variant,
+      parts: variant.parts.map((change) => (change.part === from ? { ...change, part: to } : change)),
+      added: variant.added.map((added) => ({ ...added, line: line(added.line) })),
+    })),
+  };
+}
 
 /** Ingredient lines as typed, part by part, and beside each how it was read. */
 export function LineEditor({ draft, onChange, read }: { draft: Draft; onChange: (change: Parts) => void; read: Schemas['SheetLine'][] }) {
@@ -16,7 +29,7 @@ export function LineEditor({ draft, onChange, read }: { draft: Draft; onChange: 
   const parts = draft.parts ?? [];
   const names = partNames(draft);
   const written = lines.filter((line) => line.text.trim());
-  const set = (change: Partial<Parts>) => onChange({ lines, parts, ...change });
+  const set = (change: Partial<Parts>) => onChange({ lines, parts, variants: draft.variants ?? [], ...change });
   const replace = (at: number, change: Partial<DraftLine>) =>
     set({ lines: lines.map((line, index) => (index === at ? { ...line, ...change } : line)) });
 
@@ -36,14 +49,19 @@ export function LineEditor({ draft, onChange, read }: { draft: Draft; onChange: 
     if (next.name !== name && names.includes(next.name)) return;
     set({
       parts: names.map((one) => (one === name ? next : partOf(one))),
-      lines: next.name === name ? lines : lines.map((line) => (line.part === name ? { ...line, part: next.name } : line)),
+      ...(next.name === name ? {} : renamed(draft, name, next.name)),
     });
   };
   const removePart = (name: string) => {
     const before = names[names.indexOf(name) - 1] ?? '';
     set({
+      ...renamed(draft, name, before),
       parts: names.filter((one) => one !== name).map(partOf),
-      lines: lines.map((line) => (line.part === name ? { ...line, part: before } : line)),
+      // What a variant said of the part alone would now be said of both.
+      variants: renamed(draft, name, before).variants.map((variant) => ({
+        ...variant,
+        parts: (draft.variants ?? []).find((one) => one.name === variant.name)?.parts.filter((change) => change.part !== name) ?? [],
+      })),
     });
   };
   const addPart = () => {

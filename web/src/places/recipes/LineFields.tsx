@@ -42,11 +42,8 @@ export function LineFields({
   parts: string[];
   onChange: (change: Partial<DraftLine>) => void;
 }) {
-  const share = (value: number | null) => (value !== null && value >= 0 && value <= 100 ? value / 100 : undefined);
-  const set = (field: 'eatenShare' | 'keptFat') => (value: number | null) => {
-    const next = share(value);
-    if (next !== undefined) onChange({ [field]: next });
-  };
+  const isShare = (value: number) => value >= 0 && value <= 100;
+  const set = (field: 'eatenShare' | 'keptFat') => (value: number | null) => onChange({ [field]: value === null ? 1 : value / 100 });
   return (
     <div className="order-last col-span-full mb-2 flex flex-wrap items-end gap-x-5 gap-y-2 border-l-2 border-line bg-tray px-3 py-2 text-sm">
       <Choice
@@ -57,11 +54,23 @@ export function LineFields({
       />
       <div className="flex flex-col gap-1 font-semibold">
         <span aria-hidden="true">Of it is eaten</span>
-        <NumberInput label="Share that is eaten" unit="%" value={percent(line.eatenShare)} onChange={set('eatenShare')} />
+        <NumberInput
+          label="Share that is eaten"
+          unit="%"
+          value={percent(line.eatenShare)}
+          isPossible={isShare}
+          onChange={set('eatenShare')}
+        />
       </div>
       <div className="flex flex-col gap-1 font-semibold">
         <span aria-hidden="true">Of its fat is eaten</span>
-        <NumberInput label="Share of its fat that is eaten" unit="%" value={percent(line.keptFat)} onChange={set('keptFat')} />
+        <NumberInput
+          label="Share of its fat that is eaten"
+          unit="%"
+          value={percent(line.keptFat)}
+          isPossible={isShare}
+          onChange={set('keptFat')}
+        />
       </div>
       <Choice
         label="In the dish"

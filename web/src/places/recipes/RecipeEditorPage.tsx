@@ -50,9 +50,9 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
   const set = (change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change }));
   const [openVariant, setOpenVariant] = useState<number | null>(null);
   const settled = useSettled(draft);
-  const checked = useChecked(settled);
+  const checked = useChecked(settled, null, id);
   const variant = openVariant === null ? null : (settled.variants?.[openVariant]?.name ?? null);
-  const varied = useChecked(variant === null ? null : settled, variant);
+  const varied = useChecked(variant === null ? null : settled, variant, id);
   const judged = variant === null ? checked.data : varied.data;
   const { save, isPending } = useSaveRecipe(id);
   const suggested = checked.data?.suggestedKeeping ?? null;
@@ -81,6 +81,10 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
     <div className="mx-auto grid max-w-6xl gap-8 p-4 md:p-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <form
         className="min-w-0 space-y-6"
+        onKeyDown={(event) => {
+          // Enter goes on to the next line where there is one; it never saves half a recipe.
+          if (event.key === 'Enter' && event.target instanceof HTMLInputElement) event.preventDefault();
+        }}
         onSubmit={(event) => {
           event.preventDefault();
           onSave();

@@ -13,10 +13,10 @@ import { Verdicts } from './Verdicts';
 export function RecipeSheetPage() {
   const { id = '' } = useParams();
   const variant = useSearchParams()[0].get('as');
-  return <Asked of={useRecipe(id, variant)}>{(sheet) => <RecipeSheet sheet={sheet} id={id} />}</Asked>;
+  return <Asked of={useRecipe(id, variant)}>{(sheet) => <RecipeSheet sheet={sheet} id={id} asked={variant} />}</Asked>;
 }
 
-function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
+function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: string | null }) {
   return (
     <div className="mx-auto grid max-w-6xl gap-8 p-4 md:p-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <article className="min-w-0">
@@ -31,6 +31,9 @@ function RecipeSheet({ sheet, id }: { sheet: Sheet; id: string }) {
           <Actions id={id} name={sheet.name} />
         </header>
         {sheet.variants.length > 0 && <VariantTabs sheet={sheet} />}
+        {asked !== null && !sheet.variants.some((variant) => variant.name === asked) && (
+          <p className="mb-4 border-l-2 border-rim pl-2">The variant “{asked}” is no more; this is the recipe as written.</p>
+        )}
         <div className="grid gap-8 md:grid-cols-[minmax(0,1fr)_19rem]">
           <section>
             <h2 className="mb-1 text-lg">Ingredients</h2>

@@ -193,7 +193,8 @@ function Differences({
                 label={`How often ${line.text} goes in`}
                 unit="×"
                 value={change?.times ?? 1}
-                onChange={(times) => times !== null && times > 0 && times <= 10 && setLine(id, 'times', times)}
+                isPossible={(times) => times > 0 && times <= 10}
+                onChange={(times) => times !== null && setLine(id, 'times', times)}
               />
             )}
             {instead && (

@@ -25,13 +25,19 @@ export const useKeepingClasses = () =>
   useQuery({ queryKey: ['keeping'], staleTime: Number.POSITIVE_INFINITY, queryFn: () => take(api.GET('/api/recipes/keeping')) });
 
 /** The numbers and verdicts of a draft, asked again whenever it changes; the last answer stays until the next is there. */
-export const useChecked = (draft: Draft | null, variant: string | null = null) =>
+export const useChecked = (draft: Draft | null, variant: string | null, recipe: string | undefined) =>
   useQuery({
-    queryKey: ['check', draft, variant],
+    queryKey: ['check', draft, variant, recipe],
     enabled: draft?.lines.some((line) => line.text.trim()) ?? false,
     placeholderData: keepPreviousData,
     retry: false,
-    queryFn: () => take(api.POST('/api/recipes/check', { body: draft as Draft, params: { query: variant === null ? {} : { variant } } })),
+    queryFn: () =>
+      take(
+        api.POST('/api/recipes/check', {
+          body: draft as Draft,
+          params: { query: { ...(variant === null ? {} : { variant }), ...(recipe ? { recipe } : {}) } },
+        }),
+      ),
   });
 
 /** @param recipes whether a line may take some of another recipe */
