@@ -110,6 +110,47 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
         );
     }
 
+    /// <summary>Says which variant of a recipe is made for an eater.</summary>
+    /// <param name="variant">Null for the recipe as written.</param>
+    public Task<Result<Edited<TView>>> PreferVariant<TView>(
+        EditStamp stamp,
+        (Guid Id, Reading<StoredRecipe?> Read) recipe,
+        Guid eaterId,
+        string? variant,
+        Func<Reading<TView>> view
+    ) =>
+        door.Edit<((Table Table, IReadOnlyList<(Guid, int)> Seats) First, StoredRecipe? Recipe), bool, TView>(
+            stamp,
+            Journal.Eater,
+            Table().And(Seats).And(recipe.Read),
+            locked =>
+            {
+                var ((table, seats), found) = locked;
+                if (found is null)
+                {
+                    return RecipeStore.Gone(recipe.Id);
+                }
+
+                if (table.WithId(eaterId) is not { } before)
+                {
+                    return EaterGone(eaterId);
+                }
+
+                var after = before.PreferVariant(found.RecipeId, found.Version, variant);
+                return after.Refusal is { } refusal
+                    ? refusal
+                    : new Decided<bool>(
+                        new Change($"{before.Name} gets {found.Version.Name} {variant ?? "as written"}").Put(
+                            before,
+                            after.Value,
+                            SeatOf(seats, eaterId)
+                        ),
+                        true
+                    );
+            },
+            _ => view()
+        );
+
     /// <summary>Takes an eater from the table; refused while portions stand in their days.</summary>
     public Task<Result<Edited<bool>>> RemoveEater(EditStamp stamp, Guid eaterId) =>
         door.Edit<((Table First, IReadOnlyList<(Guid, int)> Second) First, (bool HasPortions, EaterLeft Left) Second), bool>(

@@ -40,15 +40,13 @@ internal sealed record PlanRows(
         return new(
             start,
             [
-                .. Batches.Select(batch => new Batch(batch.Id, batch.Letter, cooked[batch.SessionId], [.. lots[batch.Id]])
-                {
-                    Parts = recipes[batch.Id].Version.PartNames,
-                    PlannedGrams = recipes[batch.Id].Version.GramsByPart,
-                    Keeping = recipes[batch.Id].Version.Keeping,
-                    PartKeeping = recipes[batch.Id].Version.PartKeeping,
-                    Yields = [.. yields[batch.Id]],
-                    PortionedOn = batch.PortionedOn,
-                }),
+                .. Batches.Select(batch =>
+                    new Batch(batch.Id, batch.Letter, cooked[batch.SessionId], [.. lots[batch.Id]])
+                    {
+                        Yields = [.. yields[batch.Id]],
+                        PortionedOn = batch.PortionedOn,
+                    }.Of(recipes[batch.Id].Version)
+                ),
             ],
             [
                 .. Servings.Select(row => new Serving(row.Id, new Cell(row.EatenOn, row.Meal, row.EaterId), [.. items[row.Id]])

@@ -49,6 +49,7 @@ internal static class TableReading
         select eater_id, class_key from eater_allergy order by class_key;
         select eater_id, what, reason, accepted_by, accepted_at from eater_acceptance order by what;
         select eater_id, what from eater_dislike order by what;
+        select eater_id, recipe_id, variant from eater_variant order by recipe_id;
         select eater_id, protocol_id, starts_on, restriction_ends_on from eater_phase order by protocol_id;
         select eater_id, protocol_id, challenge_id, outcome from eater_challenge order by position;
         select eater_id, packet_id, is_approved, reason, decided_on, statement from packet_opinion order by decided_on, packet_id;
@@ -112,6 +113,11 @@ internal static class TableReading
             row => new(row.What, row.Reason, row.By, row.At)
         );
         var dislikes = await By<(Guid Eater, string What), string>(rows, row => row.Eater, row => row.What);
+        var variants = await By<(Guid Eater, Guid Recipe, string Variant), UsualVariant>(
+            rows,
+            row => row.Eater,
+            row => new(row.Recipe, row.Variant)
+        );
         var phases = await By<(Guid Eater, string Protocol, DateOnly Start, DateOnly End), (string Protocol, DateOnly Start, DateOnly End)>(
             rows,
             row => row.Eater,
@@ -145,6 +151,7 @@ internal static class TableReading
                 Allergies = [.. allergies[eater.Id]],
                 Accepted = [.. accepted[eater.Id]],
                 Dislikes = [.. dislikes[eater.Id]],
+                UsualVariants = [.. variants[eater.Id]],
                 Phases =
                 [
                     .. phases[eater.Id]

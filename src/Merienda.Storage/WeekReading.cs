@@ -31,18 +31,50 @@ public sealed record StoredWeek(
 
     public Eater? Diner(Guid id) => Table.Diners.FirstOrDefault(one => one.Id == id);
 
-    /// <summary>Why an eater may not have a dish at all; null when nothing stops it.</summary>
-    public Refusal? StopOf(Guid batchId, Eater eater) =>
-        Plan.BatchWithId(batchId) is { } batch && RecipeOf(batch).Version is { } recipe ? eater.Stop(recipe.Name, recipe.Profile) : null;
+    /// <summary>The dish as a lot of a batch has it.</summary>
+    public RecipeVersion DishOf(Batch batch, Lot lot) => RecipeOf(batch).Version is var recipe ? recipe.As(lot.Variant) ?? recipe : recipe;
 
-    /// <inheritdoc cref="StopOf(Guid, Eater)"/>
+    /// <summary>Why an eater may not have a thing at all; null when nothing stops it.</summary>
     public Refusal? StopOf(ServingItem? item, Eater eater) =>
         item switch
         {
-            Draw draw => StopOf(draw.Batch, eater),
+            Draw draw when Plan.BatchWithId(draw.Batch) is { } batch => StopOf(batch, batch.LotOf(draw), eater),
             ReadyFood ready => eater.Stop(ready.Line.Name, PortionProfile.Of([ready.Line], 1)),
             _ => null,
         };
+
+    private Refusal? StopOf(Batch batch, Lot lot, Eater eater) =>
+        DishOf(batch, lot) is var dish ? eater.Stop(dish.Name, dish.Profile) : null;
+
+    /// <summary>The lots of a batch that an eater may have, the one to take first in front, or what stops them all.</summary>
+    /// <param name="lot">The one that is asked for; null for any.</param>
+    public Result<Guid[]> LotsFor(Guid batchId, Eater eater, Guid? lot = null)
+    {
+        if (Plan.BatchWithId(batchId) is not { } batch)
+        {
+            return WeekEdits.BatchGone(batchId);
+        }
+
+        if (lot is { } asked && batch.Lots.FirstOrDefault(one => one.Id == asked) is var only)
+        {
+            return only is null ? WeekEdits.LotGone(asked)
+                : StopOf(batch, only, eater) is { } stop ? stop
+                : new[] { asked };
+        }
+
+        var lots = LotsFor(batch, eater);
+        return lots.Length == 0 ? StopOf(batch, batch.Lots[0], eater)! : lots;
+    }
+
+    private Guid[] LotsFor(Batch batch, Eater eater) =>
+        Seating.LotsFor(eater, RecipeOf(batch).RecipeId, RecipeOf(batch).Version, batch.Lots);
+
+    /// <summary>Who may have what.</summary>
+    public Seating Seats =>
+        new(
+            (item, eater) => Diner(eater) is { } diner ? StopOf(item, diner) : HouseholdStore.EaterGone(eater),
+            (batch, eater) => Diner(eater) is { } diner ? LotsFor(batch, diner) : []
+        );
 
     /// <summary>As a summary names it.</summary>
     public string LetterOf(Guid batch) => Plan.BatchWithId(batch)?.Letter ?? "a batch";

@@ -30,6 +30,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
         DateOnly weekStart,
         DateOnly cooked,
         decimal portions,
+        IReadOnlyList<VariantPortions> variants,
         Func<StoredWeek, TView> draw
     ) =>
         door.Edit<((StoredWeek Week, StoredRecipe? Recipe) Known, IReadOnlyList<WeekProtocolRow> Pins), Guid, TView>(
@@ -45,7 +46,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                 }
 
                 var taken = week.Plan.Batches.Select(batch => batch.Letter).ToHashSet();
-                var made = Batch.Make(Guid.CreateVersion7(), TapeLetter.FirstFree(taken), cooked, portions, Guid.CreateVersion7());
+                var made = Batch.Make(TapeLetter.FirstFree(taken), cooked, portions, variants, recipe.Version, Guid.CreateVersion7);
                 if ((made.Refusal ?? week.Plan.WrongSession("cookedOn", cooked)) is { } refusal)
                 {
                     return refusal;
@@ -125,14 +126,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     }
 
     /// <summary>Cooks a week's batches again for a later one, in the recipes' versions that count, and fills its free meals if asked to.</summary>
-    /// <param name="stop">Why an eater may not have a thing; null when nothing stops it.</param>
-    public Task<Result<Edited<Copied>>> Copy(
-        EditStamp stamp,
-        DateOnly from,
-        DateOnly to,
-        bool withMeals,
-        Func<StoredWeek, ServingItem, Guid, Refusal?> stop
-    ) =>
+    public Task<Result<Edited<Copied>>> Copy(EditStamp stamp, DateOnly from, DateOnly to, bool withMeals) =>
         door.Edit<
             (((StoredWeek From, StoredWeek To) Weeks, IReadOnlyList<StoredRecipe> Library) Known, IReadOnlyList<WeekProtocolRow> Pins),
             Copied
@@ -173,7 +167,9 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                 foreach (var old in again)
                 {
                     var known = source.RecipeOf(old);
-                    var recipe = library.FirstOrDefault(one => one.RecipeId == known.RecipeId) ?? known;
+                    var newest = library.FirstOrDefault(one => one.RecipeId == known.RecipeId) ?? known;
+                    // A variant that the newest version has no more is cooked by the one that had it.
+                    var recipe = old.Lots.All(lot => newest.Version.As(lot.Variant) is not null) ? newest : known;
                     var cooked = old.Cooked.AddDays(days);
                     if (plan.WrongSession("to", cooked) is { } refusal)
                     {
@@ -186,23 +182,21 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                         source.Plan.Sessions.First(session => session.Date == old.Cooked)
                     );
                     var taken = plan.Batches.Select(batch => batch.Letter).ToHashSet();
-                    var batch = old with
-                    {
-                        Id = Guid.CreateVersion7(),
-                        Letter = taken.Contains(old.Letter) ? TapeLetter.FirstFree(taken) : old.Letter,
-                        Cooked = cooked,
-                        Lots = [.. old.Lots.Select(lot => lot with { Id = Guid.CreateVersion7() })],
-                        Parts = recipe.Version.PartNames,
-                        PlannedGrams = recipe.Version.GramsByPart,
-                        Keeping = recipe.Version.Keeping,
-                        PartKeeping = recipe.Version.PartKeeping,
-                        Yields = [],
-                        PortionedOn = null,
-                    };
+                    var batch = (
+                        old with
+                        {
+                            Id = Guid.CreateVersion7(),
+                            Letter = taken.Contains(old.Letter) ? TapeLetter.FirstFree(taken) : old.Letter,
+                            Cooked = cooked,
+                            Lots = [.. old.Lots.Select(lot => lot with { Id = Guid.CreateVersion7() })],
+                            Yields = [],
+                            PortionedOn = null,
+                        }
+                    ).Of(recipe.Version);
                     plan = plan.Add(batch);
                     rows.Add(NewRow(batch, recipe));
                     made.Add(old.Id, batch.Id);
-                    cookedNow[old.Id] = recipe;
+                    (cookedNow[old.Id], cookedNow[batch.Id]) = (recipe, recipe);
                 }
 
                 // Who may have what is judged by what is cooked now and by the rules of the week it is cooked for.
@@ -211,9 +205,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     Table = target.Table,
                     Versions = cookedNow,
                 };
-                var (filled, placed, left) = withMeals
-                    ? plan.FillFrom(source.Plan, made, (item, eater) => stop(judged, item, eater), Guid.CreateVersion7)
-                    : (plan, 0, 0);
+                var (filled, placed, left) = withMeals ? plan.FillFrom(source.Plan, made, judged.Seats, Guid.CreateVersion7) : (plan, 0, 0);
                 var change = Cooked(
                     target,
                     filled,

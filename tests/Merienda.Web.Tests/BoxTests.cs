@@ -138,7 +138,7 @@ public class BoxTests(TestDatabase database)
         Assert.All(batch["boxes"]!.AsArray(), box => Assert.Equal(371, box!["parts"]![0]!["grams"]!.GetValue<decimal>()));
         Assert.Equal(3, batch["parts"]![0]!["over"]!.GetValue<decimal>());
         Assert.Equal(1100, weighed["vessels"]![0]!["tareG"]!.GetValue<int>());
-        Assert.Equal(372, (await kitchen.OnBench())["gramsPerPortion"]!.GetValue<decimal>());
+        Assert.Equal(372, (await kitchen.OnBench())["lots"]![0]!["gramsPerPortion"]!.GetValue<decimal>());
 
         await kitchen.Cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         var back = await kitchen.Cook.Get($"{Week()}/portioning");
@@ -171,7 +171,7 @@ public class BoxTests(TestDatabase database)
             (true, 450m),
             (
                 await kitchen.OnBench() is var batch
-                    ? (batch["isPortioned"]!.GetValue<bool>(), batch["gramsPerPortion"]!.GetValue<decimal>())
+                    ? (batch["isPortioned"]!.GetValue<bool>(), batch["lots"]![0]!["gramsPerPortion"]!.GetValue<decimal>())
                     : default
             )
         );

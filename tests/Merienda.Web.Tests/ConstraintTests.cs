@@ -18,6 +18,7 @@ public class ConstraintTests(TestDatabase database)
         "insert into recipe_version (household_id, id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system, created_at, created_by) select household_id, gen_random_uuid(), recipe_id,";
     private const string Line =
         "insert into recipe_line (household_id, recipe_version_id, line_id, position, part, text, food_version_id, match_kind, is_chosen) select household_id, recipe_version_id, gen_random_uuid(),";
+    private const string UsualVariant = "insert into eater_variant (household_id, eater_id, recipe_id, variant) select id,";
     private const string Variant = "insert into recipe_variant (household_id, recipe_version_id, position, name) select household_id, id,";
     private const string VariantChange =
         "insert into recipe_variant_change (household_id, recipe_version_id, variant, position, line_id, part, times) select household_id, recipe_version_id, 99,";
@@ -163,6 +164,16 @@ public class ConstraintTests(TestDatabase database)
             { "prep_session_eaten_after", "update prep_session set eaten_from = cooked_on + 10" },
             { "batch_letter_form", $"{Batch} 'a' from batch limit 1" },
             { "batch_letter_unique", $"{Batch} letter from batch limit 1" },
+            {
+                "eater_variant_length",
+                $"{UsualVariant} (select id from eater limit 1), (select id from recipe limit 1), '' from household limit 1"
+            },
+            {
+                "eater_variant_key",
+                $"{UsualVariant} (select id from eater limit 1), (select id from recipe limit 1), 'x' from household, generate_series(1, 2)"
+            },
+            { "eater_variant_eater", $"{UsualVariant} gen_random_uuid(), (select id from recipe limit 1), 'x' from household limit 1" },
+            { "eater_variant_recipe", $"{UsualVariant} (select id from eater limit 1), gen_random_uuid(), 'x' from household limit 1" },
             { "lot_portions_range", "update lot set portions = 61" },
             { "lot_variant_length", "update lot set variant = ''" },
             {

@@ -98,7 +98,8 @@ internal static class EveryTable
         odd["lines"]![0]!["food"] = "pear";
         odd["parts"] = new JsonArray(RecipePartTests.Slaw());
         odd["variants"] = new JsonArray(VariantTests.Halved(odd));
-        await visitor.Must(HttpMethod.Post, "/api/recipes", odd);
+        var varied = (await visitor.Must(HttpMethod.Post, "/api/recipes", odd))["id"]!.GetValue<Guid>();
+        await visitor.Must(HttpMethod.Put, $"/api/recipes/{varied}/usual", new { eaterId = eater, variant = "Half" });
         var board = await visitor.MakeBatch(Week, await visitor.AddRecipe(), Day(0), 2);
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
         await visitor.Must(HttpMethod.Post, $"{Week}/batches/{batch}/place", FirstBatch.Place(eater, 0));

@@ -62,7 +62,9 @@ public class RecipeAndTableTests(TestDatabase database)
         await cook.MakeBatch($"/api/weeks/{week}", id, week, 4);
         var second = await cook.Must(HttpMethod.Put, $"/api/recipes/{id}", Visitor.Draft("Soup", 4, ["200 g sugar"], basedOn: 1));
         Assert.Equal(2, second["number"]!.GetValue<int>());
-        var energy = (await cook.Get($"/api/weeks/{week}"))["batches"]![0]!["perPortion"]![0]!["value"]!["best"]!.GetValue<decimal>();
+        var energy = (await cook.Get($"/api/weeks/{week}"))["batches"]![0]!["lots"]![0]!["perPortion"]![0]!["value"]![
+            "best"
+        ]!.GetValue<decimal>();
         Assert.Equal(96.75m, energy);
         await cook.Refused(
             HttpStatusCode.Conflict,

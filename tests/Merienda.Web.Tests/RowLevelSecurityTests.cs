@@ -37,6 +37,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         "eater_allergy",
         "eater_acceptance",
         "eater_dislike",
+        "eater_variant",
         "eater_phase",
         "eater_challenge",
         "diary_entry",

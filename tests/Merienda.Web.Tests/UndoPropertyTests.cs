@@ -25,6 +25,7 @@ public class UndoPropertyTests(TestDatabase database)
         ("allowance", "true"),
         ("eater_allergy", "true"),
         ("eater_dislike", "true"),
+        ("eater_variant", "true"),
         ("kitchen_item", "true"),
         ("container_kind", "true"),
         ("stock_item", "true"),
@@ -59,7 +60,7 @@ public class UndoPropertyTests(TestDatabase database)
         var household = await HouseholdOf(cook);
         var recipes = new[]
         {
-            await cook.AddRecipe("Beef shin with swede", 4, "800 g beef shin", "600 g swede"),
+            await VariantTests.AddHalved(cook, "Beef shin with swede", 4, "800 g beef shin", "600 g swede"),
             await cook.AddRecipe("Celeriac slaw", 6, "900 g celeriac"),
         };
         var (sequences, images, done) = (new List<long>(), new List<string> { await Image(household) }, new List<string>());
@@ -120,7 +121,7 @@ public class UndoPropertyTests(TestDatabase database)
         );
         // A week without batches may have no day left to cook on: then there is still the larder.
         var id = batch?["id"]!.GetValue<Guid>();
-        switch (batch is null ? random.Next(2) * 17 : random.Next(18))
+        switch (batch is null ? random.Next(2) * 17 : random.Next(21))
         {
             case 0:
                 return make;
@@ -209,6 +210,20 @@ public class UndoPropertyTests(TestDatabase database)
                             .Take(6),
                         prepDays = Array.Empty<object>(),
                     }
+                );
+            case 18 when batch!["variants"] is JsonArray { Count: > 0 }:
+                return (
+                    HttpMethod.Put,
+                    $"{Week}/batches/{id}/portions",
+                    new { portions = random.Next(4, 9), variants = new[] { new { variant = "Half", portions = random.Next(5) } } }
+                );
+            case 19 when item is not null && item["lotId"] is JsonValue lot:
+                return (HttpMethod.Put, $"{Week}/items/{item["id"]}/lot", new { from = lot, to = One(batch!["lots"])!["id"] });
+            case 20:
+                return (
+                    HttpMethod.Put,
+                    $"/api/recipes/{recipes[0]}/usual",
+                    new { eaterId = eater, variant = random.Next(2) == 0 ? "Half" : null }
                 );
             case 17 when batch is not null && random.Next(4) == 0:
                 return (HttpMethod.Delete, $"{Week}/batches/{id}", null);

@@ -24,6 +24,14 @@ public class VariantTests(TestDatabase database)
         return Changing("Half", (id, 0.5m));
     }
 
+    /// <summary>A recipe with the variant "Half".</summary>
+    internal static async Task<Guid> AddHalved(Visitor cook, string name, decimal portions, params string[] lines)
+    {
+        var draft = JsonSerializer.SerializeToNode(Visitor.Draft(name, portions, lines))!;
+        draft["variants"] = new JsonArray(Halved(draft));
+        return (await cook.Must(HttpMethod.Post, "/api/recipes", draft))["id"]!.GetValue<Guid>();
+    }
+
     private static JsonNode Draft(Action<JsonNode, Guid[]> change)
     {
         var draft = JsonSerializer.SerializeToNode(Visitor.Draft("Bowls", 2, ["200 g cod", "150 g rice", "100 g feta"]))!;

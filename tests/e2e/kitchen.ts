@@ -96,14 +96,15 @@ export async function beginWeekToday(page: Page) {
   return days;
 }
 
-export async function makeBatch(page: Page, recipe: string, portions: string, session = /^Saturday/) {
+export async function makeBatch(page: Page, recipe: string, portions: string, session = /^Saturday/, choose = async () => {}) {
   await page.getByRole('link', { name: 'Week', exact: true }).click();
   await page.getByRole('button', { name: 'Make a batch' }).click();
   const dialog = page.getByRole('dialog', { name: 'Make a batch' });
   await dialog.getByRole('radio', { name: new RegExp(recipe) }).check();
-  await dialog.getByLabel('Portions').fill(portions);
+  await dialog.getByLabel('Portions', { exact: true }).fill(portions);
   // The long session stands before the week, so that every day of it can be served whatever day it is today.
   await dialog.getByRole('radio', { name: session }).check();
+  await choose();
   await dialog.getByRole('button', { name: 'Make it' }).click();
   // The dialog itself has no size: hidden it would always seem.
   await expect(dialog).toHaveCount(0);

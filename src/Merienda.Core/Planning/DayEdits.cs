@@ -7,21 +7,14 @@ namespace Merienda.Core.Planning;
 public static class DayEdits
 {
     /// <summary>Puts on another day what stands on one, as far as portions are loose and cooked by then; only empty meals are filled.</summary>
-    /// <param name="stop">Why an eater may not have a thing; null when nothing stops it.</param>
-    public static Result<WeekPlan> RepeatDay(
-        this WeekPlan plan,
-        DateOnly from,
-        DateOnly to,
-        Func<ServingItem, Guid, Refusal?> stop,
-        Func<Guid> newId
-    )
+    public static Result<WeekPlan> RepeatDay(this WeekPlan plan, DateOnly from, DateOnly to, Seating seating, Func<Guid> newId)
     {
         var meals = plan.Servings.Where(serving =>
             serving.Cell.Date == from && serving.Items.Count > 0 && plan.IsFree(serving.Cell with { Date = to })
         );
         var repeated = meals
             .SelectMany(serving => serving.Items.Select(item => (Cell: serving.Cell with { Date = to }, Item: item)))
-            .Aggregate(plan, (done, next) => stop(next.Item, next.Cell.Eater) is null ? done.PutAgain(next.Item, next.Cell, newId) : done);
+            .Aggregate(plan, (done, next) => done.PutAgain(next.Item, next.Cell, seating, newId));
         return repeated == plan
             ? new Refusal(
                 "nothing-to-repeat",
@@ -83,7 +76,16 @@ public static class DayEdits
     }
 
     /// <summary>Places a portion in every meal of a row that is open from the day it is cooked, while portions are loose.</summary>
-    public static Result<WeekPlan> PlaceRow(this WeekPlan plan, Guid batchId, string meal, Guid eater, decimal wanted, Func<Guid> newId)
+    /// <param name="lots">Those of its lots that it may come from, the one to take first in front.</param>
+    public static Result<WeekPlan> PlaceRow(
+        this WeekPlan plan,
+        Guid batchId,
+        string meal,
+        Guid eater,
+        decimal wanted,
+        IReadOnlyList<Guid> lots,
+        Func<Guid> newId
+    )
     {
         if (plan.BatchWithId(batchId) is not { } batch)
         {
@@ -94,7 +96,10 @@ public static class DayEdits
             .Range(0, WeekPlan.Days)
             .Select(day => new Cell(plan.Start.AddDays(day), meal, eater))
             .Where(cell => cell.Date >= batch.Cooked && plan.IsFree(cell))
-            .Aggregate(plan, (done, cell) => done.Place(batchId, cell, wanted, newId) is { IsRefused: false } next ? next.Value : done);
+            .Aggregate(
+                plan,
+                (done, cell) => done.Place(batchId, cell, wanted, newId, null, lots) is { IsRefused: false } next ? next.Value : done
+            );
         return placed == plan
             ? new Refusal(
                 "row-full",
@@ -145,13 +150,13 @@ public static class DayEdits
 
     /// <summary>Fills the free meals of this week as those of an earlier one are, day by day.</summary>
     /// <param name="batches">This week's batch for each of the earlier one's that is cooked again.</param>
-    /// <param name="stop">Why an eater may not have a thing of the earlier week; null when nothing stops it.</param>
+    /// <param name="seating">Who may have what of the earlier week, and of the batches that are cooked again.</param>
     /// <returns>How many things stand here now, and how many could not.</returns>
     public static (WeekPlan Plan, int Placed, int Left) FillFrom(
         this WeekPlan plan,
         WeekPlan earlier,
         IReadOnlyDictionary<Guid, Guid> batches,
-        Func<ServingItem, Guid, Refusal?> stop,
+        Seating seating,
         Func<Guid> newId
     )
     {
@@ -162,8 +167,7 @@ public static class DayEdits
             var cell = serving.Cell with { Date = serving.Cell.Date.AddDays(days) };
             foreach (var item in serving.Items)
             {
-                var again =
-                    plan.IsFree(cell) && stop(item, cell.Eater) is null ? Again(filled, earlier, item, cell, batches, newId) : filled;
+                var again = plan.IsFree(cell) ? Again(filled, earlier, item, cell, batches, seating, newId) : filled;
                 (placed, left) = again == filled ? (placed, left + 1) : (placed + 1, left);
                 filled = again;
             }
@@ -178,42 +182,44 @@ public static class DayEdits
         ServingItem item,
         Cell cell,
         IReadOnlyDictionary<Guid, Guid> batches,
+        Seating seating,
         Func<Guid> newId
-    )
-    {
-        if (item is not Draw draw)
-        {
-            return plan.PutAgain(item, cell, newId);
-        }
-
-        return
-            batches.TryGetValue(draw.Batch, out var batch)
-            && earlier.BatchWithId(draw.Batch) is { } old
-            && plan.Place(batch, cell, earlier.PortionsOf(old, draw), newId, draw.Parts) is { IsRefused: false } placed
-            ? placed.Value
-            : plan;
-    }
+    ) =>
+        item is not Draw draw ? plan.PutAgain(item, cell, seating, newId)
+        : batches.TryGetValue(draw.Batch, out var id) && plan.BatchWithId(id) is { } batch && earlier.BatchWithId(draw.Batch) is { } old
+            ? plan.Drawn(batch, draw with { Size = new(earlier.PortionsOf(old, draw)) }, old.LotOf(draw).Variant, cell, seating, newId)
+        : plan;
 
     /// <summary>Nothing stands there, nothing is said of it, and nobody locked it.</summary>
     internal static bool IsFree(this WeekPlan plan, Cell cell) =>
         plan.Holds(cell.Date) && plan.At(cell) is null or { Items.Count: 0, IsLocked: false, State: ServingState.Planned };
 
-    /// <summary>The same thing once more, as far as it goes.</summary>
-    internal static WeekPlan PutAgain(this WeekPlan plan, ServingItem item, Cell cell, Func<Guid> newId)
-    {
-        var put = item switch
+    /// <summary>The same thing once more, as far as it goes and the eater may have it.</summary>
+    internal static WeekPlan PutAgain(this WeekPlan plan, ServingItem item, Cell cell, Seating seating, Func<Guid> newId) =>
+        item switch
         {
-            Draw draw when plan.BatchWithId(draw.Batch) is { } batch => plan.Place(
-                draw.Batch,
+            Draw draw when plan.BatchWithId(draw.Batch) is { } batch => plan.Drawn(
+                batch,
+                draw with
+                {
+                    Size = new(plan.PortionsOf(batch, draw)),
+                },
+                batch.LotOf(draw).Variant,
                 cell,
-                plan.PortionsOf(batch, draw),
-                newId,
-                draw.Parts
+                seating,
+                newId
             ),
-            ReadyFood food => plan.AddReady(cell, new ReadyFood(newId(), food.Line), newId),
+            ReadyFood food
+                when seating.Stop(food, cell.Eater) is null
+                    && plan.AddReady(cell, new ReadyFood(newId(), food.Line), newId) is { IsRefused: false } put => put.Value,
             _ => plan,
         };
-        return put.IsRefused ? plan : put.Value;
+
+    /// <summary>A share like another one, in its variant where there is still some of it.</summary>
+    private static WeekPlan Drawn(this WeekPlan plan, Batch batch, Draw like, string? variant, Cell cell, Seating seating, Func<Guid> newId)
+    {
+        var lots = seating.Lots(batch, cell.Eater).OrderBy(lot => batch.LotWithId(lot).Variant != variant).ToList();
+        return plan.Place(batch.Id, cell, like.Size.Amount, newId, like.Parts, lots) is { IsRefused: false } placed ? placed.Value : plan;
     }
 
     private static Serving Filled(Serving serving, Serving? across) =>

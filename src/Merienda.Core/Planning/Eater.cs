@@ -9,6 +9,9 @@ namespace Merienda.Core.Planning;
 /// <param name="PortionHabit">Portions the eater usually takes of a dish, 0.25 to 4.</param>
 public sealed record Eater(Guid Id, string Name, EaterRules Rules, IReadOnlyList<EaterMeal> Meals, Rhythm Rhythm, decimal PortionHabit = 1)
 {
+    /// <summary>Names of variants that are made for them, by recipe.</summary>
+    public IReadOnlyDictionary<Guid, string> UsualVariants { get; init; } = new Dictionary<Guid, string>();
+
     /// <summary>Meals of a date that are to be covered by containers.</summary>
     public IEnumerable<string> PrepMealsOn(DateOnly date) =>
         Meals.Where(meal => meal.On(date) == MealSource.Prep).Select(meal => meal.Meal);

@@ -40,6 +40,9 @@ public sealed record StatedPhase(
     IReadOnlyList<StatedChallenge> Challenges
 );
 
+/// <summary>The variant of a recipe that is made for somebody.</summary>
+public sealed record UsualVariant(Guid Recipe, string Variant);
+
 /// <summary>Everything a household says about one eater; <see cref="Table"/> makes an <see cref="Eater"/> with rules of it.</summary>
 public sealed record EaterSettings(
     Guid Id,
@@ -64,6 +67,9 @@ public sealed record EaterSettings(
 
     /// <summary>Keys of classes or foods.</summary>
     public IReadOnlyList<string> Dislikes { get; init; } = [];
+
+    /// <summary>At most one of a recipe.</summary>
+    public IReadOnlyList<UsualVariant> UsualVariants { get; init; } = [];
 
     public IReadOnlyList<StatedPhase> Phases { get; init; } = [];
 

@@ -22,7 +22,7 @@ public static class PlannedBoxes
             .Select(item => new PlannedBox(
                 item.Draw.Id,
                 batch,
-                batch.Lots.First(lot => lot.Id == item.Draw.Lot),
+                batch.LotOf(item.Draw),
                 0,
                 plan.PortionsOf(batch, item.Draw),
                 item.Serving.Cell,
@@ -36,7 +36,8 @@ public static class PlannedBoxes
     private static IEnumerable<PlannedBox> LooseBoxes(WeekPlan plan, Batch batch, Lot lot, HashSet<Guid> there)
     {
         // A draw in grams may leave a crumb that no box is filled with.
-        var left = batch.Parts.Select(part => Math.Round(plan.Loose(batch, lot, part), 2, MidpointRounding.ToZero)).ToArray();
+        var all = batch.PartsOf(lot);
+        var left = all.Select(part => Math.Round(plan.Loose(batch, lot, part), 2, MidpointRounding.ToZero)).ToArray();
         for (var at = 0; left.Any(portions => portions > 0); at++)
         {
             var id = LooseId(lot.Id, at);
@@ -46,9 +47,9 @@ public static class PlannedBoxes
             }
 
             var portions = Math.Min(1, left.Where(one => one > 0).Min());
-            var parts = batch.Parts.Where((_, part) => left[part] > 0).ToList();
+            var parts = all.Where((_, part) => left[part] > 0).ToList();
             left = [.. left.Select(one => Math.Max(0, one - portions))];
-            yield return new(id, batch, lot, 0, portions, null, parts.Count == batch.Parts.Count ? null : parts);
+            yield return new(id, batch, lot, 0, portions, null, parts.Count == all.Count ? null : parts);
         }
     }
 

@@ -54,7 +54,7 @@ public static class Portioning
         };
     }
 
-    /// <summary>What a part weighs is shared among its boxes in the ratio of their portions, in whole grams; the crumbs are over.</summary>
+    /// <summary>What a part weighs is shared among its boxes in the ratio of what is in them by portions and recipe, in whole grams; the crumbs are over.</summary>
     public static Result<WeekPlan> Weigh(this WeekPlan plan, Guid batchId, PartYield yield)
     {
         if (plan.BatchWithId(batchId) is not { } batch)
@@ -89,7 +89,8 @@ public static class Portioning
                 ),
             ],
         };
-        var all = shared.ContainersOf(batchId).Where(box => box.Holds(yield.Part)).Sum(box => box.Portions);
+        decimal ShareOf(Container box) => box.Portions * batch.ShareOf(batch.LotOf(box), yield.Part);
+        var all = shared.ContainersOf(batchId).Where(box => box.Holds(yield.Part)).Sum(ShareOf);
         return shared.With(batch, batch with { Yields = [.. batch.Yields.Where(one => one.Part != yield.Part), yield] }) with
         {
             Containers =
@@ -102,7 +103,9 @@ public static class Portioning
                             [
                                 .. (box.Parts ?? batch.Parts).Select(
                                     (part, at) =>
-                                        part == yield.Part ? Math.Floor(yield.NetG * box.Portions / all) : box.Grams.ElementAtOrDefault(at)
+                                        part == yield.Part && all > 0
+                                            ? Math.Floor(yield.NetG * ShareOf(box) / all)
+                                            : box.Grams.ElementAtOrDefault(at)
                                 ),
                             ],
                         }
@@ -132,7 +135,7 @@ public static class Portioning
         var isFrozen = batch.KeepingOf(box.Parts) is { } keeping && KeepingPlan.For(keeping, made, box.Cell?.Date).KeptIn == KeptIn.Freezer;
         var portions = Math.Max(0.0001m, Math.Round(box.Portions, 4, MidpointRounding.ToZero));
         var grams = (box.Parts ?? batch.Parts)
-            .Select(part => batch.GramsOf(part) is { } each ? (decimal?)Math.Floor(each * portions) : null)
+            .Select(part => batch.GramsOf(box.Lot, part) is { } each ? (decimal?)Math.Floor(each * portions) : null)
             .ToList();
         var kind = choice.Take(grams.Aggregate((decimal?)0, (sum, one) => sum + one), isFrozen);
         return new(
@@ -164,7 +167,7 @@ public static class Portioning
     private static Draw InPortions(this WeekPlan plan, Batch batch, Draw draw) =>
         draw with
         {
-            Size = new(Math.Round(draw.Size.Amount / batch.GramsPerPortion!.Value, 4, MidpointRounding.ToZero)),
+            Size = new(Math.Round(draw.Size.Amount / batch.GramsPerPortion(batch.LotOf(draw))!.Value, 4, MidpointRounding.ToZero)),
         };
 
     private static Refusal? Wrong(Batch batch, PartYield yield) =>

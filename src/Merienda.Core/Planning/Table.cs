@@ -102,5 +102,8 @@ public sealed class Table
             settings.Meals,
             Household.Rhythm,
             settings.PortionHabit
-        );
+        )
+        {
+            UsualVariants = settings.UsualVariants.ToDictionary(one => one.Recipe, one => one.Variant),
+        };
 }

@@ -158,6 +158,25 @@ public static class TableEdits
         };
     }
 
+    /// <summary>Makes a variant of a recipe the one that is cooked and placed for an eater.</summary>
+    /// <param name="variant">Null for the recipe as written.</param>
+    public static Result<EaterSettings> PreferVariant(
+        this EaterSettings eater,
+        Guid recipe,
+        Recipes.RecipeVersion version,
+        string? variant
+    ) =>
+        version.As(variant) is null
+            ? new Refusal("unknown-variant", "variant", variant!, "the recipe has no such variant", "Choose one of the recipe's variants")
+            : eater with
+            {
+                UsualVariants =
+                [
+                    .. eater.UsualVariants.Where(one => one.Recipe != recipe),
+                    .. variant is null ? Array.Empty<UsualVariant>() : [new(recipe, variant)],
+                ],
+            };
+
     /// <summary>An adult accepts a food, or a line's words, for somebody with an allergy.</summary>
     public static Result<EaterSettings> Accept(this EaterSettings eater, StatedAcceptance said, bool isAdult)
     {

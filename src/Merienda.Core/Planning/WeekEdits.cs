@@ -10,13 +10,15 @@ public static class WeekEdits
     /// <param name="wanted">Portions; taken to the nearest step.</param>
     /// <param name="newId">Gives the draw its id first; then, when nothing stood there, the meal its own.</param>
     /// <param name="parts">Parts that are taken; null for the whole dish.</param>
+    /// <param name="lots">Those of its lots that it may come from, the one to take first in front; null for all, the fullest first.</param>
     public static Result<WeekPlan> Place(
         this WeekPlan plan,
         Guid batchId,
         Cell cell,
         decimal wanted,
         Func<Guid> newId,
-        IReadOnlyList<string>? parts = null
+        IReadOnlyList<string>? parts = null,
+        IReadOnlyList<Guid>? lots = null
     )
     {
         if (plan.BatchWithId(batchId) is not { } batch)
@@ -29,16 +31,19 @@ public static class WeekEdits
             return refusal;
         }
 
-        var (lot, box, loose) = plan.Source(batch, parts ?? batch.Parts, cell.Date, wanted);
-        if (loose <= 0)
+        var from =
+            lots?.Select(id => batch.Lots.FirstOrDefault(lot => lot.Id == id)).OfType<Lot>().ToList()
+            ?? [.. batch.Lots.OrderByDescending(lot => (parts ?? batch.PartsOf(lot)).Min(part => plan.Loose(batch, lot, part)))];
+        if (plan.Source(batch, from, parts, cell.Date, wanted) is not var (lot, box, loose))
         {
+            var few = from.Count < batch.Lots.Count;
             return NothingLoose(
                 batch,
                 "batch",
                 batch.Letter,
-                parts is null
-                    ? $"all {batch.Portions:0.##} portions are placed or gone"
-                    : $"all of its {string.Join(" and ", parts)} is placed or gone"
+                parts is not null ? $"all of its {string.Join(" and ", parts)} is placed or gone"
+                    : few ? $"all {from.Sum(one => one.Portions):0.##} portions of it that can stand there are placed or gone"
+                    : $"all {batch.Portions:0.##} portions are placed or gone"
             );
         }
 
@@ -52,33 +57,44 @@ public static class WeekEdits
     }
 
     /// <summary>
-    /// Where a portion comes from: the lot with most to give, or a box. Of boxes one that is good on that day and holds enough: what must go
-    /// soonest first, the freezer last.
+    /// Where a portion comes from: the first lot with something to give, or a box. Of boxes one that is good on that day, of the first lot
+    /// there is one of, and holds enough: what must go soonest first, the freezer last.
     /// </summary>
-    private static (Guid Lot, Container? Box, decimal Loose) Source(
+    private static (Guid Lot, Container? Box, decimal Loose)? Source(
         this WeekPlan plan,
         Batch batch,
-        IReadOnlyList<string> parts,
+        List<Lot> lots,
+        IReadOnlyList<string>? parts,
         DateOnly date,
         decimal wanted
     )
     {
+        // Of one from which a part is left out, that part is not to be had.
+        var having = lots.Where(lot => (parts ?? []).All(batch.PartsOf(lot).Contains)).ToList();
+        IReadOnlyList<string> Taken(Lot lot) => parts ?? batch.PartsOf(lot);
         if (batch.PortionedOn is null)
         {
-            var lot = batch.Lots.Select(one => (one.Id, Loose: parts.Min(part => plan.Loose(batch, one, part)))).MaxBy(one => one.Loose);
-            return (lot.Id, null, Math.Round(lot.Loose, 2, MidpointRounding.ToZero));
+            return having
+                .Select(lot =>
+                    ((Guid, Container?, decimal)?)
+                        (lot.Id, null, Math.Round(Taken(lot).Min(part => plan.Loose(batch, lot, part)), 2, MidpointRounding.ToZero))
+                )
+                .FirstOrDefault(lot => lot!.Value.Item3 > 0);
         }
 
-        var found = plan.ContainersOf(batch.Id)
-            .Select(box => (Box: box, Loose: plan.Rest(batch, box, parts), EatBy: EatBy(batch, box)))
+        return plan.ContainersOf(batch.Id)
+            .Select(box => (Box: box, Lot: having.FindIndex(lot => lot.Id == box.Lot), EatBy: EatBy(batch, box)))
+            .Where(one => one.Lot >= 0)
+            .Select(one => (one.Box, one.Lot, one.EatBy, Loose: plan.Rest(batch, one.Box, Taken(having[one.Lot]))))
             .Where(one => one.Loose > 0)
             .OrderBy(one => one.EatBy < date)
+            .ThenBy(one => one.Lot)
             .ThenBy(one => one.Loose < Math.Min(wanted, 1))
             .ThenBy(one => one.EatBy)
-            .ThenBy(one => one.Box.Parts is null == (parts.Count < batch.Parts.Count))
+            .ThenBy(one => one.Box.Parts is null == parts?.Count < batch.Parts.Count)
             .ThenBy(one => one.Box.Number)
+            .Select(one => ((Guid, Container?, decimal)?)(one.Box.Lot, one.Box, one.Loose))
             .FirstOrDefault();
-        return found.Box is null ? (batch.Lots[0].Id, null, 0) : (found.Box.Lot, found.Box, found.Loose);
     }
 
     private static DateOnly EatBy(Batch batch, Container box) =>
@@ -131,7 +147,7 @@ public static class WeekEdits
             );
         }
 
-        if (WrongSize(batch, to) is { } refusal)
+        if (WrongSize(batch, batch.LotOf(draw), to) is { } refusal)
         {
             return refusal;
         }
@@ -142,10 +158,8 @@ public static class WeekEdits
             return new Refusal("eaten-already", "size", Say(to), "it was eaten", "Undo the eating first");
         }
 
-        var parts = draw.Parts ?? batch.Parts;
-        var loose = box is null
-            ? parts.Min(part => plan.Loose(batch, batch.Lots.First(one => one.Id == draw.Lot), part))
-            : plan.Rest(batch, box, parts);
+        var (lot, parts) = (batch.LotOf(draw), draw.Parts ?? batch.PartsOf(batch.LotOf(draw)));
+        var loose = box is null ? parts.Min(part => plan.Loose(batch, lot, part)) : plan.Rest(batch, box, parts);
         var changed = draw with { Size = to };
         return plan.PortionsOf(batch, changed) - plan.PortionsOf(batch, draw) > loose
             ? NothingLoose(
@@ -156,6 +170,49 @@ public static class WeekEdits
             )
             : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? changed : one)] });
     }
+
+    /// <summary>Takes a portion from another lot of its batch: the same dish in another variant.</summary>
+    public static Result<WeekPlan> ChangeLot(this WeekPlan plan, Guid itemId, Guid from, Guid to)
+    {
+        if (plan.Find(itemId) is not var (serving, item) || item is not Draw draw)
+        {
+            return ItemGone(itemId);
+        }
+
+        var batch = plan.BatchWithId(draw.Batch)!;
+        if (batch.Lots.FirstOrDefault(lot => lot.Id == to) is not { } lot)
+        {
+            return LotGone(to);
+        }
+
+        if (draw.Lot != from)
+        {
+            return new Refusal(
+                "item-changed",
+                "lot",
+                NameOf(lot),
+                $"it is {NameOf(batch.LotOf(draw))} by now",
+                "Look at the board as it is now and try again"
+            );
+        }
+
+        if (BatchEdits.IsPortioned(batch) is { } refusal)
+        {
+            return refusal;
+        }
+
+        var loose = (draw.Parts ?? batch.PartsOf(lot)).Min(part => batch.PartsOf(lot).Contains(part) ? plan.Loose(batch, lot, part) : 0);
+        var changed = draw with { Lot = to };
+        return from == to ? plan
+            : WrongSize(batch, lot, draw.Size) is { } wrong ? wrong
+            : plan.PortionsOf(batch, changed) > loose ? NothingLoose(batch, "lot", NameOf(lot), $"{loose:0.##} portions of it are loose")
+            : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? changed : one)] });
+    }
+
+    private static string NameOf(Lot lot) => lot.Variant ?? "as written";
+
+    public static Refusal LotGone(Guid lot) =>
+        new("lot-gone", "lot", lot.ToString(), "nothing is cooked so any more", "Look at the board as it is now and try again");
 
     /// <summary>The thing with this id and where it is; null when it is nowhere.</summary>
     public static (Serving Serving, ServingItem Item)? Find(this WeekPlan plan, Guid itemId) =>
@@ -218,7 +275,7 @@ public static class WeekEdits
         : parts is { Count: 0 } ? new("unknown-part", "parts", "", "nothing would be taken", "Name at least one part")
         : null;
 
-    private static Refusal? WrongSize(Batch batch, DrawSize size) =>
+    private static Refusal? WrongSize(Batch batch, Lot lot, DrawSize size) =>
         size switch
         {
             { IsInGrams: false, Amount: >= Batch.SmallestSize and <= Batch.LargestSize } when size.Amount % Batch.SmallestSize == 0 => null,
@@ -229,18 +286,18 @@ public static class WeekEdits
                 $"a portion is between {Batch.SmallestSize} and {Batch.LargestSize} in steps of {Batch.SmallestSize}",
                 "Choose a size in that range"
             ),
-            _ when batch.GramsPerPortion is not { } weight => new(
+            _ when batch.GramsPerPortion(lot) is not { } weight => new(
                 "weight-unknown",
                 "size",
                 $"{size.Amount:0.##} g",
                 $"nobody knows what a portion of {batch.Letter} weighs",
                 "Say portions, or give every line of the recipe a weight"
             ),
-            _ when size.Amount < 1 || size.Amount > batch.GramsPerPortion * Batch.LargestSize => new(
+            _ when size.Amount < 1 || size.Amount > batch.GramsPerPortion(lot) * Batch.LargestSize => new(
                 "size-out-of-range",
                 "size",
                 $"{size.Amount:0.##} g",
-                $"a portion is between 1 g and {batch.GramsPerPortion * Batch.LargestSize:0} g",
+                $"a portion is between 1 g and {batch.GramsPerPortion(lot) * Batch.LargestSize:0} g",
                 "Choose a size in that range"
             ),
             _ => null,
@@ -251,7 +308,7 @@ public static class WeekEdits
     private static Refusal NothingLoose(Batch batch, string field, string value, string reason) =>
         new("nothing-loose", field, value, reason, $"Cook more of {batch.Letter}, or make another portion of it smaller");
 
-    internal static Refusal BatchGone(Guid batchId) =>
+    public static Refusal BatchGone(Guid batchId) =>
         new(
             "batch-gone",
             "batch",

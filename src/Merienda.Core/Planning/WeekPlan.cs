@@ -58,13 +58,15 @@ public sealed record WeekPlan(
                 ? draw.Size.Amount
                 : draw.Size.Amount
                     / (
-                        batch.GramsPerPortion
+                        batch.GramsPerPortion(batch.LotOf(draw))
                         ?? throw new InvalidOperationException($"{batch.Letter} is drawn in grams and weighs nothing.")
                     )
         );
 
     /// <summary>What is drawn of a batch, counted where most is taken.</summary>
-    public decimal Placed(Batch batch) => batch.Lots.Sum(lot => batch.Parts.Max(part => Drawn(batch, lot, part)));
+    public decimal Placed(Batch batch) => batch.Lots.Sum(lot => Placed(batch, lot));
+
+    public decimal Placed(Batch batch, Lot lot) => batch.PartsOf(lot).Max(part => Drawn(batch, lot, part));
 
     /// <summary>Portions that went outside the plan: eaten, given or thrown away.</summary>
     public decimal Gone(Batch batch) => ContainersOf(batch.Id).Sum(GoneOf);
@@ -74,8 +76,8 @@ public sealed record WeekPlan(
 
     public decimal Loose(Batch batch, Lot lot) =>
         batch.PortionedOn is null
-            ? batch.Parts.Min(part => Loose(batch, lot, part))
-            : ContainersOf(batch.Id).Where(box => box.Lot == lot.Id).Sum(box => Rest(batch, box, batch.Parts));
+            ? batch.PartsOf(lot).Min(part => Loose(batch, lot, part))
+            : ContainersOf(batch.Id).Where(box => box.Lot == lot.Id).Sum(box => Rest(batch, box, batch.PartsOf(lot)));
 
     /// <summary>Portions of one part that nothing has.</summary>
     public decimal Loose(Batch batch, Lot lot, string part)

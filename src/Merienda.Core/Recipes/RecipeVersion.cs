@@ -85,8 +85,8 @@ public sealed class RecipeVersion
             ? Keeping
             : KeepingClass.Shortest((parts ?? PartNames).Select(name => PartWith(name)?.Keeping ?? Keeping));
 
-    /// <summary>How its parts keep where that is otherwise than the dish, in the order of their names.</summary>
-    public IReadOnlyList<KeepingClass?> PartKeeping => [.. PartNames.Select(name => PartWith(name)?.Keeping)];
+    /// <summary>How a part keeps where that is otherwise than the dish; null where it keeps as the dish.</summary>
+    public KeepingClass? OwnKeepingOf(string part) => PartWith(part)?.Keeping;
 
     /// <summary>What all of it was measured to make; null while a part was not, or was otherwise.</summary>
     public decimal? MadeIn(YieldUnit unit) =>

@@ -2,9 +2,17 @@ using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Sessions;
 
+/// <summary>Portions that are cooked in one variant.</summary>
+/// <param name="Dish">The recipe as the variant has it.</param>
+public sealed record LotToCook(RecipeVersion Dish, decimal Portions);
+
 /// <summary>A batch as its session cooks it.</summary>
 /// <param name="Version">Of the recipe.</param>
-public sealed record BatchToCook(string Letter, Guid Version, RecipeVersion Recipe, decimal Portions);
+/// <param name="Lots">At least one.</param>
+public sealed record BatchToCook(string Letter, Guid Version, RecipeVersion Recipe, IReadOnlyList<LotToCook> Lots)
+{
+    public decimal Portions => Lots.Sum(lot => lot.Portions);
+}
 
 /// <summary>What a session cooks as one: a batch, or a recipe that batches take some of, once for all of them.</summary>
 /// <param name="Letter">The batch's, or those of all that it is cooked for: "A+C".</param>
@@ -36,7 +44,10 @@ public sealed record CookedDish(
         var taken = new List<Taken>();
         foreach (var batch in batches)
         {
-            Take(batch.Recipe, batch.Portions / batch.Recipe.Portions, batch.Letter, taken);
+            foreach (var lot in batch.Lots)
+            {
+                Take(lot.Dish, lot.Portions / batch.Recipe.Portions, batch.Letter, taken);
+            }
         }
 
         // Of two batches of one recipe the first is the larger pot.
@@ -49,7 +60,7 @@ public sealed record CookedDish(
                 item.Recipe.Of,
                 item.Batches * item.Recipe.Of.Portions,
                 item.Letters,
-                NeedsOf(item.Recipe.Of)
+                NeedsOf([item.Recipe.Of])
             )
             {
                 IsBase = true,
@@ -64,10 +75,11 @@ public sealed record CookedDish(
             ),
         ];
         CookedDish Dish(BatchToCook batch, decimal extra, IReadOnlyList<string> others) =>
-            new(batch.Letter, batch.Version, batch.Recipe, batch.Portions + extra, others, NeedsOf(batch.Recipe));
+            new(batch.Letter, batch.Version, batch.Recipe, batch.Portions + extra, others, NeedsOf(batch.Lots.Select(lot => lot.Dish)));
     }
 
-    private static IReadOnlyList<Guid> NeedsOf(RecipeVersion recipe) => [.. recipe.Uses.Select(use => use.Of.Version).Distinct()];
+    private static IReadOnlyList<Guid> NeedsOf(IEnumerable<RecipeVersion> dishes) =>
+        [.. dishes.SelectMany(dish => dish.Uses).Select(use => use.Of.Version).Distinct()];
 
     private static void Take(RecipeVersion recipe, decimal batches, string letter, List<Taken> taken)
     {

@@ -191,6 +191,7 @@ public sealed class DemoSeed(
                 start,
                 start.AddDays(planned.CookedOnDay),
                 planned.Portions,
+                [],
                 week => week.Plan.Batches.MaxBy(batch => batch.Id)!.Id
             )
         ).View;
@@ -223,7 +224,15 @@ public sealed class DemoSeed(
     {
         var week = DemoRhythm.WeekOf(cooked.AddDays(1));
         var made = Must(
-            await weeks.Make(Stamp(tenant), recipe, week, cooked, left.Portions, stored => stored.Plan.Batches.MaxBy(batch => batch.Id)!)
+            await weeks.Make(
+                Stamp(tenant),
+                recipe,
+                week,
+                cooked,
+                left.Portions,
+                [],
+                stored => stored.Plan.Batches.MaxBy(batch => batch.Id)!
+            )
         ).View;
         var then = new DateTimeOffset(cooked.ToDateTime(new TimeOnly(18, 0)), TimeSpan.Zero);
         var filled = Must(

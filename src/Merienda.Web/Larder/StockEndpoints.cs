@@ -214,7 +214,7 @@ public static partial class StockEndpoints
             box.Id,
             batch.Id,
             $"{batch.Letter}·{batch.Cooked.Day}",
-            recipe.Name,
+            box.Lot.Named(recipe.Name),
             $"{box.Portions:0.##} {(box.Portions == 1 ? "portion" : "portions")}",
             box.IsFrozen(today) ? StockPlace.Freezer : StockPlace.Fridge,
             batch.Cooked,

@@ -12,11 +12,13 @@ public sealed record RecipeRow(
     decimal Portions,
     string? Meal,
     IReadOnlyList<ShownMeasure> PerPortion,
-    IReadOnlyList<RowVerdict> Verdicts
+    IReadOnlyList<RowVerdict> Verdicts,
+    IReadOnlyList<string> Variants
 );
 
 /// <param name="Because">The heaviest finding's sentence.</param>
-public sealed record RowVerdict(Guid EaterId, string Eater, Core.Protocols.Verdict Verdict, string Because, bool HasRules);
+/// <param name="Variant">The variant that is made for them and was judged; null for the recipe as written.</param>
+public sealed record RowVerdict(Guid EaterId, string Eater, Core.Protocols.Verdict Verdict, string Because, bool HasRules, string? Variant);
 
 /// <summary>A recipe as a person edits it.</summary>
 /// <param name="Portions">Null while nobody said how many the lines make: then it is asked for, never guessed.</param>
@@ -202,10 +204,19 @@ public sealed record RecipeSheet(
     KeepingSuggestion? SuggestedKeeping,
     IReadOnlyList<DraftVariant> Variants,
     string? Variant,
+    IReadOnlyList<SheetUsual> Usual,
     IReadOnlyList<string> Counted,
     ShownEstimate? PortionGrams,
     IReadOnlyList<ShownMeasure> PerHundred,
     IReadOnlyList<ShownMeasure> Batch
 );
+
+/// <summary>The variant that is made for an eater.</summary>
+/// <param name="Variant">Null for the recipe as written.</param>
+/// <param name="IsGone">Whether the recipe has no such variant any more: it is cooked as written then.</param>
+public sealed record SheetUsual(Guid EaterId, string Eater, string? Variant, bool IsGone);
+
+/// <param name="Variant">Null for the recipe as written.</param>
+public sealed record UsualVariantRequest(Guid EaterId, string? Variant);
 
 public sealed record FoodFound(string Key, string Name, string Aisle, string Source, string Mark);

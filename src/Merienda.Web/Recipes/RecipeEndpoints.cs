@@ -22,6 +22,7 @@ public static class RecipeEndpoints
         recipes.MapPost("/check", Check).WithName("CheckRecipe");
         recipes.MapPost("", Add).WithName("AddRecipe");
         recipes.MapPut("/{id:guid}", Change).WithName("ChangeRecipe");
+        recipes.MapPut("/{id:guid}/usual", PreferVariant).WithName("PreferVariant");
         recipes.MapDelete("/{id:guid}", Archive).WithName("ArchiveRecipe");
         api.MapGet("/foods", Foods).WithTags("Recipes").WithName("FindFoods").RequireAuthorization();
     }
@@ -138,6 +139,22 @@ public static class RecipeEndpoints
         [AsParameters] Desk desk,
         TimeProvider clock
     ) => Save(draft, id, draft.BasedOn ?? 0, editing, desk, clock);
+
+    private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> PreferVariant(
+        Guid id,
+        UsualVariantRequest request,
+        Editing editing,
+        [AsParameters] Desk desk
+    ) =>
+        editing.Answer(
+            await desk.Households.PreferVariant(
+                editing,
+                (id, desk.Recipes.Latest(id)),
+                request.EaterId,
+                request.Variant,
+                () => SheetOf(id, desk, request.Variant).Select(sheet => sheet!)
+            )
+        );
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Archive(
         Guid id,

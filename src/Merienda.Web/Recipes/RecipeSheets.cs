@@ -90,11 +90,18 @@ public static class RecipeSheets
                 : null,
             [.. recipe.Version.Variants.Select(ToVariant)],
             version == recipe.Version ? null : variant,
+            [.. eaters.Select(eater => ToUsual(eater, recipe))],
             [.. eaters.SelectMany(eater => eater.Rules.Measures).Distinct().Select(measure => MeasureInfo.Of(measure).Key)],
             isWeighed ? Shown.Of(served) : null,
             isWeighed ? All(value => value.Per(100, served)) : [],
             All(value => value * version.Portions)
         );
+    }
+
+    private static SheetUsual ToUsual(Eater eater, StoredRecipe recipe)
+    {
+        var usual = eater.UsualVariants.GetValueOrDefault(recipe.RecipeId);
+        return new(eater.Id, eater.Name, usual, recipe.Version.As(usual) is null);
     }
 
     private static DraftVariant ToVariant(Variant variant) =>
@@ -139,13 +146,21 @@ public static class RecipeSheets
     {
         var helping = new Helping(recipe.Version.Name, recipe.Version.Profile, 1);
         var verdicts = eaters
-            .Select(eater => (Eater: eater, Findings: eater.Judge(recipe.Version.Name, recipe.Version.Profile, recipe.Version.Meal)))
+            .Select(eater => (Eater: eater, Variant: ToUsual(eater, recipe) is { IsGone: false, Variant: { } usual } ? usual : null))
+            .Select(of =>
+                (
+                    of.Eater,
+                    of.Variant,
+                    Findings: of.Eater.Judge(recipe.Version.Name, recipe.Version.As(of.Variant)!.Profile, recipe.Version.Meal)
+                )
+            )
             .Select(found => new RowVerdict(
                 found.Eater.Id,
                 found.Eater.Name,
                 found.Findings.Select(finding => finding.Verdict).RollUp(),
                 found.Findings.MaxBy(finding => finding.Verdict)?.Because ?? "No protocol is chosen.",
-                found.Findings.Count > 0
+                found.Findings.Count > 0,
+                found.Variant
             ));
         return new(
             recipe.RecipeId,
@@ -153,7 +168,8 @@ public static class RecipeSheets
             recipe.Version.Portions,
             recipe.Version.Meal,
             Shown.Short(helping, eaters, knowledge.HouseScheme),
-            [.. verdicts]
+            [.. verdicts],
+            [.. recipe.Version.Variants.Select(variant => variant.Name)]
         );
     }
 

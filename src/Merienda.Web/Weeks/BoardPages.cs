@@ -93,19 +93,30 @@ public static class BoardPages
             week.Plan.Loose(batch),
             week.Plan.Gone(batch),
             batch.Parts,
-            batch.GramsPerPortion is { } grams ? Math.Round(grams) : null,
+            [.. recipe.Version.Variants.Select(variant => variant.Name)],
+            [.. batch.Lots.Select(lot => ToLot(week, batch, lot))],
             recipe.Version.KeepingOf(null).EatBy(batch.Cooked),
             recipe.Version.KeepingOf(null).Freezes,
             batch.PortionedOn is not null,
             week.Plan.ContainersOf(batch.Id)
                 .Where(box => week.Plan.StateOf(box).Place == BoxPlace.Freezer)
-                .Sum(box => week.Plan.Rest(batch, box, batch.Parts)),
+                .Sum(box => week.Plan.Rest(batch, box, batch.PartsOf(batch.LotOf(box)))),
             recipe.Version.Reheating,
             string.Join(". ", recipe.Version.SaidAtEating(null)),
-            week.Plan.LaterSession(batch, week.Table.Today),
-            week.Numbers(week.HelpingOf(batch, 1, null))
+            week.Plan.LaterSession(batch, week.Table.Today)
         );
     }
+
+    private static BoardLot ToLot(WeekView week, Batch batch, Lot lot) =>
+        new(
+            lot.Id,
+            lot.Variant,
+            lot.Portions,
+            week.Plan.Placed(batch, lot),
+            week.Plan.Loose(batch, lot),
+            batch.GramsPerPortion(lot) is { } grams ? Math.Round(grams) : null,
+            week.Numbers(week.HelpingOf(batch, lot, 1, null))
+        );
 
     private static BoardServing ToServing(WeekView week, Serving serving) =>
         new(
@@ -125,7 +136,8 @@ public static class BoardPages
                 draw.Id,
                 BoardItemKind.Draw,
                 draw.Batch,
-                drawn.Recipe.Name,
+                draw.Lot,
+                week.NameOf(drawn.Batch, drawn.Lot),
                 null,
                 Math.Round(drawn.Portions, 2),
                 new(draw.Size.Amount, draw.Size.IsInGrams),
@@ -143,6 +155,7 @@ public static class BoardPages
         return new(
             plated.Item.Id,
             BoardItemKind.Ready,
+            null,
             null,
             line.Name,
             line.Read.Text.Trim(),

@@ -12,6 +12,7 @@ public sealed record PortioningPart(string Name, decimal? PlannedGrams, int? Gro
 
 public sealed record PortioningBox(
     Guid Id,
+    string? Variant,
     int Number,
     decimal Portions,
     string? Eater,
@@ -155,26 +156,25 @@ public static class BoxEndpoints
             batch.Portions,
             batch.PortionedOn,
             [
-                .. batch.Parts.Select(
-                    (part, at) =>
-                    {
-                        var weighed = batch.Yields.FirstOrDefault(one => one.Part == part);
-                        return new PortioningPart(
-                            part,
-                            batch.PlannedGrams.ElementAtOrDefault(at) is { } each ? Math.Round(each * batch.Portions) : null,
-                            weighed?.GrossG,
-                            weighed?.TareG,
-                            weighed?.Vessel,
-                            weighed is null ? null : week.Plan.Over(batch, weighed)
-                        );
-                    }
-                ),
+                .. batch.Parts.Select(part =>
+                {
+                    var weighed = batch.Yields.FirstOrDefault(one => one.Part == part);
+                    return new PortioningPart(
+                        part,
+                        batch.PlannedOf(part) is { } all ? Math.Round(all) : null,
+                        weighed?.GrossG,
+                        weighed?.TareG,
+                        weighed?.Vessel,
+                        weighed is null ? null : week.Plan.Over(batch, weighed)
+                    );
+                }),
             ],
             [
                 .. ShelvedBox
                     .Of(week.Plan, batch, recipe, week.Table.Today)
                     .Select(box => new PortioningBox(
                         box.Id,
+                        box.Lot.Variant,
                         box.Number,
                         Math.Round(box.Portions, 2),
                         box.Cell is null ? null : names.GetValueOrDefault(box.Cell.Eater),

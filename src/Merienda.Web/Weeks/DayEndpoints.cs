@@ -1,4 +1,3 @@
-using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Storage;
@@ -24,10 +23,16 @@ public static class DayEndpoints
         edit.Decide(week =>
         {
             var diner = week.DinerAt(new(week.Plan.Start, request.Meal, request.EaterId));
-            return (diner.Refusal ?? week.StopOf(batch, diner.Value)) is { } refusal
-                ? refusal
+            if (diner.Refusal is { } nobody)
+            {
+                return nobody;
+            }
+
+            var lots = week.LotsFor(batch, diner.Value);
+            return lots.Refusal is { } stop
+                ? stop
                 : Said(
-                    week.Plan.PlaceRow(batch, request.Meal, request.EaterId, diner.Value.PortionHabit, Guid.CreateVersion7),
+                    week.Plan.PlaceRow(batch, request.Meal, request.EaterId, diner.Value.PortionHabit, lots.Value, Guid.CreateVersion7),
                     $"Placed {week.LetterOf(batch)} in each {week.Plan.Rhythm.NameOf(request.Meal)}"
                 );
         });
@@ -63,7 +68,7 @@ public static class DayEndpoints
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Repeat(TwoDaysRequest request, [AsParameters] WeekEdit edit) =>
         edit.Decide(week =>
             Said(
-                week.Plan.RepeatDay(request.From, request.To, (item, eater) => Stop(week, item, eater), Guid.CreateVersion7),
+                week.Plan.RepeatDay(request.From, request.To, week.Seats, Guid.CreateVersion7),
                 $"Repeated {request.From:ddd} on {request.To:ddd}"
             )
         );
@@ -79,11 +84,8 @@ public static class DayEndpoints
     ) =>
         // The ends of the calendar have no week round them.
         editing.Answer(
-            (await weeks.Copy(editing, date, request.To.Year is < 2000 or > 2100 ? date : request.To, request.WithMeals, Stop)).Select(
-                edited => edited.Select(copied => new CopiedWeek(copied.Start, copied.Batches, copied.Placed, copied.Left))
+            (await weeks.Copy(editing, date, request.To.Year is < 2000 or > 2100 ? date : request.To, request.WithMeals)).Select(edited =>
+                edited.Select(copied => new CopiedWeek(copied.Start, copied.Batches, copied.Placed, copied.Left))
             )
         );
-
-    private static Refusal? Stop(StoredWeek week, ServingItem item, Guid eaterId) =>
-        week.Diner(eaterId) is { } eater ? week.StopOf(item, eater) : HouseholdStore.EaterGone(eaterId);
 }

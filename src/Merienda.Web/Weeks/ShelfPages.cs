@@ -22,13 +22,13 @@ public static class ShelfPages
 
     private static ShelfBox ToBox(WeekView week, ShelvedBox box, int of, IReadOnlyDictionary<Guid, string> names)
     {
-        var (batch, recipe) = (box.Batch, week.RecipeOf(box.Batch).Version);
+        var (batch, recipe) = (box.Batch, week.DishOf(box.Batch, box.Lot));
         return new ShelfBox(
             box.Id,
             batch.Id,
             batch.Letter,
             WeekView.Tape(batch),
-            recipe.Name,
+            week.NameOf(batch, box.Lot),
             box.Number,
             of,
             box.IsThere,
@@ -50,10 +50,15 @@ public static class ShelfPages
             recipe.KeepingOf(box.Parts).Note,
             week.Knowledge.Classes.AllergensOf(recipe.Ingredients.SelectMany(line => line.Meanings).SelectMany(meaning => meaning.Foods)),
             recipe.Ingredients.Any(line => line.Meanings.Any(meaning => !meaning.IsSure || meaning.Food!.Untold.Count > 0)),
-            week.Numbers(week.HelpingOf(batch, box.Portions, box.Parts), box.Cell?.Eater)
+            week.Numbers(week.HelpingOf(batch, box.Lot, box.Portions, box.Parts), box.Cell?.Eater)
         );
     }
 
     internal static IReadOnlyList<ShelfPart> PartsOf(ShelvedBox box) =>
-        [.. (box.Parts ?? box.Batch.Parts).Select(part => new ShelfPart(part, box.GramsOf(part) is { } grams ? Math.Floor(grams) : null))];
+        [
+            .. (box.Parts ?? box.Batch.PartsOf(box.Lot)).Select(part => new ShelfPart(
+                part,
+                box.GramsOf(part) is { } grams ? Math.Floor(grams) : null
+            )),
+        ];
 }

@@ -15,6 +15,7 @@ namespace Merienda.Web.Weeks;
 public sealed record ShelvedBox(
     Guid Id,
     Batch Batch,
+    Lot Lot,
     int Number,
     decimal Portions,
     Cell? Cell,
@@ -36,7 +37,7 @@ public sealed record ShelvedBox(
     public decimal? GramsOf(string part)
     {
         var at = (Real?.Parts ?? Batch.Parts).TakeWhile(one => one != part).Count();
-        return Real is null ? Batch.GramsOf(part) * Portions : Real.Grams.ElementAtOrDefault(at) * Real.LeftOf(part) / Real.Portions;
+        return Real is null ? Batch.GramsOf(Lot, part) * Portions : Real.Grams.ElementAtOrDefault(at) * Real.LeftOf(part) / Real.Portions;
     }
 
     /// <summary>The boxes of a batch that are not gone.</summary>
@@ -56,6 +57,7 @@ public sealed record ShelvedBox(
         return new(
             box.Id,
             box.Batch,
+            box.Lot,
             box.Number,
             box.Portions,
             box.Cell,
@@ -75,14 +77,16 @@ public sealed record ShelvedBox(
         var isFrozen = state.Place == BoxPlace.Freezer;
         var fridge = state.EatBy(kind);
         var isQuality = isFrozen && meal is null;
-        var left = batch.Parts.Where(part => box.LeftOf(part) > 0).ToList();
+        var (lot, whole) = (batch.LotOf(box), batch.PartsOf(batch.LotOf(box)));
+        var left = whole.Where(part => box.LeftOf(part) > 0).ToList();
         return new(
             box.Id,
             batch,
+            lot,
             box.Number,
             state.Left,
             meal,
-            left.Count == batch.Parts.Count ? null : left,
+            left.Count == whole.Count ? null : left,
             box,
             isFrozen ? KeptIn.Freezer
                 : plan.KeptIn == KeptIn.PastItsTime || fridge < today ? KeptIn.PastItsTime

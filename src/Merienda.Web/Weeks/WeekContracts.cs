@@ -24,12 +24,14 @@ public enum BoardItemKind
 /// <param name="Text">As typed, of a food: "150 g skyr".</param>
 /// <param name="Portions">Of a share: how many of the recipe's portions it is.</param>
 /// <param name="Parts">Of a share: the parts that are taken; null for the whole dish.</param>
+/// <param name="Name">Of a share, with the variant it is.</param>
 /// <param name="Thaw">Evening on which a frozen one moves to the fridge.</param>
 /// <param name="Doubt">What a person should look at in the words of a food.</param>
 public sealed record BoardItem(
     Guid Id,
     BoardItemKind Kind,
     Guid? BatchId,
+    Guid? LotId,
     string Name,
     string? Text,
     decimal? Portions,
@@ -52,7 +54,20 @@ public sealed record BoardServing(
     IReadOnlyList<BoardItem> Items
 );
 
+/// <summary>How many portions of a batch are cooked in one variant.</summary>
+/// <param name="Variant">Null for the recipe as written.</param>
+public sealed record BoardLot(
+    Guid Id,
+    string? Variant,
+    decimal Portions,
+    decimal Placed,
+    decimal Loose,
+    decimal? GramsPerPortion,
+    IReadOnlyList<ShownMeasure> PerPortion
+);
+
 /// <param name="Tape">Letter with the day of its session: "B·21".</param>
+/// <param name="Variants">Names of the recipe's variants, as this version has them.</param>
 /// <param name="Gone">Portions eaten, given or thrown away outside the plan.</param>
 /// <param name="LooseFrozen">Loose portions that stand in the freezer.</param>
 /// <param name="Parts">Names of the dish's parts; the first may be unnamed.</param>
@@ -70,15 +85,15 @@ public sealed record BoardBatch(
     decimal Loose,
     decimal Gone,
     IReadOnlyList<string> Parts,
-    decimal? GramsPerPortion,
+    IReadOnlyList<string> Variants,
+    IReadOnlyList<BoardLot> Lots,
     DateOnly EatBy,
     bool Freezes,
     bool IsPortioned,
     decimal LooseFrozen,
     string Reheating,
     string AtEating,
-    DateOnly? Later,
-    IReadOnlyList<ShownMeasure> PerPortion
+    DateOnly? Later
 );
 
 /// <param name="Days">Where it comes from on each day of the week.</param>
@@ -139,17 +154,23 @@ public sealed record WeekBoard(
     Undoable? Undo
 );
 
-public sealed record MakeBatchRequest(Guid RecipeId, DateOnly CookedOn, decimal Portions);
+/// <param name="Variants">Portions of it in variants of the recipe; the others are as written.</param>
+public sealed record MakeBatchRequest(Guid RecipeId, DateOnly CookedOn, decimal Portions, IReadOnlyList<VariantPortions>? Variants = null);
 
 public sealed record CookOnRequest(DateOnly Date);
 
 /// <param name="Date">On another date it takes its batches along.</param>
 public sealed record SessionRequest(DateOnly Date, TimeOnly Start, int Cooks, string Name);
 
-public sealed record ResizeBatchRequest(decimal Portions);
+/// <param name="Variants">Portions of it in variants of the recipe, the others are as written; null leaves what differs to the fullest.</param>
+public sealed record ResizeBatchRequest(decimal Portions, IReadOnlyList<VariantPortions>? Variants = null);
 
 /// <param name="Parts">Names of the parts that are taken; null for the whole dish.</param>
-public sealed record PlaceRequest(BoardPlace To, IReadOnlyList<string>? Parts = null);
+/// <param name="LotId">The lot it comes from; null for the one that suits the eater best.</param>
+public sealed record PlaceRequest(BoardPlace To, IReadOnlyList<string>? Parts = null, Guid? LotId = null);
+
+/// <param name="From">The lot it was seen in; refused when it is another by now.</param>
+public sealed record LotRequest(Guid From, Guid To);
 
 /// <param name="From">Where it was seen; refused when it has gone elsewhere since.</param>
 /// <param name="To">Null takes it back to the bench.</param>
@@ -225,6 +246,7 @@ public sealed record SessionTask(
 );
 
 /// <param name="Begins">Local time.</param>
+/// <param name="Lots">What differs within a dish that is cooked in variants: "6 with the light muffin".</param>
 /// <param name="Shared">What is cooked once for several dishes, and how much of it.</param>
 /// <param name="Allergies">Which dishes hold what an eater is allergic to, and how to keep them apart.</param>
 public sealed record SessionPage(
@@ -238,6 +260,7 @@ public sealed record SessionPage(
     int Dishes,
     IReadOnlyList<SessionTask> Tasks,
     IReadOnlyList<string> Shared,
+    IReadOnlyList<string> Lots,
     IReadOnlyList<string> Allergies
 );
 
@@ -247,6 +270,7 @@ public sealed record TaskTickRequest(Guid BatchId, string TaskId, bool IsTicked)
 public sealed record ShelfPart(string Name, decimal? Grams);
 
 /// <summary>A container, planned or there.</summary>
+/// <param name="Dish">With the variant that is in it.</param>
 /// <param name="IsThere">False while it is planned: its batch is not portioned yet.</param>
 /// <param name="IsEarlier">Of an earlier week.</param>
 /// <param name="Size">Portions that are left in it.</param>

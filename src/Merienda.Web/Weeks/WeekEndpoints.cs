@@ -22,6 +22,7 @@ public static class WeekEndpoints
         weeks.MapPost("/batches/{batch:guid}/place", Place).WithName("PlacePortion");
         weeks.MapPost("/items/{item:guid}/move", Move).WithName("MoveItem");
         weeks.MapPut("/items/{item:guid}/size", Size).WithName("SizeItem");
+        weeks.MapPut("/items/{item:guid}/lot", ChangeLot).WithName("ChangeLot");
         weeks.MapMeals();
         weeks.MapSessions();
         weeks.MapDays();
@@ -47,27 +48,51 @@ public static class WeekEndpoints
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Make(MakeBatchRequest request, [AsParameters] WeekEdit edit) =>
         edit.Editing.Answer(
-            await edit.Weeks.Make(edit.Editing, request.RecipeId, edit.Date, request.CookedOn, request.Portions, edit.Draw)
+            await edit.Weeks.Make(
+                edit.Editing,
+                request.RecipeId,
+                edit.Date,
+                request.CookedOn,
+                request.Portions,
+                request.Variants ?? [],
+                edit.Draw
+            )
         );
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Resize(
         Guid batch,
         ResizeBatchRequest request,
         [AsParameters] WeekEdit edit
-    ) => edit.Decide(week => Said(week.Plan.Resize(batch, request.Portions), $"Changed the portions of {week.LetterOf(batch)}"));
+    ) =>
+        edit.Decide(week =>
+            Said(
+                request.Variants is { } variants && week.Plan.BatchWithId(batch) is { } one
+                    ? week.Plan.Split(batch, request.Portions, variants, week.RecipeOf(one).Version, Guid.CreateVersion7)
+                    : week.Plan.Resize(batch, request.Portions),
+                $"Changed the portions of {week.LetterOf(batch)}"
+            )
+        );
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Delete(Guid batch, [AsParameters] WeekEdit edit) =>
         edit.Decide(week => Said(week.Plan.Remove(batch), $"Took {week.LetterOf(batch)} off the bench"));
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Place(Guid batch, PlaceRequest request, [AsParameters] WeekEdit edit) =>
         edit.Decide(week =>
-            week.DinerAt(request.To.ToCell()) is var diner && diner.Refusal is { } nobody ? nobody
-            : week.StopOf(batch, diner.Value) is { } stop ? stop
-            : Said(
-                week.Plan.Place(batch, request.To.ToCell(), diner.Value.PortionHabit, edit.Ids(), request.Parts),
-                $"Placed {week.LetterOf(batch)}"
-            )
-        );
+        {
+            var diner = week.DinerAt(request.To.ToCell());
+            if (diner.Refusal is { } nobody)
+            {
+                return nobody;
+            }
+
+            var lots = week.LotsFor(batch, diner.Value, request.LotId);
+            return lots.Refusal is { } stop
+                ? stop
+                : Said(
+                    week.Plan.Place(batch, request.To.ToCell(), diner.Value.PortionHabit, edit.Ids(), request.Parts, lots.Value),
+                    $"Placed {week.LetterOf(batch)}"
+                );
+        });
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Move(Guid item, MoveRequest request, [AsParameters] WeekEdit edit) =>
         edit.Decide(week =>
@@ -93,6 +118,15 @@ public static class WeekEndpoints
                 week.Plan.ChangeSize(item, new(request.From.Amount, request.From.IsInGrams), new(request.To.Amount, request.To.IsInGrams)),
                 $"Changed a portion of {week.NameOf(item)}"
             )
+        );
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> ChangeLot(Guid item, LotRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+            week.Plan.Find(item) is (var serving, Draw draw)
+            && week.Diner(serving.Cell.Eater) is { } eater
+            && week.LotsFor(draw.Batch, eater, request.To).Refusal is { } stop
+                ? stop
+                : Said(week.Plan.ChangeLot(item, request.From, request.To), $"Took another variant of {week.NameOf(item)}")
         );
 
     private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(UndoRequest request, Editing editing, UndoDoor undo) =>

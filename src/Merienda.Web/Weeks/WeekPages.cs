@@ -1,6 +1,7 @@
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
 using Merienda.Core.Shopping;
 using Merienda.Core.Stock;
@@ -17,7 +18,9 @@ public static class WeekPages
         var there = stock.Where(item => item.Food is not null).ToLookup(item => item.Food!);
         var batches = week.CookedForIt.ToList();
         var tapes = batches.ToDictionary(batch => batch.Letter, WeekView.Tape);
-        var items = ShoppingList.Of(batches.Select(batch => new BatchToShop(batch.Letter, week.RecipeOf(batch).Version, batch.Portions)));
+        var items = ShoppingList.Of(
+            batches.SelectMany(batch => batch.Lots.Select(lot => new BatchToShop(batch.Letter, week.DishOf(batch, lot), lot.Portions)))
+        );
         var shown = items
             .Select(item =>
                 (
@@ -62,7 +65,7 @@ public static class WeekPages
                             batch.Letter,
                             week.RecipeOf(batch).VersionId,
                             week.RecipeOf(batch).Version,
-                            batch.Portions
+                            [.. batch.Lots.Select(lot => new LotToCook(week.DishOf(batch, lot), lot.Portions))]
                         )),
                     ]);
                     var order = SessionPlan.Order(dishes);
@@ -79,6 +82,7 @@ public static class WeekPages
                         batches.Count,
                         tasks,
                         [.. dishes.Where(dish => dish.For.Count > 0).Select(Shared)],
+                        [.. session.Where(batch => batch.Lots.Any(lot => lot.Variant is not null)).Select(batch => LotsOf(week, batch))],
                         [.. Allergies(week, [.. session])]
                     );
                 }),
@@ -110,6 +114,19 @@ public static class WeekPages
             ? $"{dish.Recipe.Name} is cooked {(dish.For.Count > 1 ? "once " : "")}for {string.Join(" and ", dish.For)}: {dish.Portions:0.##} portions."
             : $"{dish.Letter} {dish.Recipe.Name} is cooked larger, because {string.Join(" and ", dish.For)} {(dish.For.Count > 1 ? "take" : "takes")} some of it: {dish.Portions:0.##} portions in all.";
 
+    /// <summary>"B Rice bowl: 4 as written; 6 Light (300 g cauliflower instead of 450 g rice)."</summary>
+    private static string LotsOf(WeekView week, Batch batch)
+    {
+        var recipe = week.RecipeOf(batch).Version;
+        var lots = batch.Lots.Select(lot =>
+            recipe.Variants.FirstOrDefault(one => one.Name == lot.Variant) is { } variant
+                ? $"{lot.Portions:0.##} {variant.Name} ({string.Join(", ", VariantWords.Of(variant, recipe, lot.Portions / recipe.Portions, Mass))})"
+                : $"{lot.Portions:0.##} as written"
+        );
+        return $"{batch.Letter} {recipe.Name}: {string.Join("; ", lots)}.";
+        string Mass(decimal grams) => HouseholdMass.Show(grams, week.CountsInOunces);
+    }
+
     /// <summary>
     /// An allergy in the kitchen: the other dishes are cooked first, or with board, pan and oil of their own (domain.md section 5).
     /// </summary>
@@ -120,7 +137,9 @@ public static class WeekPages
                     eater.Name,
                     Held: session
                         .Where(batch =>
-                            eater.Rules.HardStop(Intake.Of(new Helping("", week.RecipeOf(batch).Version.Profile, 1))) is not null
+                            batch.Lots.Any(lot =>
+                                eater.Rules.HardStop(Intake.Of(new Helping("", week.DishOf(batch, lot).Profile, 1))) is not null
+                            )
                         )
                         .Select(batch => $"{batch.Letter} {week.RecipeOf(batch).Version.Name}")
                         .ToList()

@@ -13,7 +13,7 @@ namespace Merienda.Web.Weeks;
 /// <param name="Drawn">The batch and its keeping; null for a food as it is bought.</param>
 public sealed record Plated(Serving Serving, ServingItem Item, Helping Helping, DrawnFrom? Drawn);
 
-public sealed record DrawnFrom(Batch Batch, RecipeVersion Recipe, decimal Portions, KeepingPlan Keeping, bool IsEaten);
+public sealed record DrawnFrom(Batch Batch, Lot Lot, RecipeVersion Recipe, decimal Portions, KeepingPlan Keeping, bool IsEaten);
 
 /// <summary>A stored week brought to the core's types, from which board, shop, session and shelf are all drawn.</summary>
 public sealed class WeekView
@@ -68,6 +68,8 @@ public sealed class WeekView
 
     public StoredRecipe RecipeOf(Batch batch) => _stored.RecipeOf(batch);
 
+    public RecipeVersion DishOf(Batch batch, Lot lot) => _stored.DishOf(batch, lot);
+
     /// <summary>The week as it would be judged by other rules.</summary>
     public WeekLedger LedgerOf(IReadOnlyList<Eater> eaters) =>
         new(
@@ -84,13 +86,13 @@ public sealed class WeekView
     public IReadOnlyList<ShownMeasure> Numbers(Helping helping, Guid? eater = null) =>
         Shown.Short(helping, [.. Eaters.Where(one => eater is null || one.Id == eater)], Knowledge.HouseScheme);
 
-    public Helping HelpingOf(Batch batch, decimal portions, IReadOnlyList<string>? parts)
+    public string NameOf(Batch batch, Lot lot) => lot.Named(RecipeOf(batch).Version.Name);
+
+    public Helping HelpingOf(Batch batch, Lot lot, decimal portions, IReadOnlyList<string>? parts)
     {
-        var recipe = RecipeOf(batch).Version;
-        var named = parts is null
-            ? recipe.Name
-            : $"{recipe.Name}, {string.Join(" and ", parts.Select(part => part.Length == 0 ? "main part" : part))}";
-        return new($"{batch.Letter} {named}", recipe.ProfileOf(parts), portions) { Dish = recipe.Name };
+        var (dish, name) = (DishOf(batch, lot), NameOf(batch, lot));
+        var named = parts is null ? name : $"{name}, {string.Join(" and ", parts.Select(part => part.Length == 0 ? "main part" : part))}";
+        return new($"{batch.Letter} {named}", dish.ProfileOf(parts), portions) { Dish = dish.Name };
     }
 
     public bool IsShopTicked(string key) => _stored.ShopTicks.Contains(key);
@@ -106,13 +108,13 @@ public sealed class WeekView
         }
 
         var batch = Plan.BatchWithId(draw.Batch)!;
-        var (recipe, portions) = (RecipeOf(batch).Version, Plan.PortionsOf(batch, draw));
+        var (lot, recipe, portions) = (batch.LotOf(draw), RecipeOf(batch).Version, Plan.PortionsOf(batch, draw));
         var (box, day) = (Plan.ContainersOf(batch.Id).FirstOrDefault(one => one.Id == draw.Container), serving.Cell.Date);
         var isEaten = box?.IsSettled(draw.Id) == true;
         var keeping =
             isEaten ? new(KeptIn.Fridge, day, null)
             : box is not null ? KeepingPlan.For(recipe.KeepingOf(box.Parts), Plan.StateOf(box), day, Table.Today)
             : KeepingPlan.For(recipe.KeepingOf(draw.Parts), batch.Cooked, day);
-        return new(serving, item, HelpingOf(batch, portions, draw.Parts), new(batch, recipe, portions, keeping, isEaten));
+        return new(serving, item, HelpingOf(batch, lot, portions, draw.Parts), new(batch, lot, recipe, portions, keeping, isEaten));
     }
 }

@@ -58,7 +58,7 @@ public class BoxTests
         var weighed = plan.Weigh(plan.Batches[0].Id, new("", 2958, 1100, "the large pot")).Value;
         Assert.All(weighed.Containers, box => Assert.Equal(371, box.Grams.Single()));
         Assert.Equal(3, weighed.Over(weighed.Batches[0], weighed.Batches[0].Yields[0]));
-        Assert.Equal(1858 / 5m, weighed.Batches[0].GramsPerPortion);
+        Assert.Equal(1858 / 5m, weighed.Batches[0].GramsPerPortion(weighed.Batches[0].Lots[0]));
         var other = weighed.Weigh(plan.Batches[0].Id, new("", 1098, 0, "")).Value;
         Assert.All(other.Containers, box => Assert.Equal(219, box.Grams.Single()));
         Assert.Equal(3, other.Over(other.Batches[0], other.Batches[0].Yields.Single()));
@@ -99,7 +99,7 @@ public class BoxTests
             ],
             weighed.Containers.Select(box => box.Grams)
         );
-        Assert.Equal(350, weighed.Batches[0].GramsPerPortion);
+        Assert.Equal(350, weighed.Batches[0].GramsPerPortion(weighed.Batches[0].Lots[0]));
         Assert.Equal("unknown-part", plan.Weigh(plan.Batches[0].Id, new("Crumble", 120, 20, "")).Refusal?.Code);
     }
 

@@ -21,10 +21,11 @@ internal static class BoxWeek
     public static Cell Cell(int day, string meal = "supper") => new(Sunday.AddDays(day), meal, Eater);
 
     public static Batch Cook(decimal portions, params string[] parts) =>
-        Batch.Make(Guid.NewGuid(), "B", Sunday.AddDays(-1), portions, Guid.NewGuid()).Value with
+        Cooked
+            .Batch("B", Sunday.AddDays(-1), portions)
+            .Weighing(parts.Length == 0 ? [350] : [.. parts.Select((_, at) => (decimal?)(at == 0 ? 300 : 50))]) with
         {
             Parts = parts.Length == 0 ? [""] : parts,
-            PlannedGrams = parts.Length == 0 ? [350] : [.. parts.Select((_, at) => (decimal?)(at == 0 ? 300 : 50))],
             Keeping = KeepingClass.WithKey("cooked"),
         };
 

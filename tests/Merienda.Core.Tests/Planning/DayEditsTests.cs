@@ -1,5 +1,4 @@
 using Merienda.Core.Foods;
-using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
@@ -11,12 +10,10 @@ public class DayEditsTests
 {
     private static readonly DateOnly Sunday = new(2026, 11, 22);
     private static readonly Guid Eater = Guid.NewGuid();
-    private static readonly Refusal No = new("allergy", "eater", "E", "no", "none");
 
     private static Cell Cell(int day, string meal = "supper") => new(Sunday.AddDays(day), meal, Eater);
 
-    private static Batch Cook(decimal portions, int day = -1) =>
-        Batch.Make(Guid.NewGuid(), "B", Sunday.AddDays(day), portions, Guid.NewGuid()).Value;
+    private static Batch Cook(decimal portions, int day = -1) => Cooked.Batch("B", Sunday.AddDays(day), portions);
 
     private static WeekPlan Week(params Batch[] batches) => new(Sunday, batches, [], []);
 
@@ -34,11 +31,11 @@ public class DayEditsTests
         var batch = Cook(4, 2);
         var plan = Week(batch).Say(Cell(3), ServingState.Out, false, "", Guid.NewGuid).Value;
         plan = plan.AddReady(Cell(4), Banana(), Guid.NewGuid).Value;
-        plan = plan.PlaceRow(batch.Id, "supper", Eater, 1, Guid.NewGuid).Value;
+        plan = plan.PlaceRow(batch.Id, "supper", Eater, 1, [batch.Lots[0].Id], Guid.NewGuid).Value;
         Assert.Equal([0, 0, 1, 0, 1, 1, 1], Enumerable.Range(0, 7).Select(day => Things(plan, Cell(day))));
         Assert.Equal(1m, plan.Loose(batch));
-        Assert.Equal("row-full", plan.PlaceRow(batch.Id, "supper", Eater, 1, Guid.NewGuid).Refusal?.Code);
-        Assert.Equal("batch-gone", plan.PlaceRow(Guid.NewGuid(), "supper", Eater, 1, Guid.NewGuid).Refusal?.Code);
+        Assert.Equal("row-full", plan.PlaceRow(batch.Id, "supper", Eater, 1, [batch.Lots[0].Id], Guid.NewGuid).Refusal?.Code);
+        Assert.Equal("batch-gone", plan.PlaceRow(Guid.NewGuid(), "supper", Eater, 1, [], Guid.NewGuid).Refusal?.Code);
     }
 
     [Fact]
@@ -46,13 +43,16 @@ public class DayEditsTests
     {
         var batch = Cook(3);
         var plan = Place(Week(batch), batch, Cell(1), 1.5m).AddReady(Cell(1), Banana(), Guid.NewGuid).Value;
-        plan = plan.RepeatDay(Sunday.AddDays(1), Sunday.AddDays(2), (_, _) => null, Guid.NewGuid).Value;
+        plan = plan.RepeatDay(Sunday.AddDays(1), Sunday.AddDays(2), Cooked.ForAll, Guid.NewGuid).Value;
         Assert.Equal((2, 1.5m, 0m), (Things(plan, Cell(2)), plan.At(Cell(2))!.Draws.Single().Size.Amount, plan.Loose(batch)));
         // Nothing is loose any more: the third day gets the banana only, and a taken day nothing.
-        var third = plan.RepeatDay(Sunday.AddDays(1), Sunday.AddDays(3), (_, _) => null, Guid.NewGuid).Value;
+        var third = plan.RepeatDay(Sunday.AddDays(1), Sunday.AddDays(3), Cooked.ForAll, Guid.NewGuid).Value;
         Assert.Equal(1, Things(third, Cell(3)));
-        Assert.Equal("nothing-to-repeat", plan.RepeatDay(Sunday.AddDays(1), Sunday.AddDays(2), (_, _) => null, Guid.NewGuid).Refusal?.Code);
-        Assert.Equal("nothing-to-repeat", plan.RepeatDay(Sunday.AddDays(1), Sunday.AddDays(3), (_, _) => No, Guid.NewGuid).Refusal?.Code);
+        Assert.Equal("nothing-to-repeat", plan.RepeatDay(Sunday.AddDays(1), Sunday.AddDays(2), Cooked.ForAll, Guid.NewGuid).Refusal?.Code);
+        Assert.Equal(
+            "nothing-to-repeat",
+            plan.RepeatDay(Sunday.AddDays(1), Sunday.AddDays(3), Cooked.ForNobody, Guid.NewGuid).Refusal?.Code
+        );
     }
 
     [Fact]
@@ -111,15 +111,18 @@ public class DayEditsTests
         var again = soup with { Id = Guid.NewGuid(), Cooked = soup.Cooked.AddDays(7), Lots = [new(Guid.NewGuid(), null, 4)] };
         var later = new WeekPlan(Sunday.AddDays(7), [again], [], []);
         var batches = new Dictionary<Guid, Guid> { [soup.Id] = again.Id };
-        var (plan, placed, left) = later.FillFrom(earlier, batches, (_, _) => null, Guid.NewGuid);
+        var (plan, placed, left) = later.FillFrom(earlier, batches, Cooked.ForAll, Guid.NewGuid);
         Assert.Equal((2, 1), (placed, left));
         Assert.Equal(1.5m, plan.At(Cell(8))!.Draws.Single().Size.Amount);
         Assert.Equal((1, 2.5m), (Things(plan, Cell(9)), plan.Loose(again)));
-        Assert.Equal((0, 3), later.FillFrom(earlier, batches, (_, _) => No, Guid.NewGuid) is var none ? (none.Placed, none.Left) : default);
+        Assert.Equal(
+            (0, 3),
+            later.FillFrom(earlier, batches, Cooked.ForNobody, Guid.NewGuid) is var none ? (none.Placed, none.Left) : default
+        );
         var taken = later.Say(Cell(8), ServingState.Out, false, "", Guid.NewGuid).Value;
         Assert.Equal(
             (1, 2),
-            taken.FillFrom(earlier, batches, (_, _) => null, Guid.NewGuid) is var some ? (some.Placed, some.Left) : default
+            taken.FillFrom(earlier, batches, Cooked.ForAll, Guid.NewGuid) is var some ? (some.Placed, some.Left) : default
         );
     }
 }

@@ -12,11 +12,7 @@ public class LaterEditsTests
     private static readonly Guid Eater = Guid.NewGuid();
     private static readonly KeepingClass Short = KeepingClass.WithKey("dressed-salad")! with { FridgeDays = 2 };
 
-    private static Batch Salad(decimal portions = 6) =>
-        Batch.Make(Guid.NewGuid(), "A", Saturday, portions, Guid.NewGuid()).Value with
-        {
-            Keeping = Short,
-        };
+    private static Batch Salad(decimal portions = 6) => Cooked.Batch("A", Saturday, portions) with { Keeping = Short };
 
     private static WeekPlan Week(Batch batch, params int[] days)
     {

@@ -9,8 +9,8 @@ public class LotTests
     private static readonly DateOnly Sunday = new(2026, 11, 22);
     private static readonly DateTimeOffset Noon = new(2026, 11, 22, 12, 0, 0, TimeSpan.Zero);
     private static readonly Guid Eater = Guid.NewGuid();
-    private static readonly Lot Plain = new(Guid.NewGuid(), null, 4);
-    private static readonly Lot Spicy = new(Guid.NewGuid(), "hot", 3);
+    private static readonly Lot Plain = new(Guid.NewGuid(), null, 4) { PlannedGrams = [200, 100] };
+    private static readonly Lot Spicy = Plain with { Id = Guid.NewGuid(), Variant = "hot", Portions = 3 };
     private static readonly ContainerKind[] Kinds =
     [
         new(Guid.NewGuid(), "pot", 400, 9, "glass", true, true, true),
@@ -19,13 +19,9 @@ public class LotTests
 
     private static Cell Cell(int day, string meal = "supper") => new(Sunday.AddDays(day), meal, Eater);
 
-    private static readonly Batch Stew = new(Guid.NewGuid(), "A", Sunday, [Plain, Spicy])
-    {
-        Parts = ["stew", "rice"],
-        PlannedGrams = [200, 100],
-    };
+    private static readonly Batch Stew = new(Guid.NewGuid(), "A", Sunday, [Plain, Spicy]) { Parts = ["stew", "rice"] };
 
-    private static readonly Batch Soup = Batch.Make(Guid.NewGuid(), "B", Sunday, 5, Guid.NewGuid()).Value with { PlannedGrams = [300] };
+    private static readonly Batch Soup = Cooked.Batch("B", Sunday, 5).Weighing(300);
 
     private static readonly WeekPlan Both = new(Sunday, [Stew, Soup], [], []);
 
@@ -103,7 +99,7 @@ public class LotTests
     [Fact]
     public void Eighteen_pots_in_two_rows_are_eighteen()
     {
-        var many = Batch.Make(Guid.NewGuid(), "C", Sunday, 19, Guid.NewGuid()).Value with { PlannedGrams = [300] };
+        var many = Cooked.Batch("C", Sunday, 19).Weighing(300);
         var plan = Portion(new(Sunday, [many], [], []), many);
         Assert.Equal(18, plan.Containers.Count(box => box.Kind == "pot"));
         Assert.Equal(["", "pot"], plan.Containers.Select(box => box.Kind).Distinct().Order(StringComparer.Ordinal));

@@ -9,7 +9,7 @@ public class SessionEditsTests
     private static readonly Guid Eater = Guid.NewGuid();
 
     /// <summary>Day −1 is the Saturday before.</summary>
-    private static Batch Cook(string letter, int day) => Batch.Make(Guid.NewGuid(), letter, Sunday.AddDays(day), 4, Guid.NewGuid()).Value;
+    private static Batch Cook(string letter, int day) => Cooked.Batch(letter, Sunday.AddDays(day), 4);
 
     private static PrepSession On(int day, int eatenFrom) =>
         new(Guid.NewGuid(), Sunday.AddDays(day), Sunday.AddDays(eatenFrom), Noon, 1, "prep");

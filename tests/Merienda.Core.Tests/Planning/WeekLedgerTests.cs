@@ -97,7 +97,7 @@ public class WeekLedgerTests
                 Meals = [EaterMeal.Daily("breakfast", 1)],
             }
         );
-        var batch = Batch.Make(Guid.NewGuid(), "A", Days[0], 12, Guid.NewGuid()).Value;
+        var batch = Cooked.Batch("A", Days[0], 12);
         var plan = new WeekPlan(Days[0], [batch], [], []);
         var cells = Days.SelectMany(day => new[] { new Cell(day, "breakfast", one.Id), new Cell(day, "breakfast", two.Id) });
         var placed = new List<(Cell, Helping)>();

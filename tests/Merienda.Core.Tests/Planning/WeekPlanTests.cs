@@ -14,7 +14,7 @@ public class WeekPlanTests
     private static Cell Cell(int day, string meal = "supper") => new(Sunday.AddDays(day), meal, Eater);
 
     private static Batch Cook(decimal portions, params string[] parts) =>
-        Batch.Make(Guid.NewGuid(), "B", Sunday.AddDays(-1), portions, Guid.NewGuid()).Value with
+        Cooked.Batch("B", Sunday.AddDays(-1), portions) with
         {
             Parts = parts.Length == 0 ? [""] : parts,
         };
@@ -89,7 +89,7 @@ public class WeekPlanTests
     [InlineData(1201, true, "size-out-of-range")]
     public void A_size_out_of_range_or_step_is_refused(double size, bool isInGrams, string? code)
     {
-        var batch = Cook(9) with { PlannedGrams = [300] };
+        var batch = Cook(9).Weighing(300);
         var plan = Place(Week(batch), batch, 1);
         Assert.Equal(code, plan.ChangeSize(At(plan, 1).Id, new(1), new((decimal)size, isInGrams)).Refusal?.Code);
     }
@@ -97,7 +97,7 @@ public class WeekPlanTests
     [Fact]
     public void Grams_count_by_what_a_portion_weighs_and_are_refused_where_nobody_knows()
     {
-        var batch = Cook(3) with { PlannedGrams = [250] };
+        var batch = Cook(3).Weighing(250);
         var plan = Place(Week(batch), batch, 1);
         var weighed = plan.ChangeSize(At(plan, 1).Id, new(1), new(400, true)).Value;
         Assert.Equal(3 - 1.6m, weighed.Loose(batch));
@@ -130,7 +130,7 @@ public class WeekPlanTests
     [InlineData(61)]
     [InlineData(2.1)]
     public void A_number_of_portions_out_of_range_is_refused(double portions) =>
-        Assert.Equal("portions-out-of-range", Batch.Make(Guid.NewGuid(), "B", Sunday, (decimal)portions, Guid.NewGuid()).Refusal?.Code);
+        Assert.Equal("portions-out-of-range", Batch.RefusePortions((decimal)portions)?.Code);
 
     [Fact]
     public void A_thing_that_went_elsewhere_meanwhile_is_not_moved_again_and_it_is_said_where_it_is()
@@ -237,7 +237,7 @@ public class WeekPlanTests
             .Array[1, 40]
             .Sample(steps =>
             {
-                var batch = Cook(5, "", "Sauce") with { PlannedGrams = [200, 40] };
+                var batch = Cook(5, "", "Sauce").Weighing(200, 40);
                 var plan = Week(batch);
                 foreach (var (kind, which, quarters) in steps)
                 {

@@ -49,12 +49,7 @@ public class RecipePartTests
     public void A_batch_keeps_by_part_as_its_recipe_does()
     {
         var dish = Dish(new RecipePart("") { Keeping = Kind("cooked-fish") });
-        var batch = Batch.Make(Guid.NewGuid(), "A", Table.Sunday, 4, Guid.NewGuid()).Value with
-        {
-            Parts = dish.PartNames,
-            Keeping = dish.Keeping,
-            PartKeeping = dish.PartKeeping,
-        };
+        var batch = new Batch(Guid.NewGuid(), "A", Table.Sunday, [new(Guid.NewGuid(), null, 4)]).Of(dish);
         foreach (IReadOnlyList<string>? parts in new IReadOnlyList<string>?[] { null, [""], ["Slaw"], ["", "Topping"] })
         {
             Assert.Equal(dish.KeepingOf(parts), batch.KeepingOf(parts));

@@ -126,4 +126,27 @@ public class VariantTests
         Assert.Equal("too-many-variants", Refused([.. Enumerable.Range(1, 13).Select(at => Without(3, $"{at}"))])!.Code);
         Assert.Null(Refused([.. Enumerable.Range(1, 12).Select(at => Without(3, $"{at}"))]));
     }
+
+    private static string Said(Variant variant, decimal scale = 1) =>
+        string.Join("; ", VariantWords.Of(variant, Dish(variant), scale, grams => $"{grams:0.#} g"));
+
+    [Fact]
+    public void What_is_otherwise_is_said_as_one_cook_says_it_to_another()
+    {
+        Assert.Equal("120 g tofu instead of 100 g feta", Said(new("x") { Added = [new(IdOf(3), Line("120 g tofu", 31))] }));
+        Assert.Equal("without feta", Said(new("x") { Lines = [new(IdOf(3), 0)] }));
+        Assert.Equal("75 g rice instead of 150 g", Said(new("x") { Lines = [new(IdOf(2), 0.5m)] }));
+        Assert.Equal("without the Sauce", Said(new("x") { Parts = [new("Sauce", 0)] }));
+        Assert.Equal("2 times the Sauce", Said(new("x") { Parts = [new("Sauce", 2)] }));
+        Assert.Equal("with 75 g cauliflower", Said(new("x") { Added = [new(null, Line("75 g cauliflower", 21))] }));
+        // Cooked three times as large it is three times as much, and what nobody can weigh keeps its words.
+        Assert.Equal("225 g rice instead of 450 g", Said(new("x") { Lines = [new(IdOf(2), 0.5m)] }, 3));
+        Assert.Equal("with 3 times some moonfruit", Said(new("x") { Added = [new(null, Line("some moonfruit", 21))] }, 3));
+        Assert.Equal(
+            "120 g tofu and 30 g egg instead of 200 g feta",
+            Said(new("x") { Added = [new(IdOf(3), Line("60 g tofu", 31)), new(IdOf(3), Line("15 g egg", 32))] }, 2)
+        );
+        // What is once as much is not otherwise.
+        Assert.Equal("", Said(new("x") { Lines = [new(IdOf(3), 1)], Parts = [new("Sauce", 1)] }));
+    }
 }

@@ -14,7 +14,7 @@ public class CookedDishTests
     private static RecipeLine Some(string text, KnownRecipe of) => RecipeLine.Using(text, of, Table.Foods, MeasureSystem.Metric);
 
     private static BatchToCook Batch(string letter, KnownRecipe recipe, decimal portions) =>
-        new(letter, recipe.Version, recipe.Of, portions);
+        new(letter, recipe.Version, recipe.Of, [new(recipe.Of, portions)]);
 
     [Fact]
     public void A_base_of_two_dishes_is_cooked_once()
@@ -56,5 +56,15 @@ public class CookedDishTests
         var dishes = CookedDish.Of([Batch("A", Pork, 8), Batch("B", Known("Rice", 2, Table.Line("200 g rice")), 4)]);
         Assert.All(dishes, dish => Assert.True(dish is { IsBase: false, For: [], Needs: [] }));
         Assert.Equal([8m, 4m], dishes.Select(dish => dish.Portions));
+    }
+
+    [Fact]
+    public void A_base_that_only_one_variant_takes_is_cooked_for_that_lot()
+    {
+        var rolls = Known("Rolls", 4, Table.Line("4 rolls"));
+        var filled = Table.Recipe("Rolls", 4, [Table.Line("4 rolls"), Some("½ of Harbour pork", Pork)]);
+        var dishes = CookedDish.Of([new("A", rolls.Version, rolls.Of, [new(rolls.Of, 6), new(filled, 2)])]);
+        Assert.Equal([("Harbour pork", 2m), ("Rolls", 8m)], dishes.Select(dish => (dish.Recipe.Name, dish.Portions)));
+        Assert.Equal([Pork.Version], dishes[1].Needs);
     }
 }

@@ -1,9 +1,11 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, kept } from '../../api/client';
+import { askAnew } from '../../api/keys';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { mealName, minutes, portions, temperature } from '../../pieces/show';
-import { useEdit } from '../../pieces/useEdit';
+import { guess, useEdit } from '../../pieces/useEdit';
 import { Numbers } from './Numbers';
 import { type Sheet, useRecipe } from './queries';
 import { SheetLines } from './SheetLines';
@@ -30,7 +32,7 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
           </div>
           <Actions id={id} name={sheet.name} />
         </header>
-        {sheet.variants.length > 0 && <VariantTabs sheet={sheet} />}
+        {sheet.variants.length > 0 && <VariantTabs sheet={sheet} id={id} />}
         {asked !== null && !sheet.variants.some((variant) => variant.name === asked) && (
           <p className="mb-4 border-l-2 border-rim pl-2">The variant “{asked}” is no more; this is the recipe as written.</p>
         )}
@@ -59,7 +61,7 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
 }
 
 /** The recipe as it is and its variants: everything on the page is of the one that is chosen. */
-function VariantTabs({ sheet }: { sheet: Sheet }) {
+function VariantTabs({ sheet, id }: { sheet: Sheet; id: string }) {
   const tab = (name: string | null, word: string) => (
     <Link
       key={word}
@@ -72,10 +74,47 @@ function VariantTabs({ sheet }: { sheet: Sheet }) {
     </Link>
   );
   return (
-    <nav aria-label="Variants" className="mb-4 flex flex-wrap gap-x-5 border-b border-line">
-      {tab(null, 'As written')}
-      {sheet.variants.map((variant) => tab(variant.name, variant.name))}
-    </nav>
+    <>
+      <nav aria-label="Variants" className="flex flex-wrap gap-x-5 border-b border-line">
+        {tab(null, 'As written')}
+        {sheet.variants.map((variant) => tab(variant.name, variant.name))}
+      </nav>
+      <UsualFor sheet={sheet} id={id} />
+    </>
+  );
+}
+
+/** Who is given the variant that is shown: placing takes it for them, and the library judges it. */
+function UsualFor({ sheet, id }: { sheet: Sheet; id: string }) {
+  const edit = useEdit();
+  const queries = useQueryClient();
+  const prefer = (eaterId: string, eater: string, variant: string | null) =>
+    edit.run({
+      ask: () => kept(api.PUT('/api/recipes/{id}/usual', { params: { path: { id } }, body: { eaterId, variant } })),
+      guess: guess(['recipes', id, sheet.variant], (seen: Sheet) => ({
+        ...seen,
+        usual: seen.usual.map((one) => (one.eaterId === eaterId ? { ...one, variant, isGone: false } : one)),
+      })),
+      settle: () => void askAnew(queries, ['recipes', 'week']),
+      say: `${eater} gets ${sheet.name} ${variant === null ? 'as written' : `“${variant}”`}.`,
+    });
+  return (
+    <fieldset className="mt-2 mb-4 flex flex-wrap items-center gap-x-4 text-sm">
+      <legend className="float-left text-steel">Made like this for</legend>
+      {sheet.usual.map(({ eaterId, eater, variant, isGone }) => (
+        <label key={eaterId} className="flex min-h-9 items-center gap-1.5">
+          <input
+            type="checkbox"
+            className="accent-cobalt"
+            disabled={sheet.variant === null && (variant === null || isGone)}
+            checked={(isGone ? null : variant) === sheet.variant}
+            onChange={(event) => void prefer(eaterId, eater, event.target.checked ? sheet.variant : null)}
+          />
+          {eater}
+          {isGone && <span className="text-steel">(before: “{variant}”, which is no more)</span>}
+        </label>
+      ))}
+    </fieldset>
   );
 }
 

@@ -117,6 +117,7 @@ function Filling({ batch, vessels, edits }: { batch: Batch; vessels: Schemas['Po
                     .join(' + ')}
             </b>
             {box.portions !== 1 && <span>{portions(box.portions)}×</span>}
+            {box.variant && <span className="shrink-0 font-semibold">{box.variant}</span>}
             <span className="min-w-0 flex-1 truncate">
               {box.place ? `${box.eater}, ${weekday(box.place.date)} ${mealName(box.place.meal)}` : 'loose'}
             </span>

@@ -40,27 +40,34 @@ export function AddToMeal({
           : 'No batch that is cooked by then has a loose portion. Make a batch, or cook more of one.'}
       </h3>
       <ul className="mt-1 space-y-1">
-        {loose.map((batch) => (
-          <li key={batch.id}>
-            <button
-              type="button"
-              className="flex w-full items-center gap-2 border-t border-line py-1 text-left hover:bg-tray"
-              onClick={() => {
-                void edits.place(batch, place);
-                if (isEmpty) onSelect(null);
-              }}
-            >
-              <Tape letter={batch.letter} />
-              <span className="min-w-0 flex-1 text-sm leading-tight">{batch.name}</span>
-              <span className="figures text-xs whitespace-nowrap text-steel">
-                {batch.perPortion
-                  .filter((one) => one.key !== 'protein')
-                  .map((one) => amount(one.value, one.unit.replace('points', 'pt'), one.decimals))
-                  .join(' · ')}
-              </span>
-            </button>
-          </li>
-        ))}
+        {loose.map((batch) =>
+          batch.lots
+            .filter((lot) => lot.loose > 0)
+            .map((lot) => (
+              <li key={lot.id}>
+                <button
+                  type="button"
+                  className="flex w-full items-center gap-2 border-t border-line py-1 text-left hover:bg-tray"
+                  onClick={() => {
+                    void edits.place(batch, place, { lotId: batch.lots.length > 1 ? lot.id : null });
+                    if (isEmpty) onSelect(null);
+                  }}
+                >
+                  <Tape letter={batch.letter} />
+                  <span className="min-w-0 flex-1 text-sm leading-tight">
+                    {batch.name}
+                    {lot.variant && <span className="block text-xs text-steel">{lot.variant}</span>}
+                  </span>
+                  <span className="figures text-xs whitespace-nowrap text-steel">
+                    {lot.perPortion
+                      .filter((one) => one.key !== 'protein')
+                      .map((one) => amount(one.value, one.unit.replace('points', 'pt'), one.decimals))
+                      .join(' · ')}
+                  </span>
+                </button>
+              </li>
+            )),
+        )}
       </ul>
       {withParts.length > 0 && (
         <>
@@ -69,7 +76,7 @@ export function AddToMeal({
             {withParts.flatMap((batch) =>
               batch.parts.map((part) => (
                 <li key={`${batch.id} ${part}`}>
-                  <Button className="text-sm" onClick={() => void edits.place(batch, place, [part])}>
+                  <Button className="text-sm" onClick={() => void edits.place(batch, place, { parts: [part] })}>
                     <b className="font-display">{batch.letter}</b> {part || 'main part'}
                   </Button>
                 </li>

@@ -6,8 +6,9 @@ import { longDate, mealName, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { DayInput } from './DayInput';
 import { Findings, Measures, Stepper } from './InspectorParts';
+import { LotFields } from './LotFields';
 import { MealDetails } from './MealDetails';
-import type { Batch, Board, BoardEdits } from './queries';
+import { type Batch, type Board, type BoardEdits, lotName } from './queries';
 import { placeKey, type Selected } from './selection';
 
 type Props = {
@@ -77,8 +78,11 @@ function BatchDetails({ board, batchId, edits, onClose }: { board: Board; batchI
       />
       <p className="figures mt-2 text-sm text-steel">
         {portions(batch.placed)} placed, {portions(batch.loose)} loose{batch.gone > 0 && `, ${portions(batch.gone)} gone`}.
-        {batch.gramsPerPortion !== null && ` A portion is about ${batch.gramsPerPortion} g, weighed raw.`}
+        {batch.lots.length === 1 && weighs(batch.lots[0])}
       </p>
+      {batch.variants.length > 0 && !batch.isPortioned && (
+        <SplitBatch key={batch.lots.map((lot) => `${lot.id} ${lot.portions}`).join()} batch={batch} edits={edits} />
+      )}
       {batch.loose > 0 && <PlaceRow board={board} batch={batch} edits={edits} />}
       <Button
         className="mt-3 w-full"
@@ -89,8 +93,42 @@ function BatchDetails({ board, batchId, edits, onClose }: { board: Board; batchI
       >
         Take the batch off the bench
       </Button>
-      <Measures of={batch.perPortion} title="One portion" />
+      {batch.lots.map((lot) => (
+        <Measures
+          key={lot.id}
+          of={lot.perPortion}
+          title={batch.lots.length > 1 ? `One portion, ${lotName(lot)}.${weighs(lot)}` : 'One portion'}
+        />
+      ))}
     </>
+  );
+}
+
+const weighs = (lot: { gramsPerPortion: number | null } | undefined) =>
+  lot?.gramsPerPortion ? ` About ${lot.gramsPerPortion} g, weighed raw.` : '';
+
+/** How many portions are cooked in which variant. */
+function SplitBatch({ batch, edits }: { batch: Batch; edits: BoardEdits }) {
+  const was = batch.lots.flatMap(({ variant, portions: many }) => (variant === null ? [] : [{ variant, portions: many }]));
+  const [variants, setVariants] = useState(was);
+  const isSame = batch.variants.every(
+    (name) => (was.find((lot) => lot.variant === name)?.portions ?? 0) === (variants.find((lot) => lot.variant === name)?.portions ?? 0),
+  );
+  return (
+    <form
+      className="mt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void edits.split(batch, batch.portions, variants);
+      }}
+    >
+      <LotFields names={batch.variants} all={batch.portions} value={variants} onChange={setVariants} />
+      {!isSame && (
+        <Button type="submit" className="mt-2 w-full">
+          Cook it so
+        </Button>
+      )}
+    </form>
   );
 }
 

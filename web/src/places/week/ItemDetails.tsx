@@ -3,7 +3,7 @@ import { longDate, portions, typedNumber, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useTyped } from '../../pieces/useTyped';
 import { Measures, Stepper } from './InspectorParts';
-import type { Board, BoardEdits, Item, Place } from './queries';
+import { type Batch, type Board, type BoardEdits, type Item, lotName, type Place } from './queries';
 
 export const nameOf = (item: Item) => (item.kind === 'ready' ? (item.text ?? item.name) : item.name);
 
@@ -36,7 +36,15 @@ export function ItemDetails({ item, board, place, edits }: { item: Item; board: 
       {batch?.atEating && <p className="mt-1 text-sm">At eating: {batch.atEating}.</p>}
       {item.doubt && <p className="mt-1 text-sm">{item.doubt}</p>}
       {item.isEaten ? null : batch && item.size ? (
-        <DrawSize item={item} size={item.size} weighs={batch.gramsPerPortion} edits={edits} />
+        <>
+          {batch.lots.length > 1 && !batch.isPortioned && <ChooseLot item={item} batch={batch} edits={edits} />}
+          <DrawSize
+            item={item}
+            size={item.size}
+            weighs={batch.lots.find((lot) => lot.id === item.lotId)?.gramsPerPortion ?? null}
+            edits={edits}
+          />
+        </>
       ) : (
         <Reword item={item} edits={edits} />
       )}
@@ -45,6 +53,26 @@ export function ItemDetails({ item, board, place, edits }: { item: Item; board: 
       </Button>
       <Measures of={item.numbers} title={batch ? 'In this portion' : 'In it'} />
     </section>
+  );
+}
+
+/** The same dish as written, or in a variant of which some is loose. */
+function ChooseLot({ item, batch, edits }: { item: Item; batch: Batch; edits: BoardEdits }) {
+  return (
+    <label className="mt-3 flex items-center gap-2 text-sm">
+      Cooked
+      <select
+        value={item.lotId ?? ''}
+        onChange={(event) => void edits.changeLot(item, event.target.value)}
+        className="min-h-9 min-w-0 flex-1 rounded-sm border border-slate bg-enamel px-2"
+      >
+        {batch.lots.map((lot) => (
+          <option key={lot.id} value={lot.id} disabled={lot.loose <= 0 && lot.id !== item.lotId}>
+            {lotName(lot)} ({portions(lot.loose)} loose)
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 

@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
+import type { Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
@@ -9,7 +10,17 @@ import { SheetDialog } from '../../pieces/Sheet';
 import { longDate, portions, typedNumber, verdictWord } from '../../pieces/show';
 import { useRecipes } from '../recipes/queries';
 import { DayInput } from './DayInput';
-import type { Board, BoardEdits } from './queries';
+import { LotFields } from './LotFields';
+import type { Board, BoardEdits, VariantPortions } from './queries';
+
+/** Who has a usual variant gets as many portions of it as of anything: their share of the batch. */
+const usualSplit = (recipe: Schemas['RecipeRow'] | undefined, portions: number): VariantPortions[] =>
+  (recipe?.variants ?? [])
+    .map((variant) => {
+      const many = recipe?.verdicts.filter((verdict) => verdict.variant === variant).length ?? 0;
+      return { variant, portions: Math.floor((portions * many) / (recipe?.verdicts.length ?? 1)) };
+    })
+    .filter((lot) => lot.portions > 0);
 
 /** Which recipe, how many portions, in which session. */
 export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board; today: string; edits: BoardEdits; onClose: () => void }) {
@@ -17,15 +28,19 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
   const [typed, setTyped] = useState('');
   const [recipeId, setRecipeId] = useState('');
   const [number, setNumber] = useState('');
+  const [typedSplit, setSplit] = useState<VariantPortions[] | null>(null);
   const [cookedOn, setCookedOn] = useState(
     () => (board.sessions.find((one) => one.date >= today) ?? board.sessions[0])?.date ?? board.start,
   );
   const [isOther, setOther] = useState(board.sessions.length === 0);
   const count = typedNumber(number) ?? 0;
   const wrong = number !== '' && !(count >= 1 && count <= 60 && count % 0.25 === 0);
+  const recipe = recipes.data?.find((one) => one.id === recipeId);
+  const variants = typedSplit ?? usualSplit(recipe, count);
+  const isTooMany = variants.reduce((sum, one) => sum + one.portions, 0) > count;
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    void edits.make(recipeId, cookedOn, count).then((isDone) => isDone && onClose());
+    void edits.make(recipeId, cookedOn, count, variants).then((isDone) => isDone && onClose());
   };
   return (
     <SheetDialog title="Make a batch" onClose={onClose} wide>
@@ -66,6 +81,7 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                         onChange={() => {
                           setRecipeId(recipe.id);
                           setNumber(String(recipe.portions));
+                          setSplit(null);
                         }}
                       />
                       <span className="min-w-44 flex-1">{recipe.name}</span>
@@ -119,9 +135,19 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                   </label>
                   {isOther && <DayInput label="Cooked on another day" start={board.start} value={cookedOn} onChange={setCookedOn} />}
                 </fieldset>
-                <span className="flex-1" />
+              </div>
+              {recipe && recipe.variants.length > 0 && (
+                <LotFields
+                  key={`${recipeId} ${typedSplit === null ? count : ''}`}
+                  names={recipe.variants}
+                  all={count}
+                  value={variants}
+                  onChange={setSplit}
+                />
+              )}
+              <div className="flex items-center justify-end gap-4">
                 <ProblemNote of={edits.problem} />
-                <Button type="submit" look="main" disabled={!recipeId || wrong || number === '' || edits.isBusy}>
+                <Button type="submit" look="main" disabled={!recipeId || wrong || number === '' || isTooMany || edits.isBusy}>
                   Make it
                 </Button>
               </div>

@@ -9,7 +9,10 @@ export type Batch = Schemas['BoardBatch'];
 export type Serving = Schemas['BoardServing'];
 export type Item = Schemas['BoardItem'];
 export type Size = Schemas['BoardSize'];
+export type VariantPortions = Schemas['VariantPortions'];
 export type Place = Schemas['BoardPlace'];
+
+export const lotName = (lot: { variant: string | null }) => lot.variant ?? 'as written';
 
 const weekKey = (date: string) => ['week', date] as const;
 
@@ -50,6 +53,7 @@ export function drawn(board: Board, batch: Batch, id: string, to: Place): Board 
     id,
     kind: 'draw',
     batchId: batch.id,
+    lotId: null,
     name: batch.name,
     text: null,
     portions: size,
@@ -128,10 +132,11 @@ export function useBoardEdits(date: string) {
   return {
     isBusy: edit.isPending,
     undo: () => edit.undo(null),
-    make: (recipeId: string, cookedOn: string, portions: number) =>
+    make: (recipeId: string, cookedOn: string, portions: number, variants: VariantPortions[]) =>
       run({
         say: 'The batch is on the bench.',
-        ask: () => kept(api.POST('/api/weeks/{date}/batches', { params: { path: { date } }, body: { recipeId, cookedOn, portions } })),
+        ask: () =>
+          kept(api.POST('/api/weeks/{date}/batches', { params: { path: { date } }, body: { recipeId, cookedOn, portions, variants } })),
         isTold: true,
       }),
     renewProtocols: () =>
@@ -155,17 +160,29 @@ export function useBoardEdits(date: string) {
         say: `${batch.letter} makes ${portions} portions.`,
         ask: () => kept(api.PUT('/api/weeks/{date}/batches/{batch}/portions', { ...path(batch), body: { portions } })),
       }),
+    /** How many portions are cooked in which variant; the others are as written. */
+    split: (batch: Batch, portions: number, variants: VariantPortions[]) =>
+      run({
+        say: `${batch.letter} is cooked so.`,
+        ask: () => kept(api.PUT('/api/weeks/{date}/batches/{batch}/portions', { ...path(batch), body: { portions, variants } })),
+      }),
+    /** The same dish in another variant. */
+    changeLot: (item: Item, to: string) =>
+      run({
+        say: `${item.name} is another variant now.`,
+        ask: () => kept(api.PUT('/api/weeks/{date}/items/{item}/lot', { ...at(item), body: { from: item.lotId ?? to, to } })),
+      }),
     remove: (batch: Batch) =>
       run({
         say: `${batch.letter} is off the bench.`,
         ask: () => kept(api.DELETE('/api/weeks/{date}/batches/{batch}', path(batch))),
       }),
-    place: (batch: Batch, to: Place, parts: string[] | null = null) => {
+    place: (batch: Batch, to: Place, { parts = null, lotId = null }: { parts?: string[] | null; lotId?: string | null } = {}) => {
       // The portion bears the edit's id, so that it can be spoken of before the answer is there.
       const id = crypto.randomUUID();
       return run({
         say: `${batch.letter} is placed.`,
-        ask: () => kept(api.POST('/api/weeks/{date}/batches/{batch}/place', { ...path(batch), ...withId(id), body: { to, parts } })),
+        ask: () => kept(api.POST('/api/weeks/{date}/batches/{batch}/place', { ...path(batch), ...withId(id), body: { to, parts, lotId } })),
         ...(batch.loose > 0 && !parts ? { guess: (board: Board) => drawn(board, batch, id, to) } : {}),
       });
     },

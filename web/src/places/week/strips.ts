@@ -9,7 +9,7 @@ export const isNarrowStrip = (item: Item) => (item.portions ?? 1) < 1;
 /** What two neighbours have to have in common to be one strip of tape; null where no tape stands alone. */
 function stripOf(serving: Serving | null): string | null {
   const item = serving?.items.length === 1 ? serving.items[0] : undefined;
-  return item?.kind === 'draw' ? [item.batchId, item.parts, isNarrowStrip(item), item.keptIn, item.isEaten].join(' ') : null;
+  return item?.kind === 'draw' ? [item.batchId, item.lotId, item.parts, isNarrowStrip(item), item.keptIn, item.isEaten].join(' ') : null;
 }
 
 /** The meals of a row, day by day: one batch on neighbouring days is one strip. */
