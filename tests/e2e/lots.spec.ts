@@ -55,5 +55,5 @@ test('one batch in two variants: split on the bench, placed by who eats, cooked,
   await expect(page.getByText('A Cod bowls: 3 as written; 1 Tofu (50 g tofu instead of 40 g feta).')).toBeVisible();
   await page.getByRole('link', { name: 'Shelf' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Cod bowls, Tofu' }).first()).toBeVisible();
-  await expect(page.getByRole('article').filter({ hasText: 'Cod bowls, Tofu' })).toContainText('soybeans');
+  await expect(page.locator('article', { hasText: 'Cod bowls, Tofu' })).toContainText('soybeans');
 });
