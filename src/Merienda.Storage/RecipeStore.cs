@@ -182,7 +182,7 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                     : Gone(recipeId)
         );
 
-    internal static Refusal Gone(Guid recipeId) =>
+    public static Refusal Gone(Guid recipeId) =>
         new("recipe-gone", "recipe", recipeId.ToString(), "there is no such recipe", "Choose a recipe from the list");
 
     private static Reading<Stored> Rows(Guid recipeId) =>

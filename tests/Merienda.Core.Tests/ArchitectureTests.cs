@@ -26,6 +26,7 @@ public class ArchitectureTests
         "Sessions",
         "Protocols",
         "Planning",
+        "Swaps",
     ];
 
     public static TheoryData<string> Nouns => [.. Upward];

@@ -29,13 +29,19 @@ public sealed class RecipeVersion
     /// <summary>The dish as a variant has it; null when there is none of that name.</summary>
     /// <param name="variant">Null for the recipe as it is.</param>
     public RecipeVersion? As(string? variant) =>
-        variant is null ? this : (_as ??= Variants.ToDictionary(one => one.Name, one => With(one.Of(Lines)))).GetValueOrDefault(variant);
+        variant is null
+            ? this
+            : (_as ??= Variants.ToDictionary(one => one.Name, one => With(one.Of(Lines), Portions))).GetValueOrDefault(variant);
 
-    private RecipeVersion With(IReadOnlyList<RecipeLine> lines) =>
+    /// <summary>The dish with a change that is none of its variants.</summary>
+    /// <param name="portions">How many it makes then.</param>
+    public RecipeVersion Having(Variant change, decimal portions) => With(change.Of(Lines), portions);
+
+    private RecipeVersion With(IReadOnlyList<RecipeLine> lines, decimal portions) =>
         new()
         {
             Name = Name,
-            Portions = Portions,
+            Portions = portions,
             Meal = Meal,
             Parts = Parts,
             Lines = lines,

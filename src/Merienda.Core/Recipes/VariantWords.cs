@@ -44,4 +44,42 @@ public static class VariantWords
             yield return $"with {Amount(added.Line, scale)}";
         }
     }
+
+    /// <summary>
+    /// What a variant may be called that nobody named: "Tofu instead of feta", "Tofu, less rice, without parsley"; as much of it as a name
+    /// holds, and none of the recipe's has it.
+    /// </summary>
+    public static string NameOf(Variant variant, RecipeVersion recipe)
+    {
+        var words = recipe.Lines.ToDictionary(line => line.Typed.Id, line => line.Read.Food);
+        var isOne = variant.Added.Count + variant.Lines.Count == 1;
+        var parts = variant
+            .Added.Select(added =>
+                added.Instead is not { } line ? $"with {added.Line.Read.Food}"
+                : isOne ? $"{added.Line.Read.Food} instead of {words[line]}"
+                : added.Line.Read.Food
+            )
+            .Concat(
+                variant.Lines.Select(change =>
+                    $"{(change.Times == 0 ? "without" : change.Times < 1 ? "less" : "more")} {words[change.Line]}"
+                )
+            );
+        var name = "";
+        foreach (var part in parts)
+        {
+            var longer = name.Length == 0 ? part : $"{name}, {part}";
+            if (longer.Length > Variant.LongestName - " 13".Length)
+            {
+                break;
+            }
+
+            name = longer;
+        }
+
+        name = name.Length == 0 ? "Another way" : $"{char.ToUpperInvariant(name[0])}{name[1..]}";
+        return Enumerable
+            .Range(1, Variant.MostVariants + 1)
+            .Select(number => number == 1 ? name : $"{name} {number}")
+            .First(free => recipe.Variants.All(one => !string.Equals(one.Name, free, StringComparison.OrdinalIgnoreCase)));
+    }
 }

@@ -91,6 +91,14 @@ public sealed record DraftVariant(
     IReadOnlyList<DraftVariantLine> Added
 )
 {
+    /// <summary>The variant without what it says of lines that are there no more.</summary>
+    internal DraftVariant Without(IReadOnlySet<Guid> gone) =>
+        this with
+        {
+            Lines = [.. Lines.Where(change => !gone.Contains(change.Line))],
+            Added = [.. Added.Where(added => added.Instead is not { } line || !gone.Contains(line))],
+        };
+
     /// <summary>Whether it has a name and something is otherwise in it.</summary>
     internal bool IsBegun =>
         Name.Trim().Length > 0

@@ -24,6 +24,7 @@ public static class RecipeEndpoints
         recipes.MapPut("/{id:guid}", Change).WithName("ChangeRecipe");
         recipes.MapPut("/{id:guid}/usual", PreferVariant).WithName("PreferVariant");
         recipes.MapDelete("/{id:guid}", Archive).WithName("ArchiveRecipe");
+        recipes.MapSwaps();
         api.MapGet("/foods", Foods).WithTags("Recipes").WithName("FindFoods").RequireAuthorization();
     }
 

@@ -104,7 +104,24 @@ public static class RecipeSheets
         return new(eater.Id, eater.Name, usual, recipe.Version.As(usual) is null);
     }
 
-    private static DraftVariant ToVariant(Variant variant) =>
+    /// <summary>A recipe as a person would edit it.</summary>
+    public static RecipeDraft ToDraft(StoredRecipe recipe) =>
+        new(
+            recipe.Version.Name,
+            recipe.Version.Portions,
+            recipe.Version.Meal,
+            recipe.Version.Keeping.Key,
+            recipe.Version.Reheating,
+            recipe.Version.AtEating,
+            recipe.System,
+            [.. recipe.Version.Lines.Select(ToDraft)],
+            [.. recipe.Version.Tasks.Select(ToTask)],
+            recipe.Number,
+            [.. recipe.Version.Parts.Select(ToPart)],
+            [.. recipe.Version.Variants.Select(ToVariant)]
+        );
+
+    internal static DraftVariant ToVariant(Variant variant) =>
         new(
             variant.Name,
             [.. variant.Lines.Select(change => new DraftLineChange(change.Line, change.Times))],
@@ -112,7 +129,7 @@ public static class RecipeSheets
             [.. variant.Added.Select(added => new DraftVariantLine(added.Instead, ToDraft(added.Line)))]
         );
 
-    private static DraftLine ToDraft(RecipeLine line) =>
+    internal static DraftLine ToDraft(RecipeLine line) =>
         new(
             line.Part,
             line.Read.Text,

@@ -149,4 +149,21 @@ public class VariantTests
         // What is once as much is not otherwise.
         Assert.Equal("", Said(new("x") { Lines = [new(IdOf(3), 1)], Parts = [new("Sauce", 1)] }));
     }
+
+    [Fact]
+    public void A_variant_that_nobody_named_is_called_by_what_is_in_it_as_far_as_a_name_goes()
+    {
+        string Name(Variant variant, params Variant[] others) => VariantWords.NameOf(variant, Dish(others));
+        var tofu = new Variant("") { Added = [new(IdOf(3), Line("120 g tofu", 31))] };
+        Assert.Equal("Tofu instead of feta", Name(tofu));
+        Assert.Equal("Tofu instead of feta 2", Name(tofu, new Variant("tofu INSTEAD of feta") { Lines = [new(IdOf(1), 0)] }));
+        Assert.Equal(
+            "Tofu, less rice, without lemon, more cod",
+            Name(tofu with { Lines = [new(IdOf(2), 0.5m), new(IdOf(5), 0), new(IdOf(1), 2)] })
+        );
+        Assert.Equal("With cauliflower", Name(new("") { Added = [new(null, Line("75 g cauliflower", 21))] }));
+        var words = new string('x', 30);
+        Assert.Equal($"With {words}", Name(new("") { Added = [new(null, Line(words, 21)), new(null, Line(words, 22))] }));
+        Assert.Equal("Another way", Name(new("") { Added = [new(null, Line(new string('x', 90), 21))] }));
+    }
 }

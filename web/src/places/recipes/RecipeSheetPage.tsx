@@ -54,7 +54,7 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
       </article>
       <aside aria-label="Verdicts" className="rimmed self-start border-x border-b border-line p-4">
         <h2 className="mb-3 text-lg">Does it fit?</h2>
-        <Verdicts of={sheet.verdicts} />
+        <Verdicts of={sheet.verdicts} {...(sheet.variant === null ? { recipe: id } : {})} />
       </aside>
     </div>
   );

@@ -2,9 +2,13 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { Lozenge, VerdictMark } from '../../pieces/Lozenge';
 import { Ruler } from '../../pieces/Ruler';
+import { Swaps } from './Swaps';
 
-/** The margin of a sheet: each eater's verdict with the sentences it rests on. */
-export function Verdicts({ of }: { of: Schemas['ShownVerdict'][] }) {
+/**
+ * The margin of a sheet: each eater's verdict with the sentences it rests on.
+ * @param recipe whose changes are offered where something does not fit
+ */
+export function Verdicts({ of, recipe }: { of: Schemas['ShownVerdict'][]; recipe?: string }) {
   return (
     <div className="space-y-5">
       {of.map((verdict) => (
@@ -40,6 +44,9 @@ export function Verdicts({ of }: { of: Schemas['ShownVerdict'][] }) {
                     )}
                   </span>
                 </p>
+                {recipe && !finding.needsAllowance && (finding.verdict === 'breaks' || finding.verdict === 'cannotTell') && (
+                  <Swaps id={recipe} eater={verdict.eaterId} rule={finding.rule} about={`${finding.title}, ${verdict.eater}`} />
+                )}
                 {finding.notes.map((note) => (
                   <p key={note} className="mt-1 border-l-2 border-line pl-2 text-xs text-steel">
                     {note}

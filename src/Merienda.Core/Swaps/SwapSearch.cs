@@ -1,0 +1,369 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Swaps;
+
+/// <summary>
+/// Finds the least changes of a dish that make one rule of an eater fit, and no other rule of theirs worse: another food, less or more of one,
+/// one left out. Allergies are never relaxed: a food that is in doubt for one is no candidate.
+/// </summary>
+public sealed class SwapSearch
+{
+    /// <summary>What a line is tried as: mostly still there, or more of it [C].</summary>
+    private static readonly decimal[] Less = [0.9m, 0.8m, 0.75m, 0.6m, 0.5m, 0.4m, 0.25m, 0.1m, 0],
+        More = [1.25m, 1.5m, 2, 2.5m, 3];
+
+    /// <summary>Foods that are taken for a line, the likest first, and how many are tried at most.</summary>
+    private const int Taken = 14,
+        Tried = 120;
+
+    /// <summary>Lines that are tried together where one is not enough.</summary>
+    private const int MostLines = 4;
+
+    /// <summary>A line of at most so much of the dish may be left out; one that is smaller still is hardly missed [C].</summary>
+    private const decimal SmallShare = 0.25m,
+        TinyShare = 0.03m;
+
+    /// <summary>What goes beside a dish that lacks something, and how much of it a portion is tried with, g [C].</summary>
+    private static readonly string[] Beside =
+    [
+        "rice-white",
+        "potato",
+        "bread-rye",
+        "oats",
+        "chickpeas-tinned",
+        "egg",
+        "tofu",
+        "cottage-cheese",
+        "chicken-breast",
+        "cod",
+        "green-beans",
+        "carrot",
+        "courgette",
+        "spinach",
+        "apple",
+        "olive-oil",
+    ];
+
+    private static readonly decimal[] BesideGrams = [10, 25, 50, 75, 100, 150];
+
+    /// <summary>How many more portions a batch is tried as [C].</summary>
+    private static readonly decimal[] Smaller = [1.25m, 1.5m, 1.75m, 2, 2.5m, 3];
+
+    private readonly RecipeVersion _recipe;
+    private readonly Eater _eater;
+    private readonly Rule _rule;
+    private readonly FoodMatcher _foods;
+    private readonly MeasureSystem _system;
+    private readonly RuleContext _context;
+    private readonly decimal? _share;
+    private readonly List<Verdict> _before;
+    private readonly List<RecipeLine> _lines;
+
+    private SwapSearch(RecipeVersion recipe, Eater eater, Rule rule, FoodMatcher foods, MeasureSystem system)
+    {
+        (_recipe, _eater, _rule, _foods, _system) = (recipe, eater, rule, foods, system);
+        _context = eater.Rules.Context with { Meal = eater.Rhythm.Meal(recipe.Meal)?.Role };
+        _share = eater.ShareOf(recipe.Meal);
+        _before = [.. eater.Rules.Rules.Select(one => Judge(one, recipe.Profile))];
+        _lines = [.. recipe.Lines.Where(line => line.Use is not null || !line.Grams.IsOpen || line.Food is null)];
+    }
+
+    /// <summary>The best changes, the least first.</summary>
+    /// <param name="rule">One of the eater's that breaks or cannot be told.</param>
+    public static IReadOnlyList<Swap> For(
+        RecipeVersion recipe,
+        Eater eater,
+        Rule rule,
+        FoodMatcher foods,
+        MeasureSystem system,
+        int most = 6
+    )
+    {
+        var search = new SwapSearch(recipe, eater, rule, foods, system);
+        return
+        [
+            .. search
+                .Found()
+                // Shares of a twentieth of the dish are as good as each other; then what tastes most like it comes first.
+                .OrderBy(swap => Math.Ceiling(swap.Grams / Math.Max(1, search.Weight) * 20))
+                .ThenBy(swap => swap.Taste)
+                .DistinctBy(swap => Key(swap))
+                .Where(search.IsNoWorse)
+                .Where(new Variety().Takes)
+                .Take(most),
+        ];
+    }
+
+    private decimal Weight => _recipe.Lines.Sum(line => line.GramsIn.Best);
+
+    private IEnumerable<Swap> Found()
+    {
+        if (Judge(_rule, _recipe.Profile) == Verdict.Fits)
+        {
+            return [];
+        }
+
+        var wrong = _recipe.Lines.Where(line => Judge(_rule, PortionProfile.Of([line], _recipe.Portions)) != Verdict.Fits).ToList();
+        var apart = wrong.Count > 0 ? LineByLine(wrong) : [];
+        if (_rule is IJudgesFoods)
+        {
+            return apart.Where(Fits);
+        }
+
+        var found = apart.Concat(_lines.SelectMany(Singles)).Concat(WithMore()).Concat(InMorePortions()).Where(Fits).ToList();
+        return found.Any(IsNoWorse) ? found : Together().Where(Fits);
+    }
+
+    /// <summary>The same in more and smaller portions.</summary>
+    private IEnumerable<Swap> InMorePortions() =>
+        Smaller
+            .Select(times => Math.Round(_recipe.Portions * times * 2) / 2)
+            .Select(portions => new Swap(new(""), Weight * (1 - (_recipe.Portions / portions)), 0) { Portions = portions });
+
+    /// <summary>Something beside it, where the dish has too little of what the rule asks for.</summary>
+    private IEnumerable<Swap> WithMore() =>
+        Beside
+            .Select(key => _foods.WithKey(key))
+            .OfType<Food>()
+            .Where(IsAllowed)
+            .Select(food => BesideGrams.Select(grams => Added(food, grams * _recipe.Portions)).FirstOrDefault(Fits))
+            .OfType<Swap>();
+
+    private Swap Added(Food food, decimal grams) => new(new("") { Added = [new(null, LineOf(food, grams, ""))] }, grams, 2);
+
+    /// <summary>Each line that is wrong by itself gets another food, or is left out: the best of each, and what else there is for one of them.</summary>
+    private IEnumerable<Swap> LineByLine(List<RecipeLine> wrong)
+    {
+        var choices = wrong
+            .Select(line =>
+                Instead(line, IsRight)
+                    .Concat(LeftOut(line))
+                    .Concat(
+                        Less.Where(times => times > 0)
+                            .Select(times => Times(line, times))
+                            .Where(swap => swap.Grams >= 1 && IsRight(swap))
+                            .Take(1)
+                    )
+                    .OrderBy(swap => swap.Taste)
+                    .Take(Taken / 2)
+                    .ToList()
+            )
+            .ToList();
+        if (choices.Any(choice => choice.Count == 0))
+        {
+            yield break;
+        }
+
+        var best = choices.Select(choice => choice[0]).ToList();
+        yield return Joined(best);
+        for (var at = 0; at < choices.Count; at++)
+        {
+            foreach (var other in choices[at].Skip(1))
+            {
+                yield return Joined([.. best.Take(at), other, .. best.Skip(at + 1)]);
+            }
+        }
+    }
+
+    /// <summary>Whether what stands for a line is right by itself.</summary>
+    private bool IsRight(Swap swap) =>
+        Judge(
+            _rule,
+            PortionProfile.Of(
+                swap.Change.Added.Select(added => added.Line)
+                    .Concat(
+                        swap.Change.Lines.Select(change => _recipe.Lines.First(line => line.Typed.Id == change.Line).Taken(change.Times))
+                    ),
+                _recipe.Portions
+            )
+        ) == Verdict.Fits;
+
+    /// <summary>Other foods that the eater may have without a doubt, for a line or a share of it.</summary>
+    private IEnumerable<Swap> Instead(RecipeLine line, Func<Swap, bool> isRight, decimal share = 1)
+    {
+        if (line.Food is not { } from || line.Use is not null || line.GramsIn is not { IsOpen: false, Best: > 0 })
+        {
+            return [];
+        }
+
+        return _foods
+            .Foods.Where(to => to.Key != from.Key)
+            .Select(to => (Food: to, Apart: Likeness.Between(from, to)))
+            .Where(one => one.Apart is not null)
+            .OrderBy(one => one.Apart)
+            .Where(one => IsAllowed(one.Food))
+            .Select(one => Replaced(line, one.Food, one.Apart!.Value, share))
+            .Take(isRight == IsRight ? Tried : 2 * Taken)
+            .Where(isRight)
+            .Take(Taken);
+    }
+
+    private Swap Replaced(RecipeLine line, Food to, decimal apart, decimal share)
+    {
+        // What swells in the pot stands for as much as it becomes.
+        var grams = line.GramsIn.Best * share * Likeness.ServedOf(line.Food!) / Likeness.ServedOf(to);
+        return new(
+            new("")
+            {
+                Lines = share < 1 ? [new(line.Typed.Id, 1 - share)] : [],
+                Added = [new(share < 1 ? null : line.Typed.Id, LineOf(to, Rounded(grams), line.Part))],
+            },
+            line.GramsIn.Best * share,
+            apart
+        );
+    }
+
+    private RecipeLine LineOf(Food food, decimal grams, string part) =>
+        RecipeLine.From(
+            new TypedLine($"{grams:0.#} g {WordsOf(food)}", part) { Id = Guid.NewGuid(), IsChosen = true },
+            _foods,
+            _system,
+            food
+        );
+
+    /// <summary>As a cook writes it.</summary>
+    private static string WordsOf(Food food) =>
+        food.Packet is not null ? food.Name
+        : food.Name.Contains(',', StringComparison.Ordinal) && food.Synonyms.Count > 0 ? food.Synonyms[0]
+        : $"{char.ToLowerInvariant(food.Name[0])}{food.Name[1..]}";
+
+    private static decimal Rounded(decimal grams) => grams >= 50 ? Math.Round(grams / 5) * 5 : Math.Max(1, Math.Round(grams));
+
+    private IEnumerable<Swap> LeftOut(RecipeLine line)
+    {
+        var share = line.GramsIn.Best / Math.Max(1, Weight);
+        if (share > SmallShare && !line.Read.IsOutOfNumbers)
+        {
+            yield break;
+        }
+
+        yield return Times(line, 0) with
+        {
+            Taste =
+                line.Read.IsOptional || line.Read.IsToServe ? 0
+                : share <= TinyShare ? 2
+                : 4,
+        };
+    }
+
+    /// <summary>The farther from as much as it was, the farther from how it tasted.</summary>
+    private static Swap Times(RecipeLine line, decimal times) =>
+        new(
+            new("") { Lines = [new(line.Typed.Id, times)] },
+            line.GramsIn.Best * Math.Abs(1 - times),
+            1 + Math.Min(3, 3 * Math.Abs(1 - times))
+        );
+
+    /// <summary>The least change of one line that makes the rule fit: less of it, more of it, or some or all of it another food.</summary>
+    private IEnumerable<Swap> Singles(RecipeLine line)
+    {
+        foreach (var amounts in new[] { Less, More })
+        {
+            // A gram more or less is none that a kitchen weighs.
+            var enough = amounts.Select(times => Times(line, times)).Where(swap => swap.Grams >= 1).FirstOrDefault(Fits);
+            if (enough is not null)
+            {
+                yield return enough;
+            }
+        }
+
+        foreach (var swap in Instead(line, Fits, 0.5m).Concat(Instead(line, Fits)))
+        {
+            yield return swap;
+        }
+    }
+
+    /// <summary>Where no line alone is enough: less (or more) of several, the weightiest first, and the best exchange of one with less of the others.</summary>
+    private IEnumerable<Swap> Together()
+    {
+        var weighty = _lines
+            .Where(line => line.GramsIn is { IsOpen: false, Best: > 0 })
+            .OrderByDescending(line => Math.Abs(Value(_recipe.Profile) - Value(Times(line, 0).Of(_recipe).Profile)))
+            .Take(MostLines)
+            .ToList();
+        for (var count = 2; count <= weighty.Count; count++)
+        {
+            foreach (var times in Less.Where(times => times > 0).Concat(More))
+            {
+                yield return Joined([.. weighty.Take(count).Select(line => Times(line, times))]);
+            }
+        }
+
+        for (var at = 0; at < weighty.Count; at++)
+        {
+            var others = weighty.Where((_, place) => place != at).ToList();
+            foreach (var swap in Instead(weighty[at], _ => true).Take(Taken / 2))
+            {
+                foreach (var times in new[] { 0.75m, 0.5m, 0.25m, 1.5m, 2 })
+                {
+                    yield return Joined([swap, Times(others[0], times)]);
+                }
+            }
+        }
+
+        // Two exchanges.
+        if (weighty.Count > 1)
+        {
+            foreach (var one in Instead(weighty[0], _ => true).Take(5))
+            {
+                foreach (var other in Instead(weighty[1], _ => true).Take(5))
+                {
+                    yield return Joined([one, other]);
+                }
+            }
+        }
+    }
+
+    private decimal Value(PortionProfile profile) =>
+        _rule.CheckPortion(Portion(profile), _share, _context) is { Value: { } value } ? value.Best : 0;
+
+    private static Swap Joined(IReadOnlyList<Swap> swaps) =>
+        new(
+            new("") { Lines = [.. swaps.SelectMany(swap => swap.Change.Lines)], Added = [.. swaps.SelectMany(swap => swap.Change.Added)] },
+            swaps.Sum(swap => swap.Grams),
+            swaps.Average(swap => swap.Taste)
+        );
+
+    /// <summary>Whether no rule of the eater that judges food by food says anything against it.</summary>
+    private bool IsAllowed(Food food) =>
+        _eater.Rules.Rules.OfType<IJudgesFoods>().All(rule => rule.VerdictOf(food, _context) == Verdict.Fits)
+        && _context.Packets.RejectionOf(food) is null;
+
+    private bool Fits(Swap swap) => swap.Change.Of(_recipe.Lines).Count > 0 && Judge(_rule, swap.Of(_recipe).Profile) == Verdict.Fits;
+
+    /// <summary>Whether every other rule of the eater says of it what it said before, or better.</summary>
+    private bool IsNoWorse(Swap swap)
+    {
+        var dish = swap.Of(_recipe);
+        return _eater.Stop(dish.Name, dish.Profile) is null
+            && _eater.Rules.Rules.Zip(_before).All(one => Judge(one.First, dish.Profile) <= one.Second);
+    }
+
+    private Verdict Judge(Rule rule, PortionProfile profile) => rule.JudgePortion(Portion(profile), _share, _context);
+
+    private Intake Portion(PortionProfile profile) => Intake.Of(new Helping(_recipe.Name, profile, _eater.PortionHabit));
+
+    /// <summary>Not everything that is offered is of one kind: so many foods for one line, and then something else.</summary>
+    private sealed class Variety
+    {
+        private const int OfOneKind = 3;
+
+        private readonly Dictionary<string, int> _taken = [];
+
+        public bool Takes(Swap swap)
+        {
+            var kind =
+                $"{swap.Portions is null} {string.Join('|', swap.Change.Lines.Select(line => $"{line.Line}").Concat(swap.Change.Added.Select(added => $"+{added.Instead}")))}";
+            _taken[kind] = _taken.GetValueOrDefault(kind) + 1;
+            return _taken[kind] <= OfOneKind;
+        }
+    }
+
+    /// <summary>Of two that change the same line in the same way the lesser is enough.</summary>
+    private static string Key(Swap swap) =>
+        $"{swap.Portions is not null} {string.Join('|', swap.Change.Lines.Select(line => $"{line.Line}{line.Times == 0}").Concat(swap.Change.Added.Select(added => $"{added.Instead}+{added.Line.Food?.Key}")))}";
+}

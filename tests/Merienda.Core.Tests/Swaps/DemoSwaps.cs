@@ -1,0 +1,96 @@
+using System.Text.Json;
+using Merienda.Core.Keeping;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
+using Merienda.Core.Swaps;
+
+namespace Merienda.Core.Tests.Swaps;
+
+/// <summary>The demo's dishes against every shipped protocol, with the allowances that somebody of the demo stated for it.</summary>
+internal static class DemoSwaps
+{
+    /// <summary>A finding that breaks or cannot be told, and the changes that were found for it.</summary>
+    public sealed record Broken(string Protocol, RecipeVersion Dish, Eater Eater, Rule Rule, Verdict Verdict, IReadOnlyList<Swap> Swaps);
+
+    private static JsonElement.ArrayEnumerator Demo(string file) =>
+        JsonDocument.Parse(File.ReadAllText(Path.Combine(Formats.DataFiles.Find(), "demo", file))).RootElement.EnumerateArray();
+
+    public static IEnumerable<RecipeVersion> Dishes =>
+        Demo("recipes.json")
+            .Select(recipe => new RecipeVersion
+            {
+                Name = recipe.GetProperty("name").GetString()!,
+                Portions = recipe.GetProperty("portions").GetDecimal(),
+                Meal = recipe.GetProperty("meal").GetString() is { } meal
+                    ? meal == "merienda"
+                        ? "bite"
+                        : meal
+                    : null,
+                Lines =
+                [
+                    .. recipe
+                        .GetProperty("lines")
+                        .EnumerateArray()
+                        .Select(line =>
+                            RecipeLine.From(new TypedLine(line.GetString()!) { Id = Guid.NewGuid() }, Table.Foods, MeasureSystem.Metric)
+                        ),
+                ],
+                Keeping = KeepingClass.WithKey("cooked")!,
+            });
+
+    public static IEnumerable<Eater> Eaters
+    {
+        get
+        {
+            var stated = Demo("households.json")
+                .SelectMany(household => household.GetProperty("eaters").EnumerateArray())
+                .SelectMany(eater => eater.GetProperty("allowances").EnumerateArray())
+                .Select(one => new Allowance(
+                    one.GetProperty("protocol").GetString()!,
+                    one.GetProperty("rule").GetString()!,
+                    one.TryGetProperty("atLeast", out var least) ? least.GetDecimal() : null,
+                    one.TryGetProperty("atMost", out var most) ? most.GetDecimal() : null,
+                    default
+                ))
+                .ToLookup(one => one.Protocol);
+            return Table.Data.Protocols.Select(protocol => new Eater(
+                Guid.NewGuid(),
+                protocol.Id,
+                new EaterRules(
+                    [new FollowedProtocol(protocol, new Dictionary<string, string>())],
+                    stated[protocol.Id],
+                    PersonalLimits.None,
+                    Table.Data.HouseScheme,
+                    Table.Data.Classes,
+                    Table.Sunday
+                ),
+                [.. Rhythm.Usual.Meals.Zip(RhythmEdits.UsualShares(Rhythm.Usual.Meals), (meal, share) => EaterMeal.Daily(meal.Key, share))],
+                Rhythm.Usual
+            ));
+        }
+    }
+
+    public static IEnumerable<Broken> All() =>
+        from eater in Eaters
+        from dish in Dishes
+        from rule in eater.Rules.Rules
+        let finding = rule.CheckPortion(
+            Intake.Of(new Helping(dish.Name, dish.Profile, 1)),
+            eater.ShareOf(dish.Meal),
+            eater.Rules.Context with
+            {
+                Meal = eater.Rhythm.Meal(dish.Meal)?.Role,
+            }
+        )
+        where finding.Verdict is Verdict.Breaks or Verdict.CannotTell && !finding.NeedsAllowance
+        select new Broken(
+            eater.Name,
+            dish,
+            eater,
+            rule,
+            finding.Verdict,
+            SwapSearch.For(dish, eater, rule, Table.Foods, MeasureSystem.Metric)
+        );
+}
