@@ -7,6 +7,7 @@ run_bench() {
   quietly dotnet build "$ROOT/bench/Merienda.Bench" -c Release -v quiet
   (cd "$STATE" && dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- --filter "${1:-*}" --join --job short)
   trap 'stop_all' EXIT
+  dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- swaps
   start_cluster bench durable
   sql bench postgres "drop database if exists load with (force)" > /dev/null
   local port

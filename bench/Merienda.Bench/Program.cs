@@ -16,4 +16,10 @@ if (args is ["larder", var larder])
     return;
 }
 
+if (args is ["swaps"])
+{
+    SwapTimes.Run();
+    return;
+}
+
 BenchmarkSwitcher.FromAssembly(typeof(Program).Assembly).Run(args);

@@ -42,7 +42,7 @@ public static partial class RhythmEdits
     }
 
     /// <summary>Shares as a day is usually split, by what a meal is [C], in whole percents.</summary>
-    internal static IReadOnlyList<decimal> UsualShares(IEnumerable<MealSlot> meals) =>
+    public static IReadOnlyList<decimal> UsualShares(IEnumerable<MealSlot> meals) =>
         Whole([
             .. meals.Select(meal =>
                 meal.Role switch

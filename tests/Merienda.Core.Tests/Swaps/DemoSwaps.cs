@@ -5,17 +5,23 @@ using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Swaps;
+using Merienda.Formats;
 
 namespace Merienda.Core.Tests.Swaps;
 
-/// <summary>The demo's dishes against every shipped protocol, with the allowances that somebody of the demo stated for it.</summary>
+/// <summary>
+/// The demo's dishes against every shipped protocol, with the allowances that somebody of the demo stated for it. The benchmark of swaps is
+/// made of it too.
+/// </summary>
 internal static class DemoSwaps
 {
+    private static readonly DataFiles Data = DataFiles.Load(DataFiles.Find());
+
     /// <summary>A finding that breaks or cannot be told, and the changes that were found for it.</summary>
     public sealed record Broken(string Protocol, RecipeVersion Dish, Eater Eater, Rule Rule, Verdict Verdict, IReadOnlyList<Swap> Swaps);
 
     private static JsonElement.ArrayEnumerator Demo(string file) =>
-        JsonDocument.Parse(File.ReadAllText(Path.Combine(Formats.DataFiles.Find(), "demo", file))).RootElement.EnumerateArray();
+        JsonDocument.Parse(File.ReadAllText(Path.Combine(DataFiles.Find(), "demo", file))).RootElement.EnumerateArray();
 
     public static IEnumerable<RecipeVersion> Dishes =>
         Demo("recipes.json")
@@ -34,7 +40,7 @@ internal static class DemoSwaps
                         .GetProperty("lines")
                         .EnumerateArray()
                         .Select(line =>
-                            RecipeLine.From(new TypedLine(line.GetString()!) { Id = Guid.NewGuid() }, Table.Foods, MeasureSystem.Metric)
+                            RecipeLine.From(new TypedLine(line.GetString()!) { Id = Guid.NewGuid() }, Data.Foods, MeasureSystem.Metric)
                         ),
                 ],
                 Keeping = KeepingClass.WithKey("cooked")!,
@@ -55,16 +61,16 @@ internal static class DemoSwaps
                     default
                 ))
                 .ToLookup(one => one.Protocol);
-            return Table.Data.Protocols.Select(protocol => new Eater(
+            return Data.Protocols.Select(protocol => new Eater(
                 Guid.NewGuid(),
                 protocol.Id,
                 new EaterRules(
                     [new FollowedProtocol(protocol, new Dictionary<string, string>())],
                     stated[protocol.Id],
                     PersonalLimits.None,
-                    Table.Data.HouseScheme,
-                    Table.Data.Classes,
-                    Table.Sunday
+                    Data.HouseScheme,
+                    Data.Classes,
+                    new DateOnly(2026, 11, 22)
                 ),
                 [.. Rhythm.Usual.Meals.Zip(RhythmEdits.UsualShares(Rhythm.Usual.Meals), (meal, share) => EaterMeal.Daily(meal.Key, share))],
                 Rhythm.Usual
@@ -72,7 +78,10 @@ internal static class DemoSwaps
         }
     }
 
-    public static IEnumerable<Broken> All() =>
+    public static IEnumerable<Broken> All() => All(one => SwapSearch.For(one.Dish, one.Eater, one.Rule, Data.Foods, MeasureSystem.Metric));
+
+    /// <param name="search">Finds the changes of one that has none yet.</param>
+    public static IEnumerable<Broken> All(Func<Broken, IReadOnlyList<Swap>> search) =>
         from eater in Eaters
         from dish in Dishes
         from rule in eater.Rules.Rules
@@ -85,12 +94,9 @@ internal static class DemoSwaps
             }
         )
         where finding.Verdict is Verdict.Breaks or Verdict.CannotTell && !finding.NeedsAllowance
-        select new Broken(
-            eater.Name,
-            dish,
-            eater,
-            rule,
-            finding.Verdict,
-            SwapSearch.For(dish, eater, rule, Table.Foods, MeasureSystem.Metric)
-        );
+        let broken = new Broken(eater.Name, dish, eater, rule, finding.Verdict, [])
+        select broken with
+        {
+            Swaps = search(broken),
+        };
 }
