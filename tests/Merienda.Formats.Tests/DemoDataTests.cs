@@ -69,41 +69,93 @@ public class DemoDataTests
             }
         );
 
-    public static TheoryData<string> Recipes => [.. Read("recipes.json").Select(recipe => recipe!["key"]!.GetValue<string>())];
+    private static readonly IReadOnlyList<DemoRecipe> All = DemoRecipes.Load(DataFiles.Find());
 
-    private static JsonNode Recipe(string key) => Read("recipes.json").Single(recipe => recipe!["key"]!.GetValue<string>() == key)!;
+    public static TheoryData<string> Recipes => [.. All.Select(recipe => recipe.Key)];
+
+    /// <summary>The demo's recipes as one household saves them, one after the other.</summary>
+    private static readonly Lazy<IReadOnlyDictionary<string, RecipeVersion>> Saved = new(() =>
+    {
+        var (saved, known) = (new Dictionary<string, RecipeVersion>(), new List<KnownRecipe>());
+        foreach (var recipe in All)
+        {
+            var book = new Cookbook([.. known]);
+            RecipeLine Read(TypedLine line) => RecipeLine.From(line, Foods, MeasureSystem.Metric, recipes: book);
+            var version = new RecipeVersion
+            {
+                Name = recipe.Name,
+                Portions = recipe.Portions,
+                Lines = [.. recipe.Lines.Select(Read)],
+                Tasks = recipe.Tasks,
+                Parts = recipe.Parts,
+                Keeping = KeepingClass.WithKey(recipe.Keeping)!,
+                Variants =
+                [
+                    .. recipe.Variants.Select(variant => new Variant(variant.Name)
+                    {
+                        Lines = variant.Lines,
+                        Parts = variant.Parts,
+                        Added = [.. variant.Added.Select(added => new VariantLine(added.Instead, Read(added.Line)))],
+                    }),
+                ],
+            };
+            saved.Add(recipe.Key, version);
+            known.Add(new(Guid.NewGuid(), Guid.NewGuid(), version));
+        }
+
+        return saved;
+    });
 
     [Theory]
     [MemberData(nameof(Recipes))]
-    public void Every_line_of_a_demo_recipe_finds_its_food_and_can_be_weighed(string key)
+    public void Every_line_of_a_demo_recipe_is_known_and_weighed_and_its_variants_hold(string key)
     {
-        var lines = Recipe(key)["lines"]!
-            .AsArray()
-            .Select(line => RecipeLine.From(line!.GetValue<string>(), Foods, MeasureSystem.Metric))
-            .ToList();
-        Assert.All(lines, line => Assert.Equal((MatchKind.Exact, false), (line.Match, line.Grams.IsOpen)));
-        var portion = PortionProfile.Of(lines, Recipe(key)["portions"]!.GetValue<decimal>());
-        Assert.InRange(portion.Total(Measure.Energy).Best, 120, 700);
-        Assert.False(portion.Total(Measure.NetCarbohydrate).IsOpen);
+        var recipe = Saved.Value[key];
+        foreach (var dish in recipe.Variants.Select(variant => recipe.As(variant.Name)!).Prepend(recipe))
+        {
+            Assert.All(
+                dish.Lines,
+                line =>
+                    Assert.True(
+                        line.Use is not null || (line is { Match: MatchKind.Exact, HasChoice: false }),
+                        $"{key}: {line.Read.Text}: {line.Name}, {line.Match}, {line.Doubt}"
+                    )
+            );
+            Assert.All(dish.Ingredients, line => Assert.False(line.Grams.IsOpen, $"{key}: {line.Read.Text}"));
+            var portion = dish.Profile;
+            Assert.InRange(portion.Total(Measure.Energy).Best, dish.Meal is null ? 5 : 60, 800);
+            Assert.False(portion.Total(Measure.NetCarbohydrate).IsOpen);
+        }
+
+        Assert.Null(Variant.Refuse(recipe.Variants, recipe));
+    }
+
+    [Fact]
+    public void The_demo_has_parts_variants_and_bases_that_several_dishes_share()
+    {
+        Assert.InRange(All.Count, 48, 200);
+        Assert.Equal(All.Count, All.Select(recipe => recipe.Name).Distinct().Count());
+        Assert.InRange(All.Count(recipe => recipe.Variants.Count > 0), 15, 200);
+        Assert.InRange(All.Count(recipe => recipe.Parts.Count > 0), 2, 200);
+        var uses = Saved.Value.Values.SelectMany(recipe => recipe.Uses.Select(use => use.Of.Of.Name)).GroupBy(name => name).ToList();
+        Assert.InRange(uses.Count(name => name.Count() > 1), 3, 200);
     }
 
     [Theory]
     [MemberData(nameof(Recipes))]
     public void The_tasks_of_a_demo_recipe_wait_only_for_tasks_that_exist_and_it_says_how_it_keeps(string key)
     {
-        var recipe = Recipe(key);
-        var tasks = recipe["tasks"]!.AsArray();
-        var ids = tasks.Select(task => task!["id"]!.GetValue<string>()).ToList();
+        var recipe = All.Single(one => one.Key == key);
+        var ids = recipe.Tasks.Select(task => task.Id).ToList();
         Assert.Equal(ids.Count, ids.Distinct().Count());
-        Assert.All(
-            tasks.SelectMany(task => task!["after"]?.AsArray().Select(id => id!.GetValue<string>()) ?? []),
-            id => Assert.Contains(id, ids)
-        );
-        Assert.All(tasks, task => Assert.InRange(task!["handsOn"]!.GetValue<int>(), 1, 60));
-        var keeping = KeepingClass.WithKey(recipe["keeping"]!.GetValue<string>());
+        Assert.All(recipe.Tasks.SelectMany(task => task.After), id => Assert.Contains(id, ids));
+        Assert.All(recipe.Tasks, task => Assert.InRange(task.HandsOn, 1, 60));
+        var keeping = KeepingClass.WithKey(recipe.Keeping);
         Assert.NotNull(keeping);
         Assert.True(
-            keeping.Key is not ("cooked" or "cooked-fish") || recipe["reheating"]!.GetValue<string>().Length > 0 || key == "glass-noodles",
+            keeping.Key is not ("cooked" or "cooked-fish")
+                || recipe.Reheating.Length > 0
+                || key is "glass-noodles" or "lentil-walnut" or "quinoa-beet",
             "a hot dish says how to reheat it"
         );
     }
@@ -114,8 +166,13 @@ public class DemoDataTests
         var keys = Recipes.Select(row => row.Data).ToHashSet();
         foreach (var batch in Read("households.json").SelectMany(household => household!["batches"]!.AsArray()))
         {
-            var places = batch!["places"]!.AsArray();
-            Assert.Contains(batch["recipe"]!.GetValue<string>(), keys);
+            Assert.Contains(batch!["recipe"]!.GetValue<string>(), keys);
+            var rows = (batch["rows"]?.AsArray() ?? []).SelectMany(row =>
+                row!["days"]!
+                    .AsArray()
+                    .Select(day => new JsonObject { ["day"] = day!.GetValue<int>(), ["size"] = row["size"]?.GetValue<decimal>() ?? 1 })
+            );
+            var places = (batch["places"]?.AsArray() ?? []).Concat(rows).ToList();
             Assert.True(
                 places.Sum(place => place!["size"]?.GetValue<decimal>() ?? 1) <= batch["portions"]!.GetValue<decimal>(),
                 batch.ToJsonString()

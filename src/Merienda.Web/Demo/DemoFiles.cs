@@ -2,9 +2,9 @@ using Merienda.Core.Foods.Labels;
 using Merienda.Core.Foods.Packets;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
-using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Stock;
+using Merienda.Formats;
 using Merienda.Web.Recipes;
 
 namespace Merienda.Web.Demo;
@@ -52,7 +52,25 @@ internal sealed record DemoEater(
 
 internal sealed record DemoPlace(int Day, string Meal, string Eater, decimal? Size = null);
 
-internal sealed record DemoBatch(string Recipe, int CookedOnDay, decimal Portions, IReadOnlyList<DemoPlace> Places);
+/// <summary>The same portion at one meal of several days.</summary>
+internal sealed record DemoRow(IReadOnlyList<int> Days, string Meal, string Eater, decimal? Size = null);
+
+/// <param name="Variants">Portions of it in variants of the recipe.</param>
+internal sealed record DemoBatch(
+    string Recipe,
+    int CookedOnDay,
+    decimal Portions,
+    IReadOnlyList<DemoPlace>? Places = null,
+    IReadOnlyList<DemoRow>? Rows = null,
+    IReadOnlyList<VariantPortions>? Variants = null
+)
+{
+    public IEnumerable<DemoPlace> AllPlaces =>
+        (Places ?? []).Concat((Rows ?? []).SelectMany(row => row.Days.Select(day => new DemoPlace(day, row.Meal, row.Eater, row.Size))));
+}
+
+/// <summary>The variant of a recipe that is made for an eater.</summary>
+internal sealed record DemoUsual(string Eater, string Recipe, string Variant);
 
 /// <summary>Something of an earlier week of which boxes are left.</summary>
 /// <param name="CookedOnDay">Before this week's first day: -8 is the Saturday before last week.</param>
@@ -68,7 +86,8 @@ internal sealed record DemoHousehold(
     IReadOnlyList<DemoStock> Stock,
     IReadOnlyList<DemoOpinion> Opinions,
     Kitchen? Kitchen = null,
-    IReadOnlyList<DemoLeft>? Earlier = null
+    IReadOnlyList<DemoLeft>? Earlier = null,
+    IReadOnlyList<DemoUsual>? Usual = null
 );
 
 internal sealed record DemoStock(string Line, StockPlace Place, int BoughtDaysAgo, int? OpenedDaysAgo = null, int? BestBeforeInDays = null);
@@ -94,50 +113,31 @@ internal sealed record DemoPacket(
         new(Name, Country, null, Serving, Values, Statement, MayContain, Pack, Price, Points, OpenedDays, Classes, Aisle);
 }
 
-internal sealed record DemoTask(
-    string Id,
-    string Text,
-    int HandsOn,
-    int Unattended = 0,
-    Appliance Appliance = Appliance.None,
-    int? TemperatureC = null,
-    IReadOnlyList<string>? After = null
-);
-
-internal sealed record DemoRecipe(
-    string Key,
-    string Name,
-    decimal Portions,
-    string? Meal,
-    string Keeping,
-    string Reheating,
-    string AtEating,
-    MeasureSystem System,
-    IReadOnlyList<string> Lines,
-    IReadOnlyList<DemoTask> Tasks
-)
+internal static class DemoDrafts
 {
-    public RecipeDraft ToDraft() =>
+    /// <summary>A demo recipe as a person saves it.</summary>
+    public static RecipeDraft ToDraft(this DemoRecipe recipe) =>
         new(
-            Name,
-            Portions,
-            Meal,
-            Keeping,
-            Reheating,
-            AtEating,
-            System,
-            [.. Lines.Select(line => new DraftLine("", line, null))],
+            recipe.Name,
+            recipe.Portions,
+            recipe.Meal,
+            recipe.Keeping,
+            recipe.Reheating,
+            recipe.AtEating,
+            recipe.System,
+            [.. recipe.Lines.Select(ToDraft)],
+            [.. recipe.Tasks.Select(RecipeSheets.ToTask)],
+            null,
+            [.. recipe.Parts.Select(RecipeSheets.ToPart)],
             [
-                .. Tasks.Select(task => new DraftTask(
-                    task.Id,
-                    task.Text,
-                    task.HandsOn,
-                    task.Unattended,
-                    task.Appliance,
-                    task.TemperatureC,
-                    task.After ?? []
+                .. recipe.Variants.Select(variant => new DraftVariant(
+                    variant.Name,
+                    [.. variant.Lines.Select(change => new DraftLineChange(change.Line, change.Times))],
+                    [.. variant.Parts.Select(change => new DraftPartChange(change.Part, change.Times))],
+                    [.. variant.Added.Select(added => new DraftVariantLine(added.Instead, ToDraft(added.Line)))]
                 )),
-            ],
-            null
+            ]
         );
+
+    private static DraftLine ToDraft(TypedLine line) => new(line.Part, line.Text, null, line.Id);
 }

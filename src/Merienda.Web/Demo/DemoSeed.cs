@@ -47,7 +47,7 @@ public sealed class DemoSeed(
         {
             if (present.All(person => person.Email != household.People[0].Email))
             {
-                await Seed(household, Read<DemoRecipe>(folder, "recipes.json"), Read<DemoPacket>(folder, "packets.json"));
+                await Seed(household, DemoRecipes.Load(DataFiles.Find()), Read<DemoPacket>(folder, "packets.json"));
             }
         }
     }
@@ -116,6 +116,20 @@ public sealed class DemoSeed(
             saved.Add(dish.Key, id);
         }
 
+        foreach (var usual in household.Usual ?? [])
+        {
+            var id = saved[usual.Recipe];
+            Must(
+                await households.PreferVariant(
+                    Stamp(tenant),
+                    (id, recipes.Latest(id)),
+                    eaters.Single(eater => eater.Name == usual.Eater).Id,
+                    usual.Variant,
+                    () => Reading.Known(true)
+                )
+            );
+        }
+
         var start = DemoRhythm.WeekOf(today);
         foreach (var left in household.Earlier ?? [])
         {
@@ -124,7 +138,7 @@ public sealed class DemoSeed(
 
         foreach (var batch in household.Batches)
         {
-            await Plan(tenant, start, batch, saved[batch.Recipe], eaters);
+            await Plan(tenant, start, batch, saved[batch.Recipe]);
         }
     }
 
@@ -182,7 +196,7 @@ public sealed class DemoSeed(
         }
     }
 
-    private async Task Plan(Tenant tenant, DateOnly start, DemoBatch planned, Guid recipe, IReadOnlyList<EaterSettings> eaters)
+    private async Task Plan(Tenant tenant, DateOnly start, DemoBatch planned, Guid recipe)
     {
         var made = Must(
             await weeks.Make(
@@ -191,33 +205,38 @@ public sealed class DemoSeed(
                 start,
                 start.AddDays(planned.CookedOnDay),
                 planned.Portions,
-                [],
+                planned.Variants ?? [],
                 week => week.Plan.Batches.MaxBy(batch => batch.Id)!.Id
             )
         ).View;
-        foreach (var place in planned.Places)
-        {
-            var cell = new Cell(start.AddDays(place.Day), place.Meal, eaters.Single(eater => eater.Name == place.Eater).Id);
-            var item = Must(
-                await weeks.Edit(
-                    Stamp(tenant),
-                    start,
-                    week => week.Plan.Place(made, cell, 1, Guid.CreateVersion7).Select(plan => (plan, "Placed")),
-                    week => week.Plan.At(cell)!.Draws.Last(draw => draw.Batch == made)
-                )
-            ).View;
-            if (place.Size is { } size)
-            {
-                Must(
-                    await weeks.Edit(
-                        Stamp(tenant),
-                        start,
-                        week => week.Plan.ChangeSize(item.Id, item.Size, new(size)).Select(plan => (plan, "Changed a portion")),
-                        _ => true
-                    )
-                );
-            }
-        }
+        Must(
+            await weeks.Edit(
+                Stamp(tenant),
+                start,
+                week =>
+                {
+                    var plan = week.Plan;
+                    foreach (var place in planned.AllPlaces)
+                    {
+                        var eater = week.Table.Diners.Single(one => one.Name == place.Eater);
+                        var lots = week.LotsFor(made, eater);
+                        var cell = new Cell(start.AddDays(place.Day), place.Meal, eater.Id);
+                        var placed = lots.Refusal is { } stopped
+                            ? stopped
+                            : plan.Place(made, cell, place.Size ?? 1, Guid.CreateVersion7, null, lots.Value);
+                        if (placed.Refusal is { } refusal)
+                        {
+                            return refusal;
+                        }
+
+                        plan = placed.Value;
+                    }
+
+                    return (plan, "Placed");
+                },
+                _ => true
+            )
+        );
     }
 
     private async Task LeaveBoxes(Tenant tenant, DateOnly cooked, DemoLeft left, Guid recipe, string timeZone)

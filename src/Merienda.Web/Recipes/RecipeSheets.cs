@@ -141,7 +141,7 @@ public static class RecipeSheets
             line.Typed.IsOptional
         );
 
-    private static DraftPart ToPart(RecipePart part) =>
+    internal static DraftPart ToPart(RecipePart part) =>
         new(
             part.Name,
             part.Apart,

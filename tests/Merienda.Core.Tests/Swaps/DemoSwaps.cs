@@ -23,28 +23,19 @@ internal static class DemoSwaps
     private static JsonElement.ArrayEnumerator Demo(string file) =>
         JsonDocument.Parse(File.ReadAllText(Path.Combine(DataFiles.Find(), "demo", file))).RootElement.EnumerateArray();
 
+    /// <summary>Those that use no other recipe.</summary>
     public static IEnumerable<RecipeVersion> Dishes =>
-        Demo("recipes.json")
+        DemoRecipes
+            .Load(DataFiles.Find())
             .Select(recipe => new RecipeVersion
             {
-                Name = recipe.GetProperty("name").GetString()!,
-                Portions = recipe.GetProperty("portions").GetDecimal(),
-                Meal = recipe.GetProperty("meal").GetString() is { } meal
-                    ? meal == "merienda"
-                        ? "bite"
-                        : meal
-                    : null,
-                Lines =
-                [
-                    .. recipe
-                        .GetProperty("lines")
-                        .EnumerateArray()
-                        .Select(line =>
-                            RecipeLine.From(new TypedLine(line.GetString()!) { Id = Guid.NewGuid() }, Data.Foods, MeasureSystem.Metric)
-                        ),
-                ],
-                Keeping = KeepingClass.WithKey("cooked")!,
-            });
+                Name = recipe.Name,
+                Portions = recipe.Portions,
+                Meal = recipe.Meal == "merienda" ? "bite" : recipe.Meal,
+                Lines = [.. recipe.Lines.Select(line => RecipeLine.From(line, Data.Foods, MeasureSystem.Metric))],
+                Keeping = KeepingClass.WithKey(recipe.Keeping)!,
+            })
+            .Where(recipe => recipe.Lines.All(line => line.Food is not null));
 
     public static IEnumerable<Eater> Eaters
     {
