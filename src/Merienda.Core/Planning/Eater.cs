@@ -20,6 +20,14 @@ public sealed record Eater(Guid Id, string Name, EaterRules Rules, IReadOnlyList
     public IReadOnlyList<Finding> Judge(string name, Recipes.PortionProfile profile, string? meal) =>
         Rules.CheckPortion(Intake.Of(new Helping(name, profile, PortionHabit)), ShareOf(meal), Rhythm.Meal(meal)?.Role);
 
+    /// <summary>The heaviest of what the rules say of a dish's portion, without their sentences.</summary>
+    public Verdict VerdictOf(Recipes.RecipeVersion dish)
+    {
+        var (portion, share) = (Intake.Of(new Helping(dish.Name, dish.Profile, PortionHabit)), ShareOf(dish.Meal));
+        var context = Rules.Context with { Meal = Rhythm.Meal(dish.Meal)?.Role };
+        return Rules.Rules.Select(rule => rule.JudgePortion(portion, share, context)).RollUp();
+    }
+
     /// <summary>Why no portion of it may be placed for this eater, whatever else is planned (domain.md section 5); null when nothing stops it.</summary>
     public Refusal? Stop(string name, Recipes.PortionProfile profile) =>
         Rules.HardStop(Intake.Of(new Helping(name, profile, 1))) is { } stop

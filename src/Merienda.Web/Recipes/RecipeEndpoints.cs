@@ -16,6 +16,7 @@ public static class RecipeEndpoints
     {
         var recipes = api.MapGroup("/recipes").WithTags("Recipes").RequireAuthorization();
         recipes.MapGet("", All).WithName("GetRecipes");
+        recipes.MapGet("/library", Library).WithName("GetLibrary");
         recipes.MapGet("/keeping", Keeping).WithName("GetKeepingClasses");
         recipes.MapGet("/{id:guid}", One).WithName("GetRecipe");
         recipes.MapPost("/read-text", ReadText).WithName("ReadRecipeText");
@@ -43,6 +44,17 @@ public static class RecipeEndpoints
         return TypedResults.Ok<IReadOnlyList<RecipeRow>>([
             .. library.Select(recipe => RecipeSheets.ToRow(recipe, table.Diners, desk.Knowledge)),
         ]);
+    }
+
+    private static async Task<Results<Ok<LibraryPage>, ProblemHttpResult>> Library(
+        [AsParameters] LibraryQuery query,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    )
+    {
+        var (table, library) = await desk.Database.Read(tenant, desk.Households.Table().And(desk.Recipes.All));
+        var page = LibraryPages.Of(query, library, table.Diners, desk.Knowledge);
+        return page.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok(page.Value);
     }
 
     private static Ok<IReadOnlyList<SheetKeeping>> Keeping() =>

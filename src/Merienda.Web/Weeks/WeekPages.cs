@@ -117,13 +117,17 @@ public static class WeekPages
     /// <summary>"B Rice bowl: 4 as written; 6 Light (300 g cauliflower instead of 450 g rice)."</summary>
     private static string LotsOf(WeekView week, Batch batch)
     {
-        var recipe = week.RecipeOf(batch).Version;
-        var lots = batch.Lots.Select(lot =>
-            recipe.Variants.FirstOrDefault(one => one.Name == lot.Variant) is { } variant
-                ? $"{lot.Portions:0.##} {variant.Name} ({string.Join(", ", VariantWords.Of(variant, recipe, lot.Portions / recipe.Portions, Mass))})"
-                : $"{lot.Portions:0.##} as written"
-        );
-        return $"{batch.Letter} {recipe.Name}: {string.Join("; ", lots)}.";
+        var (recipe, isOne) = (week.RecipeOf(batch).Version, batch.Lots.Count == 1);
+        return $"{batch.Letter} {recipe.Name}: {string.Join("; ", batch.Lots.Select(Said))}.";
+
+        string Said(Lot lot)
+        {
+            var many = isOne ? "all" : $"{lot.Portions:0.##}";
+            return recipe.Variants.FirstOrDefault(one => one.Name == lot.Variant) is { } variant
+                ? $"{many} {variant.Name} ({string.Join(", ", VariantWords.Of(variant, recipe, lot.Portions / recipe.Portions, Mass))})"
+                : $"{many} as written";
+        }
+
         string Mass(decimal grams) => HouseholdMass.Show(grams, week.CountsInOunces);
     }
 

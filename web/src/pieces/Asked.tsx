@@ -1,10 +1,12 @@
-import type { UseQueryResult } from '@tanstack/react-query';
 import { type ReactNode, useSyncExternalStore } from 'react';
 import { Problem } from '../api/client';
 import { Button } from './Button';
 
+/** A question to the server, of one answer or of pages. */
+type Question<T> = { data: T | undefined; isError: boolean; error: Error | null; refetch: () => unknown };
+
 /** Draws every state of something asked from the server: loading, failed, there. */
-export function Asked<T>({ of, children }: { of: UseQueryResult<T>; children: (data: T) => ReactNode }) {
+export function Asked<T>({ of, children }: { of: Question<T>; children: (data: T) => ReactNode }) {
   if (of.data !== undefined) return children(of.data);
   if (of.isError) {
     const problem = of.error instanceof Problem ? of.error : null;

@@ -5,7 +5,7 @@ import { inputLook } from '../../pieces/Field';
 
 type Task = Schemas['DraftTask'];
 
-const appliances: [Task['appliance'], string][] = [
+export const appliances: [Task['appliance'], string][] = [
   ['none', 'no appliance'],
   ['oven', 'oven'],
   ['burner', 'burner'],
