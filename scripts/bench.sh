@@ -17,4 +17,5 @@ run_bench() {
   dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- load "http://127.0.0.1:$port" 200
   dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- load "http://127.0.0.1:$port" 50
   dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- larder "http://127.0.0.1:$port"
+  dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- library "http://127.0.0.1:$port"
 }

@@ -16,6 +16,12 @@ if (args is ["larder", var larder])
     return;
 }
 
+if (args is ["library", var library])
+{
+    await LibraryLoad.Run(new Uri(library));
+    return;
+}
+
 if (args is ["swaps"])
 {
     SwapTimes.Run();

@@ -26,6 +26,7 @@ public static class RecipeEndpoints
         recipes.MapPut("/{id:guid}/usual", PreferVariant).WithName("PreferVariant");
         recipes.MapDelete("/{id:guid}", Archive).WithName("ArchiveRecipe");
         recipes.MapSwaps();
+        recipes.MapScaling();
         api.MapGet("/foods", Foods).WithTags("Recipes").WithName("FindFoods").RequireAuthorization();
     }
 

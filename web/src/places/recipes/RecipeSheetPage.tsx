@@ -1,4 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, kept } from '../../api/client';
 import { askAnew } from '../../api/keys';
@@ -8,6 +9,7 @@ import { mealName, minutes, portions, temperature } from '../../pieces/show';
 import { guess, useEdit } from '../../pieces/useEdit';
 import { Numbers } from './Numbers';
 import { type Sheet, useRecipe } from './queries';
+import { ScaleDialog } from './ScaleDialog';
 import { SheetLines } from './SheetLines';
 import { Verdicts } from './Verdicts';
 
@@ -30,7 +32,7 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
               the fridge, {sheet.keeping.freezerMonths ? `${sheet.keeping.freezerMonths} months frozen` : 'does not freeze'}
             </p>
           </div>
-          <Actions id={id} name={sheet.name} />
+          <Actions id={id} sheet={sheet} />
         </header>
         {sheet.variants.length > 0 && <VariantTabs sheet={sheet} id={id} />}
         {asked !== null && !sheet.variants.some((variant) => variant.name === asked) && (
@@ -118,7 +120,9 @@ function UsualFor({ sheet, id }: { sheet: Sheet; id: string }) {
   );
 }
 
-function Actions({ id, name }: { id: string; name: string }) {
+function Actions({ id, sheet }: { id: string; sheet: Sheet }) {
+  const { name } = sheet;
+  const [isScaling, setScaling] = useState(false);
   const navigate = useNavigate();
   const edit = useEdit();
   const archive = () =>
@@ -129,6 +133,8 @@ function Actions({ id, name }: { id: string; name: string }) {
     });
   return (
     <div className="flex gap-2">
+      {isScaling && <ScaleDialog sheet={sheet} id={id} onClose={() => setScaling(false)} />}
+      {sheet.variant === null && <Button onClick={() => setScaling(true)}>Another amount</Button>}
       <Link
         to={`/recipes/${id}/edit`}
         className="inline-flex min-h-9 items-center rounded-sm border border-line px-3 text-sm font-semibold hover:border-rim"
