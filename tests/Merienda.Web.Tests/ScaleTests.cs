@@ -74,6 +74,36 @@ public class ScaleTests(TestDatabase database)
         );
     }
 
+    [Fact]
+    public async Task What_only_a_variant_has_and_what_a_part_was_measured_to_make_grow_too()
+    {
+        var cook = await database.SignUp();
+        var draft = System.Text.Json.JsonSerializer.SerializeToNode(Visitor.Draft("Bowls", 4, ["400 g cod", "100 g feta"]))!;
+        var feta = Guid.NewGuid();
+        draft["lines"]![1]!["id"] = feta;
+        var tofu = draft["lines"]![0]!.DeepClone();
+        (tofu["id"], tofu["text"]) = (Guid.NewGuid(), "120 g tofu");
+        var added = new JsonObject { ["instead"] = feta, ["line"] = tofu };
+        draft["variants"] = new JsonArray(
+            new JsonObject
+            {
+                ["name"] = "Tofu",
+                ["lines"] = new JsonArray(),
+                ["parts"] = new JsonArray(),
+                ["added"] = new JsonArray(added),
+            }
+        );
+        var part = RecipePartTests.Slaw();
+        (part["name"], part["madeAmount"], part["madeUnit"]) = ("", 900, "grams");
+        draft["parts"] = new JsonArray(part);
+        var recipe = (await cook.Must(HttpMethod.Post, "/api/recipes", draft))["id"]!.GetValue<Guid>();
+        var scaled = await Scale(cook, recipe, "portions=6");
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{recipe}", scaled["draft"]!.DeepClone());
+        var sheet = await cook.Get($"/api/recipes/{recipe}?variant=Tofu");
+        Assert.Equal("180 g tofu", sheet["lines"]![1]!["text"]!.GetValue<string>());
+        Assert.Equal(1350, sheet["parts"]![0]!["madeAmount"]!.GetValue<decimal>());
+    }
+
     [Theory]
     [InlineData("", "scale-nothing-said")]
     [InlineData("measure=ghost&atMost=3", "scale-nothing-said")]

@@ -36,6 +36,17 @@ public static partial class Scaling
     public static IReadOnlyList<ScaledLine> Of(RecipeVersion recipe, decimal times, FoodMatcher foods, MeasureSystem system) =>
         [.. recipe.Lines.Select(line => Of(line, times, foods, system))];
 
+    /// <summary>The recipe's variants beside it: what only they have grows as it does.</summary>
+    public static IReadOnlyList<Variant> VariantsOf(RecipeVersion recipe, decimal times, FoodMatcher foods, MeasureSystem system) =>
+        [
+            .. recipe.Variants.Select(variant =>
+                variant with
+                {
+                    Added = [.. variant.Added.Select(added => added with { Line = Of(added.Line, times, foods, system).Line })],
+                }
+            ),
+        ];
+
     private static ScaledLine Of(RecipeLine line, decimal times, FoodMatcher foods, MeasureSystem system)
     {
         if (times == 1)
@@ -146,7 +157,7 @@ public static partial class Scaling
 
     private static string Said(decimal times) => times.ToString("0.##", CultureInfo.InvariantCulture);
 
-    private const string One = @"(\d+([.,]\d+)?(\s?[½¼¾⅓⅔⅛]|\s\d/\d)?|\d/\d|[½¼¾⅓⅔⅛])";
+    private const string One = @"(\d/\d|\d+([.,]\d+)?(\s?[½¼¾⅓⅔⅛]|\s\d/\d)?|[½¼¾⅓⅔⅛])";
 
     [GeneratedRegex($@"^(?<low>{One})(\s?[-–]\s?(?<high>{One}))?(?=\D)")]
     private static partial Regex Leading();

@@ -331,6 +331,7 @@ public sealed class SwapSearch
     /// <summary>Whether no rule of the eater that judges food by food says anything against it.</summary>
     private bool IsAllowed(Food food) =>
         _eater.Rules.Rules.OfType<IJudgesFoods>().All(rule => rule.VerdictOf(food, _context) == Verdict.Fits)
+        && _eater.Rules.Rules.OfType<DislikeRule>().All(rule => !rule.Dislikes(food))
         && _context.Packets.RejectionOf(food) is null;
 
     private bool Fits(Swap swap) => swap.Change.Of(_recipe.Lines).Count > 0 && Judge(_rule, swap.Of(_recipe).Profile) == Verdict.Fits;

@@ -59,15 +59,19 @@ public static class ScaleEndpoints
 
         var (times, portions) = wanted.Value;
         var lines = Scaling.Of(recipe.Version, times, foods.Matcher, recipe.System);
+        var before = RecipeSheets.ToDraft(recipe);
         return TypedResults.Ok(
             new ScaledRecipe(
                 Shown.Round(times),
                 portions,
                 [.. recipe.Version.Lines.Zip(lines, (was, now) => new ScaledLineShown(was.Read.Text.Trim(), now.Line.Read.Text, now.Note))],
-                RecipeSheets.ToDraft(recipe) with
+                before with
                 {
                     Portions = portions,
                     Lines = [.. lines.Select(line => RecipeSheets.ToDraft(line.Line))],
+                    // What was measured of a part is measured of as much more.
+                    Parts = [.. (before.Parts ?? []).Select(part => part with { MadeAmount = part.MadeAmount * times })],
+                    Variants = [.. Scaling.VariantsOf(recipe.Version, times, foods.Matcher, recipe.System).Select(RecipeSheets.ToVariant)],
                 }
             )
         );

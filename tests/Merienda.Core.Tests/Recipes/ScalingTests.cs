@@ -20,6 +20,8 @@ public class ScalingTests
     [InlineData("1 1/2 cups oats", 2, "3 cups oats")]
     [InlineData("200–300 g cod", 2, "400–600 g cod")]
     [InlineData("1,5 kg potatoes", 0.5, "0.75 kg potatoes")]
+    [InlineData("1/2 cup oats", 3, "1.5 cup oats")]
+    [InlineData("3 x 400 g tins chopped tomatoes", 2, "6 x 400 g tins chopped tomatoes")]
     [InlineData("3 tbsp olive oil", 0.5, "1.5 tbsp olive oil")]
     [InlineData("250 ml milk", 1.333, "335 ml milk")]
     public void An_amount_is_written_so_many_times_as_large(string line, double times, string expected) =>

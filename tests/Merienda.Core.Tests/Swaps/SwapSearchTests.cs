@@ -197,6 +197,17 @@ public class SwapSearchTests
     }
 
     [Fact]
+    public void What_an_eater_dislikes_is_not_offered()
+    {
+        var dish = Dish(2, "300 g chicken breast", "300 g carrots");
+        var rule = No("poultry", "meat", "fish", "egg", "crustacean", "mollusc");
+        Assert.Contains(For(dish, rule), said => said.Contains("g seitan", StringComparison.Ordinal));
+        var others = For(dish, rule, new DislikeRule { Id = "dislikes", Of = ["wheat"] });
+        Assert.NotEmpty(others);
+        Assert.All(others, said => Assert.DoesNotContain("g seitan", said));
+    }
+
+    [Fact]
     public void What_fits_already_has_none() => Assert.Empty(For(Dish(2, "200 g cod"), No("dairy")));
 
     [Theory]

@@ -17,15 +17,11 @@ public sealed record DislikeRule : PersonalRule
 
     public override Verdict JudgePortion(Intake portion, decimal? mealShare, RuleContext context) => Verdict.Fits;
 
+    public bool Dislikes(Food food) => Of.Any(key => key == food.Key || food.Is(key));
+
     public override Finding Check(Intake intake, RuleContext context)
     {
-        var disliked = intake
-            .Lines.Select(line => line.Food)
-            .OfType<Food>()
-            .Distinct()
-            .Where(food => Of.Any(key => key == food.Key || food.Is(key)))
-            .Select(food => food.Name)
-            .ToList();
+        var disliked = intake.Lines.Select(line => line.Food).OfType<Food>().Distinct().Where(Dislikes).Select(food => food.Name).ToList();
         return new(
             Id,
             Title,

@@ -28,17 +28,24 @@ export function LibraryTable({ rows, eaters, filters, onChange }: Props) {
     </th>
   );
   const isNarrow = 'max-md:hidden';
+  // On a phone a full table leaves no room for a number beside its verdicts.
+  const isCrowded = eaters.length > 3;
   return (
     <table className="rimmed w-full border-x border-b border-line text-sm">
       <thead>
         <tr className="border-b border-line text-left text-xs">
           {head('name', 'Recipe', 'pl-3')}
           {eaters.map((eater) => (
-            <th key={eater.id} scope="col" className="max-w-20 truncate px-1 py-1 text-center font-normal text-steel">
+            <th
+              key={eater.id}
+              scope="col"
+              title={eater.name}
+              className="max-w-9 truncate py-1 text-center font-normal text-steel md:max-w-20 md:px-1"
+            >
               {eater.name}
             </th>
           ))}
-          {head('energy', 'kcal', 'text-right')}
+          {head('energy', 'kcal', `text-right ${isCrowded ? isNarrow : 'max-md:pr-3'}`)}
           {head('protein', 'protein', `text-right ${isNarrow}`)}
           {head('netCarbohydrate', 'net carbs', `text-right ${isNarrow}`)}
           {head('handsOn', 'by hand', `text-right ${isNarrow}`)}
@@ -61,7 +68,7 @@ export function LibraryTable({ rows, eaters, filters, onChange }: Props) {
                   </span>
                 </th>
                 {row.verdicts.map((verdict) => (
-                  <td key={verdict.eaterId} className="px-1 text-center">
+                  <td key={verdict.eaterId} className="text-center md:px-1">
                     {verdict.hasRules && (
                       <Cell
                         verdict={verdict}
@@ -73,7 +80,7 @@ export function LibraryTable({ rows, eaters, filters, onChange }: Props) {
                     )}
                   </td>
                 ))}
-                <Figure of={row} measure="energy" />
+                <Figure of={row} measure="energy" isNarrow={isCrowded} />
                 <Figure of={row} measure="protein" isNarrow />
                 <Figure of={row} measure="netCarbohydrate" isNarrow />
                 <td className={`figures text-right whitespace-nowrap ${isNarrow}`}>{minutes(row.handsOn)}</td>

@@ -19,7 +19,7 @@ const ways: [Way, string][] = [
 
 const measures: [string, string][] = [
   ['energy', 'kcal'],
-  ['net-carbs', 'g net carbs'],
+  ['netCarbohydrate', 'g net carbs'],
   ['points', 'points'],
 ];
 
