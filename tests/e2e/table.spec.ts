@@ -47,7 +47,7 @@ test('an allowance is stated, judged by, and taken back', async ({ page }) => {
   await expect(margin).toContainText('No protocol is chosen');
   await chooseLowCarb(page, '25');
   await page.getByRole('link', { name: 'Recipes', exact: true }).click();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Sweet' }).first()).toContainText('Breaks');
+  await expect(page.getByRole('button', { name: 'Sweet, Farah: Breaks' })).toBeVisible();
   await page.getByRole('link', { name: 'Table', exact: true }).click();
   await page.getByLabel(/at most, g: Net carbs/).fill('60');
   await page.getByRole('button', { name: 'Change' }).first().click();

@@ -60,7 +60,10 @@ export function LibraryTable({ rows, eaters, filters, onChange }: Props) {
             <Fragment key={row.id}>
               <tr className="border-b border-line last:border-b-0 hover:bg-tray">
                 <th scope="row" className="py-1.5 pl-3 text-left font-normal">
-                  <Link to={`/recipes/${row.id}`} className="font-display text-base leading-tight font-semibold hover:text-cobalt">
+                  <Link
+                    to={`/recipes/${row.id}`}
+                    className="font-display text-base leading-tight font-semibold wrap-anywhere hover:text-cobalt"
+                  >
                     {row.name}
                   </Link>
                   <span className="block text-xs text-steel">

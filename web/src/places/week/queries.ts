@@ -53,7 +53,8 @@ export function drawn(board: Board, batch: Batch, id: string, to: Place): Board 
     id,
     kind: 'draw',
     batchId: batch.id,
-    lotId: null,
+    // Which of several it is the server says.
+    lotId: batch.lots[0]?.id ?? null,
     name: batch.name,
     text: null,
     portions: size,
