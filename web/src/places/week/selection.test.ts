@@ -7,7 +7,7 @@ const other = { ...place, meal: 'supper' };
 const draw = { id: '1', kind: 'draw', batchId: 'b', name: 'Beans', portions: 1, size: { amount: 1, isInGrams: false } };
 const board = {
   eaters: [{ id: 'o', usualPortion: 1.25 }],
-  batches: [{ id: 'b', letter: 'B', name: 'Beans', cookedOn: '2026-11-21', loose: 1.5, placed: 1 }],
+  batches: [{ id: 'b', letter: 'B', name: 'Beans', cookedOn: '2026-11-21', loose: 1.5, placed: 1, lots: [{ id: 'lot', loose: 1.5 }] }],
   servings: [{ place, state: 'planned', isLocked: false, note: '', items: [draw] }],
 } as unknown as Board;
 const at = (shown: Board, where: typeof place) => byCell(shown)(where)?.items ?? [];
