@@ -4,7 +4,9 @@ using System.Text.Json.Nodes;
 
 namespace Merienda.Bench;
 
-/// <summary>Five thousand recipes against a full table (six eaters under protocols and six guests), asked for as a person turns and sorts the library.</summary>
+/// <summary>
+/// Five thousand recipes against a full table (six eaters under protocols and six guests), asked for as a person turns and sorts the library.
+/// </summary>
 public static class LibraryLoad
 {
     private const int Recipes = 5_000,

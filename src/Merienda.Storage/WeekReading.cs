@@ -57,7 +57,7 @@ public sealed record StoredWeek(
 
         if (lot is { } asked && batch.Lots.FirstOrDefault(one => one.Id == asked) is var only)
         {
-            return only is null ? WeekEdits.LotGone(asked)
+            return only is null ? LotEdits.LotGone(asked)
                 : StopOf(batch, only, eater) is { } stop ? stop
                 : new[] { asked };
         }

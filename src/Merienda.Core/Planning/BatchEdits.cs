@@ -1,5 +1,4 @@
 using Merienda.Core.Outcomes;
-using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Planning;
 
@@ -42,47 +41,6 @@ public static class BatchEdits
                     ],
                 }
             );
-    }
-
-    /// <summary>Cooks some portions of a batch in variants of its recipe, the others as written; what is placed of a lot stays in it.</summary>
-    /// <param name="portions">Of all of it.</param>
-    /// <param name="variants">What is in no variant is cooked as written.</param>
-    public static Result<WeekPlan> Split(
-        this WeekPlan plan,
-        Guid batchId,
-        decimal portions,
-        IReadOnlyList<VariantPortions> variants,
-        RecipeVersion recipe,
-        Func<Guid> newId
-    )
-    {
-        if (plan.BatchWithId(batchId) is not { } batch)
-        {
-            return WeekEdits.BatchGone(batchId);
-        }
-
-        if ((IsPortioned(batch) ?? Batch.RefusePortions(portions) ?? VariantPortions.Refuse(variants, portions, recipe)) is { } refusal)
-        {
-            return refusal;
-        }
-
-        var lots = VariantPortions.Lots(variants, portions, batch.Lots, newId);
-        foreach (var lot in batch.Lots)
-        {
-            var (placed, left) = (lot.Portions - plan.Loose(batch, lot), lots.FirstOrDefault(one => one.Id == lot.Id)?.Portions ?? 0);
-            if (left < placed)
-            {
-                return new Refusal(
-                    "lot-too-small",
-                    "variants",
-                    $"{left:0.##}",
-                    $"{placed:0.##} portions of {batch.Letter}, {lot.Variant ?? "as written"}, are already placed",
-                    $"Take back {placed - left:0.##} first, or cook at least {placed:0.##} so"
-                );
-            }
-        }
-
-        return plan.With(batch, (batch with { Lots = lots }).Of(recipe));
     }
 
     /// <summary>Takes a batch off the bench with everything that is drawn from it.</summary>

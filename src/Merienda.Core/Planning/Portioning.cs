@@ -54,7 +54,10 @@ public static class Portioning
         };
     }
 
-    /// <summary>What a part weighs is shared among its boxes in the ratio of what is in them by portions and recipe, in whole grams; the crumbs are over.</summary>
+    /// <summary>
+    /// What a part weighs is shared among its boxes in the ratio of what is in them by portions and recipe, in whole grams; the crumbs are
+    /// over.
+    /// </summary>
     public static Result<WeekPlan> Weigh(this WeekPlan plan, Guid batchId, PartYield yield)
     {
         if (plan.BatchWithId(batchId) is not { } batch)

@@ -171,49 +171,6 @@ public static class WeekEdits
             : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? changed : one)] });
     }
 
-    /// <summary>Takes a portion from another lot of its batch: the same dish in another variant.</summary>
-    public static Result<WeekPlan> ChangeLot(this WeekPlan plan, Guid itemId, Guid from, Guid to)
-    {
-        if (plan.Find(itemId) is not var (serving, item) || item is not Draw draw)
-        {
-            return ItemGone(itemId);
-        }
-
-        var batch = plan.BatchWithId(draw.Batch)!;
-        if (batch.Lots.FirstOrDefault(lot => lot.Id == to) is not { } lot)
-        {
-            return LotGone(to);
-        }
-
-        if (draw.Lot != from)
-        {
-            return new Refusal(
-                "item-changed",
-                "lot",
-                NameOf(lot),
-                $"it is {NameOf(batch.LotOf(draw))} by now",
-                "Look at the board as it is now and try again"
-            );
-        }
-
-        if (BatchEdits.IsPortioned(batch) is { } refusal)
-        {
-            return refusal;
-        }
-
-        var loose = (draw.Parts ?? batch.PartsOf(lot)).Min(part => batch.PartsOf(lot).Contains(part) ? plan.Loose(batch, lot, part) : 0);
-        var changed = draw with { Lot = to };
-        return from == to ? plan
-            : WrongSize(batch, lot, draw.Size) is { } wrong ? wrong
-            : plan.PortionsOf(batch, changed) > loose ? NothingLoose(batch, "lot", NameOf(lot), $"{loose:0.##} portions of it are loose")
-            : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? changed : one)] });
-    }
-
-    private static string NameOf(Lot lot) => lot.Variant ?? "as written";
-
-    public static Refusal LotGone(Guid lot) =>
-        new("lot-gone", "lot", lot.ToString(), "nothing is cooked so any more", "Look at the board as it is now and try again");
-
     /// <summary>The thing with this id and where it is; null when it is nowhere.</summary>
     public static (Serving Serving, ServingItem Item)? Find(this WeekPlan plan, Guid itemId) =>
         plan
@@ -275,7 +232,7 @@ public static class WeekEdits
         : parts is { Count: 0 } ? new("unknown-part", "parts", "", "nothing would be taken", "Name at least one part")
         : null;
 
-    private static Refusal? WrongSize(Batch batch, Lot lot, DrawSize size) =>
+    internal static Refusal? WrongSize(Batch batch, Lot lot, DrawSize size) =>
         size switch
         {
             { IsInGrams: false, Amount: >= Batch.SmallestSize and <= Batch.LargestSize } when size.Amount % Batch.SmallestSize == 0 => null,
@@ -305,7 +262,7 @@ public static class WeekEdits
 
     private static string Say(DrawSize size) => size.IsInGrams ? $"{size.Amount:0.#} g" : $"{size.Amount:0.##} portions";
 
-    private static Refusal NothingLoose(Batch batch, string field, string value, string reason) =>
+    internal static Refusal NothingLoose(Batch batch, string field, string value, string reason) =>
         new("nothing-loose", field, value, reason, $"Cook more of {batch.Letter}, or make another portion of it smaller");
 
     public static Refusal BatchGone(Guid batchId) =>

@@ -10,48 +10,14 @@ namespace Merienda.Core.Swaps;
 /// Finds the least changes of a dish that make one rule of an eater fit, and no other rule of theirs worse: another food, less or more of one,
 /// one left out. Allergies are never relaxed: a food that is in doubt for one is no candidate.
 /// </summary>
-public sealed class SwapSearch
+public sealed partial class SwapSearch
 {
     /// <summary>What a line is tried as: mostly still there, or more of it [C].</summary>
     private static readonly decimal[] Less = [0.9m, 0.8m, 0.75m, 0.6m, 0.5m, 0.4m, 0.25m, 0.1m, 0],
         More = [1.25m, 1.5m, 2, 2.5m, 3];
 
-    /// <summary>Foods that are taken for a line, the likest first, and how many are tried at most.</summary>
-    private const int Taken = 14,
-        Tried = 120;
-
     /// <summary>Lines that are tried together where one is not enough.</summary>
     private const int MostLines = 4;
-
-    /// <summary>A line of at most so much of the dish may be left out; one that is smaller still is hardly missed [C].</summary>
-    private const decimal SmallShare = 0.25m,
-        TinyShare = 0.03m;
-
-    /// <summary>What goes beside a dish that lacks something, and how much of it a portion is tried with, g [C].</summary>
-    private static readonly string[] Beside =
-    [
-        "rice-white",
-        "potato",
-        "bread-rye",
-        "oats",
-        "chickpeas-tinned",
-        "egg",
-        "tofu",
-        "cottage-cheese",
-        "chicken-breast",
-        "cod",
-        "green-beans",
-        "carrot",
-        "courgette",
-        "spinach",
-        "apple",
-        "olive-oil",
-    ];
-
-    private static readonly decimal[] BesideGrams = [10, 25, 50, 75, 100, 150];
-
-    /// <summary>How many more portions a batch is tried as [C].</summary>
-    private static readonly decimal[] Smaller = [1.25m, 1.5m, 1.75m, 2, 2.5m, 3];
 
     private readonly RecipeVersion _recipe;
     private readonly Eater _eater;
@@ -118,23 +84,6 @@ public sealed class SwapSearch
         return found.Any(IsNoWorse) ? found : Together().Where(Fits);
     }
 
-    /// <summary>The same in more and smaller portions.</summary>
-    private IEnumerable<Swap> InMorePortions() =>
-        Smaller
-            .Select(times => Math.Round(_recipe.Portions * times * 2) / 2)
-            .Select(portions => new Swap(new(""), Weight * (1 - (_recipe.Portions / portions)), 0) { Portions = portions });
-
-    /// <summary>Something beside it, where the dish has too little of what the rule asks for.</summary>
-    private IEnumerable<Swap> WithMore() =>
-        Beside
-            .Select(key => _foods.WithKey(key))
-            .OfType<Food>()
-            .Where(IsAllowed)
-            .Select(food => BesideGrams.Select(grams => Added(food, grams * _recipe.Portions)).FirstOrDefault(Fits))
-            .OfType<Swap>();
-
-    private Swap Added(Food food, decimal grams) => new(new("") { Added = [new(null, LineOf(food, grams, ""))] }, grams, 2);
-
     /// <summary>Each line that is wrong by itself gets another food, or is left out: the best of each, and what else there is for one of them.</summary>
     private IEnumerable<Swap> LineByLine(List<RecipeLine> wrong)
     {
@@ -181,82 +130,6 @@ public sealed class SwapSearch
                 _recipe.Portions
             )
         ) == Verdict.Fits;
-
-    /// <summary>Other foods that the eater may have without a doubt, for a line or a share of it.</summary>
-    private IEnumerable<Swap> Instead(RecipeLine line, Func<Swap, bool> isRight, decimal share = 1)
-    {
-        if (line.Food is not { } from || line.Use is not null || line.GramsIn is not { IsOpen: false, Best: > 0 })
-        {
-            return [];
-        }
-
-        return _foods
-            .Foods.Where(to => to.Key != from.Key)
-            .Select(to => (Food: to, Apart: Likeness.Between(from, to)))
-            .Where(one => one.Apart is not null)
-            .OrderBy(one => one.Apart)
-            .Where(one => IsAllowed(one.Food))
-            .Select(one => Replaced(line, one.Food, one.Apart!.Value, share))
-            .Take(isRight == IsRight ? Tried : 2 * Taken)
-            .Where(isRight)
-            .Take(Taken);
-    }
-
-    private Swap Replaced(RecipeLine line, Food to, decimal apart, decimal share)
-    {
-        // What swells in the pot stands for as much as it becomes.
-        var grams = line.GramsIn.Best * share * Likeness.ServedOf(line.Food!) / Likeness.ServedOf(to);
-        return new(
-            new("")
-            {
-                Lines = share < 1 ? [new(line.Typed.Id, 1 - share)] : [],
-                Added = [new(share < 1 ? null : line.Typed.Id, LineOf(to, Rounded(grams), line.Part))],
-            },
-            line.GramsIn.Best * share,
-            apart
-        );
-    }
-
-    private RecipeLine LineOf(Food food, decimal grams, string part) =>
-        RecipeLine.From(
-            new TypedLine($"{grams:0.#} g {WordsOf(food)}", part) { Id = Guid.NewGuid(), IsChosen = true },
-            _foods,
-            _system,
-            food
-        );
-
-    /// <summary>As a cook writes it.</summary>
-    private static string WordsOf(Food food) =>
-        food.Packet is not null ? food.Name
-        : food.Name.Contains(',', StringComparison.Ordinal) && food.Synonyms.Count > 0 ? food.Synonyms[0]
-        : $"{char.ToLowerInvariant(food.Name[0])}{food.Name[1..]}";
-
-    private static decimal Rounded(decimal grams) => grams >= 50 ? Math.Round(grams / 5) * 5 : Math.Max(1, Math.Round(grams));
-
-    private IEnumerable<Swap> LeftOut(RecipeLine line)
-    {
-        var share = line.GramsIn.Best / Math.Max(1, Weight);
-        if (share > SmallShare && !line.Read.IsOutOfNumbers)
-        {
-            yield break;
-        }
-
-        yield return Times(line, 0) with
-        {
-            Taste =
-                line.Read.IsOptional || line.Read.IsToServe ? 0
-                : share <= TinyShare ? 2
-                : 4,
-        };
-    }
-
-    /// <summary>The farther from as much as it was, the farther from how it tasted.</summary>
-    private static Swap Times(RecipeLine line, decimal times) =>
-        new(
-            new("") { Lines = [new(line.Typed.Id, times)] },
-            line.GramsIn.Best * Math.Abs(1 - times),
-            1 + Math.Min(3, 3 * Math.Abs(1 - times))
-        );
 
     /// <summary>The least change of one line that makes the rule fit: less of it, more of it, or some or all of it another food.</summary>
     private IEnumerable<Swap> Singles(RecipeLine line)
@@ -321,13 +194,6 @@ public sealed class SwapSearch
     private decimal Value(PortionProfile profile) =>
         _rule.CheckPortion(Portion(profile), _share, _context) is { Value: { } value } ? value.Best : 0;
 
-    private static Swap Joined(IReadOnlyList<Swap> swaps) =>
-        new(
-            new("") { Lines = [.. swaps.SelectMany(swap => swap.Change.Lines)], Added = [.. swaps.SelectMany(swap => swap.Change.Added)] },
-            swaps.Sum(swap => swap.Grams),
-            swaps.Average(swap => swap.Taste)
-        );
-
     /// <summary>Whether no rule of the eater that judges food by food says anything against it.</summary>
     private bool IsAllowed(Food food) =>
         _eater.Rules.Rules.OfType<IJudgesFoods>().All(rule => rule.VerdictOf(food, _context) == Verdict.Fits)
@@ -357,8 +223,7 @@ public sealed class SwapSearch
 
         public bool Takes(Swap swap)
         {
-            var kind =
-                $"{swap.Portions is null} {string.Join('|', swap.Change.Lines.Select(line => $"{line.Line}").Concat(swap.Change.Added.Select(added => $"+{added.Instead}")))}";
+            var kind = Name(swap, line => $"{line.Line}", added => $"+{added.Instead}");
             _taken[kind] = _taken.GetValueOrDefault(kind) + 1;
             return _taken[kind] <= OfOneKind;
         }
@@ -366,5 +231,8 @@ public sealed class SwapSearch
 
     /// <summary>Of two that change the same line in the same way the lesser is enough.</summary>
     private static string Key(Swap swap) =>
-        $"{swap.Portions is not null} {string.Join('|', swap.Change.Lines.Select(line => $"{line.Line}{line.Times == 0}").Concat(swap.Change.Added.Select(added => $"{added.Instead}+{added.Line.Food?.Key}")))}";
+        Name(swap, line => $"{line.Line}{line.Times == 0}", added => $"{added.Instead}+{added.Line.Food?.Key}");
+
+    private static string Name(Swap swap, Func<LineChange, string> line, Func<VariantLine, string> added) =>
+        string.Join('|', swap.Change.Lines.Select(line).Concat(swap.Change.Added.Select(added)).Prepend($"{swap.Portions is null}"));
 }
