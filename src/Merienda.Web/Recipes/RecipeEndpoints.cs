@@ -37,7 +37,16 @@ public static class RecipeEndpoints
         HouseholdStore Households,
         PacketStore Packets,
         KnowledgeBase Knowledge
-    );
+    )
+    {
+        /// <summary>A recipe, who eats and what there is: what a question about a saved recipe needs.</summary>
+        public Reading<((StoredRecipe? Recipe, Core.Planning.Table Table) First, HouseholdFoods Foods)> Looking(Guid id) =>
+            Recipes
+                .Latest(id)
+                .And(Households.Table())
+                .And(Packets.Foods)
+                .Select(read => ((read.First.First, read.First.Second), read.Second));
+    }
 
     private static async Task<Ok<IReadOnlyList<RecipeRow>>> All(CurrentTenant tenant, [AsParameters] Desk desk)
     {

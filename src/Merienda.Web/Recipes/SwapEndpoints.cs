@@ -46,10 +46,7 @@ public static class SwapEndpoints
         [AsParameters] RecipeEndpoints.Desk desk
     )
     {
-        var ((recipe, table), foods) = await desk.Database.Read(
-            tenant,
-            desk.Recipes.Latest(id).And(desk.Households.Table()).And(desk.Packets.Foods)
-        );
+        var ((recipe, table), foods) = await desk.Database.Read(tenant, desk.Looking(id));
         if (recipe is null)
         {
             return RecipeStore.Gone(id).ToProblem();
