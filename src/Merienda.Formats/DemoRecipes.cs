@@ -98,7 +98,7 @@ public static class DemoRecipes
         IReadOnlyList<TypedLine> lines =
         [
             .. (
-                text?.Lines.Select(line => new TypedLine(RecipeTextReader.WithoutBullet(line.Text), Headed(line.Part)))
+                text?.Lines.Select(line => new TypedLine(RecipeTextReader.WithoutBullet(line.Text), RecipeTextReader.Headed(line.Part)))
                 ?? written.Lines!.Select(line => new TypedLine(line))
             ).Select(line => line with { Id = Guid.CreateVersion7() }),
         ];
@@ -160,6 +160,4 @@ public static class DemoRecipes
     }
 
     private static TypedLine Added(string text, string part) => new(text, part) { Id = Guid.CreateVersion7() };
-
-    private static string Headed(string part) => part.Length == 0 ? "" : $"{char.ToUpperInvariant(part[0])}{part[1..]}";
 }

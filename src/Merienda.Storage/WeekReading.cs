@@ -32,7 +32,7 @@ public sealed record StoredWeek(
     public Eater? Diner(Guid id) => Table.Diners.FirstOrDefault(one => one.Id == id);
 
     /// <summary>The dish as a lot of a batch has it.</summary>
-    public RecipeVersion DishOf(Batch batch, Lot lot) => RecipeOf(batch).Version is var recipe ? recipe.As(lot.Variant) ?? recipe : recipe;
+    public RecipeVersion DishOf(Batch batch, Lot lot) => lot.DishOf(RecipeOf(batch).Version);
 
     /// <summary>Why an eater may not have a thing at all; null when nothing stops it.</summary>
     public Refusal? StopOf(ServingItem? item, Eater eater) =>
@@ -43,8 +43,7 @@ public sealed record StoredWeek(
             _ => null,
         };
 
-    private Refusal? StopOf(Batch batch, Lot lot, Eater eater) =>
-        DishOf(batch, lot) is var dish ? eater.Stop(dish.Name, dish.Profile) : null;
+    private Refusal? StopOf(Batch batch, Lot lot, Eater eater) => eater.Stop(RecipeOf(batch).Version.Name, DishOf(batch, lot).Profile);
 
     /// <summary>The lots of a batch that an eater may have, the one to take first in front, or what stops them all.</summary>
     /// <param name="lot">The one that is asked for; null for any.</param>

@@ -71,7 +71,7 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, IReadOnlyLis
     /// <summary>The batch as a version of its recipe has it: parts, what they weigh and how they keep.</summary>
     public Batch Of(RecipeVersion recipe)
     {
-        var dishes = Lots.Select(lot => recipe.As(lot.Variant) ?? recipe).ToList();
+        var dishes = Lots.Select(lot => lot.DishOf(recipe)).ToList();
         var names = dishes.SelectMany(dish => dish.PartNames).ToHashSet();
         IReadOnlyList<string> parts = [.. recipe.PartNames.Where(names.Remove), .. names];
         return this with

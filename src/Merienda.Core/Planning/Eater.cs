@@ -12,6 +12,11 @@ public sealed record Eater(Guid Id, string Name, EaterRules Rules, IReadOnlyList
     /// <summary>Names of variants that are made for them, by recipe.</summary>
     public IReadOnlyDictionary<Guid, string> UsualVariants { get; init; } = new Dictionary<Guid, string>();
 
+    /// <summary>The variant of a dish that is made for them; null for the dish as written, also where it has no such variant any more.</summary>
+    /// <param name="recipe">Id of the recipe that the dish is a version of.</param>
+    public string? UsualOf(Guid recipe, Recipes.RecipeVersion dish) =>
+        UsualVariants.GetValueOrDefault(recipe) is { } usual && dish.As(usual) is not null ? usual : null;
+
     /// <summary>Meals of a date that are to be covered by containers.</summary>
     public IEnumerable<string> PrepMealsOn(DateOnly date) =>
         Meals.Where(meal => meal.On(date) == MealSource.Prep).Select(meal => meal.Meal);

@@ -19,6 +19,9 @@ public sealed record Lot(Guid Id, string? Variant, decimal Portions)
     /// <summary>A dish as a box of this lot is called: "Rice bowl, light".</summary>
     public string Named(string dish) => Variant is null ? dish : $"{dish}, {Variant}";
 
+    /// <summary>The dish as this lot has it.</summary>
+    public RecipeVersion DishOf(RecipeVersion recipe) => recipe.As(Variant) ?? recipe;
+
     /// <summary>The lot as its variant has it.</summary>
     /// <param name="parts">The batch's.</param>
     internal Lot Of(RecipeVersion dish, IReadOnlyList<string> parts)

@@ -16,12 +16,12 @@ public sealed record Seating(Func<ServingItem, Guid, Refusal?> Stop, Func<Batch,
     /// <param name="recipe">Id of the recipe that the dish is a version of.</param>
     public static Guid[] LotsFor(Eater eater, Guid recipe, RecipeVersion dish, IReadOnlyList<Lot> lots)
     {
-        var usual = eater.UsualVariants.GetValueOrDefault(recipe);
+        var usual = eater.UsualOf(recipe, dish);
         return
         [
-            .. lots.Select(lot => (lot.Id, lot.Variant, Dish: dish.As(lot.Variant) ?? dish))
+            .. lots.Select(lot => (lot.Id, lot.Variant, Dish: lot.DishOf(dish)))
                 .Where(one => eater.Stop(one.Dish.Name, one.Dish.Profile) is null)
-                .OrderBy(one => one.Variant is null || one.Variant != usual)
+                .OrderBy(one => usual is null || one.Variant != usual)
                 .ThenBy(one =>
                     lots.Count == 1
                         ? Verdict.Fits

@@ -218,10 +218,8 @@ public static class LibraryPages
         );
     }
 
-    private static string? UsualOf(Eater eater, StoredRecipe recipe) =>
-        eater.UsualVariants.GetValueOrDefault(recipe.RecipeId) is { } usual && recipe.Version.As(usual) is not null ? usual : null;
-
-    private static Verdict VerdictOf(Eater eater, StoredRecipe recipe) => eater.VerdictOf(recipe.Version.As(UsualOf(eater, recipe))!);
+    private static Verdict VerdictOf(Eater eater, StoredRecipe recipe) =>
+        eater.VerdictOf(recipe.Version.As(eater.UsualOf(recipe.RecipeId, recipe.Version))!);
 
     private static bool HasRules(Eater eater) => eater.Rules.Rules.Count > 0;
 
@@ -239,7 +237,14 @@ public static class LibraryPages
             keeping.FridgeDays,
             keeping.Freezes,
             Shown.Short(new Helping(version.Name, version.Profile, 1), eaters, knowledge.HouseScheme),
-            [.. eaters.Select(eater => new LibraryVerdict(eater.Id, VerdictOf(eater, recipe), HasRules(eater), UsualOf(eater, recipe)))]
+            [
+                .. eaters.Select(eater => new LibraryVerdict(
+                    eater.Id,
+                    VerdictOf(eater, recipe),
+                    HasRules(eater),
+                    eater.UsualOf(recipe.RecipeId, recipe.Version)
+                )),
+            ]
         );
     }
 }

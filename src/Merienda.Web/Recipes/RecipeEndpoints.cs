@@ -108,16 +108,18 @@ public static class RecipeEndpoints
                     "",
                     "",
                     MeasureSystem.Metric,
-                    [.. written.Lines.Select(line => new DraftLine(Headed(line.Part), RecipeTextReader.WithoutBullet(line.Text), null))],
+                    [
+                        .. written.Lines.Select(line => new DraftLine(
+                            RecipeTextReader.Headed(line.Part),
+                            RecipeTextReader.WithoutBullet(line.Text),
+                            null
+                        )),
+                    ],
                     [.. tasks],
                     null
                 )
             );
     }
-
-    /// <summary>"For the slaw" is the part Slaw.</summary>
-    private static string Headed(string part) =>
-        part.Length == 0 ? "" : $"{char.ToUpperInvariant(part[0])}{(part.Any(char.IsLower) ? part[1..] : part[1..].ToLowerInvariant())}";
 
     /// <param name="variant">Whose lines, numbers and verdicts are answered; the recipe's own without it.</param>
     /// <param name="recipe">The recipe that is changed; none for a new one.</param>

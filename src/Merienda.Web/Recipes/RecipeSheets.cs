@@ -163,7 +163,7 @@ public static class RecipeSheets
     {
         var helping = new Helping(recipe.Version.Name, recipe.Version.Profile, 1);
         var verdicts = eaters
-            .Select(eater => (Eater: eater, Variant: ToUsual(eater, recipe) is { IsGone: false, Variant: { } usual } ? usual : null))
+            .Select(eater => (Eater: eater, Variant: eater.UsualOf(recipe.RecipeId, recipe.Version)))
             .Select(of =>
                 (
                     of.Eater,

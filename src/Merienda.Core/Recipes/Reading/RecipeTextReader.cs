@@ -67,6 +67,10 @@ public static class RecipeTextReader
             : new WrittenRecipe(reading.Name ?? "Untitled", reading.Portions, reading.Lines, reading.Steps);
     }
 
+    /// <summary>"For the slaw" is the part Slaw, and SAUCE the part Sauce.</summary>
+    public static string Headed(string part) =>
+        part.Length == 0 ? "" : $"{char.ToUpperInvariant(part[0])}{(part.Any(char.IsLower) ? part[1..] : part[1..].ToLowerInvariant())}";
+
     /// <summary>A row without what stands before the rows of a list, and the comma behind.</summary>
     public static string WithoutBullet(string row) => Bullet().Replace(row.Trim(), "").TrimEnd(',', ';');
 
