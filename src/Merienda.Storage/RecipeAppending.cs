@@ -84,7 +84,10 @@ internal static class RecipeAppending
                             task.Unattended,
                             task.Appliance.ToString(),
                             task.TemperatureC,
-                            task.After
+                            task.After,
+                            task.Lines,
+                            task.WaitsAtMost,
+                            task.RoundPieces
                         )
                 )
             );

@@ -178,8 +178,19 @@ internal sealed record RecipeVersionRows(
 
         public string[] AfterTasks { get; init; } = [];
 
+        public Guid[]? LineIds { get; init; }
+
+        public int? WaitsAtMost { get; init; }
+
+        public decimal? RoundPieces { get; init; }
+
         public PrepTask ToTask() =>
-            new(TaskId, Text, HandsOnMinutes, UnattendedMinutes, Enum.Parse<Appliance>(Appliance), TemperatureC, AfterTasks);
+            new(TaskId, Text, HandsOnMinutes, UnattendedMinutes, Enum.Parse<Appliance>(Appliance), TemperatureC, AfterTasks)
+            {
+                Lines = LineIds,
+                WaitsAtMost = WaitsAtMost,
+                RoundPieces = RoundPieces,
+            };
     }
 
     internal sealed record VersionRow

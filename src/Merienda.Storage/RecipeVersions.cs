@@ -74,7 +74,8 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                 where recipe_version_id = any({Whole}) order by recipe_version_id, position;
                 select recipe_version_id, variant, position, line_id, part, times from recipe_variant_change
                 where recipe_version_id = any({Whole}) order by recipe_version_id, variant, position;
-                select recipe_version_id, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks
+                select recipe_version_id, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks,
+                    line_ids, waits_at_most, round_pieces
                 from recipe_task where recipe_version_id = any({Whole}) order by recipe_version_id, position;
                 {PacketRows.SelectVersion} where version.id in (select packet_version_id from recipe_line where recipe_version_id = any({Whole}));
                 """,

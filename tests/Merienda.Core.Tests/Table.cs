@@ -69,7 +69,8 @@ public static class Table
             )
         );
 
-    public static RecipeLine Line(string text, MeasureSystem system = MeasureSystem.UnitedStates) => RecipeLine.From(text, Foods, system);
+    public static RecipeLine Line(string text, MeasureSystem system = MeasureSystem.UnitedStates) =>
+        RecipeLine.From(new TypedLine(text) { Id = Guid.NewGuid() }, Foods, system);
 
     /// <summary>A cooked dish.</summary>
     public static RecipeVersion Recipe(

@@ -26,6 +26,12 @@ public class ConstraintTests(TestDatabase database)
         "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on, made_amount, made_unit) select household_id, id,";
     private const string Task =
         "insert into recipe_task (household_id, recipe_version_id, position, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks) select household_id, recipe_version_id,";
+
+    private static readonly string Step = Task.Replace(
+        "after_tasks)",
+        "after_tasks, waits_at_most, round_pieces)",
+        StringComparison.Ordinal
+    );
     private const string Account =
         "insert into account (id, email, normalized_email, display_name, security_stamp, access_failed_count) select";
     private const string Food =
@@ -154,6 +160,8 @@ public class ConstraintTests(TestDatabase database)
             { "recipe_task_hands_on_range", $"{Task} 99, 'z', 'x', 1441, 0, 'None', null, '{{}}' from recipe_task limit 1" },
             { "recipe_task_unattended_range", $"{Task} 99, 'z', 'x', 0, -1, 'None', null, '{{}}' from recipe_task limit 1" },
             { "recipe_task_temperature_range", $"{Task} 99, 'z', 'x', 0, 0, 'Oven', 351, '{{}}' from recipe_task limit 1" },
+            { "recipe_task_waits_range", $"{Step} 99, 'z', 'x', 0, 0, 'None', null, '{{}}', 1441, null from recipe_task limit 1" },
+            { "recipe_task_round_range", $"{Step} 99, 'z', 'x', 0, 0, 'None', null, '{{}}', null, 0 from recipe_task limit 1" },
             { "recipe_task_id_unique", $"{Task} 99, task_id, 'x', 0, 0, 'None', null, '{{}}' from recipe_task limit 1" },
             {
                 "prep_session_date_unique",

@@ -18,6 +18,8 @@ public class RefusalTests(TestDatabase database)
         {
             { "unknown-keeping", Draft(draft => draft["keeping"] = "for ever") },
             { "line-too-long", Draft(draft => draft["lines"]![0]!["text"] = new string('x', 301)) },
+            { "wait-out-of-range", Draft(draft => draft["tasks"]![0]!["waitsAtMost"] = 1441) },
+            { "round-out-of-range", Draft(draft => draft["tasks"]![0]!["roundPieces"] = 0) },
             { "minutes-out-of-range", Draft(draft => draft["tasks"]![0]!["handsOn"] = 1441) },
             { "temperature-out-of-range", Draft(draft => draft["tasks"]![0]!["temperatureC"] = 351) },
             { "task-id-twice", Draft(draft => draft["tasks"]!.AsArray().Add(draft["tasks"]![0]!.DeepClone())) },

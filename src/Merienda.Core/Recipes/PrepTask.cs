@@ -30,4 +30,16 @@ public sealed record PrepTask(
     Appliance Appliance,
     int? TemperatureC,
     IReadOnlyList<string> After
-);
+)
+{
+    public const int MostRoundPieces = 1_000;
+
+    /// <summary>Ids of the lines that it takes, as a person said; null where its words say it.</summary>
+    public IReadOnlyList<Guid>? Lines { get; init; }
+
+    /// <summary>Minutes that what it makes may wait for the next step; null for as long as it takes.</summary>
+    public int? WaitsAtMost { get; init; }
+
+    /// <summary>Pieces that fit in at once: nine in an air fryer; null when all of them do.</summary>
+    public decimal? RoundPieces { get; init; }
+}

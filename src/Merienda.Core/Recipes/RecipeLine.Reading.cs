@@ -30,18 +30,18 @@ public sealed partial class RecipeLine
         var mayBePieces = used.IsBareFraction && match is { IsSure: true, Food: { } piece } && piece.Measures.ContainsKey("each");
         if (named is not null && used.Counted is not null && !mayBePieces)
         {
-            return Using(typed, read, named, system);
+            return Using(typed, read, named, foods.Words, system);
         }
 
         read = resolved;
         return named is null ? Of(typed, read, [match, .. LineResolver.Others(read, match, foods)], foods, system)
             : match.IsSure ? Of(typed, read, [match, LineMeaning.Of(named)], foods, system)
-            : Using(typed, read, named, system);
+            : Using(typed, read, named, foods.Words, system);
     }
 
     /// <summary>A line that takes some of another recipe.</summary>
     public static RecipeLine Using(TypedLine typed, KnownRecipe recipe, FoodMatcher foods, MeasureSystem system) =>
-        Using(typed, ReadAs(typed, foods), recipe, system);
+        Using(typed, ReadAs(typed, foods), recipe, foods.Words, system);
 
     /// <summary>
     /// A stored line with the food version it was computed from; null for a line that no food was found for. What else its words may mean,
@@ -61,7 +61,7 @@ public sealed partial class RecipeLine
         var read = ReadAs(typed, foods);
         if (recipe is not null && food is null)
         {
-            return Using(typed, read, recipe, system);
+            return Using(typed, read, recipe, foods.Words, system);
         }
 
         // What a person chose settles a choice.
@@ -92,12 +92,32 @@ public sealed partial class RecipeLine
         return typed.IsOptional is { } isOptional ? read with { IsOptional = isOptional } : read;
     }
 
-    private static RecipeLine Using(TypedLine typed, ReadLine read, KnownRecipe recipe, MeasureSystem system)
+    /// <summary>"large onions" is called the onions later on.</summary>
+    private static IReadOnlyList<NameWord> NamesIn(string text, FoodWords words)
+    {
+        var tokens = FoodWords.None.Of(text);
+        var effects = words.EffectsOf(tokens);
+        var last = Array.FindLastIndex(effects, effect => effect != WordEffect.Describes);
+        return last < 0
+            ? [.. tokens.Select(token => new NameWord(token, true))]
+            :
+            [
+                .. Enumerable
+                    .Range(0, last + 1)
+                    .Where(at => effects[at] != WordEffect.Describes)
+                    .Select(at => new NameWord(tokens[at], at == last || effects[at] is null)),
+            ];
+    }
+
+    private static RecipeLine Using(TypedLine typed, ReadLine read, KnownRecipe recipe, FoodWords words, MeasureSystem system)
     {
         var used = UsedAmount.In(read);
         var (batches, doubt) = used.Of(read, recipe.Of, system);
         var grams = recipe.Of.Ingredients.Aggregate(Estimate.Zero, (sum, line) => sum + (line.GramsIn * batches));
-        var line = new RecipeLine(typed, read, [new(used.Name, null, MatchKind.Exact)], [], [grams], doubt);
+        var line = new RecipeLine(typed, read, [new(used.Name, null, MatchKind.Exact)], [], [grams], doubt)
+        {
+            NameWords = NamesIn(recipe.Of.Name, words),
+        };
         line.Use = new(recipe, batches, [.. recipe.Of.Ingredients.Select(ingredient => ingredient.TakenBy(line, batches))]);
         return line;
     }
@@ -110,7 +130,7 @@ public sealed partial class RecipeLine
         MeasureSystem system
     )
     {
-        var own = meanings[0];
+        var (own, names) = (meanings[0], NamesIn(string.Join(' ', [read.Food, .. read.Alternatives]), foods.Words));
         IReadOnlyList<Food> mentioned =
             read.Note.Length == 0 && read.Second.Length == 0
                 ? []
@@ -126,7 +146,10 @@ public sealed partial class RecipeLine
                 read.Food.Length == 0
                     ? "No food is named; type what goes in"
                     : "No food matches these words; choose one, or the line counts as unknown"
-            );
+            )
+            {
+                NameWords = names,
+            };
         }
 
         var (grams, doubt) = LineWeight.Of(read, food, system, typed.Precision);
@@ -151,6 +174,7 @@ public sealed partial class RecipeLine
                 : doubt ?? DoubtOf(read, meanings) ?? Missing(with)
         )
         {
+            NameWords = names,
             Uncounted =
                 read.Second.Length > 0 ? [.. foods.Mentioned(read.Second)]
                 : with.Count > 0 ? with

@@ -134,6 +134,9 @@ public sealed partial class RecipeLine
         : Meanings[0].Kinds is null ? food.Name
         : $"{food.Name} (or another kind)";
 
+    /// <summary>What a step may call it by: the words of its name that do not only describe, the last of them what it is.</summary>
+    internal IReadOnlyList<NameWord> NameWords { get; private init; } = [];
+
     /// <summary>How often what was typed it is: a variant may take half of a line.</summary>
     public decimal Times { get; private init; } = 1;
 
@@ -170,6 +173,7 @@ public sealed partial class RecipeLine
             Uncounted = Uncounted,
             Source = source,
             Times = times,
+            NameWords = NameWords,
         };
 
     /// <summary>The line with only one of its choices left: "2 tbsp tahini or peanut butter" becomes "2 tbsp tahini".</summary>

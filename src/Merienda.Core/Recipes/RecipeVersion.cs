@@ -13,6 +13,10 @@ public sealed class RecipeVersion
     private IReadOnlyList<RecipeLine>? _ingredients;
     private IReadOnlyList<string>? _parts;
     private IReadOnlyList<decimal?>? _grams;
+    private IReadOnlyDictionary<string, IReadOnlyList<StepUse>>? _steps;
+
+    /// <summary>The recipe as written and what is otherwise here; null for the recipe as written.</summary>
+    private (RecipeVersion Written, Variant Change)? _varies;
 
     public required string Name { get; init; }
 
@@ -29,22 +33,19 @@ public sealed class RecipeVersion
     /// <summary>The dish as a variant has it; null when there is none of that name.</summary>
     /// <param name="variant">Null for the recipe as it is.</param>
     public RecipeVersion? As(string? variant) =>
-        variant is null
-            ? this
-            : (_as ??= Variants.ToDictionary(one => one.Name, one => With(one.Of(Lines), Portions))).GetValueOrDefault(variant);
+        variant is null ? this : (_as ??= Variants.ToDictionary(one => one.Name, one => Having(one, Portions))).GetValueOrDefault(variant);
 
     /// <summary>The dish with a change that is none of its variants.</summary>
     /// <param name="portions">How many it makes then.</param>
-    public RecipeVersion Having(Variant change, decimal portions) => With(change.Of(Lines), portions);
-
-    private RecipeVersion With(IReadOnlyList<RecipeLine> lines, decimal portions) =>
+    public RecipeVersion Having(Variant change, decimal portions) =>
         new()
         {
+            _varies = (this, change),
             Name = Name,
             Portions = portions,
             Meal = Meal,
             Parts = Parts,
-            Lines = lines,
+            Lines = change.Of(Lines),
             Tasks = Tasks,
             Keeping = Keeping,
             Reheating = Reheating,
@@ -58,6 +59,12 @@ public sealed class RecipeVersion
     public IEnumerable<RecipeUse> Uses => Lines.Select(line => line.Use).OfType<RecipeUse>();
 
     public IReadOnlyList<PrepTask> Tasks { get; init; } = [];
+
+    /// <summary>What a step takes of which lines, as a person said or as its words have it.</summary>
+    public IReadOnlyList<StepUse> UsesOf(PrepTask task) =>
+        (
+            _steps ??= _varies is var (written, change) ? StepLines.Varied(written, change, Lines) : StepLines.Of(Tasks, Lines)
+        ).GetValueOrDefault(task.Id, []);
 
     /// <summary>What is done, step by step, to the recipes that it uses and then to itself.</summary>
     public IEnumerable<string> Method => Uses.SelectMany(use => use.Of.Of.Method).Concat(Tasks.Select(task => task.Text));

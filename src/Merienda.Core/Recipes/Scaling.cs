@@ -147,7 +147,7 @@ public static partial class Scaling
     }
 
     /// <summary>As a cook writes it: quarters of small numbers, whole ones from ten on, fives from a hundred on.</summary>
-    private static string Number(decimal value) =>
+    internal static string Number(decimal value) =>
         (
             value >= 100 ? Math.Round(value / 5) * 5
             : value >= 10 ? Math.Round(value)

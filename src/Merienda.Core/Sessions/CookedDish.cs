@@ -16,18 +16,23 @@ public sealed record BatchToCook(string Letter, Guid Version, RecipeVersion Reci
 
 /// <summary>What a session cooks as one: a batch, or a recipe that batches take some of, once for all of them.</summary>
 /// <param name="Letter">The batch's, or those of all that it is cooked for: "A+C".</param>
-/// <param name="Portions">Of all that is cooked, with what other batches take of it.</param>
+/// <param name="Lots">Portions in each variant, with what other batches take of it.</param>
 /// <param name="For">Letters of the batches that take some of it.</param>
 /// <param name="Needs">Recipe versions that must be there before it.</param>
 public sealed record CookedDish(
     string Letter,
     Guid Version,
     RecipeVersion Recipe,
-    decimal Portions,
+    IReadOnlyList<LotToCook> Lots,
     IReadOnlyList<string> For,
     IReadOnlyList<Guid> Needs
 )
 {
+    public decimal Portions { get; } = Lots.Sum(lot => lot.Portions);
+
+    /// <summary>What is done to it, in the order of the recipe.</summary>
+    public IReadOnlyList<CookedStep> Steps { get; } = CookedStep.Of(Recipe, Lots);
+
     /// <summary>Whether no batch of it stands on the bench: all of it goes into other dishes.</summary>
     public bool IsBase { get; init; }
 
@@ -58,7 +63,7 @@ public sealed record CookedDish(
                 string.Join('+', item.Letters),
                 item.Recipe.Version,
                 item.Recipe.Of,
-                item.Batches * item.Recipe.Of.Portions,
+                [new(item.Recipe.Of, item.Batches * item.Recipe.Of.Portions)],
                 item.Letters,
                 NeedsOf([item.Recipe.Of])
             )
@@ -75,7 +80,14 @@ public sealed record CookedDish(
             ),
         ];
         CookedDish Dish(BatchToCook batch, decimal extra, IReadOnlyList<string> others) =>
-            new(batch.Letter, batch.Version, batch.Recipe, batch.Portions + extra, others, NeedsOf(batch.Lots.Select(lot => lot.Dish)));
+            new(
+                batch.Letter,
+                batch.Version,
+                batch.Recipe,
+                extra == 0 ? batch.Lots : [.. batch.Lots, new(batch.Recipe, extra)],
+                others,
+                NeedsOf(batch.Lots.Select(lot => lot.Dish))
+            );
     }
 
     private static IReadOnlyList<Guid> NeedsOf(IEnumerable<RecipeVersion> dishes) =>

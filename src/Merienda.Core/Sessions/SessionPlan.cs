@@ -4,8 +4,11 @@ namespace Merienda.Core.Sessions;
 
 /// <summary>A task of one dish with its minutes from the start of the session.</summary>
 /// <param name="Dish">Place of the dish in what the session cooks.</param>
-public sealed record ScheduledTask(int Dish, PrepTask Task, int Start)
+/// <param name="WaitedTooLong">Minutes that what it takes stood longer than it may.</param>
+public sealed record ScheduledTask(int Dish, CookedStep Step, int Start, int WaitedTooLong)
 {
+    public PrepTask Task => Step.Task;
+
     public int HandsOnEnd => Start + Task.HandsOn;
 
     public int End => HandsOnEnd + Task.Unattended;
@@ -38,7 +41,9 @@ public static class SessionPlan
         var done = new List<Work>();
         while (waiting.Count > 0)
         {
-            if (waiting.Find(work => IsReady(work, done, now)) is { } next)
+            // What must not stand goes on first.
+            var ready = waiting.Where(work => IsReady(work, done, now));
+            if (ready.OrderBy(work => work.StandsUntil ?? int.MaxValue).FirstOrDefault() is { } next)
             {
                 waiting.Remove(next);
                 next.Start = now;
@@ -56,7 +61,16 @@ public static class SessionPlan
             }
         }
 
-        return [.. done.OrderBy(work => work.Start).Select(work => new ScheduledTask(work.Dish, work.Task, work.Start!.Value))];
+        return
+        [
+            .. done.OrderBy(work => work.Start)
+                .Select(work => new ScheduledTask(
+                    work.Dish,
+                    work.Step,
+                    work.Start!.Value,
+                    Math.Max(0, work.Start!.Value - (work.StandsUntil ?? int.MaxValue))
+                )),
+        ];
     }
 
     private static bool IsReady(Work work, List<Work> done, int now) =>

@@ -1,13 +1,14 @@
-using System.Text.RegularExpressions;
 using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Sessions;
 
 /// <summary>A task of a session with what must be over before it.</summary>
 /// <param name="Dish">Place of its dish in what the session cooks.</param>
-internal sealed record Work(int Dish, PrepTask Task)
+internal sealed record Work(int Dish, CookedStep Step)
 {
     private int? _tail;
+
+    public PrepTask Task => Step.Task;
 
     public List<Work> Before { get; } = [];
 
@@ -18,6 +19,9 @@ internal sealed record Work(int Dish, PrepTask Task)
     public int HandsOnEnd => Start!.Value + Task.HandsOn;
 
     public int End => HandsOnEnd + Task.Unattended;
+
+    /// <summary>When what it takes has stood as long as it may; null where that does not matter.</summary>
+    public int? StandsUntil => Before.Where(before => before.Start is not null).Min(before => before.End + before.Task.WaitsAtMost);
 
     /// <summary>Minutes from the end of its hands-on part until all that hangs on it is over; a ring is not followed.</summary>
     public int Tail
@@ -40,11 +44,11 @@ internal sealed record Work(int Dish, PrepTask Task)
 }
 
 /// <summary>What waits for what in a session: steps of one dish for each other, and a dish for those that it takes some of.</summary>
-internal static partial class WorkGraph
+internal static class WorkGraph
 {
     public static IReadOnlyList<Work> Of(IReadOnlyList<CookedDish> dishes)
     {
-        var tasks = dishes.Select((dish, at) => dish.Recipe.Tasks.Select(task => new Work(at, task)).ToList()).ToList();
+        var tasks = dishes.Select((dish, at) => dish.Steps.Select(step => new Work(at, step)).ToList()).ToList();
         foreach (var work in tasks.SelectMany(own => own))
         {
             foreach (var before in tasks[work.Dish].Where(other => other != work && work.Task.After.Contains(other.Task.Id)))
@@ -59,7 +63,7 @@ internal static partial class WorkGraph
             foreach (var need in dishes[dish].Needs)
             {
                 var needed = dishes.TakeWhile(other => other.Version != need).Count();
-                foreach (var taker in Takers(tasks[dish], dishes[needed].Recipe.Name))
+                foreach (var taker in Takers(tasks[dish], need))
                 {
                     last[needed].ForEach(before => Link(before, taker));
                 }
@@ -75,15 +79,10 @@ internal static partial class WorkGraph
         after.Before.Add(before);
     }
 
-    /// <summary>The steps that take what another recipe makes: those that name it, or else the whole dish waits.</summary>
-    private static IEnumerable<Work> Takers(IReadOnlyList<Work> tasks, string name)
+    /// <summary>The steps that take what another recipe makes; where none says so the whole dish waits.</summary>
+    private static IEnumerable<Work> Takers(IReadOnlyList<Work> tasks, Guid version)
     {
-        var words = NameWords().Matches(name).Select(word => word.Value).ToList();
-        var naming = tasks.Where(work => words.Exists(word => work.Task.Text.Contains(word, StringComparison.OrdinalIgnoreCase))).ToList();
-        return naming.Count > 0 ? naming : tasks.Where(work => work.Before.TrueForAll(before => before.Dish != work.Dish));
+        var taking = tasks.Where(work => work.Step.Takes.Any(take => take.Line.Use?.Of.Version == version)).ToList();
+        return taking.Count > 0 ? taking : tasks.Where(work => work.Before.TrueForAll(before => before.Dish != work.Dish));
     }
-
-    /// <summary>Words of a name that a step would say: "Pulled pork" is "the pork" later on.</summary>
-    [GeneratedRegex(@"\p{L}{4,}")]
-    private static partial Regex NameWords();
 }

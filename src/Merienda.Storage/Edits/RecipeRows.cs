@@ -62,5 +62,8 @@ public sealed record RecipeTaskRow(
     int UnattendedMinutes,
     string Appliance,
     int? TemperatureC,
-    IReadOnlyList<string> AfterTasks
+    IReadOnlyList<string> AfterTasks,
+    IReadOnlyList<Guid>? LineIds,
+    int? WaitsAtMost,
+    decimal? RoundPieces
 );

@@ -83,6 +83,20 @@ internal static class DraftRefusals
                 "an oven has 0 to 350 °C",
                 "Type the temperature again"
             ),
+            _ when draft.Tasks.FirstOrDefault(task => task.WaitsAtMost is < 0 or > TaskReader.MostMinutes) is { } standing => new(
+                "wait-out-of-range",
+                "tasks",
+                $"{standing.WaitsAtMost}",
+                $"what a step makes may stand 0 to {TaskReader.MostMinutes} minutes",
+                "Type the minutes again, or leave them empty where it does not matter"
+            ),
+            _ when draft.Tasks.FirstOrDefault(task => task.RoundPieces is <= 0 or > PrepTask.MostRoundPieces) is { } round => new(
+                "round-out-of-range",
+                "tasks",
+                $"{round.RoundPieces}",
+                $"more than nothing and at most {PrepTask.MostRoundPieces} pieces fit in at once",
+                "Type how many fit in, or leave it empty where all do"
+            ),
             _ when draft.Tasks.Select(task => task.Id).Distinct().Count() != draft.Tasks.Count => new(
                 "task-id-twice",
                 "tasks",

@@ -118,6 +118,10 @@ public sealed record DraftPartChange(string Part, decimal Times);
 /// <param name="Instead">The line it stands for; null for one more.</param>
 public sealed record DraftVariantLine(Guid? Instead, DraftLine Line);
 
+/// <param name="After">Steps that must be over before it.</param>
+/// <param name="Lines">Lines that it takes; null to let its words decide.</param>
+/// <param name="WaitsAtMost">Minutes that what it makes may stand before the next step; null for as long as it takes.</param>
+/// <param name="RoundPieces">Pieces that fit in at once; null when all do.</param>
 public sealed record DraftTask(
     string Id,
     string Text,
@@ -125,8 +129,25 @@ public sealed record DraftTask(
     int Unattended,
     Appliance Appliance,
     int? TemperatureC,
-    IReadOnlyList<string> After
+    IReadOnlyList<string> After,
+    IReadOnlyList<Guid>? Lines = null,
+    int? WaitsAtMost = null,
+    decimal? RoundPieces = null
 );
+
+/// <summary>What a step takes, as it is drawn from its words or was said.</summary>
+/// <param name="Task">Its id.</param>
+/// <param name="Rounds">How often an appliance is filled for it.</param>
+/// <param name="Says">What its words say it takes; null where that is how it stands, or where they say more than one step.</param>
+public sealed record SheetStep(string Task, IReadOnlyList<SheetTake> Takes, int Rounds, StepSays? Says);
+
+/// <param name="HandsOn">Minutes.</param>
+/// <param name="Unattended">Minutes.</param>
+public sealed record StepSays(int HandsOn, int Unattended, Appliance Appliance, int? TemperatureC);
+
+/// <param name="Said">"450 g rice"; the name alone where an earlier step took it.</param>
+/// <param name="IsFresh">Whether no earlier step took it.</param>
+public sealed record SheetTake(Guid Line, string Said, bool IsFresh);
 
 public sealed record ReadTextRequest(string Text);
 
@@ -204,6 +225,7 @@ public sealed record RecipeSheet(
     IReadOnlyList<DraftPart> Parts,
     IReadOnlyList<SheetLine> Lines,
     IReadOnlyList<DraftTask> Tasks,
+    IReadOnlyList<SheetStep> Steps,
     IReadOnlyList<string> SaidAtEating,
     IReadOnlyList<ShownMeasure> PerPortion,
     PointsSideBySide Points,

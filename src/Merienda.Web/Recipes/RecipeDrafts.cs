@@ -58,7 +58,13 @@ public static class RecipeDrafts
                     task.Appliance,
                     task.TemperatureC,
                     task.After
-                )),
+                )
+                {
+                    // What is said of a line that is gone goes with it.
+                    Lines = task.Lines is { } said ? [.. said.Where(id => lines.Exists(line => line.Typed.Id == id))] : null,
+                    WaitsAtMost = task.WaitsAtMost,
+                    RoundPieces = task.RoundPieces,
+                }),
             ],
             Keeping = keeping,
             Reheating = draft.Reheating.Trim(),

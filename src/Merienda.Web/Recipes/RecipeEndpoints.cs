@@ -147,7 +147,7 @@ public static class RecipeEndpoints
         var read = RecipeDrafts.ToRecipe(soFar, recipe ?? Guid.Empty, foods.Matcher, recipes);
         return read.Refusal is { } refusal
             ? refusal.ToProblem()
-            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table.Diners, foods.Matcher, desk.Knowledge, NoneNewer, variant));
+            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table, foods.Matcher, desk.Knowledge, NoneNewer, variant));
     }
 
     private static Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Add(
@@ -249,8 +249,6 @@ public static class RecipeEndpoints
             .Select(read =>
             {
                 var (((recipe, table), foods), current) = read;
-                return recipe is null
-                    ? null
-                    : RecipeSheets.ToSheet(recipe, id, table.Diners, foods.Matcher, desk.Knowledge, current, variant);
+                return recipe is null ? null : RecipeSheets.ToSheet(recipe, id, table, foods.Matcher, desk.Knowledge, current, variant);
             });
 }

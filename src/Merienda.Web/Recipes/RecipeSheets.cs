@@ -4,6 +4,7 @@ using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
+using Merienda.Core.Sessions;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 
@@ -38,13 +39,14 @@ public static class RecipeSheets
     public static RecipeSheet ToSheet(
         StoredRecipe recipe,
         Guid? id,
-        IReadOnlyList<Eater> eaters,
+        Core.Planning.Table table,
         FoodMatcher foods,
         KnowledgeBase knowledge,
         IReadOnlyDictionary<Guid, Guid> current,
         string? variant = null
     )
     {
+        var eaters = table.Diners;
         // Asked for a variant that is there no more, the recipe as it is is shown.
         var version = recipe.Version.As(variant) ?? recipe.Version;
         var helping = new Helping(version.Name, version.Profile, 1);
@@ -77,6 +79,7 @@ public static class RecipeSheets
             [.. version.Parts.Select(ToPart)],
             [.. version.Lines.Select(line => ToLine(line, version.Profile, foods, current, knowledge.Classes))],
             [.. version.Tasks.Select(ToTask)],
+            [.. StepsOf(version, table.Household.CountsInOunces)],
             [.. version.SaidAtEating(null)],
             [.. All(value => value), .. Shown.Points(helping, eaters, knowledge.HouseScheme)],
             points,
@@ -97,6 +100,30 @@ public static class RecipeSheets
             All(value => value * version.Portions)
         );
     }
+
+    private static IEnumerable<SheetStep> StepsOf(RecipeVersion version, bool inOunces) =>
+        CookedDish
+            .Of([new("A", Guid.Empty, version, [new(version, version.Portions)])])[^1]
+            .Steps.Where(step => step.Round == 1)
+            .Select(step => new SheetStep(
+                step.Task.Id,
+                [
+                    .. step.Takes.Select(take => new SheetTake(
+                        take.Line.Typed.Id,
+                        TakenWords.Of(take.Line, take.Times, grams => HouseholdMass.Show(grams, inOunces)),
+                        take.Times > 0
+                    )),
+                ],
+                step.Rounds,
+                SaidBy(step.Task)
+            ));
+
+    private static StepSays? SaidBy(PrepTask task) =>
+        TaskReader.Read([task.Text]) is [var read]
+        && (read.HandsOn, read.Unattended, read.Appliance, read.TemperatureC)
+            != (task.HandsOn, task.Unattended, task.Appliance, task.TemperatureC)
+            ? new(read.HandsOn, read.Unattended, read.Appliance, read.TemperatureC)
+            : null;
 
     private static SheetUsual ToUsual(Eater eater, StoredRecipe recipe)
     {
@@ -157,7 +184,18 @@ public static class RecipeSheets
         new(keeping.Key, keeping.Name, keeping.FridgeDays, keeping.FreezerMonths, keeping.Note, keeping.Source);
 
     public static DraftTask ToTask(PrepTask task) =>
-        new(task.Id, task.Text, task.HandsOn, task.Unattended, task.Appliance, task.TemperatureC, task.After);
+        new(
+            task.Id,
+            task.Text,
+            task.HandsOn,
+            task.Unattended,
+            task.Appliance,
+            task.TemperatureC,
+            task.After,
+            task.Lines,
+            task.WaitsAtMost,
+            task.RoundPieces
+        );
 
     public static RecipeRow ToRow(StoredRecipe recipe, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)
     {

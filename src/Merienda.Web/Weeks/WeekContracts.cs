@@ -231,6 +231,9 @@ public sealed record ShopPage(DateOnly Start, IReadOnlyList<ShopAisle> Aisles, i
 public sealed record ShopTickRequest(string Key, bool IsTicked);
 
 /// <param name="Start">Minutes from the start of the session.</param>
+/// <param name="Takes">What goes in: "450 g rice".</param>
+/// <param name="Round">Of how many times that an appliance is filled for it, from 1 on.</param>
+/// <param name="WaitedTooLong">Minutes that what it takes stood longer than it may.</param>
 public sealed record SessionTask(
     Guid BatchId,
     string Letter,
@@ -242,7 +245,11 @@ public sealed record SessionTask(
     int End,
     Appliance Appliance,
     int? TemperatureC,
-    bool IsTicked
+    bool IsTicked,
+    IReadOnlyList<string> Takes,
+    int Round,
+    int Rounds,
+    int WaitedTooLong
 );
 
 /// <param name="Begins">Local time.</param>

@@ -104,7 +104,15 @@ public static class WeekPages
             item.End,
             item.Task.Appliance,
             item.Task.TemperatureC,
-            week.IsTaskTicked(batch.Id, id)
+            week.IsTaskTicked(batch.Id, id),
+            [
+                .. item
+                    .Step.Takes.Where(take => take.Times > 0)
+                    .Select(take => TakenWords.Of(take.Line, take.Times, grams => HouseholdMass.Show(grams, week.CountsInOunces))),
+            ],
+            item.Step.Round,
+            item.Step.Rounds,
+            item.WaitedTooLong
         );
     }
 

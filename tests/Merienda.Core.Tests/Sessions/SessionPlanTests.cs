@@ -1,4 +1,5 @@
 using CsCheck;
+using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
 using static Merienda.Core.Tests.Table;
@@ -11,7 +12,10 @@ public class SessionPlanTests
         new(id, id, handsOn, unattended, appliance, null, after);
 
     private static CookedDish Dish(string letter, IReadOnlyList<PrepTask> tasks, params CookedDish[] needs) =>
-        new(letter, Guid.NewGuid(), Recipe($"Harbour {letter}", 1, [], tasks), 1, [], [.. needs.Select(dish => dish.Version)]);
+        Dish(letter, Recipe($"Harbour {letter}", 1, [], tasks), needs);
+
+    private static CookedDish Dish(string letter, RecipeVersion recipe, params CookedDish[] needs) =>
+        new(letter, Guid.NewGuid(), recipe, [new(recipe, 1)], [], [.. needs.Select(dish => dish.Version)]);
 
     [Fact]
     public void The_longest_unattended_goes_first()
@@ -91,11 +95,25 @@ public class SessionPlanTests
     [Fact]
     public void A_dish_waits_for_what_it_takes_of_another_where_a_step_names_it()
     {
-        var pork = Dish("pork", [Task("braise", 10, 120, Appliance.Oven)]);
+        var pork = Dish("pork", Recipe("Pulled pork", 8, [Line("1 kg pork shoulder")], [Task("braise", 10, 120, Appliance.Oven)]));
+        RecipeVersion Takes(params PrepTask[] tasks) =>
+            Recipe(
+                "Harbour plate",
+                1,
+                [
+                    RecipeLine.Using(
+                        "2 portions pulled pork",
+                        new(Guid.NewGuid(), pork.Version, pork.Recipe),
+                        Table.Foods,
+                        MeasureSystem.Metric
+                    ),
+                ],
+                tasks
+            );
         var order = SessionPlan.Order([
             pork,
-            Dish("rolls", [Task("chop the slaw", 15), Task("fill with the pork", 5)], pork),
-            Dish("bowls", [Task("boil rice", 5, 20), Task("serve", 5)], pork),
+            Dish("rolls", Takes(Task("chop the slaw", 15), Task("fill with the pork", 5)), pork),
+            Dish("bowls", Takes(Task("boil rice", 5, 20), Task("serve", 5)), pork),
         ]);
         var start = order.ToDictionary(item => item.Task.Id, item => item.Start);
         Assert.Equal(0, start["braise"]);

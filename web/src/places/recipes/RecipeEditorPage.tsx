@@ -144,7 +144,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
           onOpen={setOpenVariant}
           read={varied.data?.lines ?? []}
         />
-        <TaskEditor tasks={draft.tasks} onChange={(tasks) => set({ tasks })} />
+        <TaskEditor tasks={draft.tasks} lines={draft.lines} steps={checked.data?.steps ?? []} onChange={(tasks) => set({ tasks })} />
         <div className="grid gap-3 sm:grid-cols-2">
           <Choice
             label="Keeps as"

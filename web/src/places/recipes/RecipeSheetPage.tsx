@@ -148,6 +148,14 @@ function Actions({ id, sheet }: { id: string; sheet: Sheet }) {
   );
 }
 
+const rounds = (sheet: Sheet, task: string) => sheet.steps.find((step) => step.task === task)?.rounds ?? 1;
+
+/** What goes in at a step; what went in before is not said again. */
+function Takes({ step }: { step: Sheet['steps'][number] | undefined }) {
+  const fresh = step?.takes.filter((take) => take.isFresh) ?? [];
+  return fresh.length === 0 ? null : <span className="figures block text-xs text-steel">{fresh.map((take) => take.said).join(' · ')}</span>;
+}
+
 function Work({ sheet }: { sheet: Sheet }) {
   if (sheet.tasks.length === 0 && !sheet.reheating && sheet.saidAtEating.length === 0) return null;
   return (
@@ -157,10 +165,14 @@ function Work({ sheet }: { sheet: Sheet }) {
         {sheet.tasks.map((task, at) => (
           <li key={task.id} className="grid grid-cols-[1.5rem_minmax(0,1fr)_auto] gap-2 border-t border-line py-1">
             <span className="text-steel">{at + 1}</span>
-            <span>{task.text}</span>
+            <span>
+              {task.text}
+              <Takes step={sheet.steps.find((step) => step.task === task.id)} />
+            </span>
             <span className="figures whitespace-nowrap text-steel">
               {task.handsOn > 0 && `${minutes(task.handsOn)} by hand`}
               {task.unattended > 0 && ` + ${minutes(task.unattended)} alone`}
+              {rounds(sheet, task.id) > 1 && `, ${rounds(sheet, task.id)} rounds`}
               {task.temperatureC !== null && ` at ${temperature(task.temperatureC)}`}
             </span>
           </li>

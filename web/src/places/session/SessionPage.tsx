@@ -138,6 +138,16 @@ function Work({ page, week }: { page: Page; week: string }) {
                 {task.temperatureC !== null && !saysItsHeat(task.text) && (
                   <b className="figures whitespace-nowrap"> {temperature(task.temperatureC)}</b>
                 )}
+                {task.rounds > 1 && (
+                  <b className="figures whitespace-nowrap">
+                    {' '}
+                    round {task.round} of {task.rounds}
+                  </b>
+                )}
+                {task.takes.length > 0 && <span className="figures block text-sm text-steel">{task.takes.join(' · ')}</span>}
+                {task.waitedTooLong > 0 && (
+                  <span className="block text-sm">It stood {minutes(task.waitedTooLong)} longer than it should.</span>
+                )}
               </span>
               <span className="figures text-right text-sm whitespace-nowrap text-steel max-sm:col-start-3 max-sm:text-left">
                 {task.handsOnEnd > task.start && `${minutes(task.handsOnEnd - task.start)} by hand`}
