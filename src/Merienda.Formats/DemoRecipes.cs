@@ -32,7 +32,10 @@ public sealed record DemoRecipe(
     IReadOnlyList<TypedLine> Lines,
     IReadOnlyList<PrepTask> Tasks,
     IReadOnlyList<RecipePart> Parts,
-    IReadOnlyList<DemoVariant> Variants
+    IReadOnlyList<DemoVariant> Variants,
+    IReadOnlyList<Claim> Claims,
+    string Source,
+    string Note
 );
 
 /// <summary>
@@ -80,7 +83,10 @@ public static class DemoRecipes
         IReadOnlyList<Task>? Tasks = null,
         string? Text = null,
         IReadOnlyList<Part>? Parts = null,
-        IReadOnlyList<Varied>? Variants = null
+        IReadOnlyList<Varied>? Variants = null,
+        string Claims = "",
+        string Source = "",
+        string Note = ""
     );
 
     /// <param name="folder">The data folder.</param>
@@ -155,7 +161,10 @@ public static class DemoRecipes
                         .. (varied.Add ?? []).Select(line => new DemoVariantLine(null, Added(line, ""))),
                     ]
                 )),
-            ]
+            ],
+            [.. (text?.Claims ?? []).Concat(ClaimReader.Read(written.Claims)).DistinctBy(claim => claim.What)],
+            written.Source,
+            written.Note
         );
     }
 

@@ -89,8 +89,57 @@ public static partial class SchemaOrgRecipe
             : [];
         return OtherLanguage.Refuses(ingredients) is { } refusal
             ? refusal
-            : new WrittenRecipe(name ?? "Untitled", Portions(recipe), RecipeTextReader.InParts(ingredients), [.. steps]);
+            : new WrittenRecipe(name ?? "Untitled", Portions(recipe), RecipeTextReader.InParts(ingredients), [.. steps])
+            {
+                Claims = ClaimReader.Read(string.Join('\n', Stated(recipe))),
+                Source = Source(recipe),
+            };
     }
+
+    /// <summary>Its NutritionInformation and times, as a person would say them: "protein: 41 g".</summary>
+    private static IEnumerable<string> Stated(JsonElement recipe)
+    {
+        if (recipe.TryGetProperty("nutrition", out var nutrition) && nutrition.ValueKind == JsonValueKind.Object)
+        {
+            foreach (var value in nutrition.EnumerateObject())
+            {
+                if (value.Value.ValueKind is JsonValueKind.String or JsonValueKind.Number && !value.Name.StartsWith('@'))
+                {
+                    var words = Words().Replace(value.Name.Replace("Content", "", StringComparison.Ordinal), " $0");
+                    yield return $"{words}: {value.Value}";
+                }
+            }
+        }
+
+        if (
+            recipe.TryGetProperty("totalTime", out var time)
+            && time.ValueKind == JsonValueKind.String
+            && Duration().Match(time.GetString()!) is { Success: true } whole
+        )
+        {
+            yield return $"total time {Part(whole, "d") * 24 * 60 + Part(whole, "h") * 60 + Part(whole, "m")} min";
+        }
+
+        static int Part(Match match, string group) => int.TryParse(match.Groups[group].ValueSpan, out var number) ? number : 0;
+    }
+
+    private static string Source(JsonElement recipe)
+    {
+        var said =
+            recipe.TryGetProperty("url", out var url) && url.ValueKind == JsonValueKind.String ? url.GetString()!
+            : recipe.TryGetProperty("author", out var author) ? Strings(author).FirstOrDefault() ?? NameOf(author)
+            : "";
+        return said[..Math.Min(RecipeVersion.LongestSource, said.Length)];
+    }
+
+    private static string NameOf(JsonElement person) =>
+        person.ValueKind switch
+        {
+            JsonValueKind.Object when person.TryGetProperty("name", out var name) && name.ValueKind == JsonValueKind.String =>
+                name.GetString()!,
+            JsonValueKind.Array when person.GetArrayLength() > 0 => NameOf(person[0]),
+            _ => "",
+        };
 
     private static decimal? Portions(JsonElement recipe)
     {
@@ -146,6 +195,14 @@ public static partial class SchemaOrgRecipe
 
     [GeneratedRegex(@"<\s*(br|/p|/li|/div)\s*/?>", RegexOptions.IgnoreCase)]
     private static partial Regex Breaks();
+
+    /// <summary>A new word of a property's name: "saturatedFat".</summary>
+    [GeneratedRegex(@"(?<=[a-z])[A-Z]")]
+    private static partial Regex Words();
+
+    /// <summary>ISO 8601: "PT1H20M".</summary>
+    [GeneratedRegex(@"^P(?:(?<d>\d{1,2})D)?(?:T(?:(?<h>\d{1,3})H)?(?:(?<m>\d{1,4})M)?(?:\d+(?:\.\d+)?S)?)?$")]
+    private static partial Regex Duration();
 
     [GeneratedRegex(@"</?[a-zA-Z][^>]*>")]
     private static partial Regex Tags();

@@ -32,6 +32,8 @@ internal static class RecipeAppending
                         version.Reheating,
                         version.AtEating,
                         recipe.System.ToString(),
+                        version.Source,
+                        version.Note,
                         at,
                         stamp.Tenant.Account
                     ),
@@ -71,6 +73,13 @@ internal static class RecipeAppending
                     )
             )
             .Append(Tables.RecipeVariantChange, version.Variants.SelectMany((variant, at) => Rows(id, at, variant)))
+            .Append(
+                Tables.RecipeClaim,
+                version.Claims.Select(
+                    (claim, position) =>
+                        new RecipeClaimRow(id, position, claim.What.ToString(), claim.Value, claim.Variant, claim.Part, claim.Of)
+                )
+            )
             .Append(
                 Tables.RecipeTask,
                 version.Tasks.Select(

@@ -14,6 +14,7 @@ internal sealed record RecipeVersionRows(
     ILookup<Guid, RecipeVariantRow> Variants,
     ILookup<Guid, RecipeVariantChangeRow> Changes,
     ILookup<Guid, RecipeVersionRows.TaskRow> Tasks,
+    ILookup<Guid, RecipeClaimRow> Claims,
     IReadOnlyList<PacketRows.VersionRow> Packets
 )
 {
@@ -80,6 +81,18 @@ internal sealed record RecipeVersionRows(
                     ?? throw new InvalidOperationException($"Recipe version {id} keeps as {row.Keeping}, which is not a keeping class."),
                 Reheating = row.Reheating,
                 AtEating = row.AtEating,
+                Source = row.Source,
+                Note = row.Note,
+                Claims =
+                [
+                    .. Claims[id]
+                        .Select(claim => new Claim(Enum.Parse<ClaimedValue>(claim.What), claim.Value)
+                        {
+                            Variant = claim.Variant,
+                            Part = claim.Part,
+                            Of = claim.SaidOf,
+                        }),
+                ],
             }
         );
     }
@@ -214,5 +227,9 @@ internal sealed record RecipeVersionRows(
         public string AtEating { get; init; } = "";
 
         public string MeasureSystem { get; init; } = "";
+
+        public string Source { get; init; } = "";
+
+        public string Note { get; init; } = "";
     }
 }

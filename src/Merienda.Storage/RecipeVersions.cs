@@ -63,7 +63,7 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                     where line.used_version_id is not null
                 )
                 select set_config('app.recipe_versions', (select array_agg(id)::text from whole), true);
-                select id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system
+                select id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system, source, note
                 from recipe_version where id = any({Whole});
                 select recipe_version_id, name, apart, keeping, keeping_reason, takes_off, goes_on, made_amount, made_unit
                 from recipe_part where recipe_version_id = any({Whole}) order by recipe_version_id, position;
@@ -77,6 +77,8 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                 select recipe_version_id, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks,
                     line_ids, waits_at_most, round_pieces
                 from recipe_task where recipe_version_id = any({Whole}) order by recipe_version_id, position;
+                select recipe_version_id, position, what, value, variant, part, said_of
+                from recipe_claim where recipe_version_id = any({Whole}) order by recipe_version_id, position;
                 {PacketRows.SelectVersion} where version.id in (select packet_version_id from recipe_line where recipe_version_id = any({Whole}));
                 """,
                 new { ids },
@@ -90,6 +92,7 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                         (await rows.ReadAsync<RecipeVariantRow>()).ToLookup(row => row.RecipeVersionId),
                         (await rows.ReadAsync<RecipeVariantChangeRow>()).ToLookup(row => row.RecipeVersionId),
                         (await rows.ReadAsync<RecipeVersionRows.TaskRow>()).ToLookup(row => row.RecipeVersionId),
+                        (await rows.ReadAsync<RecipeClaimRow>()).ToLookup(row => row.RecipeVersionId),
                         (await rows.ReadAsync<PacketRows.VersionRow>()).ToList()
                     );
                 }

@@ -27,6 +27,7 @@ public class ArchitectureTests
         "Protocols",
         "Planning",
         "Swaps",
+        "Claims",
     ];
 
     public static TheoryData<string> Nouns => [.. Upward];

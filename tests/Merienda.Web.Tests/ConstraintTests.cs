@@ -24,6 +24,10 @@ public class ConstraintTests(TestDatabase database)
         "insert into recipe_variant_change (household_id, recipe_version_id, variant, position, line_id, part, times) select household_id, recipe_version_id, 99,";
     private const string Part =
         "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on, made_amount, made_unit) select household_id, id,";
+    private const string Claim =
+        "insert into recipe_claim (household_id, recipe_version_id, position, what, value, variant, part, said_of) select household_id, id,";
+    private const string Said =
+        "insert into recipe_version (household_id, id, recipe_id, number, name, portions, meal, keeping, reheating, at_eating, measure_system, created_at, created_by, source, note) select household_id, gen_random_uuid(), recipe_id, 99, name, portions, meal, keeping, '', '', measure_system, now(), created_by,";
     private const string Task =
         "insert into recipe_task (household_id, recipe_version_id, position, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks) select household_id, recipe_version_id,";
 
@@ -156,6 +160,24 @@ public class ConstraintTests(TestDatabase database)
                 "recipe_variant_change_line",
                 $"with made as ({Variant} 0, 'x' from recipe_version limit 1 returning household_id, recipe_version_id) insert into recipe_variant_change (household_id, recipe_version_id, variant, position, line_id, times) select household_id, recipe_version_id, 0, 0, gen_random_uuid(), 1 from made"
             },
+            { "recipe_claim_value_range", $"{Claim} 99, 'Energy', -1, null, null, '' from recipe_version limit 1" },
+            { "recipe_claim_variant_length", $"{Claim} 99, 'Energy', 1, '', null, '' from recipe_version limit 1" },
+            { "recipe_claim_part_length", $"{Claim} 99, 'Energy', 1, null, repeat('x', 61), '' from recipe_version limit 1" },
+            { "recipe_claim_print_length", $"{Claim} 99, 'Energy', 1, null, null, repeat('x', 65) from recipe_version limit 1" },
+            {
+                "recipe_claim_key",
+                $"{Claim} 99, kind, 1, null, null, '' from (select household_id, id from recipe_version limit 1) version, (values ('Luck'), ('Salt')) kinds(kind)"
+            },
+            {
+                "recipe_claim_once",
+                $"{Claim} place, 'Luck', 1, null, null, '' from (select household_id, id from recipe_version limit 1) version, generate_series(98, 99) place"
+            },
+            {
+                "recipe_claim_version",
+                "insert into recipe_claim (household_id, recipe_version_id, position, what, value, said_of) select household_id, gen_random_uuid(), 0, 'Fat', 1, '' from recipe_version limit 1"
+            },
+            { "recipe_version_source_length", $"{Said} repeat('x', 301), '' from recipe_version limit 1" },
+            { "recipe_version_note_length", $"{Said} '', repeat('x', 4001) from recipe_version limit 1" },
             { "recipe_line_key", $"{Line} position, '', 'x', null, 'None', false from recipe_line limit 1" },
             { "recipe_task_hands_on_range", $"{Task} 99, 'z', 'x', 1441, 0, 'None', null, '{{}}' from recipe_task limit 1" },
             { "recipe_task_unattended_range", $"{Task} 99, 'z', 'x', 0, -1, 'None', null, '{{}}' from recipe_task limit 1" },

@@ -98,6 +98,7 @@ internal static class EveryTable
         odd["lines"]![0]!["food"] = "pear";
         odd["parts"] = new JsonArray(RecipePartTests.Slaw());
         odd["variants"] = new JsonArray(VariantTests.Halved(odd));
+        odd["claims"] = new JsonArray(new JsonObject { ["what"] = "energy", ["value"] = 120 });
         var varied = (await visitor.Must(HttpMethod.Post, "/api/recipes", odd))["id"]!.GetValue<Guid>();
         await visitor.Must(HttpMethod.Put, $"/api/recipes/{varied}/usual", new { eaterId = eater, variant = "Half" });
         var board = await visitor.MakeBatch(Week, await visitor.AddRecipe(), Day(0), 2);

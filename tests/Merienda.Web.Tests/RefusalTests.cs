@@ -13,11 +13,33 @@ public class RefusalTests(TestDatabase database)
         return draft;
     }
 
+    private static JsonArray Claims(int times, params (string What, int Value, string? Variant)[] claims) =>
+        [
+            .. Enumerable
+                .Repeat(claims, times)
+                .SelectMany(all => all)
+                .Select(claim =>
+                    (JsonNode)
+                        new JsonObject
+                        {
+                            ["what"] = claim.What,
+                            ["value"] = claim.Value,
+                            ["variant"] = claim.Variant,
+                        }
+                ),
+        ];
+
     public static TheoryData<string, JsonNode> WrongRecipes =>
         new()
         {
             { "unknown-keeping", Draft(draft => draft["keeping"] = "for ever") },
             { "line-too-long", Draft(draft => draft["lines"]![0]!["text"] = new string('x', 301)) },
+            { "source-length", Draft(draft => draft["source"] = new string('x', 301)) },
+            { "note-length", Draft(draft => draft["note"] = new string('x', 4_001)) },
+            { "claim-out-of-range", Draft(draft => draft["claims"] = Claims(1, ("energy", 100_001, null))) },
+            { "claim-of-nothing", Draft(draft => draft["claims"] = Claims(1, ("energy", 1, ""))) },
+            { "claim-twice", Draft(draft => draft["claims"] = Claims(1, ("energy", 1, null), ("energy", 2, null))) },
+            { "too-many-claims", Draft(draft => draft["claims"] = Claims(41, ("energy", 1, null))) },
             { "wait-out-of-range", Draft(draft => draft["tasks"]![0]!["waitsAtMost"] = 1441) },
             { "round-out-of-range", Draft(draft => draft["tasks"]![0]!["roundPieces"] = 0) },
             { "minutes-out-of-range", Draft(draft => draft["tasks"]![0]!["handsOn"] = 1441) },

@@ -33,7 +33,7 @@ public class StepTests(TestDatabase database)
             draft["lines"]![at]!["id"] = ids[at];
         }
 
-        var fry = Step("2", "Air fry them.", "1");
+        var fry = Step("2", "Air fry them for 25 minutes.", "1");
         (fry["lines"], fry["waitsAtMost"], fry["roundPieces"]) = (new JsonArray(ids[0], ids[2], Guid.NewGuid()), 10, 8);
         draft["tasks"] = new JsonArray(Step("1", "Turn the chicken in the oil."), fry);
         var sheet = await cook.Must(HttpMethod.Post, "/api/recipes", draft);
@@ -43,7 +43,7 @@ public class StepTests(TestDatabase database)
         // A line that is not the recipe's is not kept.
         Assert.Equal([ids[0], ids[2]], kept["lines"]!.AsArray().Select(id => id!.GetValue<Guid>()));
         Assert.Equal((10, 8m), (kept["waitsAtMost"]!.GetValue<int>(), kept["roundPieces"]!.GetValue<decimal>()));
-        // Its words say two minutes to put it in and none alone.
+        // Its words say 25 minutes alone.
         Assert.NotNull(sheet["steps"]![1]!["says"]);
 
         await cook.Must(

@@ -30,6 +30,19 @@ public sealed class RecipeVersion
 
     public IReadOnlyList<Variant> Variants { get; init; } = [];
 
+    /// <summary>Most characters of a source and of a note.</summary>
+    public const int LongestSource = 300,
+        LongestNote = 4_000;
+
+    /// <summary>Where it comes from, as the cook says it; empty when nobody did.</summary>
+    public string Source { get; init; } = "";
+
+    /// <summary>What the cook keeps in mind for the next time.</summary>
+    public string Note { get; init; } = "";
+
+    /// <summary>What its source says a portion has.</summary>
+    public IReadOnlyList<Claim> Claims { get; init; } = [];
+
     /// <summary>The dish as a variant has it; null when there is none of that name.</summary>
     /// <param name="variant">Null for the recipe as it is.</param>
     public RecipeVersion? As(string? variant) =>

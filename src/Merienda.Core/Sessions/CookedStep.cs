@@ -93,10 +93,10 @@ public sealed record CookedStep(PrepTask Task, IReadOnlyList<StepTake> Takes, in
     private static int RoundsOf(PrepTask task, IReadOnlyList<StepTake> takes, RecipeVersion recipe, decimal portions) =>
         task.RoundPieces is { } size ? (int)Math.Clamp(Math.Ceiling(PiecesOf(takes, recipe, portions) / size), 1, MostRounds) : 1;
 
-    /// <summary>Pieces that go in: as measured of the dish, as the line of the step is counted that has most, or one a portion.</summary>
+    /// <summary>Pieces that go in: as measured of the dish, as the line of the step is counted that has most, at least one a portion.</summary>
     private static decimal PiecesOf(IReadOnlyList<StepTake> takes, RecipeVersion recipe, decimal portions) =>
         recipe.MadeIn(YieldUnit.Pieces) is { } made ? made * portions / recipe.Portions
         : takes.Where(take => take.Line.Read is { Unit.Name: "each", Amount: not null }).ToList() is { Count: > 0 } counted
-            ? counted.Max(take => take.Line.Read.Amount!.Value.High * take.InAll)
+            ? Math.Max(portions, counted.Max(take => take.Line.Read.Amount!.Value.High * take.InAll))
         : portions;
 }

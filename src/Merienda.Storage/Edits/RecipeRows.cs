@@ -13,6 +13,8 @@ public sealed record RecipeVersionRow(
     string Reheating,
     string AtEating,
     string MeasureSystem,
+    string Source,
+    string Note,
     DateTimeOffset CreatedAt,
     Guid CreatedBy
 );
@@ -51,6 +53,16 @@ public sealed record RecipePartRow(
     bool GoesOn,
     decimal? MadeAmount,
     string? MadeUnit
+);
+
+public sealed record RecipeClaimRow(
+    Guid RecipeVersionId,
+    int Position,
+    string What,
+    decimal Value,
+    string? Variant,
+    string? Part,
+    string SaidOf
 );
 
 public sealed record RecipeTaskRow(

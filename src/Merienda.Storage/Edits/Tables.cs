@@ -64,6 +64,7 @@ public static class Tables
         "variant",
         "position"
     );
+    public static readonly TenantTable<RecipeClaimRow> RecipeClaim = new("recipe_claim", "recipe_version_id", "position");
     public static readonly TenantTable<EaterVariantRow> EaterVariant = new("eater_variant", "eater_id", "recipe_id");
     public static readonly TenantTable<RecipeTaskRow> RecipeTask = new("recipe_task", "recipe_version_id", "position");
 
@@ -114,6 +115,7 @@ public static class Tables
         RecipeLine,
         RecipeVariantChange,
         RecipeTask,
+        RecipeClaim,
         EaterVariant,
         PrepSession,
         Batch,

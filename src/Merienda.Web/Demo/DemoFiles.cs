@@ -136,7 +136,10 @@ internal static class DemoDrafts
                     [.. variant.Parts.Select(change => new DraftPartChange(change.Part, change.Times))],
                     [.. variant.Added.Select(added => new DraftVariantLine(added.Instead, ToDraft(added.Line)))]
                 )),
-            ]
+            ],
+            [.. recipe.Claims.Select(claim => RecipeSheets.ToDraft(claim) with { Of = null })],
+            recipe.Source,
+            recipe.Note
         );
 
     private static DraftLine ToDraft(TypedLine line) => new(line.Part, line.Text, null, line.Id);

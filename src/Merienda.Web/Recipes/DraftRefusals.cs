@@ -59,6 +59,21 @@ internal static class DraftRefusals
                     is { } odd => new("unknown-food", "lines", odd.Food!, "there is no such food or recipe", "Choose one from the list"),
             _ when WrongLine([.. draft.AllLines]) is { } wrong => wrong,
             _ when WrongParts(draft.Parts ?? []) is { } wrong => wrong,
+            _ when WrongClaims(draft.Claims ?? []) is { } wrong => wrong,
+            _ when draft.Source.Trim().Length > RecipeVersion.LongestSource => new(
+                "source-length",
+                "source",
+                draft.Source[..40],
+                $"a source has at most {RecipeVersion.LongestSource} characters",
+                "Shorten it; what is longer goes into the note"
+            ),
+            _ when draft.Note.Trim().Length > RecipeVersion.LongestNote => new(
+                "note-length",
+                "note",
+                draft.Note[..40],
+                $"a note has at most {RecipeVersion.LongestNote:#,0} characters",
+                "Shorten it"
+            ),
             _ when draft.Tasks.Count > RecipeDrafts.MostTasks => new(
                 "too-many-tasks",
                 "tasks",
@@ -170,6 +185,38 @@ internal static class DraftRefusals
                 $"of {line.Text.Trim()} at least nothing and at most all is eaten",
                 "Type a share between 0 and 100 %"
             );
+
+    private static Refusal? WrongClaims(IReadOnlyList<DraftClaim> claims) =>
+        claims.Count > Claim.MostClaims
+            ? new("too-many-claims", "claims", $"{claims.Count}", $"a source says at most {Claim.MostClaims} values", "Leave some out")
+            : claims.Select((claim, at) => WrongClaim(claim, at, claims)).FirstOrDefault(refusal => refusal is not null);
+
+    private static Refusal? WrongClaim(DraftClaim claim, int at, IReadOnlyList<DraftClaim> claims) =>
+        claim switch
+        {
+            { Value: < 0 or > Claim.Most } => new(
+                "claim-out-of-range",
+                $"claims[{at}].value",
+                $"{claim.Value}",
+                $"a stated value lies between 0 and {Claim.Most:#,0}",
+                "Type what the source says"
+            ),
+            { Variant.Length: 0 or > Variant.LongestName } or { Part.Length: 0 or > RecipePart.LongestName } or { Of.Length: > 64 } => new(
+                "claim-of-nothing",
+                $"claims[{at}]",
+                claim.Variant ?? claim.Part ?? "",
+                "a stated value is of the recipe, of one of its variants or of one of its parts",
+                "Leave variant and part out, or name one"
+            ),
+            _ when claims.Take(at).Any(other => (other.What, other.Variant, other.Part) == (claim.What, claim.Variant, claim.Part)) => new(
+                "claim-twice",
+                $"claims[{at}].what",
+                ClaimInfo.Of(claim.What).Name,
+                "it is stated twice of one dish",
+                "Keep one of the two"
+            ),
+            _ => null,
+        };
 
     private static Refusal? WrongParts(IReadOnlyList<DraftPart> parts) =>
         parts.Count > MostParts

@@ -1,3 +1,4 @@
+using Merienda.Core.Claims;
 using Merienda.Core.Foods;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
@@ -36,7 +37,10 @@ public sealed record RecipeDraft(
     IReadOnlyList<DraftTask> Tasks,
     int? BasedOn,
     IReadOnlyList<DraftPart>? Parts = null,
-    IReadOnlyList<DraftVariant>? Variants = null
+    IReadOnlyList<DraftVariant>? Variants = null,
+    IReadOnlyList<DraftClaim>? Claims = null,
+    string Source = "",
+    string Note = ""
 )
 {
     /// <summary>Its lines, and those that only a variant has.</summary>
@@ -138,7 +142,7 @@ public sealed record DraftTask(
 /// <summary>What a step takes, as it is drawn from its words or was said.</summary>
 /// <param name="Task">Its id.</param>
 /// <param name="Rounds">How often an appliance is filled for it.</param>
-/// <param name="Says">What its words say it takes; null where that is how it stands, or where they say more than one step.</param>
+/// <param name="Says">What its words say it takes; null where that is how it stands, where they say no time, or more than one step.</param>
 public sealed record SheetStep(string Task, IReadOnlyList<SheetTake> Takes, int Rounds, StepSays? Says);
 
 /// <param name="HandsOn">Minutes.</param>
@@ -148,6 +152,19 @@ public sealed record StepSays(int HandsOn, int Unattended, Appliance Appliance, 
 /// <param name="Said">"450 g rice"; the name alone where an earlier step took it.</param>
 /// <param name="IsFresh">Whether no earlier step took it.</param>
 public sealed record SheetTake(Guid Line, string Said, bool IsFresh);
+
+/// <summary>A value that the source states; nutrients, points and grams of one portion.</summary>
+/// <param name="Variant">Of which it was said; null for the recipe as written.</param>
+/// <param name="Part">Of which it was said; null for the whole dish.</param>
+/// <param name="Of">Print of the dish that it was said of; null for what is typed now.</param>
+public sealed record DraftClaim(ClaimedValue What, decimal Value, string? Variant = null, string? Part = null, string? Of = null);
+
+/// <summary>A stated value beside ours.</summary>
+/// <param name="Name">"Net carbs".</param>
+/// <param name="Theirs">"3 g".</param>
+/// <param name="Ours">"6.5 g (6.1 to 6.9 g)"; null where we count nothing like it.</param>
+/// <param name="Because">One sentence; empty where the two agree.</param>
+public sealed record SheetClaim(DraftClaim Claim, string Name, string Theirs, string? Ours, ClaimVerdict Verdict, string Because);
 
 public sealed record ReadTextRequest(string Text);
 
@@ -238,7 +255,10 @@ public sealed record RecipeSheet(
     IReadOnlyList<string> Counted,
     ShownEstimate? PortionGrams,
     IReadOnlyList<ShownMeasure> PerHundred,
-    IReadOnlyList<ShownMeasure> Batch
+    IReadOnlyList<ShownMeasure> Batch,
+    IReadOnlyList<SheetClaim> Claims,
+    string Source,
+    string Note
 );
 
 /// <summary>The variant that is made for an eater.</summary>

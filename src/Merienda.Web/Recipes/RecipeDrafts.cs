@@ -40,6 +40,7 @@ public static class RecipeDrafts
             );
         }
 
+        IReadOnlyList<Variant> variants = [.. (draft.Variants ?? []).Select(variant => ToVariant(variant, Read))];
         var version = new RecipeVersion
         {
             Name = draft.Name.Trim(),
@@ -47,7 +48,7 @@ public static class RecipeDrafts
             Meal = draft.Meal,
             Parts = [.. (draft.Parts ?? []).Select(ToPart)],
             Lines = lines,
-            Variants = [.. (draft.Variants ?? []).Select(variant => ToVariant(variant, Read))],
+            Variants = variants,
             Tasks =
             [
                 .. draft.Tasks.Select(task => new PrepTask(
@@ -69,6 +70,9 @@ public static class RecipeDrafts
             Keeping = keeping,
             Reheating = draft.Reheating.Trim(),
             AtEating = draft.AtEating.Trim(),
+            Source = draft.Source.Trim(),
+            Note = draft.Note.Trim(),
+            Claims = [.. (draft.Claims ?? []).Select(claim => ToClaim(claim, lines, variants, draft.Portions.Value))],
         };
         if ((Variant.Refuse(version.Variants, version) ?? DraftRefusals.WrongUse(version, recipeId)) is { } misused)
         {
@@ -100,6 +104,20 @@ public static class RecipeDrafts
                     .Added.Where(added => added.Line.Text.Trim().Length > 0)
                     .Select(added => new VariantLine(added.Instead, read(added.Line))),
             ],
+        };
+
+    /// <summary>What is typed now is said of the dish as it is now; what was said before stays said of what it was.</summary>
+    private static Claim ToClaim(DraftClaim claim, IReadOnlyList<RecipeLine> lines, IReadOnlyList<Variant> variants, decimal portions) =>
+        new(claim.What, claim.Value)
+        {
+            Variant = claim.Variant?.Trim(),
+            Part = claim.Part?.Trim(),
+            Of =
+                claim.Of
+                ?? DishPrint.Of(
+                    variants.FirstOrDefault(variant => variant.Name == claim.Variant?.Trim()) is { } variant ? variant.Of(lines) : lines,
+                    portions
+                ),
         };
 
     private static RecipePart ToPart(DraftPart part) =>

@@ -20,6 +20,7 @@ public static class RecipeEndpoints
         recipes.MapGet("/keeping", Keeping).WithName("GetKeepingClasses");
         recipes.MapGet("/{id:guid}", One).WithName("GetRecipe");
         recipes.MapPost("/read-text", ReadText).WithName("ReadRecipeText");
+        recipes.MapPost("/read-claims", ReadClaims).WithName("ReadClaims");
         recipes.MapPost("/check", Check).WithName("CheckRecipe");
         recipes.MapPost("", Add).WithName("AddRecipe");
         recipes.MapPut("/{id:guid}", Change).WithName("ChangeRecipe");
@@ -116,10 +117,24 @@ public static class RecipeEndpoints
                         )),
                     ],
                     [.. tasks],
-                    null
+                    null,
+                    Claims: [.. written.Claims.Select(claim => RecipeSheets.ToDraft(claim) with { Of = null })],
+                    Source: written.Source
                 )
             );
     }
+
+    /// <summary>Reads what a source says a portion has: "420 kcal, 3 g net carbs; 63 % protein".</summary>
+    private static Results<Ok<IReadOnlyList<DraftClaim>>, ProblemHttpResult> ReadClaims(ReadTextRequest request) =>
+        ClaimReader.Read(request.Text[..Math.Min(request.Text.Length, RecipeTextReader.MostCharacters)]) is { Count: > 0 } claims
+            ? TypedResults.Ok<IReadOnlyList<DraftClaim>>([.. claims.Select(claim => RecipeSheets.ToDraft(claim) with { Of = null })])
+            : new Refusal(
+                "no-claims",
+                "text",
+                request.Text[..Math.Min(60, request.Text.Length)],
+                "no value that a portion may have is in it",
+                "Type a number with its word: 420 kcal, protein 41 g, 3 g net carbs, 2 points, keeps 4 days"
+            ).ToProblem();
 
     /// <param name="variant">Whose lines, numbers and verdicts are answered; the recipe's own without it.</param>
     /// <param name="recipe">The recipe that is changed; none for a new one.</param>

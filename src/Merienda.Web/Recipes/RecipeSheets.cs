@@ -1,3 +1,4 @@
+using Merienda.Core.Claims;
 using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
@@ -97,7 +98,10 @@ public static class RecipeSheets
             [.. eaters.SelectMany(eater => eater.Rules.Measures).Distinct().Select(measure => MeasureInfo.Of(measure).Key)],
             isWeighed ? Shown.Of(served) : null,
             isWeighed ? All(value => value.Per(100, served)) : [],
-            All(value => value * version.Portions)
+            All(value => value * version.Portions),
+            [.. ClaimCheck.Of(recipe.Version, scheme).Select(ToClaim)],
+            recipe.Version.Source,
+            recipe.Version.Note
         );
     }
 
@@ -119,11 +123,27 @@ public static class RecipeSheets
             ));
 
     private static StepSays? SaidBy(PrepTask task) =>
-        TaskReader.Read([task.Text]) is [var read]
+        TaskReader.SaysHowLong(task.Text)
+        && TaskReader.Read([task.Text]) is [var read]
         && (read.HandsOn, read.Unattended, read.Appliance, read.TemperatureC)
             != (task.HandsOn, task.Unattended, task.Appliance, task.TemperatureC)
             ? new(read.HandsOn, read.Unattended, read.Appliance, read.TemperatureC)
             : null;
+
+    private static SheetClaim ToClaim(ClaimFinding finding)
+    {
+        var info = ClaimInfo.Of(finding.Claim.What);
+        return new(
+            ToDraft(finding.Claim),
+            info.Name,
+            info.Show(finding.Claim.Value),
+            finding.Ours is { } ours ? info.Show(ours) : null,
+            finding.Verdict,
+            finding.Because
+        );
+    }
+
+    internal static DraftClaim ToDraft(Claim claim) => new(claim.What, claim.Value, claim.Variant, claim.Part, claim.Of);
 
     private static SheetUsual ToUsual(Eater eater, StoredRecipe recipe)
     {
@@ -145,7 +165,10 @@ public static class RecipeSheets
             [.. recipe.Version.Tasks.Select(ToTask)],
             recipe.Number,
             [.. recipe.Version.Parts.Select(ToPart)],
-            [.. recipe.Version.Variants.Select(ToVariant)]
+            [.. recipe.Version.Variants.Select(ToVariant)],
+            [.. recipe.Version.Claims.Select(ToDraft)],
+            recipe.Version.Source,
+            recipe.Version.Note
         );
 
     internal static DraftVariant ToVariant(Variant variant) =>

@@ -42,6 +42,13 @@ internal static partial class RecipeMarks
     )]
     public static partial Regex Remark();
 
+    /// <summary>"Per serving: 420 kcal, 41 g protein", "Nutrition: 420 calories": what a portion has, wherever it stands.</summary>
+    [GeneratedRegex(
+        @"^(nutrition(al)?|macros|(per|each) (serving|portion)|energy|calories|kcal)\b.*\d.*|^\d+ ?(kcal|calories|cal)\b[\s,;|/(]",
+        RegexOptions.IgnoreCase
+    )]
+    public static partial Regex StatedRow();
+
     /// <summary>What a dish is made in or with, but not of.</summary>
     [GeneratedRegex(
         @"^(an? |\d+ |\d+ x |one |two |some )?([\w-]+ ){0,4}((muffin|loaf|cake|roasting|baking|springform|tart|pie|bundt|brownie) (tins?|pans?|dish(es)?|trays?|moulds?|sheets?|cases?)|(wooden|metal|bamboo) skewers|skewers|(baking|parchment|greaseproof|wax) paper|(tin|aluminium|aluminum) foil|foil|cling film|plastic wrap|cheesecloth|muslin|piping bag|(mason|glass|jam|kilner) jars?|meal prep containers?|slow cooker|pressure cooker|food processor|blender|thermometer|cooling rack|cocktail sticks|toothpicks|paper (cases|liners)|muffin liners|kitchen (string|twine|paper|towel))( \([^)]*\))?(, (greased|lined|soaked).*)?$",

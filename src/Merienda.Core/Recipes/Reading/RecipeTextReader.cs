@@ -13,7 +13,14 @@ public sealed record WrittenRecipe(
     decimal? Portions,
     IReadOnlyList<(string Part, string Text)> Lines,
     IReadOnlyList<string> Steps
-);
+)
+{
+    /// <summary>What it says a portion has.</summary>
+    public IReadOnlyList<Claim> Claims { get; init; } = [];
+
+    /// <summary>Where it comes from; empty when it does not say.</summary>
+    public string Source { get; init; } = "";
+}
 
 /// <summary>
 /// Takes pasted text apart: the title, what it makes, the ingredients with their parts and the method, with or without headings.
@@ -64,7 +71,11 @@ public static class RecipeTextReader
                     "Paste one recipe at a time"
                 )
             : OtherLanguage.Refuses(reading.Lines.Select(line => line.Text).ToList()) is { } refusal ? refusal
-            : new WrittenRecipe(reading.Name ?? "Untitled", reading.Portions, reading.Lines, reading.Steps);
+            : new WrittenRecipe(reading.Name ?? "Untitled", reading.Portions, reading.Lines, reading.Steps)
+            {
+                // How many it makes is no claim here: it is taken.
+                Claims = [.. ClaimReader.Read(string.Join('\n', reading.Stated)).Where(claim => claim.What != ClaimedValue.Portions)],
+            };
     }
 
     /// <summary>"For the slaw" is the part Slaw, and SAUCE the part Sauce.</summary>
@@ -125,6 +136,9 @@ public static class RecipeTextReader
 
         public List<string> Steps { get; } = [];
 
+        /// <summary>Rows that say what a portion has or how long it takes.</summary>
+        public List<string> Stated { get; } = [];
+
         public void Take(string typed, string next)
         {
             var row = WithoutBullet(typed);
@@ -132,6 +146,11 @@ public static class RecipeTextReader
             if (bare.Length == 0)
             {
                 return;
+            }
+
+            if (_in == Section.Passed || Remark().IsMatch(bare) || StatedRow().IsMatch(bare))
+            {
+                Stated.Add(bare);
             }
 
             if (IngredientsHeading().IsMatch(bare))
@@ -155,6 +174,10 @@ public static class RecipeTextReader
             {
                 var (name, portions) = RecipeYield.InTitle(bare.TrimEnd(':'));
                 (Name, Portions) = (name, Portions ?? portions);
+            }
+            else if (StatedRow().IsMatch(bare))
+            {
+                // Neither an ingredient nor a step.
             }
             else if (_in == Section.Method)
             {

@@ -88,7 +88,7 @@ internal static partial class StepMinutes
         @"(?<within>\b(after|every|in|at|for the (first|last|final)|the (first|last|final))\s+(about |around |another )?)?"
             + @"(?<instead>\b(or|ideally|preferably|better|up to)\s+((for|about|on|at|low|high|in the)\s+)*)?"
             + @"((?<night>\bovernight\b)"
-            + "|(?<![\\d.,/])(?<n>"
+            + "|(?<![\\d.,/])(?!(?<=\\p{L})\\p{L})(?<n>"
             + One
             + @"(\s?(-|–|—|to|or)\s?"
             + One

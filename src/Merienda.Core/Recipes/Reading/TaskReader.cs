@@ -18,6 +18,9 @@ public static partial class TaskReader
 
     public const int MostMinutes = 24 * 60;
 
+    /// <summary>Whether a step says minutes or hours.</summary>
+    public static bool SaysHowLong(string step) => StepMinutes.In(step).Count > 0;
+
     public static IReadOnlyList<PrepTask> Read(IEnumerable<string> steps)
     {
         var tasks = new List<PrepTask>();

@@ -10,6 +10,7 @@ import { countsInOunces, mealChoices, typedNumber } from '../../pieces/show';
 import { TakenUp } from '../../pieces/TakenUp';
 import { useSettled } from '../../pieces/useSettled';
 import { useUnsaved } from '../../pieces/useUnsaved';
+import { ClaimEditor } from './ClaimEditor';
 import { LineEditor } from './LineEditor';
 import { Numbers } from './Numbers';
 import { blankLine, type Draft, toDraft, useChecked, useKeepingClasses, useRecipe, useSaveRecipe, withoutBlanks } from './queries';
@@ -29,6 +30,9 @@ const empty = (): Draft => ({
   variants: [],
   lines: [blankLine()],
   tasks: [],
+  claims: [],
+  source: '',
+  note: '',
   basedOn: null,
 });
 
@@ -183,6 +187,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
             hint="What comes off before reheating or goes on after"
           />
         </div>
+        <ClaimEditor draft={draft} read={checked.data?.claims ?? []} onChange={set} />
       </form>
       <aside
         aria-label="Verdicts"

@@ -7,6 +7,7 @@ import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { mealName, minutes, portions, temperature } from '../../pieces/show';
 import { guess, useEdit } from '../../pieces/useEdit';
+import { Claims } from './Claims';
 import { Numbers } from './Numbers';
 import { type Sheet, useRecipe } from './queries';
 import { ScaleDialog } from './ScaleDialog';
@@ -53,6 +54,13 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
           </section>
         </div>
         <Work sheet={sheet} />
+        <Claims sheet={sheet} />
+        {sheet.note && (
+          <section className="mt-6">
+            <h2 className="text-lg">Note</h2>
+            <p className="text-sm whitespace-pre-line">{sheet.note}</p>
+          </section>
+        )}
       </article>
       <aside aria-label="Verdicts" className="rimmed self-start border-x border-b border-line p-4">
         <h2 className="mb-3 text-lg">Does it fit?</h2>

@@ -131,6 +131,9 @@ export function toDraft(sheet: Sheet): Draft {
       isOptional,
     })),
     tasks: sheet.tasks,
+    claims: sheet.claims.map((one) => one.claim),
+    source: sheet.source,
+    note: sheet.note,
     basedOn: sheet.number,
   };
 }
