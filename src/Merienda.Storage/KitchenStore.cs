@@ -32,7 +32,9 @@ public sealed class KitchenStore(Database database, EditDoor door)
         }
     );
 
-    public Task<Kitchen> Read(Tenant tenant) => database.Read(tenant, Stored.Select(stored => stored.Kitchen));
+    public static Reading<Kitchen> Current { get; } = Stored.Select(stored => stored.Kitchen);
+
+    public Task<Kitchen> Read(Tenant tenant) => database.Read(tenant, Current);
 
     public Task<Result<Edited<TView>>> Change<TView>(EditStamp stamp, Kitchen kitchen, Func<Kitchen, TView> draw) =>
         door.Edit<(HouseholdSettingsRow Settings, Kitchen Kitchen), bool, TView>(

@@ -23,6 +23,10 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     public Task<(StoredWeek Week, IReadOnlyList<StockItem> Stock)> ReadWithStock(Tenant tenant, DateOnly start) =>
         database.Read(tenant, weeks.Of(start).And(StockStore.Items));
 
+    /// <summary>A week with the kitchen that it is cooked in.</summary>
+    public Task<(StoredWeek Week, Kitchen Kitchen)> ReadWithKitchen(Tenant tenant, DateOnly start) =>
+        database.Read(tenant, weeks.Of(start).And(KitchenStore.Current));
+
     /// <summary>Makes a batch of the recipe's version that counts, with the first letter that is free in the week.</summary>
     public Task<Result<Edited<TView>>> Make<TView>(
         EditStamp stamp,

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.Json;
 using System.Text.Json.Nodes;
 
 namespace Merienda.Web.Tests;
@@ -49,6 +50,26 @@ public class ScaleTests(TestDatabase database)
             HttpMethod.Get,
             $"/api/recipes/{recipe}/scale?line={line[4]!["id"]}&grams=900"
         );
+    }
+
+    [Fact]
+    public async Task So_many_pieces_are_so_many_times_the_recipe_where_it_says_how_many_it_makes()
+    {
+        var (cook, recipe) = await MoveIn(database);
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "scale-pieces-unknown",
+            HttpMethod.Get,
+            $"/api/recipes/{recipe}/scale?pieces=36"
+        );
+        var draft = JsonSerializer.SerializeToNode(Visitor.Draft("Koftas", 6, ["900 g turkey mince"]))!;
+        var part = RecipePartTests.Slaw();
+        (part["name"], part["madeAmount"], part["madeUnit"]) = ("", 24, "pieces");
+        draft["parts"] = new JsonArray(part);
+        var id = (await cook.Must(HttpMethod.Post, "/api/recipes", draft))["id"]!.GetValue<Guid>();
+        var scaled = await Scale(cook, id, "pieces=36");
+        Assert.Equal((1.5m, 9m), (scaled["times"]!.GetValue<decimal>(), scaled["portions"]!.GetValue<decimal>()));
+        Assert.Equal(["1350 g turkey mince"], Texts(scaled));
     }
 
     [Fact]

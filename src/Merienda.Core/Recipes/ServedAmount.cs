@@ -39,7 +39,7 @@ public static class ServedAmount
     public static Estimate Volume(RecipeLine line, Estimate gramsIn) =>
         line.Food is { } food && MillilitresPerGram(food) is { } each ? Weight(line, gramsIn) * each : Estimate.Unknown;
 
-    private static decimal? MillilitresPerGram(Food food) =>
+    internal static decimal? MillilitresPerGram(Food food) =>
         food.Measures switch
         {
             var measures when measures.TryGetValue("cup", out var cup) => Cup / cup,
@@ -47,6 +47,6 @@ public static class ServedAmount
             _ => null,
         };
 
-    private static bool IsDry(Food food) =>
+    internal static bool IsDry(Food food) =>
         (food.Is("grain") || food.Is("legume")) && food.Nutrition[Measure.Carbohydrate].Best >= DryFromCarbohydrate;
 }

@@ -7,8 +7,8 @@ namespace Merienda.Core.Sessions;
 /// <param name="InAll">How often it goes into the dish, with what other steps take.</param>
 public sealed record StepTake(RecipeLine Line, decimal Times, decimal InAll)
 {
-    /// <summary>Grams that go in; null when nobody knows.</summary>
-    public decimal? Grams => Line.GramsIn.IsOpen ? null : Line.GramsIn.Best / Line.Times * Times;
+    /// <summary>Grams that go into the dish, with what other steps take; null when nobody knows.</summary>
+    public decimal? InAllGrams => Line.GramsIn.IsOpen ? null : Line.GramsIn.Best / Line.Times * InAll;
 }
 
 /// <summary>A step of a dish as a session does it.</summary>

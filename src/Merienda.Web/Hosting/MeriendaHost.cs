@@ -79,6 +79,7 @@ public static class MeriendaHost
         services.AddSingleton<HouseholdStore>();
         services.AddSingleton<ProtocolStore>();
         services.AddSingleton<KitchenStore>();
+        services.AddSingleton<RecipeHistory>();
         services.AddSingleton<RhythmStore>();
         services.AddSingleton<MemberStore>();
         services.AddSingleton<RecipeVersions>();

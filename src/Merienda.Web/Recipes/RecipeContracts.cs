@@ -1,5 +1,6 @@
 using Merienda.Core.Claims;
 using Merienda.Core.Foods;
+using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Storage;
@@ -166,6 +167,11 @@ public sealed record DraftClaim(ClaimedValue What, decimal Value, string? Varian
 /// <param name="Because">One sentence; empty where the two agree.</param>
 public sealed record SheetClaim(DraftClaim Claim, string Name, string Theirs, string? Ours, ClaimVerdict Verdict, string Because);
 
+/// <summary>How a step goes into the household's vessels.</summary>
+/// <param name="Task">Its id.</param>
+/// <param name="Said">"Braising pan"; where it is too large "two pans: Braising pan takes 2.8 l, this is about 4.6 l".</param>
+public sealed record SheetVessel(string Task, string Text, VesselVerdict Verdict, string Said);
+
 public sealed record ReadTextRequest(string Text);
 
 /// <param name="Amount">As read: "2–3 tbsp"; empty when the line gives none.</param>
@@ -227,6 +233,8 @@ public sealed record KeepingSuggestion(string Key, string Because);
 /// <param name="Counted">Keys of the measures that somebody at the table counts.</param>
 /// <param name="PortionGrams">As measured, or as wide as its lines may weigh when served; null when nobody knows.</param>
 /// <param name="PerHundred">Of 100 g as served; empty when nobody knows what it weighs.</param>
+/// <param name="Pieces">Pieces of the whole batch, as the parts were said to make; null where nobody said.</param>
+/// <param name="PerPiece">Of one piece; empty where nobody said how many there are.</param>
 /// <param name="Variant">The variant that lines, numbers and verdicts are of; null for the recipe as it is.</param>
 /// <param name="SuggestedKeeping">What follows from lines and steps; null when they do not say.</param>
 public sealed record RecipeSheet(
@@ -256,6 +264,8 @@ public sealed record RecipeSheet(
     ShownEstimate? PortionGrams,
     IReadOnlyList<ShownMeasure> PerHundred,
     IReadOnlyList<ShownMeasure> Batch,
+    decimal? Pieces,
+    IReadOnlyList<ShownMeasure> PerPiece,
     IReadOnlyList<SheetClaim> Claims,
     string Source,
     string Note

@@ -1,7 +1,9 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
+using Merienda.Core.Sessions;
 using Merienda.Formats;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
@@ -28,6 +30,8 @@ public static class RecipeEndpoints
         recipes.MapDelete("/{id:guid}", Archive).WithName("ArchiveRecipe");
         recipes.MapSwaps();
         recipes.MapScaling();
+        recipes.MapHistory();
+        recipes.MapGet("/{id:guid}/vessels", Vessels).WithName("RecipeVessels");
         api.MapGet("/foods", Foods).WithTags("Recipes").WithName("FindFoods").RequireAuthorization();
     }
 
@@ -54,6 +58,37 @@ public static class RecipeEndpoints
         var (table, library) = await desk.Database.Read(tenant, desk.Households.Table().And(desk.Recipes.All));
         return TypedResults.Ok<IReadOnlyList<RecipeRow>>([
             .. library.Select(recipe => RecipeSheets.ToRow(recipe, table.Diners, desk.Knowledge)),
+        ]);
+    }
+
+    /// <summary>How a recipe goes into the household's vessels, step by step.</summary>
+    /// <param name="portions">How many are cooked; those of the recipe without it.</param>
+    private static async Task<Results<Ok<IReadOnlyList<SheetVessel>>, ProblemHttpResult>> Vessels(
+        Guid id,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk,
+        decimal? portions = null
+    )
+    {
+        var (recipe, kitchen) = await desk.Database.Read(tenant, desk.Recipes.Latest(id).And(KitchenStore.Current));
+        if (recipe is null)
+        {
+            return RecipeStore.Gone(id).ToProblem();
+        }
+
+        var version = recipe.Version;
+        var dish = CookedDish.Of([
+            new("A", recipe.VersionId, version, [new(version, portions is > 0 and <= 1000 ? portions.Value : version.Portions)]),
+        ])[^1];
+        return TypedResults.Ok<IReadOnlyList<SheetVessel>>([
+            .. VesselFit
+                .Of(dish, kitchen)
+                .Select(finding => new SheetVessel(
+                    finding.Task,
+                    version.Tasks.First(task => task.Id == finding.Task).Text,
+                    finding.Verdict,
+                    finding.Said
+                )),
         ]);
     }
 

@@ -99,6 +99,8 @@ public static class RecipeSheets
             isWeighed ? Shown.Of(served) : null,
             isWeighed ? All(value => value.Per(100, served)) : [],
             All(value => value * version.Portions),
+            version.MadeIn(YieldUnit.Pieces),
+            version.MadeIn(YieldUnit.Pieces) is { } pieces ? All(value => value * (version.Portions / pieces)) : [],
             [.. ClaimCheck.Of(recipe.Version, scheme).Select(ToClaim)],
             recipe.Version.Source,
             recipe.Version.Note

@@ -10,12 +10,14 @@ namespace Merienda.Web.Recipes;
 
 /// <summary>How large a recipe is wanted: one of the four ways.</summary>
 /// <param name="Portions">So many portions, each as large as before.</param>
+/// <param name="Pieces">So many pieces, each as large as before.</param>
 /// <param name="Line">Of this line there is so much at hand.</param>
 /// <param name="Grams">Of the line, g.</param>
 /// <param name="Measure">A portion is to have at most so much of it; the batch stays as large.</param>
 /// <param name="AtMost">In the measure's unit.</param>
 public sealed record ScaleQuery(
     decimal? Portions = null,
+    decimal? Pieces = null,
     Guid? Line = null,
     decimal? Grams = null,
     string? Measure = null,
@@ -81,6 +83,16 @@ public static class ScaleEndpoints
         {
             case { Portions: { } portions }:
                 return Sized("portions", portions, portions / recipe.Portions, portions);
+            case { Pieces: { } pieces }:
+                return recipe.MadeIn(YieldUnit.Pieces) is { } made
+                    ? Sized("pieces", pieces, pieces / made, Math.Max(0.25m, Math.Round(recipe.Portions * pieces / made * 4) / 4))
+                    : new Refusal(
+                        "scale-pieces-unknown",
+                        "pieces",
+                        $"{pieces:0.##}",
+                        "nobody said how many pieces it makes",
+                        "Say it at its part: it makes so many pieces in all"
+                    );
             case { Line: { } id, Grams: { } grams }:
                 if (recipe.Lines.FirstOrDefault(one => one.Typed.Id == id) is not { GramsIn: { IsOpen: false, Best: > 0 } has })
                 {

@@ -234,6 +234,7 @@ public sealed record ShopTickRequest(string Key, bool IsTicked);
 /// <param name="Takes">What goes in: "450 g rice".</param>
 /// <param name="Round">Of how many times that an appliance is filled for it, from 1 on.</param>
 /// <param name="WaitedTooLong">Minutes that what it takes stood longer than it may.</param>
+/// <param name="Vessel">What it goes into, and where it does not, how it does; null where nobody knows.</param>
 public sealed record SessionTask(
     Guid BatchId,
     string Letter,
@@ -249,7 +250,9 @@ public sealed record SessionTask(
     IReadOnlyList<string> Takes,
     int Round,
     int Rounds,
-    int WaitedTooLong
+    int WaitedTooLong,
+    string? Vessel,
+    VesselVerdict? VesselFits
 );
 
 /// <param name="Begins">Local time.</param>

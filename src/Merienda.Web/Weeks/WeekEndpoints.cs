@@ -147,8 +147,11 @@ public static class WeekEndpoints
             ? new Refusal("unknown-item", "key", request.Key, "no item has such a name", "Load the list again").ToProblem()
             : edit.Editing.Done(await ticks.TickShop(edit.Editing, edit.Date, request.Key, request.IsTicked));
 
-    private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        TypedResults.Ok((await desk.View(date, tenant)).ToSessions());
+    private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
+    {
+        var (week, kitchen) = await desk.Weeks.ReadWithKitchen(tenant, date);
+        return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToSessions(kitchen));
+    }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(
         TaskTickRequest request,

@@ -52,7 +52,7 @@ public static class WeekPages
         );
     }
 
-    public static IReadOnlyList<SessionPage> ToSessions(this WeekView week) =>
+    public static IReadOnlyList<SessionPage> ToSessions(this WeekView week, Kitchen kitchen) =>
         [
             .. week
                 .CookedForIt.GroupBy(batch => batch.Cooked)
@@ -69,7 +69,18 @@ public static class WeekPages
                         )),
                     ]);
                     var order = SessionPlan.Order(dishes);
-                    var tasks = order.Select(item => ToTask(week, dishes[item.Dish], item, batches)).ToList();
+                    var vessels = dishes.Select(dish => VesselFit.Of(dish, kitchen)).ToList();
+                    var tasks = order
+                        .Select(item =>
+                            ToTask(
+                                week,
+                                dishes[item.Dish],
+                                item,
+                                batches,
+                                vessels[item.Dish].FirstOrDefault(finding => finding.Task == item.Task.Id)
+                            )
+                        )
+                        .ToList();
                     var said = week.Plan.Sessions.First(one => one.Date == session.Key);
                     return new SessionPage(
                         session.Key,
@@ -88,7 +99,13 @@ public static class WeekPages
                 }),
         ];
 
-    private static SessionTask ToTask(WeekView week, CookedDish dish, ScheduledTask item, Dictionary<string, Batch> batches)
+    private static SessionTask ToTask(
+        WeekView week,
+        CookedDish dish,
+        ScheduledTask item,
+        Dictionary<string, Batch> batches,
+        VesselFinding? vessel
+    )
     {
         // What is cooked for several is ticked at the first of them.
         var batch = batches[dish.IsBase ? dish.For[0] : dish.Letter];
@@ -112,7 +129,9 @@ public static class WeekPages
             ],
             item.Step.Round,
             item.Step.Rounds,
-            item.WaitedTooLong
+            item.WaitedTooLong,
+            vessel?.Said,
+            vessel?.Verdict
         );
     }
 

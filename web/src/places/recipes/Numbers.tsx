@@ -3,7 +3,10 @@ import type { Schemas } from '../../api/client';
 import { amount, number, range } from '../../pieces/show';
 
 type Measure = Schemas['ShownMeasure'];
-type Sheet = Pick<Schemas['RecipeSheet'], 'perPortion' | 'points' | 'counted' | 'portionGrams' | 'perHundred' | 'batch'>;
+type Sheet = Pick<
+  Schemas['RecipeSheet'],
+  'perPortion' | 'points' | 'counted' | 'portionGrams' | 'perHundred' | 'batch' | 'pieces' | 'perPiece' | 'portions'
+>;
 
 /** What everybody asks for first, whatever they count. */
 const always = ['energy', 'protein', 'fat', 'netCarbohydrate'];
@@ -11,6 +14,7 @@ const always = ['energy', 'protein', 'fat', 'netCarbohydrate'];
 const bases = [
   ['perPortion', 'Portion'],
   ['perHundred', '100 g'],
+  ['perPiece', 'Piece'],
   ['batch', 'Batch'],
 ] as const;
 
@@ -31,19 +35,21 @@ export function Numbers({ of }: { of: Sheet }) {
     <div>
       <fieldset className="mb-1 flex gap-4 text-sm">
         <legend className="sr-only">Numbers of</legend>
-        {bases.map(([key, word]) => (
-          <button
-            key={key}
-            type="button"
-            aria-pressed={basis === key}
-            disabled={of[key].length === 0}
-            title={of[key].length === 0 ? 'Nobody knows what it weighs' : undefined}
-            onClick={() => setBasis(key)}
-            className="min-h-8 border-b-2 border-transparent font-semibold text-steel aria-pressed:border-cobalt aria-pressed:text-rim disabled:font-normal"
-          >
-            {word}
-          </button>
-        ))}
+        {bases
+          .filter(([key]) => key !== 'perPiece' || of.pieces !== null)
+          .map(([key, word]) => (
+            <button
+              key={key}
+              type="button"
+              aria-pressed={basis === key}
+              disabled={of[key].length === 0}
+              title={of[key].length === 0 ? 'Nobody knows what it weighs' : undefined}
+              onClick={() => setBasis(key)}
+              className="min-h-8 border-b-2 border-transparent font-semibold text-steel aria-pressed:border-cobalt aria-pressed:text-rim disabled:font-normal"
+            >
+              {word}
+            </button>
+          ))}
       </fieldset>
       {of.portionGrams && (
         <p className="figures mb-1 text-xs text-steel">
@@ -51,6 +57,12 @@ export function Numbers({ of }: { of: Sheet }) {
           {of.portionGrams.low !== of.portionGrams.high &&
             ` as served, ${number(of.portionGrams.low, 0)} to ${number(of.portionGrams.high ?? 0, 0)} until it is weighed`}
           .
+        </p>
+      )}
+      {of.pieces !== null && basis === 'perPiece' && (
+        <p className="figures mb-1 text-xs text-steel">
+          {number(of.pieces)} pieces in all
+          {of.portionGrams && `, about ${number((of.portionGrams.best * of.portions) / of.pieces, 0)} g each`}.
         </p>
       )}
       <List measures={first} />

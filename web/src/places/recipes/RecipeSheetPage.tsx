@@ -13,6 +13,9 @@ import { type Sheet, useRecipe } from './queries';
 import { ScaleDialog } from './ScaleDialog';
 import { SheetLines } from './SheetLines';
 import { Verdicts } from './Verdicts';
+import { VersionsDialog } from './VersionsDialog';
+import { useVessels } from './Vessels';
+import { Yields } from './Yields';
 
 /** One calm page with a wide margin for verdicts. */
 export function RecipeSheetPage() {
@@ -53,8 +56,9 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
             </p>
           </section>
         </div>
-        <Work sheet={sheet} />
+        <Work sheet={sheet} id={id} />
         <Claims sheet={sheet} />
+        <Yields sheet={sheet} id={id} />
         {sheet.note && (
           <section className="mt-6">
             <h2 className="text-lg">Note</h2>
@@ -131,6 +135,7 @@ function UsualFor({ sheet, id }: { sheet: Sheet; id: string }) {
 function Actions({ id, sheet }: { id: string; sheet: Sheet }) {
   const { name } = sheet;
   const [isScaling, setScaling] = useState(false);
+  const [isLookingBack, setLookingBack] = useState(false);
   const navigate = useNavigate();
   const edit = useEdit();
   const archive = () =>
@@ -140,8 +145,10 @@ function Actions({ id, sheet }: { id: string; sheet: Sheet }) {
       say: `${name} is put away.`,
     });
   return (
-    <div className="flex gap-2">
+    <div className="flex flex-wrap gap-2">
       {isScaling && <ScaleDialog sheet={sheet} id={id} onClose={() => setScaling(false)} />}
+      {isLookingBack && <VersionsDialog sheet={sheet} id={id} onClose={() => setLookingBack(false)} />}
+      {sheet.number > 1 && <Button onClick={() => setLookingBack(true)}>Version {sheet.number}</Button>}
       {sheet.variant === null && <Button onClick={() => setScaling(true)}>Another amount</Button>}
       <Link
         to={`/recipes/${id}/edit`}
@@ -164,7 +171,8 @@ function Takes({ step }: { step: Sheet['steps'][number] | undefined }) {
   return fresh.length === 0 ? null : <span className="figures block text-xs text-steel">{fresh.map((take) => take.said).join(' · ')}</span>;
 }
 
-function Work({ sheet }: { sheet: Sheet }) {
+function Work({ sheet, id }: { sheet: Sheet; id: string }) {
+  const vessels = useVessels(id, sheet.portions).data ?? [];
   if (sheet.tasks.length === 0 && !sheet.reheating && sheet.saidAtEating.length === 0) return null;
   return (
     <section className="mt-8">
@@ -176,6 +184,13 @@ function Work({ sheet }: { sheet: Sheet }) {
             <span>
               {task.text}
               <Takes step={sheet.steps.find((step) => step.task === task.id)} />
+              {vessels
+                .filter((vessel) => vessel.task === task.id)
+                .map((vessel) => (
+                  <span key={vessel.task} className={`figures block text-xs ${vessel.verdict === 'fits' ? 'text-steel' : 'font-semibold'}`}>
+                    {vessel.verdict === 'fits' ? `in ${vessel.said}` : vessel.said}
+                  </span>
+                ))}
             </span>
             <span className="figures whitespace-nowrap text-steel">
               {task.handsOn > 0 && `${minutes(task.handsOn)} by hand`}

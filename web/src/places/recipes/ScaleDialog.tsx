@@ -8,11 +8,13 @@ import { SheetDialog } from '../../pieces/Sheet';
 import { number, portions as portionsWord, typedNumber } from '../../pieces/show';
 import { useSettled } from '../../pieces/useSettled';
 import { type Sheet, useSaveRecipe } from './queries';
+import { TooLarge, useVessels } from './Vessels';
 
-type Way = 'portions' | 'atHand' | 'portionHas';
+type Way = 'portions' | 'pieces' | 'atHand' | 'portionHas';
 
 const ways: [Way, string][] = [
   ['portions', 'so many portions'],
+  ['pieces', 'so many pieces'],
   ['atHand', 'what is at hand'],
   ['portionHas', 'what a portion may have'],
 ];
@@ -43,21 +45,30 @@ export function ScaleDialog({ sheet, id, onClose }: { sheet: Sheet; id: string; 
             query:
               way === 'portions'
                 ? { Portions: value ?? 0 }
-                : way === 'atHand'
-                  ? { Line: line, Grams: value ?? 0 }
-                  : { Measure: measure, AtMost: value ?? 0 },
+                : way === 'pieces'
+                  ? { Pieces: value ?? 0 }
+                  : way === 'atHand'
+                    ? { Line: line, Grams: value ?? 0 }
+                    : { Measure: measure, AtMost: value ?? 0 },
           },
         }),
       ),
   });
   const found = value !== null && value > 0 ? scaled.data : undefined;
+  const vessels = useVessels(found ? id : '', found && found.times !== 1 ? sheet.portions * found.times : null);
+  const hasPieces = sheet.parts.length > 0 && sheet.parts.every((part) => part.madeUnit === 'pieces' && part.madeAmount !== null);
   return (
     <SheetDialog title={`${sheet.name} for another amount`} onClose={onClose} wide>
       <div className="space-y-4">
         <div className="flex flex-wrap items-end gap-3">
-          <Choice label="By" value={way} onChange={(next) => setWay(next as Way)} options={ways} />
+          <Choice
+            label="By"
+            value={way}
+            onChange={(next) => setWay(next as Way)}
+            options={ways.filter(([key]) => hasPieces || key !== 'pieces')}
+          />
           <Field
-            label={way === 'portions' ? 'Portions' : way === 'atHand' ? 'Grams at hand' : 'At most'}
+            label={way === 'portions' ? 'Portions' : way === 'pieces' ? 'Pieces' : way === 'atHand' ? 'Grams at hand' : 'At most'}
             value={typed}
             onChange={setTyped}
             inputMode="decimal"
@@ -78,10 +89,9 @@ export function ScaleDialog({ sheet, id, onClose }: { sheet: Sheet; id: string; 
           <div aria-live="polite">
             <p className="mb-2">
               <b>{portionsWord(found.portions)} portions</b>
-              {found.times === 1
-                ? ' of the batch as it is.'
-                : `, ${number(found.times)} times the recipe. Look at your pans before you cook.`}
+              {found.times === 1 ? ' of the batch as it is.' : `, ${number(found.times)} times the recipe.`}
             </p>
+            <TooLarge vessels={vessels.data} />
             <table className="w-full text-sm">
               <thead className="sr-only">
                 <tr>

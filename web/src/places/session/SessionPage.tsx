@@ -145,6 +145,11 @@ function Work({ page, week }: { page: Page; week: string }) {
                   </b>
                 )}
                 {task.takes.length > 0 && <span className="figures block text-sm text-steel">{task.takes.join(' · ')}</span>}
+                {task.vessel && (
+                  <span className={`figures block text-sm ${task.vesselFits === 'fits' ? 'text-steel' : 'font-semibold'}`}>
+                    {task.vesselFits === 'fits' ? `in ${task.vessel}` : task.vessel}
+                  </span>
+                )}
                 {task.waitedTooLong > 0 && (
                   <span className="block text-sm">It stood {minutes(task.waitedTooLong)} longer than it should.</span>
                 )}

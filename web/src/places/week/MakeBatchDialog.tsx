@@ -8,7 +8,9 @@ import { Lozenge } from '../../pieces/Lozenge';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
 import { longDate, portions, typedNumber, verdictWord } from '../../pieces/show';
+import { useSettled } from '../../pieces/useSettled';
 import { useRecipes } from '../recipes/queries';
+import { TooLarge, useVessels } from '../recipes/Vessels';
 import { DayInput } from './DayInput';
 import { LotFields } from './LotFields';
 import type { Board, BoardEdits, VariantPortions } from './queries';
@@ -37,6 +39,7 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
   const wrong = number !== '' && !(count >= 1 && count <= 60 && count % 0.25 === 0);
   const recipe = recipes.data?.find((one) => one.id === recipeId);
   const variants = typedSplit ?? usualSplit(recipe, count);
+  const vessels = useVessels(recipeId, useSettled(wrong ? 0 : count));
   const isTooMany = variants.reduce((sum, one) => sum + one.portions, 0) > count;
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -145,6 +148,7 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                   onChange={setSplit}
                 />
               )}
+              <TooLarge vessels={vessels.data} />
               <div className="flex items-center justify-end gap-4">
                 <ProblemNote of={edits.problem} />
                 <Button type="submit" look="main" disabled={!recipeId || wrong || number === '' || isTooMany || edits.isBusy}>
