@@ -13,6 +13,18 @@ public static class RecipeFile
     /// <summary>Most characters of a saved page; what is longer holds more than a recipe.</summary>
     public const int MostCharacters = 4_000_000;
 
+    /// <summary>Every recipe of a file; what only we wrote stands beside those that are ours.</summary>
+    public static IReadOnlyList<(Result<WrittenRecipe> Recipe, string? Own)> ReadAll(string text)
+    {
+        if (!SchemaOrgRecipe.LooksLikeJson(text))
+        {
+            return [(Read(text), null)];
+        }
+
+        var all = SchemaOrgRecipe.ReadAll(text);
+        return all.Refusal is { } refusal ? [(refusal, null)] : all.Value;
+    }
+
     public static Result<WrittenRecipe> Read(string text)
     {
         if (SchemaOrgRecipe.LooksLikeJson(text))

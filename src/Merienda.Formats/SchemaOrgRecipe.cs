@@ -19,17 +19,27 @@ public static partial class SchemaOrgRecipe
         return start is ['{', ..] || (start is ['[', ..] && start[1..].TrimStart() is ['{' or '[' or '"' or ']', ..]);
     }
 
+    /// <summary>The first recipe of a file.</summary>
     public static Result<WrittenRecipe> Read(string text)
     {
         if (text.Length > RecipeTextReader.MostCharacters * 4)
         {
-            return new Refusal(
-                "recipe-too-long",
-                "file",
-                $"{text.Length:#,0} characters",
-                "a recipe file is far smaller",
-                "Give one recipe a file"
-            );
+            return TooLong(text);
+        }
+
+        var all = ReadAll(text);
+        return all.Refusal is { } refusal ? refusal : all.Value[0].Recipe;
+    }
+
+    private static Refusal TooLong(string text) =>
+        new("recipe-too-long", "file", $"{text.Length:#,0} characters", "a recipe file is far smaller", "Give one recipe a file");
+
+    /// <summary>Every recipe of a file, each with what only we wrote beside it; refused where there is none.</summary>
+    public static Result<IReadOnlyList<(Result<WrittenRecipe> Recipe, string? Own)>> ReadAll(string text)
+    {
+        if (text.Length > RecipeFile.MostCharacters)
+        {
+            return TooLong(text);
         }
 
         try
@@ -38,8 +48,8 @@ public static partial class SchemaOrgRecipe
                 text,
                 new JsonDocumentOptions { AllowTrailingCommas = true, CommentHandling = JsonCommentHandling.Skip }
             );
-            return FindRecipe(document.RootElement) is { } recipe
-                ? Read(recipe)
+            return Recipes(document.RootElement).ToList() is { Count: > 0 } recipes
+                ? recipes.ConvertAll(recipe => (Read(recipe), OwnOf(recipe)))
                 : new Refusal(
                     "no-recipe",
                     "file",
@@ -176,15 +186,16 @@ public static partial class SchemaOrgRecipe
             _ => [],
         };
 
-    private static JsonElement? FindRecipe(JsonElement element) =>
+    private static string? OwnOf(JsonElement recipe) =>
+        recipe.TryGetProperty(RecipeWriter.Extension, out var own) && own.ValueKind == JsonValueKind.Object ? own.GetRawText() : null;
+
+    private static IEnumerable<JsonElement> Recipes(JsonElement element) =>
         element.ValueKind switch
         {
-            JsonValueKind.Object when IsRecipe(element) => element,
-            JsonValueKind.Object => Nests
-                .Select(name => element.TryGetProperty(name, out var inner) ? FindRecipe(inner) : null)
-                .FirstOrDefault(found => found is not null),
-            JsonValueKind.Array => element.EnumerateArray().Select(FindRecipe).FirstOrDefault(found => found is not null),
-            _ => null,
+            JsonValueKind.Object when IsRecipe(element) => [element],
+            JsonValueKind.Object => Nests.SelectMany(name => element.TryGetProperty(name, out var inner) ? Recipes(inner) : []),
+            JsonValueKind.Array => element.EnumerateArray().SelectMany(Recipes),
+            _ => [],
         };
 
     /// <summary>Text without tags and entities; breaks and list ends stay line ends.</summary>

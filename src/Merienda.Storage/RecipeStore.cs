@@ -171,6 +171,51 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
             view
         );
 
+    /// <summary>Most recipes that come in with one edit.</summary>
+    public const int MostAtOnce = 500;
+
+    /// <summary>Brings recipes in, all or none; taken back, all of them are put away.</summary>
+    /// <param name="cookbook">The recipes that they may use.</param>
+    /// <param name="read">The versions to store, each after those that it uses.</param>
+    public Task<Result<Edited<bool>>> BringIn(
+        EditStamp stamp,
+        Reading<Cookbook> cookbook,
+        Func<HouseholdFoods, Cookbook, Result<IReadOnlyList<StoredRecipe>>> read,
+        DateTimeOffset at
+    ) =>
+        door.Edit<((HouseholdFoods Foods, Cookbook Recipes) Known, Household Household), bool>(
+            stamp,
+            Journal.Recipe,
+            packets.Foods.And(cookbook).And(TableReading.Household),
+            locked =>
+            {
+                var ((foods, recipes), household) = locked;
+                var brought = read(foods, recipes);
+                if (
+                    (
+                        brought.Refusal
+                        ?? brought.Value.Select(one => WrongMeal(one.Version, household.Rhythm)).FirstOrDefault(wrong => wrong is not null)
+                    ) is
+                    { } refusal
+                )
+                {
+                    return refusal;
+                }
+
+                var change = new Change(
+                    brought.Value is [var only] ? $"Brought in {only.Version.Name}" : $"Brought in {brought.Value.Count} recipes"
+                );
+                foreach (var recipe in brought.Value)
+                {
+                    var row = new RecipeRow(recipe.RecipeId, recipe.VersionId, null);
+                    change.Put(Tables.Recipe, row with { ArchivedAt = at }, row);
+                    RecipeAppending.Append(change, recipe, foods, versions, stamp, at);
+                }
+
+                return new Decided<bool>(change, true);
+            }
+        );
+
     public Task<Result<Edited<bool>>> Archive(EditStamp stamp, Guid recipeId, DateTimeOffset at) =>
         door.Edit<Stored, bool>(
             stamp,

@@ -86,7 +86,8 @@ test('a recipe put away comes back with undo', async ({ page }) => {
   await page.getByLabel('Keeps as').selectOption('cooked');
   await page.getByLabel('Ingredient 1', { exact: true }).fill('2 eggs');
   await page.getByRole('button', { name: 'Save' }).click();
-  await page.getByRole('button', { name: 'Put away' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Put away' }).click();
   await expect(page.getByText('No recipes yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: 'Gone' })).toBeVisible();

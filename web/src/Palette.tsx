@@ -24,6 +24,7 @@ export function Palette({ date, onClose }: { date: string; onClose: () => void }
     { key: 'packet', word: 'Read a packet', kind: 'command', to: '/larder/packet' },
     { key: 'table', word: 'Table', kind: 'place', to: '/table' },
     { key: 'new', word: 'New recipe', kind: 'command', to: '/recipes/new' },
+    { key: 'import', word: 'Bring recipes in', kind: 'command', to: '/recipes/import' },
     { key: 'batch', word: 'Make a batch', kind: 'command', to: `/week/${date}?make=1` },
     ...(recipes.data ?? []).map((recipe) => ({ key: recipe.id, word: recipe.name, kind: 'recipe', to: `/recipes/${recipe.id}` })),
   ];

@@ -15,6 +15,7 @@ const StockPage = later(() => import('./places/larder/StockPage').then((page) =>
 const WordsPage = later(() => import('./places/larder/WordsPage').then((page) => page.WordsPage));
 const RecipeEditorPage = later(() => import('./places/recipes/RecipeEditorPage').then((page) => page.RecipeEditorPage));
 const RecipeSheetPage = later(() => import('./places/recipes/RecipeSheetPage').then((page) => page.RecipeSheetPage));
+const RecipeImportPage = later(() => import('./places/recipes/ImportPage').then((page) => page.ImportPage));
 const RecipesPage = later(() => import('./places/recipes/RecipesPage').then((page) => page.RecipesPage));
 const SessionPage = later(() => import('./places/session/SessionPage').then((page) => page.SessionPage));
 const ShelfPage = later(() => import('./places/shelf/ShelfPage').then((page) => page.ShelfPage));
@@ -42,6 +43,7 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
           <Route path="/shelf/:date" element={<ShelfPage />} />
           <Route path="/recipes" element={<RecipesPage />} />
           <Route path="/recipes/new" element={<RecipeEditorPage />} />
+          <Route path="/recipes/import" element={<RecipeImportPage />} />
           <Route path="/recipes/:id" element={<RecipeSheetPage />} />
           <Route path="/recipes/:id/edit" element={<RecipeEditorPage />} />
           <Route path="/larder" element={<LarderLayout />}>

@@ -147,6 +147,7 @@ public static class Refusals
         new("no-rules", RefusalKind.Wrong, "rules"),
         new("no-scheme", RefusalKind.Wrong, "scheme"),
         new("no-session", RefusalKind.Wrong, "day"),
+        new("not-a-zip", RefusalKind.Wrong, "file"),
         new("not-cooked-yet", RefusalKind.Moved, "date"),
         new("not-english", RefusalKind.Wrong, "text"),
         new("not-portioned", RefusalKind.Moved, "batch"),
@@ -241,6 +242,7 @@ public static class Refusals
         new("too-many-lines", RefusalKind.Wrong, "text", "at most 200"),
         new("too-many-parts", RefusalKind.Wrong, "parts", "at most 12"),
         new("too-many-protocols", RefusalKind.Wrong, "protocol", "at most 40 of its own"),
+        new("too-many-recipes", RefusalKind.Wrong, "recipes", "1 to 500"),
         new("too-many-rows", RefusalKind.Wrong, "items", "at most 100 of each"),
         new("too-many-tasks", RefusalKind.Wrong, "tasks", "at most 60"),
         new("too-many-variants", RefusalKind.Wrong, "variants", "at most 12"),
@@ -284,6 +286,7 @@ public static class Refusals
         new("weight-out-of-range", RefusalKind.Wrong, "items[].tareG, grossG, tareG", "a vessel 0 to 100,000 g, a scale 1 to 100,000 g"),
         new("weight-unknown", RefusalKind.Wrong, "size"),
         new("word-unknown", RefusalKind.Missing, "words"),
+        new("zip-too-large", RefusalKind.Wrong, "file", "2,000 files, 64 MB unpacked"),
     ];
 
     private static readonly Dictionary<string, RefusalEntry> ByCode = All.ToDictionary(entry => entry.Code);

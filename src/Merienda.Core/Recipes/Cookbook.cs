@@ -14,6 +14,9 @@ public sealed class Cookbook(IReadOnlyList<KnownRecipe> recipes, Guid? self = nu
 {
     private const string Prefix = "recipe:";
 
+    /// <summary>The book with one more recipe in it.</summary>
+    public Cookbook With(KnownRecipe recipe) => new([.. recipes.Where(one => one.Id != recipe.Id), recipe], self, former);
+
     private readonly Dictionary<Guid, KnownRecipe> _byId = recipes.ToDictionary(recipe => recipe.Id);
     private readonly ILookup<string, KnownRecipe> _byName = recipes.ToLookup(recipe => Plain(recipe.Of.Name));
 

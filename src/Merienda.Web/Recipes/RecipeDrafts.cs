@@ -1,6 +1,7 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
+using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Storage;
 
@@ -10,6 +11,29 @@ namespace Merienda.Web.Recipes;
 public static class RecipeDrafts
 {
     public const int MostTasks = 60;
+
+    /// <summary>A draft of what somebody wrote; what it does not say is left for the cook.</summary>
+    public static RecipeDraft Of(WrittenRecipe written) =>
+        new(
+            written.Name[..Math.Min(120, written.Name.Length)],
+            written.Portions,
+            null,
+            "",
+            "",
+            "",
+            MeasureSystem.Metric,
+            [
+                .. written.Lines.Select(line => new DraftLine(
+                    RecipeTextReader.Headed(line.Part),
+                    RecipeTextReader.WithoutBullet(line.Text),
+                    null
+                )),
+            ],
+            [.. TaskReader.Read(written.Steps).Take(MostTasks).Select(RecipeSheets.ToTask)],
+            null,
+            Claims: [.. written.Claims.Select(claim => RecipeSheets.ToDraft(claim) with { Of = null })],
+            Source: written.Source
+        );
 
     /// <summary>
     /// Reads a draft's lines and refuses what cannot be a recipe. Lines that nobody can read are kept: they count as unknown.

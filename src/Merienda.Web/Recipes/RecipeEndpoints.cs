@@ -1,7 +1,6 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
-using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
 using Merienda.Formats;
@@ -31,6 +30,8 @@ public static class RecipeEndpoints
         recipes.MapSwaps();
         recipes.MapScaling();
         recipes.MapHistory();
+        recipes.MapImport();
+        recipes.MapExport();
         recipes.MapGet("/{id:guid}/vessels", Vessels).WithName("RecipeVessels");
         api.MapGet("/foods", Foods).WithTags("Recipes").WithName("FindFoods").RequireAuthorization();
     }
@@ -126,7 +127,6 @@ public static class RecipeEndpoints
         }
 
         var written = read.Value;
-        var tasks = TaskReader.Read(written.Steps).Take(RecipeDrafts.MostTasks).Select(RecipeSheets.ToTask);
         return written.Portions is <= 0 or > 1000
             ? new Refusal(
                 "portions-out-of-range",
@@ -135,28 +135,7 @@ public static class RecipeEndpoints
                 "a recipe makes between 0.25 and 1000 portions",
                 "Write for example: Serves 4"
             ).ToProblem()
-            : TypedResults.Ok(
-                new RecipeDraft(
-                    written.Name[..Math.Min(120, written.Name.Length)],
-                    written.Portions,
-                    null,
-                    "",
-                    "",
-                    "",
-                    MeasureSystem.Metric,
-                    [
-                        .. written.Lines.Select(line => new DraftLine(
-                            RecipeTextReader.Headed(line.Part),
-                            RecipeTextReader.WithoutBullet(line.Text),
-                            null
-                        )),
-                    ],
-                    [.. tasks],
-                    null,
-                    Claims: [.. written.Claims.Select(claim => RecipeSheets.ToDraft(claim) with { Of = null })],
-                    Source: written.Source
-                )
-            );
+            : TypedResults.Ok(RecipeDrafts.Of(written));
     }
 
     /// <summary>Reads what a source says a portion has: "420 kcal, 3 g net carbs; 63 % protein".</summary>

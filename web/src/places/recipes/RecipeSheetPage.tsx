@@ -1,3 +1,4 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -132,6 +133,8 @@ function UsualFor({ sheet, id }: { sheet: Sheet; id: string }) {
   );
 }
 
+const inMenu = 'block w-full px-2 py-1.5 text-left data-focus:bg-tray';
+
 function Actions({ id, sheet }: { id: string; sheet: Sheet }) {
   const { name } = sheet;
   const [isScaling, setScaling] = useState(false);
@@ -156,9 +159,35 @@ function Actions({ id, sheet }: { id: string; sheet: Sheet }) {
       >
         Change
       </Link>
-      <Button onClick={() => void archive()} disabled={edit.isPending}>
-        Put away
-      </Button>
+      <Menu>
+        <MenuButton className="inline-flex min-h-9 items-center rounded-sm border border-line px-3 text-sm font-semibold hover:border-rim">
+          More
+        </MenuButton>
+        <MenuItems anchor="bottom end" className="rimmed z-30 w-56 border-x border-b border-line p-1 text-sm shadow-lg">
+          <MenuItem>
+            <button type="button" className={inMenu} onClick={() => window.print()}>
+              Print
+            </button>
+          </MenuItem>
+          {(
+            [
+              ['json', 'Save as a recipe file'],
+              ['md', 'Save as Markdown'],
+            ] as const
+          ).map(([ending, word]) => (
+            <MenuItem key={ending}>
+              <a href={`/api/recipes/${id}/recipe.${ending}`} download className={inMenu}>
+                {word}
+              </a>
+            </MenuItem>
+          ))}
+          <MenuItem>
+            <button type="button" className={inMenu} onClick={() => void archive()} disabled={edit.isPending}>
+              Put away
+            </button>
+          </MenuItem>
+        </MenuItems>
+      </Menu>
     </div>
   );
 }

@@ -18,6 +18,12 @@ export function RecipesPage() {
         <h1 className="text-xl">Recipes</h1>
         <LibraryFilters filters={filters} eaters={first?.eaters ?? []} onChange={setFilters} />
         <span className="flex-1" />
+        <Link to="/recipes/import" className="text-sm font-semibold text-cobalt hover:underline">
+          Bring in
+        </Link>
+        <a href="/api/recipes/recipes.zip" download className="text-sm font-semibold text-cobalt hover:underline">
+          Save all
+        </a>
         <ButtonLink to="/recipes/new">New recipe</ButtonLink>
       </div>
       <Asked of={library}>
@@ -60,6 +66,10 @@ function Empty() {
       </p>
       <Link to="/recipes/new" className="font-semibold text-cobalt hover:underline">
         Paste the first recipe
+      </Link>{' '}
+      or{' '}
+      <Link to="/recipes/import" className="font-semibold text-cobalt hover:underline">
+        bring in a folder of them
       </Link>
     </div>
   );

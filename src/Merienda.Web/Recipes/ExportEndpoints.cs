@@ -1,0 +1,96 @@
+using System.IO.Compression;
+using System.Text;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using Merienda.Formats;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.Extensions.Options;
+
+namespace Merienda.Web.Recipes;
+
+/// <summary>Recipes out: one as a schema.org file or as Markdown, or the whole library in an archive.</summary>
+public static partial class ExportEndpoints
+{
+    public static void MapExport(this RouteGroupBuilder recipes)
+    {
+        recipes.MapGet("/{id:guid}/recipe.json", JsonLd).WithName("ExportRecipe").Produces<string>(contentType: "application/ld+json");
+        recipes.MapGet("/{id:guid}/recipe.md", Markdown).WithName("ExportRecipeMarkdown").Produces<string>(contentType: "text/markdown");
+        recipes.MapGet("/recipes.zip", All).WithName("ExportRecipes").Produces<byte[]>(contentType: "application/zip");
+    }
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> JsonLd(
+        Guid id,
+        CurrentTenant tenant,
+        Database database,
+        RecipeStore recipes,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
+    ) =>
+        await database.Read(tenant, recipes.Latest(id)) is { } recipe
+            ? TypedResults.File(Encoding.UTF8.GetBytes(Written(recipe, json.Value)), "application/ld+json", $"{FileName(recipe)}.json")
+            : RecipeStore.Gone(id).ToProblem();
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Markdown(
+        Guid id,
+        CurrentTenant tenant,
+        Database database,
+        RecipeStore recipes
+    ) =>
+        await database.Read(tenant, recipes.Latest(id)) is { } recipe
+            ? TypedResults.File(
+                Encoding.UTF8.GetBytes(RecipeWriter.Markdown(recipe.Version)),
+                "text/markdown; charset=utf-8",
+                $"{FileName(recipe)}.md"
+            )
+            : RecipeStore.Gone(id).ToProblem();
+
+    private static async Task<FileContentHttpResult> All(
+        CurrentTenant tenant,
+        Database database,
+        RecipeStore recipes,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
+    )
+    {
+        var library = await database.Read(tenant, recipes.All);
+        using var written = new MemoryStream();
+        using (var archive = new ZipArchive(written, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            var names = new Dictionary<string, int>();
+            foreach (var recipe in library)
+            {
+                var name = FileName(recipe);
+                // Two of one name stand side by side.
+                var many = names[name] = names.GetValueOrDefault(name) + 1;
+                using var entry = archive.CreateEntry($"recipes/{name}{(many > 1 ? $" {many}" : "")}.json").Open();
+                entry.Write(Encoding.UTF8.GetBytes(Written(recipe, json.Value)));
+            }
+        }
+
+        return TypedResults.File(written.ToArray(), "application/zip", "merienda-recipes.zip");
+    }
+
+    /// <summary>What another kitchen of ours reads whole, and any other reader as far as it goes.</summary>
+    private static string Written(StoredRecipe recipe, Microsoft.AspNetCore.Http.Json.JsonOptions json)
+    {
+        var draft = RecipeSheets.ToDraft(recipe) with { BasedOn = null };
+        var own = new RecipeToBring(
+            draft,
+            recipe
+                .Version.Lines.Concat(recipe.Version.Variants.SelectMany(variant => variant.Added).Select(added => added.Line))
+                .Where(line => line.Typed.IsChosen)
+                .Select(line => (Key: line.Use?.Of.Key ?? line.Food?.Key, Name: line.Use?.Of.Of.Name ?? line.Food?.Name))
+                .Where(used => used is { Key: not null, Name: not null })
+                .DistinctBy(used => used.Key)
+                .ToDictionary(used => used.Key!, used => used.Name!)
+        );
+        return RecipeWriter.JsonLd(recipe.Version, JsonSerializer.SerializeToNode(own, json.SerializerOptions)!);
+    }
+
+    private static string FileName(StoredRecipe recipe) =>
+        Odd().Replace(recipe.Version.Name, " ").Trim(' ', '.') is { Length: > 0 } name ? name : "recipe";
+
+    /// <summary>What no file system takes.</summary>
+    [GeneratedRegex(@"[\\/:*?""<>|\p{C}\s]+")]
+    private static partial Regex Odd();
+}

@@ -1,0 +1,258 @@
+using System.Text.Json;
+using Merienda.Core.Foods;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Recipes;
+using Merienda.Formats;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.Extensions.Options;
+
+namespace Merienda.Web.Recipes;
+
+/// <param name="Name">Of the file, with its folder.</param>
+public sealed record RecipeFileText(string Name, string Text);
+
+public sealed record ReadFilesRequest(IReadOnlyList<RecipeFileText> Files);
+
+/// <summary>A recipe that was read from a file.</summary>
+/// <param name="Uses">Names of the recipes and foods that keys in the draft mean where it was written.</param>
+public sealed record RecipeToBring(RecipeDraft Draft, IReadOnlyDictionary<string, string> Uses);
+
+/// <summary>What was found in a file: a recipe, or why there is none.</summary>
+/// <param name="Problem">What is wrong or missing, with its cure; null where it can come in as it is.</param>
+/// <param name="Field">Of the draft that the problem is about; empty where nothing could be read.</param>
+/// <param name="IsThere">Whether a recipe of its name is in the library.</param>
+public sealed record FileRead(string File, RecipeToBring? Recipe, string? Problem, string Field, bool IsThere);
+
+/// <param name="Recipes">At most 500; they come in whole or not at all.</param>
+public sealed record BringInRequest(IReadOnlyList<RecipeToBring> Recipes);
+
+/// <param name="Count">How many came in.</param>
+public sealed record BroughtIn(int Count);
+
+/// <summary>Recipes in bulk: files and archives are read first and looked over, then all of them come in with one edit.</summary>
+public static class ImportEndpoints
+{
+    private const int MostBytes = 24_000_000;
+
+    public static void MapImport(this RouteGroupBuilder recipes)
+    {
+        recipes.MapPost("/import/read", ReadFiles).WithName("ReadRecipeFiles").WithMetadata(new RequestSizeLimitAttribute(MostBytes));
+        recipes
+            .MapPost("/import/zip", ReadZip)
+            .WithName("ReadRecipeZip")
+            .Accepts<byte[]>("application/zip")
+            .WithMetadata(new RequestSizeLimitAttribute(MostBytes));
+        recipes.MapPost("/import", BringIn).WithName("BringInRecipes").WithMetadata(new RequestSizeLimitAttribute(MostBytes));
+    }
+
+    private static async Task<Ok<IReadOnlyList<FileRead>>> ReadFiles(
+        ReadFilesRequest request,
+        CurrentTenant tenant,
+        [AsParameters] RecipeEndpoints.Desk desk,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
+    ) =>
+        TypedResults.Ok(
+            await Read([.. request.Files.Select(file => new ArchivedFile(file.Name, file.Text, ""))], tenant, desk, json.Value)
+        );
+
+    private static async Task<Results<Ok<IReadOnlyList<FileRead>>, ProblemHttpResult>> ReadZip(
+        HttpRequest request,
+        CurrentTenant tenant,
+        [AsParameters] RecipeEndpoints.Desk desk,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
+    )
+    {
+        using var body = new MemoryStream();
+        await request.Body.CopyToAsync(body, request.HttpContext.RequestAborted);
+        body.Position = 0;
+        var files = RecipeArchive.Read(body);
+        return files.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok(await Read(files.Value, tenant, desk, json.Value));
+    }
+
+    private static async Task<IReadOnlyList<FileRead>> Read(
+        IReadOnlyList<ArchivedFile> files,
+        CurrentTenant tenant,
+        RecipeEndpoints.Desk desk,
+        Microsoft.AspNetCore.Http.Json.JsonOptions json
+    )
+    {
+        var found = files
+            .SelectMany(file =>
+                file.Text is null
+                    ? [(file.Name, Recipe: (RecipeToBring?)null, (Refusal?)null, file.Problem)]
+                    : RecipeFile
+                        .ReadAll(file.Text)
+                        .Select(read =>
+                            (
+                                file.Name,
+                                Recipe: read.Recipe.Refusal is null
+                                    ? Own(read.Own, json) ?? new(RecipeDrafts.Of(read.Recipe.Value), Nothing)
+                                    : null,
+                                read.Recipe.Refusal,
+                                Problem: ""
+                            )
+                        )
+            )
+            .ToList();
+        var uses = new RecipeUses(
+            string.Join('\n', found.SelectMany(one => one.Recipe?.Draft.AllLines ?? []).Select(line => line.Text)),
+            []
+        );
+        var (((foods, recipes), library), _) = await desk.Database.Read(
+            tenant,
+            desk.Packets.Foods.And(desk.Recipes.Cookbook(uses, null)).And(desk.Recipes.All).And(desk.Households.Table())
+        );
+        var names = library.Select(recipe => recipe.Version.Name.ToLowerInvariant()).ToHashSet();
+        return
+        [
+            .. found.Select(one =>
+            {
+                if (one.Recipe is not { } recipe)
+                {
+                    return new FileRead(one.Name, null, one.Refusal is { } unread ? Said(unread) : Sentence(one.Problem), "", false);
+                }
+
+                var wrong = RecipeDrafts.ToRecipe(Here(recipe, recipes, foods.Matcher), Guid.Empty, foods.Matcher, recipes).Refusal;
+                return new FileRead(
+                    one.Name,
+                    recipe,
+                    wrong is null ? null : Said(wrong),
+                    wrong?.Field ?? "",
+                    names.Contains(recipe.Draft.Name.Trim().ToLowerInvariant())
+                );
+            }),
+        ];
+    }
+
+    private static readonly IReadOnlyDictionary<string, string> Nothing = new Dictionary<string, string>();
+
+    private static string Said(Refusal refusal) => $"{Sentence(refusal.Reason)} {Sentence(refusal.Cure)}";
+
+    private static string Sentence(string words) => words.Length == 0 ? "" : $"{char.ToUpperInvariant(words[0])}{words[1..].TrimEnd('.')}.";
+
+    /// <summary>What we wrote ourselves; null where it is not ours or not whole: then what everybody reads is read.</summary>
+    private static RecipeToBring? Own(string? own, Microsoft.AspNetCore.Http.Json.JsonOptions json)
+    {
+        try
+        {
+            return own is null ? null : JsonSerializer.Deserialize<RecipeToBring>(own, json.SerializerOptions);
+        }
+        catch (Exception error) when (error is JsonException or BadHttpRequestException)
+        {
+            return null;
+        }
+    }
+
+    /// <summary>The draft with the keys of this household: a used recipe is found by its name, a packet of elsewhere by the line's words.</summary>
+    private static RecipeDraft Here(RecipeToBring recipe, Cookbook recipes, FoodMatcher foods)
+    {
+        string? Key(string? key) =>
+            key is null || (Cookbook.IdIn(key) is null ? foods.WithKey(key) is not null : recipes.WithKey(key) is not null) ? key
+            : recipe.Uses.TryGetValue(key, out var name) ? recipes.Named(name)?.Key
+            : null;
+        DraftLine Line(DraftLine line) => line with { Food = Key(line.Food) };
+        return recipe.Draft with
+        {
+            BasedOn = null,
+            Lines = [.. recipe.Draft.Lines.Select(Line)],
+            Variants =
+            [
+                .. (recipe.Draft.Variants ?? []).Select(variant =>
+                    variant with
+                    {
+                        Added = [.. variant.Added.Select(added => added with { Line = Line(added.Line) })],
+                    }
+                ),
+            ],
+        };
+    }
+
+    private static async Task<Results<Ok<BroughtIn>, ProblemHttpResult>> BringIn(
+        BringInRequest request,
+        Editing editing,
+        [AsParameters] RecipeEndpoints.Desk desk,
+        TimeProvider clock
+    )
+    {
+        if (request.Recipes.Count is 0 or > RecipeStore.MostAtOnce)
+        {
+            return new Refusal(
+                "too-many-recipes",
+                "recipes",
+                $"{request.Recipes.Count}",
+                $"1 to {RecipeStore.MostAtOnce} recipes come in at once",
+                "Bring the others in afterwards"
+            ).ToProblem();
+        }
+
+        var lines = request.Recipes.SelectMany(recipe => recipe.Draft.AllLines).Select(line => line.Text);
+        var edited = await desk.Recipes.BringIn(
+            editing,
+            desk.Recipes.Cookbook(new(string.Join('\n', lines.Concat(request.Recipes.SelectMany(recipe => recipe.Uses.Values))), []), null),
+            (foods, recipes) => ToRecipes(request.Recipes, foods.Matcher, recipes),
+            clock.GetUtcNow()
+        );
+        return editing.Answer<BroughtIn>(
+            edited.Refusal is { } refusal ? refusal : edited.Value.Select(_ => new BroughtIn(request.Recipes.Count))
+        );
+    }
+
+    /// <summary>All of them, what others take some of first; the first that cannot be stops them all.</summary>
+    private static Result<IReadOnlyList<StoredRecipe>> ToRecipes(IReadOnlyList<RecipeToBring> brought, FoodMatcher foods, Cookbook recipes)
+    {
+        var read = new List<StoredRecipe>();
+        foreach (var at in InOrder(brought))
+        {
+            var id = Guid.CreateVersion7();
+            var recipe = RecipeDrafts.ToRecipe(Here(brought[at], recipes, foods), id, foods, recipes);
+            if (recipe.Refusal is { } refusal)
+            {
+                return refusal with { Value = $"{brought[at].Draft.Name}: {refusal.Value}".TrimEnd(' ', ':') };
+            }
+
+            read.Add(recipe.Value with { Number = 1 });
+            recipes = recipes.With(recipe.Value.Known);
+        }
+
+        return read;
+    }
+
+    /// <summary>Places of the recipes: one whose name stands in a line of another comes before that one; a ring is broken where it begins.</summary>
+    private static List<int> InOrder(IReadOnlyList<RecipeToBring> brought)
+    {
+        var names = brought.Select(recipe => recipe.Draft.Name.Trim().ToLowerInvariant()).ToList();
+        var words = brought
+            .Select(recipe =>
+                string.Join('\n', recipe.Draft.AllLines.Select(line => line.Text).Concat(recipe.Uses.Values)).ToLowerInvariant()
+            )
+            .ToList();
+        var (order, seen) = (new List<int>(), new HashSet<int>());
+        for (var at = 0; at < brought.Count; at++)
+        {
+            Visit(at);
+        }
+
+        return order;
+
+        void Visit(int at)
+        {
+            if (!seen.Add(at))
+            {
+                return;
+            }
+
+            for (var other = 0; other < names.Count; other++)
+            {
+                if (other != at && names[other].Length > 0 && words[at].Contains(names[other], StringComparison.Ordinal))
+                {
+                    Visit(other);
+                }
+            }
+
+            order.Add(at);
+        }
+    }
+}
