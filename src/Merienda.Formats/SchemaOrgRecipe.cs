@@ -86,7 +86,7 @@ public static partial class SchemaOrgRecipe
                 "no-ingredients",
                 "recipeIngredient",
                 $"{ingredients.Count} lines",
-                $"a recipe has between 1 and {RecipeTextReader.MostLines}",
+                $"a recipe has between 1 and {RecipeTextReader.MostLines} ingredient lines",
                 "Give recipeIngredient as a list of strings"
             );
         }

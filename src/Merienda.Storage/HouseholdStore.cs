@@ -119,6 +119,44 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
         string? variant,
         Func<Reading<TView>> view
     ) =>
+        ChangeFor(
+            stamp,
+            recipe,
+            eaterId,
+            (before, found) => before.PreferVariant(found.RecipeId, found.Version, variant),
+            (before, found) => $"{before.Name} gets {found.Version.Name} {variant ?? "as written"}",
+            view
+        );
+
+    /// <summary>Notes that an eater does not like a dish or a part of it, or likes it after all.</summary>
+    /// <param name="part">Empty for the whole dish.</param>
+    public Task<Result<Edited<TView>>> Dislike<TView>(
+        EditStamp stamp,
+        (Guid Id, Reading<StoredRecipe?> Read) recipe,
+        Guid eaterId,
+        string part,
+        bool isDisliked,
+        Func<Reading<TView>> view
+    ) =>
+        ChangeFor(
+            stamp,
+            recipe,
+            eaterId,
+            (before, found) => before.Dislike(found.RecipeId, found.Version, part, isDisliked),
+            (before, found) =>
+                $"{before.Name} {(isDisliked ? "does not like" : "likes")} {(part.Length == 0 ? found.Version.Name : $"the {part} of {found.Version.Name}")}",
+            view
+        );
+
+    /// <summary>Changes what is said of an eater and a recipe.</summary>
+    private Task<Result<Edited<TView>>> ChangeFor<TView>(
+        EditStamp stamp,
+        (Guid Id, Reading<StoredRecipe?> Read) recipe,
+        Guid eaterId,
+        Func<EaterSettings, StoredRecipe, Result<EaterSettings>> decide,
+        Func<EaterSettings, StoredRecipe, string> words,
+        Func<Reading<TView>> view
+    ) =>
         door.Edit<((Table Table, IReadOnlyList<(Guid, int)> Seats) First, StoredRecipe? Recipe), bool, TView>(
             stamp,
             Journal.Eater,
@@ -136,17 +174,10 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
                     return EaterGone(eaterId);
                 }
 
-                var after = before.PreferVariant(found.RecipeId, found.Version, variant);
+                var after = decide(before, found);
                 return after.Refusal is { } refusal
                     ? refusal
-                    : new Decided<bool>(
-                        new Change($"{before.Name} gets {found.Version.Name} {variant ?? "as written"}").Put(
-                            before,
-                            after.Value,
-                            SeatOf(seats, eaterId)
-                        ),
-                        true
-                    );
+                    : new Decided<bool>(new Change(words(before, found)).Put(before, after.Value, SeatOf(seats, eaterId)), true);
             },
             _ => view()
         );

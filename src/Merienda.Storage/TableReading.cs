@@ -50,6 +50,7 @@ internal static class TableReading
         select eater_id, what, reason, accepted_by, accepted_at from eater_acceptance order by what;
         select eater_id, what from eater_dislike order by what;
         select eater_id, recipe_id, variant from eater_variant order by recipe_id;
+        select eater_id, recipe_id, part from eater_dish order by recipe_id, part;
         select eater_id, protocol_id, starts_on, restriction_ends_on from eater_phase order by protocol_id;
         select eater_id, protocol_id, challenge_id, outcome from eater_challenge order by position;
         select eater_id, packet_id, is_approved, reason, decided_on, statement from packet_opinion order by decided_on, packet_id;
@@ -118,6 +119,11 @@ internal static class TableReading
             row => row.Eater,
             row => new(row.Recipe, row.Variant)
         );
+        var dishes = await By<(Guid Eater, Guid Recipe, string Part), DislikedDish>(
+            rows,
+            row => row.Eater,
+            row => new(row.Recipe, row.Part)
+        );
         var phases = await By<(Guid Eater, string Protocol, DateOnly Start, DateOnly End), (string Protocol, DateOnly Start, DateOnly End)>(
             rows,
             row => row.Eater,
@@ -152,6 +158,7 @@ internal static class TableReading
                 Accepted = [.. accepted[eater.Id]],
                 Dislikes = [.. dislikes[eater.Id]],
                 UsualVariants = [.. variants[eater.Id]],
+                DislikedDishes = [.. dishes[eater.Id]],
                 Phases =
                 [
                     .. phases[eater.Id]

@@ -24,6 +24,9 @@ public class ConstraintTests(TestDatabase database)
         "insert into recipe_variant_change (household_id, recipe_version_id, variant, position, line_id, part, times) select household_id, recipe_version_id, 99,";
     private const string Part =
         "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on, made_amount, made_unit) select household_id, id,";
+    private const string Disliked = "insert into eater_dish (household_id, eater_id, recipe_id, part) select id,";
+    private const string Collected = "insert into recipe_collection (household_id, recipe_id, name) select household_id,";
+    private const string Filter = "insert into library_filter (household_id, name, query) select id,";
     private const string Claim =
         "insert into recipe_claim (household_id, recipe_version_id, position, what, value, variant, part, said_of) select household_id, id,";
     private const string Said =
@@ -204,6 +207,22 @@ public class ConstraintTests(TestDatabase database)
             },
             { "eater_variant_eater", $"{UsualVariant} gen_random_uuid(), (select id from recipe limit 1), 'x' from household limit 1" },
             { "eater_variant_recipe", $"{UsualVariant} (select id from eater limit 1), gen_random_uuid(), 'x' from household limit 1" },
+            {
+                "eater_dish_part_length",
+                $"{Disliked} (select id from eater limit 1), (select id from recipe limit 1), repeat('x', 61) from household limit 1"
+            },
+            {
+                "eater_dish_key",
+                $"{Disliked} (select id from eater limit 1), (select id from recipe limit 1), 'x' from household, generate_series(1, 2)"
+            },
+            { "eater_dish_eater", $"{Disliked} gen_random_uuid(), (select id from recipe limit 1), '' from household limit 1" },
+            { "eater_dish_recipe", $"{Disliked} (select id from eater limit 1), gen_random_uuid(), '' from household limit 1" },
+            { "recipe_collection_name_length", $"{Collected} id, '' from recipe limit 1" },
+            { "recipe_collection_key", $"{Collected} id, 'x' from (select * from recipe limit 1) recipe, generate_series(1, 2)" },
+            { "recipe_collection_recipe", $"{Collected} gen_random_uuid(), 'x' from recipe limit 1" },
+            { "library_filter_name_length", $"{Filter} '', 'x' from household limit 1" },
+            { "library_filter_query_length", $"{Filter} 'x', '' from household limit 1" },
+            { "library_filter_key", $"{Filter} 'x', 'y' from (select * from household limit 1) household, generate_series(1, 2)" },
             { "lot_portions_range", "update lot set portions = 61" },
             { "lot_variant_length", "update lot set variant = ''" },
             {

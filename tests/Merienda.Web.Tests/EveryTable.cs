@@ -101,6 +101,18 @@ internal static class EveryTable
         odd["claims"] = new JsonArray(new JsonObject { ["what"] = "energy", ["value"] = 120 });
         var varied = (await visitor.Must(HttpMethod.Post, "/api/recipes", odd))["id"]!.GetValue<Guid>();
         await visitor.Must(HttpMethod.Put, $"/api/recipes/{varied}/usual", new { eaterId = eater, variant = "Half" });
+        await visitor.Must(
+            HttpMethod.Put,
+            $"/api/recipes/{varied}/disliked",
+            new
+            {
+                eaterId = eater,
+                part = "",
+                isDisliked = true,
+            }
+        );
+        await visitor.Must(HttpMethod.Put, $"/api/recipes/{varied}/collections", new { names = new[] { "Suppers" } });
+        await visitor.Must(HttpMethod.Put, "/api/recipes/filters", new { name = "Quick", query = "handsOn=10" });
         var board = await visitor.MakeBatch(Week, await visitor.AddRecipe(), Day(0), 2);
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
         await visitor.Must(HttpMethod.Post, $"{Week}/batches/{batch}/place", FirstBatch.Place(eater, 0));

@@ -128,7 +128,7 @@ public class ImportTests(TestDatabase database)
                 },
             }
         );
-        Assert.Equal("portions", read[0]!["field"]!.GetValue<string>());
+        Assert.Equal(["portions"], read[0]!["needs"]!.AsArray().Select(need => need!.GetValue<string>()));
         Assert.Null(read[1]!["recipe"]);
         Assert.Contains("nothing to read", read[1]!["problem"]!.GetValue<string>(), StringComparison.Ordinal);
         Assert.Null(read[2]!["recipe"]);

@@ -14,11 +14,12 @@ test('files are read and looked over, what is missing is filled in, and one undo
       file('photo.jpg', 'x'),
       file('list.json', '{"@graph":[{"@type":"Recipe","name":"Egg cups","recipeYield":6,"recipeIngredient":["6 eggs"]},{"@type":"Recipe","name":"Nothing"}]}'),
     ]);
-  await expect(page.getByRole('button', { name: 'Bring 2 recipes in' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Bring 1 recipe in' })).toBeVisible();
   await expect(page.getByText('It is no recipe file')).toBeVisible();
   await expectAxeClean(page);
   await page.getByLabel('Portions of Rice').fill('2');
-  await page.getByRole('checkbox', { name: 'Bring in Rice' }).check();
+  await expect(page.getByRole('checkbox', { name: 'Bring in Rice' })).toBeChecked();
+  await page.getByLabel('How Egg cups keeps').selectOption({ label: 'Hard-cooked eggs, unpeeled' });
   await page.getByRole('button', { name: 'Bring 3 recipes in' }).press('Enter');
   await expect(page.getByText('3 recipes came in.')).toBeVisible();
   await expect(page.getByRole('link', { name: 'Leek soup' })).toBeVisible();

@@ -12,6 +12,12 @@ public sealed record Eater(Guid Id, string Name, EaterRules Rules, IReadOnlyList
     /// <summary>Names of variants that are made for them, by recipe.</summary>
     public IReadOnlyDictionary<Guid, string> UsualVariants { get; init; } = new Dictionary<Guid, string>();
 
+    public IReadOnlyList<DislikedDish> DislikedDishes { get; init; } = [];
+
+    /// <summary>Whether they would rather not have a dish of a recipe, as it is made for them: the dish, or a part that is in it.</summary>
+    public bool Dislikes(Guid recipe, Recipes.RecipeVersion dish) =>
+        DislikedDishes.Any(one => one.Recipe == recipe && (one.Part.Length == 0 || dish.PartNames.Contains(one.Part)));
+
     /// <summary>The variant of a dish that is made for them; null for the dish as written, also where it has no such variant any more.</summary>
     /// <param name="recipe">Id of the recipe that the dish is a version of.</param>
     public string? UsualOf(Guid recipe, Recipes.RecipeVersion dish) =>

@@ -43,6 +43,10 @@ public sealed record StatedPhase(
 /// <summary>The variant of a recipe that is made for somebody.</summary>
 public sealed record UsualVariant(Guid Recipe, string Variant);
 
+/// <summary>A dish, or a part of one, that an eater does not like.</summary>
+/// <param name="Part">Its name; empty for the whole dish.</param>
+public sealed record DislikedDish(Guid Recipe, string Part);
+
 /// <summary>Everything a household says about one eater; <see cref="Table"/> makes an <see cref="Eater"/> with rules of it.</summary>
 public sealed record EaterSettings(
     Guid Id,
@@ -70,6 +74,8 @@ public sealed record EaterSettings(
 
     /// <summary>At most one of a recipe.</summary>
     public IReadOnlyList<UsualVariant> UsualVariants { get; init; } = [];
+
+    public IReadOnlyList<DislikedDish> DislikedDishes { get; init; } = [];
 
     public IReadOnlyList<StatedPhase> Phases { get; init; } = [];
 

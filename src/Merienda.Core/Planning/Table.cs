@@ -105,5 +105,6 @@ public sealed class Table
         )
         {
             UsualVariants = settings.UsualVariants.ToDictionary(one => one.Recipe, one => one.Variant),
+            DislikedDishes = settings.DislikedDishes,
         };
 }

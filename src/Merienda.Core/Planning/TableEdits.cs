@@ -177,6 +177,26 @@ public static class TableEdits
                 ],
             };
 
+    /// <summary>Notes that an eater does not like a dish or a part of it, or likes it after all.</summary>
+    /// <param name="part">Empty for the whole dish.</param>
+    public static Result<EaterSettings> Dislike(
+        this EaterSettings eater,
+        Guid recipe,
+        Recipes.RecipeVersion version,
+        string part,
+        bool isDisliked
+    ) =>
+        isDisliked && part.Length > 0 && !version.PartNames.Contains(part)
+            ? new Refusal("unknown-part", "part", part, "the dish has no such part", "Choose one of its parts")
+            : eater with
+            {
+                DislikedDishes =
+                [
+                    .. eater.DislikedDishes.Where(one => one != new DislikedDish(recipe, part)),
+                    .. isDisliked ? new[] { new DislikedDish(recipe, part) } : [],
+                ],
+            };
+
     /// <summary>An adult accepts a food, or a line's words, for somebody with an allergy.</summary>
     public static Result<EaterSettings> Accept(this EaterSettings eater, StatedAcceptance said, bool isAdult)
     {

@@ -38,6 +38,7 @@ internal static class EaterPut
                 eater.Accepted.Select(item => new EaterAcceptanceRow(eater.Id, item.What, item.Reason, item.AcceptedBy, item.AcceptedAt))
         );
         Each(Tables.EaterDislike, eater => eater.Dislikes.Select(what => new EaterDislikeRow(eater.Id, what)));
+        Each(Tables.EaterDish, eater => eater.DislikedDishes.Select(one => new EaterDishRow(eater.Id, one.Recipe, one.Part)));
         Each(Tables.EaterVariant, eater => eater.UsualVariants.Select(one => new EaterVariantRow(eater.Id, one.Recipe, one.Variant)));
         Each(
             Tables.EaterPhase,

@@ -55,6 +55,10 @@ public sealed record RecipePartRow(
     string? MadeUnit
 );
 
+public sealed record RecipeCollectionRow(Guid RecipeId, string Name);
+
+public sealed record LibraryFilterRow(string Name, string Query);
+
 public sealed record RecipeClaimRow(
     Guid RecipeVersionId,
     int Position,

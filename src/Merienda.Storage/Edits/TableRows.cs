@@ -45,6 +45,8 @@ public sealed record EaterAcceptanceRow(Guid EaterId, string What, string Reason
 
 public sealed record EaterDislikeRow(Guid EaterId, string What);
 
+public sealed record EaterDishRow(Guid EaterId, Guid RecipeId, string Part);
+
 public sealed record EaterVariantRow(Guid EaterId, Guid RecipeId, string Variant);
 
 public sealed record EaterPhaseRow(Guid EaterId, string ProtocolId, DateOnly StartsOn, DateOnly RestrictionEndsOn);

@@ -65,6 +65,9 @@ public static class Tables
         "position"
     );
     public static readonly TenantTable<RecipeClaimRow> RecipeClaim = new("recipe_claim", "recipe_version_id", "position");
+    public static readonly TenantTable<RecipeCollectionRow> RecipeCollection = new("recipe_collection", "recipe_id", "name");
+    public static readonly TenantTable<LibraryFilterRow> LibraryFilter = new("library_filter", "name");
+    public static readonly TenantTable<EaterDishRow> EaterDish = new("eater_dish", "eater_id", "recipe_id", "part");
     public static readonly TenantTable<EaterVariantRow> EaterVariant = new("eater_variant", "eater_id", "recipe_id");
     public static readonly TenantTable<RecipeTaskRow> RecipeTask = new("recipe_task", "recipe_version_id", "position");
 
@@ -116,6 +119,9 @@ public static class Tables
         RecipeVariantChange,
         RecipeTask,
         RecipeClaim,
+        RecipeCollection,
+        LibraryFilter,
+        EaterDish,
         EaterVariant,
         PrepSession,
         Batch,

@@ -80,6 +80,7 @@ public static class MeriendaHost
         services.AddSingleton<ProtocolStore>();
         services.AddSingleton<KitchenStore>();
         services.AddSingleton<RecipeHistory>();
+        services.AddSingleton<LibraryStore>();
         services.AddSingleton<RhythmStore>();
         services.AddSingleton<MemberStore>();
         services.AddSingleton<RecipeVersions>();

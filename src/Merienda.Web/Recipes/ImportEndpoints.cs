@@ -21,10 +21,10 @@ public sealed record ReadFilesRequest(IReadOnlyList<RecipeFileText> Files);
 public sealed record RecipeToBring(RecipeDraft Draft, IReadOnlyDictionary<string, string> Uses);
 
 /// <summary>What was found in a file: a recipe, or why there is none.</summary>
-/// <param name="Problem">What is wrong or missing, with its cure; null where it can come in as it is.</param>
-/// <param name="Field">Of the draft that the problem is about; empty where nothing could be read.</param>
+/// <param name="Problem">What is wrong, with its cure; null where it can come in once what it needs is said.</param>
+/// <param name="Needs">Fields of the draft that it does not say: "portions", "keeping".</param>
 /// <param name="IsThere">Whether a recipe of its name is in the library.</param>
-public sealed record FileRead(string File, RecipeToBring? Recipe, string? Problem, string Field, bool IsThere);
+public sealed record FileRead(string File, RecipeToBring? Recipe, string? Problem, IReadOnlyList<string> Needs, bool IsThere);
 
 /// <param name="Recipes">At most 500; they come in whole or not at all.</param>
 public sealed record BringInRequest(IReadOnlyList<RecipeToBring> Recipes);
@@ -112,19 +112,42 @@ public static class ImportEndpoints
             {
                 if (one.Recipe is not { } recipe)
                 {
-                    return new FileRead(one.Name, null, one.Refusal is { } unread ? Said(unread) : Sentence(one.Problem), "", false);
+                    return new FileRead(one.Name, null, one.Refusal is { } unread ? Said(unread) : Sentence(one.Problem), [], false);
                 }
 
-                var wrong = RecipeDrafts.ToRecipe(Here(recipe, recipes, foods.Matcher), Guid.Empty, foods.Matcher, recipes).Refusal;
+                var (wrong, needs) = Lacking(Here(recipe, recipes, foods.Matcher), foods.Matcher, recipes);
                 return new FileRead(
                     one.Name,
                     recipe,
                     wrong is null ? null : Said(wrong),
-                    wrong?.Field ?? "",
+                    needs,
                     names.Contains(recipe.Draft.Name.Trim().ToLowerInvariant())
                 );
             }),
         ];
+    }
+
+    /// <summary>What a draft does not say, and what is wrong with it beside that.</summary>
+    private static (Refusal? Wrong, IReadOnlyList<string> Needs) Lacking(RecipeDraft draft, FoodMatcher foods, Cookbook recipes)
+    {
+        var needs = new List<string>();
+        while (true)
+        {
+            var wrong = RecipeDrafts.ToRecipe(draft, Guid.Empty, foods, recipes).Refusal;
+            switch (wrong?.Code)
+            {
+                case "portions-missing":
+                    draft = draft with { Portions = 1 };
+                    break;
+                case "keeping-missing":
+                    draft = draft with { Keeping = Core.Keeping.KeepingClass.All[0].Key };
+                    break;
+                default:
+                    return (wrong, needs);
+            }
+
+            needs.Add(wrong.Field);
+        }
     }
 
     private static readonly IReadOnlyDictionary<string, string> Nothing = new Dictionary<string, string>();

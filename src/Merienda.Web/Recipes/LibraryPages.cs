@@ -35,6 +35,8 @@ public enum LibrarySort
 /// <param name="Minutes">From start to end, at most.</param>
 /// <param name="Appliance">An appliance, as in an answer.</param>
 /// <param name="Keeps">Days in the fridge, at least.</param>
+/// <param name="Liked">Only what the eater that is asked for likes, or everybody.</param>
+/// <param name="Collection">Name of a collection.</param>
 /// <param name="Sort">One of name, energy, protein, netCarbohydrate, handsOn, minutes, keeps, verdict.</param>
 /// <param name="Skip">Rows that were shown already.</param>
 public sealed record LibraryQuery(
@@ -47,13 +49,16 @@ public sealed record LibraryQuery(
     string? Appliance = null,
     int? Keeps = null,
     bool Freezes = false,
+    bool Liked = false,
+    string? Collection = null,
     string? Sort = null,
     bool Down = false,
     int Skip = 0
 );
 
 /// <param name="Variant">The variant that is made for them and was judged; null for the recipe as written.</param>
-public sealed record LibraryVerdict(Guid EaterId, Verdict Verdict, bool HasRules, string? Variant);
+/// <param name="IsDisliked">Whether they would rather not have it.</param>
+public sealed record LibraryVerdict(Guid EaterId, Verdict Verdict, bool HasRules, string? Variant, bool IsDisliked);
 
 /// <param name="HandsOn">Minutes.</param>
 /// <param name="Minutes">From start to end, with the recipes that it uses.</param>
@@ -75,7 +80,19 @@ public sealed record LibraryEater(Guid Id, string Name);
 
 /// <param name="Found">How many recipes are as they were looked for.</param>
 /// <param name="All">How many there are.</param>
-public sealed record LibraryPage(IReadOnlyList<LibraryEater> Eaters, IReadOnlyList<LibraryRow> Rows, int Found, int All);
+/// <param name="Collections">Names of all that there are.</param>
+/// <param name="Kept">Filters that are looked for again.</param>
+public sealed record LibraryPage(
+    IReadOnlyList<LibraryEater> Eaters,
+    IReadOnlyList<LibraryRow> Rows,
+    int Found,
+    int All,
+    IReadOnlyList<string> Collections,
+    IReadOnlyList<KeptFilter> Kept
+);
+
+/// <param name="Query">As it stands in the address of the library.</param>
+public sealed record KeptFilter(string Name, string Query);
 
 /// <summary>Who can eat what: every recipe against every eater, a page at a time.</summary>
 public static class LibraryPages
@@ -94,7 +111,8 @@ public static class LibraryPages
         LibraryQuery query,
         IReadOnlyList<StoredRecipe> library,
         IReadOnlyList<Eater> eaters,
-        KnowledgeBase knowledge
+        KnowledgeBase knowledge,
+        LibraryOrder order
     )
     {
         var (verdict, appliance, sort) = (
@@ -113,7 +131,7 @@ public static class LibraryPages
         }
 
         var words = (query.Search ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        return Found(new(query, words, verdict.Value, appliance.Value, sort.Value ?? LibrarySort.Name), library, eaters, knowledge);
+        return Found(new(query, words, verdict.Value, appliance.Value, sort.Value ?? LibrarySort.Name), library, eaters, knowledge, order);
     }
 
     /// <summary>A word of a closed set, whatever its capitals; null when nothing is said.</summary>
@@ -141,7 +159,8 @@ public static class LibraryPages
         Asked asking,
         IReadOnlyList<StoredRecipe> library,
         IReadOnlyList<Eater> eaters,
-        KnowledgeBase knowledge
+        KnowledgeBase knowledge,
+        LibraryOrder order
     )
     {
         var query = asking.Query;
@@ -152,12 +171,29 @@ public static class LibraryPages
             found = found.Where(recipe => asked.Where(HasRules).All(eater => VerdictOf(eater, recipe) == verdict));
         }
 
+        if (query.Liked)
+        {
+            found = found.Where(recipe => !asked.Any(eater => Dislikes(eater, recipe)));
+        }
+
+        if (!string.IsNullOrEmpty(query.Collection))
+        {
+            found = found.Where(recipe => order.Collections[recipe.RecipeId].Contains(query.Collection, StringComparer.OrdinalIgnoreCase));
+        }
+
         var all = Sorted(asking.Sort, query.Down, found, asked).ToList();
         return new(
             [.. eaters.Select(eater => new LibraryEater(eater.Id, eater.Name))],
             [.. all.Skip(Math.Max(0, query.Skip)).Take(PageSize).Select(recipe => ToRow(recipe, eaters, knowledge))],
             all.Count,
-            library.Count
+            library.Count,
+            [
+                .. order
+                    .Collections.SelectMany(names => names)
+                    .Distinct(StringComparer.OrdinalIgnoreCase)
+                    .Order(StringComparer.OrdinalIgnoreCase),
+            ],
+            [.. order.Filters.Select(filter => new KeptFilter(filter.Name, filter.Query))]
         );
     }
 
@@ -221,6 +257,9 @@ public static class LibraryPages
     private static Verdict VerdictOf(Eater eater, StoredRecipe recipe) =>
         eater.VerdictOf(recipe.Version.As(eater.UsualOf(recipe.RecipeId, recipe.Version))!);
 
+    private static bool Dislikes(Eater eater, StoredRecipe recipe) =>
+        eater.Dislikes(recipe.RecipeId, recipe.Version.As(eater.UsualOf(recipe.RecipeId, recipe.Version))!);
+
     private static bool HasRules(Eater eater) => eater.Rules.Rules.Count > 0;
 
     private static LibraryRow ToRow(StoredRecipe recipe, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)
@@ -242,7 +281,8 @@ public static class LibraryPages
                     eater.Id,
                     VerdictOf(eater, recipe),
                     HasRules(eater),
-                    eater.UsualOf(recipe.RecipeId, recipe.Version)
+                    eater.UsualOf(recipe.RecipeId, recipe.Version),
+                    Dislikes(eater, recipe)
                 )),
             ]
         );

@@ -268,13 +268,23 @@ public sealed record RecipeSheet(
     IReadOnlyList<ShownMeasure> PerPiece,
     IReadOnlyList<SheetClaim> Claims,
     string Source,
-    string Note
+    string Note,
+    IReadOnlyList<string> Collections
 );
 
 /// <summary>The variant that is made for an eater.</summary>
 /// <param name="Variant">Null for the recipe as written.</param>
 /// <param name="IsGone">Whether the recipe has no such variant any more: it is cooked as written then.</param>
-public sealed record SheetUsual(Guid EaterId, string Eater, string? Variant, bool IsGone);
+/// <param name="Dislikes">Parts that they do not like; an empty name stands for the whole dish.</param>
+public sealed record SheetUsual(Guid EaterId, string Eater, string? Variant, bool IsGone, IReadOnlyList<string> Dislikes);
+
+/// <param name="Part">Empty for the whole dish.</param>
+public sealed record DislikeRequest(Guid EaterId, string Part, bool IsDisliked);
+
+public sealed record CollectionsRequest(IReadOnlyList<string> Names);
+
+/// <param name="Query">As it stands in the address of the library; null to let the filter go.</param>
+public sealed record FilterRequest(string Name, string? Query);
 
 /// <param name="Variant">Null for the recipe as written.</param>
 public sealed record UsualVariantRequest(Guid EaterId, string? Variant);

@@ -26,6 +26,9 @@ public static class RecipeEndpoints
         recipes.MapPost("", Add).WithName("AddRecipe");
         recipes.MapPut("/{id:guid}", Change).WithName("ChangeRecipe");
         recipes.MapPut("/{id:guid}/usual", PreferVariant).WithName("PreferVariant");
+        recipes.MapPut("/{id:guid}/disliked", Dislike).WithName("DislikeDish");
+        recipes.MapPut("/{id:guid}/collections", Collect).WithName("CollectRecipe");
+        recipes.MapPut("/filters", KeepFilter).WithName("KeepFilter");
         recipes.MapDelete("/{id:guid}", Archive).WithName("ArchiveRecipe");
         recipes.MapSwaps();
         recipes.MapScaling();
@@ -99,8 +102,11 @@ public static class RecipeEndpoints
         [AsParameters] Desk desk
     )
     {
-        var (table, library) = await desk.Database.Read(tenant, desk.Households.Table().And(desk.Recipes.All));
-        var page = LibraryPages.Of(query, library, table.Diners, desk.Knowledge);
+        var ((table, library), order) = await desk.Database.Read(
+            tenant,
+            desk.Households.Table().And(desk.Recipes.All).And(LibraryStore.Order)
+        );
+        var page = LibraryPages.Of(query, library, table.Diners, desk.Knowledge, order);
         return page.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok(page.Value);
     }
 
@@ -176,7 +182,7 @@ public static class RecipeEndpoints
         var read = RecipeDrafts.ToRecipe(soFar, recipe ?? Guid.Empty, foods.Matcher, recipes);
         return read.Refusal is { } refusal
             ? refusal.ToProblem()
-            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table, foods.Matcher, desk.Knowledge, NoneNewer, variant));
+            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table, foods.Matcher, desk.Knowledge, NoneNewer, [], variant));
     }
 
     private static Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Add(
@@ -209,6 +215,40 @@ public static class RecipeEndpoints
                 () => SheetOf(id, desk, request.Variant).Select(sheet => sheet!)
             )
         );
+
+    private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Dislike(
+        Guid id,
+        DislikeRequest request,
+        Editing editing,
+        [AsParameters] Desk desk
+    ) =>
+        editing.Answer(
+            await desk.Households.Dislike(
+                editing,
+                (id, desk.Recipes.Latest(id)),
+                request.EaterId,
+                request.Part,
+                request.IsDisliked,
+                () => SheetOf(id, desk).Select(sheet => sheet!)
+            )
+        );
+
+    private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Collect(
+        Guid id,
+        CollectionsRequest request,
+        Editing editing,
+        LibraryStore library,
+        [AsParameters] Desk desk
+    ) =>
+        editing.Answer(
+            await library.Collect(editing, (id, desk.Recipes.Latest(id)), request.Names, () => SheetOf(id, desk).Select(sheet => sheet!))
+        );
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> KeepFilter(
+        FilterRequest request,
+        Editing editing,
+        LibraryStore library
+    ) => editing.Done(await library.KeepFilter(editing, request.Name, request.Query));
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Archive(
         Guid id,
@@ -275,9 +315,12 @@ public static class RecipeEndpoints
             .And(desk.Households.Table())
             .And(desk.Packets.Foods)
             .And(RecipeStore.UsedBy(id))
+            .And(LibraryStore.Order)
             .Select(read =>
             {
-                var (((recipe, table), foods), current) = read;
-                return recipe is null ? null : RecipeSheets.ToSheet(recipe, id, table, foods.Matcher, desk.Knowledge, current, variant);
+                var ((((recipe, table), foods), current), order) = read;
+                return recipe is null
+                    ? null
+                    : RecipeSheets.ToSheet(recipe, id, table, foods.Matcher, desk.Knowledge, current, order.Collections[id], variant);
             });
 }

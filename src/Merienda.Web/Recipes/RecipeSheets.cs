@@ -44,6 +44,7 @@ public static class RecipeSheets
         FoodMatcher foods,
         KnowledgeBase knowledge,
         IReadOnlyDictionary<Guid, Guid> current,
+        IEnumerable<string> collections,
         string? variant = null
     )
     {
@@ -103,7 +104,8 @@ public static class RecipeSheets
             version.MadeIn(YieldUnit.Pieces) is { } pieces ? All(value => value * (version.Portions / pieces)) : [],
             [.. ClaimCheck.Of(recipe.Version, scheme).Select(ToClaim)],
             recipe.Version.Source,
-            recipe.Version.Note
+            recipe.Version.Note,
+            [.. collections]
         );
     }
 
@@ -150,7 +152,13 @@ public static class RecipeSheets
     private static SheetUsual ToUsual(Eater eater, StoredRecipe recipe)
     {
         var usual = eater.UsualVariants.GetValueOrDefault(recipe.RecipeId);
-        return new(eater.Id, eater.Name, usual, recipe.Version.As(usual) is null);
+        return new(
+            eater.Id,
+            eater.Name,
+            usual,
+            recipe.Version.As(usual) is null,
+            [.. eater.DislikedDishes.Where(one => one.Recipe == recipe.RecipeId).Select(one => one.Part)]
+        );
     }
 
     /// <summary>A recipe as a person would edit it.</summary>

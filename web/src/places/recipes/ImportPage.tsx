@@ -18,9 +18,9 @@ const pick =
 /** What stands in a row's way after what was filled in beside it. */
 const isReady = (row: Row) =>
   row.recipe !== null &&
-  (row.problem === null ||
-    (row.field === 'portions' && row.recipe.draft.portions !== null) ||
-    (row.field === 'keeping' && row.recipe.draft.keeping !== ''));
+  row.problem === null &&
+  row.recipe.draft.portions !== null &&
+  (row.recipe.draft.keeping !== '' || !row.needs.includes('keeping'));
 
 /** Files, a folder or an archive of recipes: read first and looked over, then brought in with one edit. */
 export function ImportPage() {
@@ -180,9 +180,11 @@ function FileRow({ row, onChange }: { row: Row; onChange: (next: Partial<Row>) =
       </td>
       <td className="figures px-2 py-1.5">{recipe?.draft.lines.length}</td>
       <td className="px-2 py-1.5">
-        {!ready && row.problem}
+        {row.problem}
+        {recipe && recipe.draft.portions === null && 'How many portions does it make? '}
+        {recipe?.draft.keeping === '' && row.needs.includes('keeping') && 'Nothing in it says how it keeps.'}
         {ready && row.isThere && 'A recipe of this name is in the library; tick it to have both.'}
-        {recipe && row.field === 'keeping' && (
+        {recipe && row.needs.includes('keeping') && (
           <select
             aria-label={`How ${recipe.draft.name} keeps`}
             value={recipe.draft.keeping}

@@ -14,10 +14,12 @@ const upTo = (all: number[]): [string, string][] => all.map((one) => [`${one}`, 
 export function LibraryFilters({
   filters,
   eaters,
+  collections,
   onChange,
 }: {
   filters: Filters;
   eaters: Schemas['LibraryEater'][];
+  collections: string[];
   onChange: (change: Filters) => void;
 }) {
   const [typed, setTyped] = useState(filters.search ?? '');
@@ -74,6 +76,8 @@ export function LibraryFilters({
           )}
           {choice('Keeps', 'keeps', [any, ...[2, 3, 4, 7].map((days): [string, string] => [`${days}`, `${days} days or more`])])}
           {choice('Freezer', 'freezes', [any, ['yes', 'it freezes']])}
+          {choice('Liked', 'liked', [any, ['yes', 'nobody minds it']])}
+          {collections.length > 0 && choice('In', 'collection', [any, ...collections.map((name): [string, string] => [name, name])])}
           {isAsked && (
             <Button
               look="bare"

@@ -120,7 +120,7 @@ function Cell({
   isOpen: boolean;
   onOpen: () => void;
 }) {
-  const said = `${eater}: ${verdictWord[verdict.verdict]}${verdict.variant ? `, as “${verdict.variant}”` : ''}`;
+  const said = `${eater}: ${verdictWord[verdict.verdict]}${verdict.variant ? `, as “${verdict.variant}”` : ''}${verdict.isDisliked ? ', not liked' : ''}`;
   return (
     <button
       type="button"
@@ -130,7 +130,9 @@ function Cell({
       onClick={onOpen}
       className="inline-flex min-h-9 min-w-9 items-center justify-center hover:bg-enamel"
     >
-      <Lozenge verdict={verdict.verdict} />
+      <span className={verdict.isDisliked ? 'border-b-2 border-rim' : ''}>
+        <Lozenge verdict={verdict.verdict} />
+      </span>
       {verdict.variant && (
         <span aria-hidden="true" className="-ml-0.5 self-start pt-1 text-xs text-steel">
           *

@@ -9,6 +9,8 @@ import { Button } from '../../pieces/Button';
 import { mealName, minutes, portions, temperature } from '../../pieces/show';
 import { guess, useEdit } from '../../pieces/useEdit';
 import { Claims } from './Claims';
+import { CollectionsField } from './CollectionsField';
+import { Dislikes } from './Dislikes';
 import { Numbers } from './Numbers';
 import { type Sheet, useRecipe } from './queries';
 import { ScaleDialog } from './ScaleDialog';
@@ -39,6 +41,7 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
           </div>
           <Actions id={id} sheet={sheet} />
         </header>
+        <CollectionsField sheet={sheet} id={id} />
         {sheet.variants.length > 0 && <VariantTabs sheet={sheet} id={id} />}
         {asked !== null && !sheet.variants.some((variant) => variant.name === asked) && (
           <p className="mb-4 border-l-2 border-rim pl-2">The variant “{asked}” is no more; this is the recipe as written.</p>
@@ -70,6 +73,9 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
       <aside aria-label="Verdicts" className="rimmed self-start border-x border-b border-line p-4">
         <h2 className="mb-3 text-lg">Does it fit?</h2>
         <Verdicts of={sheet.verdicts} {...(sheet.variant === null ? { recipe: id } : {})} />
+        <div className="mt-4 border-t border-line pt-2">
+          <Dislikes sheet={sheet} id={id} />
+        </div>
       </aside>
     </div>
   );

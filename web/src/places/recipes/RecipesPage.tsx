@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { ButtonLink } from '../../pieces/ButtonLink';
+import { KeptFilters } from './KeptFilters';
 import { LibraryFilters } from './LibraryFilters';
 import { LibraryTable } from './LibraryTable';
 import { filterNames, useFilters, useLibrary } from './library';
@@ -16,7 +17,7 @@ export function RecipesPage() {
     <div className="mx-auto max-w-6xl p-4 md:p-6">
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <h1 className="text-xl">Recipes</h1>
-        <LibraryFilters filters={filters} eaters={first?.eaters ?? []} onChange={setFilters} />
+        <LibraryFilters filters={filters} eaters={first?.eaters ?? []} collections={first?.collections ?? []} onChange={setFilters} />
         <span className="flex-1" />
         <Link to="/recipes/import" className="text-sm font-semibold text-cobalt hover:underline">
           Bring in
@@ -26,6 +27,7 @@ export function RecipesPage() {
         </a>
         <ButtonLink to="/recipes/new">New recipe</ButtonLink>
       </div>
+      <KeptFilters kept={first?.kept ?? []} filters={filters} />
       <Asked of={library}>
         {() =>
           first?.all === 0 ? (

@@ -7,7 +7,19 @@ export type Row = Schemas['LibraryRow'];
 export type Sort = 'name' | 'energy' | 'protein' | 'netCarbohydrate' | 'handsOn' | 'minutes' | 'keeps';
 
 /** What is looked for, as it stands in the address. */
-export const filterNames = ['search', 'meal', 'eater', 'verdict', 'handsOn', 'minutes', 'appliance', 'keeps', 'freezes'] as const;
+export const filterNames = [
+  'search',
+  'meal',
+  'eater',
+  'verdict',
+  'handsOn',
+  'minutes',
+  'appliance',
+  'keeps',
+  'freezes',
+  'liked',
+  'collection',
+] as const;
 export type Filters = Partial<Record<(typeof filterNames)[number] | 'sort' | 'down', string>>;
 
 /** Filters live in the address: they can be kept as a bookmark and sent to somebody. */
@@ -41,6 +53,8 @@ const asked = (filters: Filters, skip: number) =>
       Appliance: filters.appliance,
       Keeps: count(filters.keeps),
       Freezes: filters.freezes === 'yes' || undefined,
+      Liked: filters.liked === 'yes' || undefined,
+      Collection: filters.collection,
       Sort: filters.sort,
       Down: filters.down === 'yes' || undefined,
       Skip: skip,

@@ -36,7 +36,7 @@ export async function readRecipeFiles(
       await send();
       told(await readZip(file, stop), ++done);
     } else if (!isRecipeFile(file) || file.size > mostBytes) {
-      told([{ file: nameOf(file), recipe: null, problem: notRead(file), field: '', isThere: false }], ++done);
+      told([{ file: nameOf(file), recipe: null, problem: notRead(file), needs: [], isThere: false }], ++done);
     } else {
       const text = await file.text();
       if (waiting.length >= mostFiles || waiting.reduce((sum, one) => sum + one.text.length, text.length) > chunk) await send();
