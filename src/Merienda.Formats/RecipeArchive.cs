@@ -50,7 +50,7 @@ public static class RecipeArchive
                 files.Add(
                     bytes is null
                         ? new(entry.FullName, null, $"it is larger than {MostBytesEach / 1_000_000} MB; a recipe is far smaller")
-                        : new(entry.FullName, Encoding.UTF8.GetString(bytes).TrimStart('\uFEFF'), "")
+                        : new(entry.FullName, TextOf(bytes), "")
                 );
             }
 
@@ -59,6 +59,19 @@ public static class RecipeArchive
         catch (Exception error) when (error is InvalidDataException or IOException or NotSupportedException)
         {
             return new Refusal("not-a-zip", "file", "", "it cannot be unpacked", "Zip the folder anew, or choose the files themselves");
+        }
+    }
+
+    /// <summary>Old files are often written in the letters of western Europe.</summary>
+    private static string TextOf(byte[] bytes)
+    {
+        try
+        {
+            return new UTF8Encoding(false, throwOnInvalidBytes: true).GetString(bytes).TrimStart('\uFEFF');
+        }
+        catch (DecoderFallbackException)
+        {
+            return Encoding.Latin1.GetString(bytes);
         }
     }
 

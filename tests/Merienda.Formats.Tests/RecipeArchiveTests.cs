@@ -28,6 +28,7 @@ public class RecipeArchiveTests
             .Read(
                 Zip(
                     ("mine/soup.txt", Encoding.UTF8.GetBytes("\uFEFFSoup\nServes 4")),
+                    ("mine/old.txt", Encoding.Latin1.GetBytes("Crème")),
                     ("mine/photo.jpg", [1, 2, 3]),
                     ("mine/", []),
                     ("__MACOSX/mine/._soup.txt", [0]),
@@ -35,8 +36,11 @@ public class RecipeArchiveTests
                 )
             )
             .Value;
-        Assert.Equal([("mine/soup.txt", "Soup\nServes 4"), ("mine/photo.jpg", null)], read.Select(file => (file.Name, file.Text)));
-        Assert.StartsWith("it is no recipe file", read[1].Problem, StringComparison.Ordinal);
+        Assert.Equal(
+            [("mine/soup.txt", "Soup\nServes 4"), ("mine/old.txt", "Crème"), ("mine/photo.jpg", null)],
+            read.Select(file => (file.Name, file.Text))
+        );
+        Assert.StartsWith("it is no recipe file", read[2].Problem, StringComparison.Ordinal);
     }
 
     [Fact]

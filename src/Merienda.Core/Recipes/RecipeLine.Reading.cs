@@ -95,7 +95,7 @@ public sealed partial class RecipeLine
     /// <summary>"large onions" is called the onions later on.</summary>
     private static IReadOnlyList<NameWord> NamesIn(string text, FoodWords words)
     {
-        var tokens = FoodWords.None.Of(text);
+        var tokens = words.Of(text);
         var effects = words.EffectsOf(tokens);
         var last = Array.FindLastIndex(effects, effect => effect != WordEffect.Describes);
         return last < 0
@@ -117,6 +117,7 @@ public sealed partial class RecipeLine
         var line = new RecipeLine(typed, read, [new(used.Name, null, MatchKind.Exact)], [], [grams], doubt)
         {
             NameWords = NamesIn(recipe.Of.Name, words),
+            Vocabulary = words,
         };
         line.Use = new(recipe, batches, [.. recipe.Of.Ingredients.Select(ingredient => ingredient.TakenBy(line, batches))]);
         return line;
@@ -149,6 +150,7 @@ public sealed partial class RecipeLine
             )
             {
                 NameWords = names,
+                Vocabulary = foods.Words,
             };
         }
 
@@ -175,6 +177,7 @@ public sealed partial class RecipeLine
         )
         {
             NameWords = names,
+            Vocabulary = foods.Words,
             Uncounted =
                 read.Second.Length > 0 ? [.. foods.Mentioned(read.Second)]
                 : with.Count > 0 ? with

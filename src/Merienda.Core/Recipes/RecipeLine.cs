@@ -137,6 +137,9 @@ public sealed partial class RecipeLine
     /// <summary>What a step may call it by: the words of its name that do not only describe, the last of them what it is.</summary>
     internal IReadOnlyList<NameWord> NameWords { get; private init; } = [];
 
+    /// <summary>The words that it was read with: a step's are put into the same form.</summary>
+    internal FoodWords Vocabulary { get; private init; } = FoodWords.None;
+
     /// <summary>How often what was typed it is: a variant may take half of a line.</summary>
     public decimal Times { get; private init; } = 1;
 
@@ -174,6 +177,7 @@ public sealed partial class RecipeLine
             Source = source,
             Times = times,
             NameWords = NameWords,
+            Vocabulary = Vocabulary,
         };
 
     /// <summary>The line with only one of its choices left: "2 tbsp tahini or peanut butter" becomes "2 tbsp tahini".</summary>

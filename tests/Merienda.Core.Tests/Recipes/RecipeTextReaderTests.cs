@@ -22,6 +22,34 @@ public class RecipeTextReaderTests
     }
 
     [Fact]
+    public void What_a_notebook_keeps_about_a_page_is_no_part_of_the_recipe()
+    {
+        var recipe = Read(
+            "---",
+            "title: Front soup",
+            "servings: 9",
+            "---",
+            "",
+            "# Bean soup",
+            "Serves 4",
+            "",
+            "- 400 g beans",
+            "- 1 onion"
+        );
+        Assert.Equal(("Bean soup", 4m, 2), (recipe.Name, recipe.Portions, recipe.Lines.Count));
+        // Dashes that nothing ends are only dashes.
+        Assert.Equal(2, Read("---", "Bean soup", "Serves 4", "2 tins beans", "1 onion").Lines.Count);
+    }
+
+    [Fact]
+    public void Rows_that_say_what_a_portion_has_are_no_lines_and_no_steps()
+    {
+        var recipe = Read("Stew", "Serves 4", "Calories: 420", "500 g beef", "Method", "Simmer.", "Per serving: 420 kcal, 41 g protein");
+        Assert.Equal((1, 1), (recipe.Lines.Count, recipe.Steps.Count));
+        Assert.Equal([ClaimedValue.Energy, ClaimedValue.Protein], recipe.Claims.Select(claim => claim.What));
+    }
+
+    [Fact]
     public void Prose_between_title_and_ingredients_is_passed_over_when_there_is_a_heading()
     {
         var recipe = Read("Bean salad", "My aunt's, for a hot day.", "Ingredients:", "2 tins beans", "Method:", "Mix.");

@@ -48,14 +48,18 @@ public static partial class ClaimReader
             return null;
         }
 
-        var value = decimal.Parse(
-            match.Groups["n"].Value is var written && Thousands().IsMatch(written)
-                ? written.Replace(",", "", StringComparison.Ordinal)
-                : written.Replace(',', '.'),
-            CultureInfo.InvariantCulture
-        );
+        // "−5 kcal" is no amount of anything.
+        if (match.Index > 0 && piece[match.Index - 1] is '-' or '−')
+        {
+            return null;
+        }
+
         var unit = match.Groups["u"].Value;
         var words = piece.Remove(match.Index, match.Length).Trim(' ', ':', '=', '.', '(', ')', '~');
+        // Of "30–35 g" the middle is taken.
+        var value = match.Groups["to"].Success
+            ? (ValueOf(match.Groups["n"].Value, unit) + ValueOf(match.Groups["to"].Value, unit)) / 2
+            : ValueOf(match.Groups["n"].Value, unit);
         if (value > Claim.Most)
         {
             return null;
@@ -64,9 +68,17 @@ public static partial class ClaimReader
         return Energy(value, unit, words) ?? Nutrient(value, unit, words) ?? Other(value, unit, words, piece);
     }
 
+    private static decimal ValueOf(string written, string unit) =>
+        decimal.Parse(
+            Thousands().IsMatch(written) ? written.Replace(",", "", StringComparison.Ordinal)
+                : unit.StartsWith('k') && DottedThousands().IsMatch(written) ? written.Replace(".", "", StringComparison.Ordinal)
+                : written.Replace(',', '.'),
+            CultureInfo.InvariantCulture
+        );
+
     private static Claim? Energy(decimal value, string unit, string words) =>
         unit is "kj" ? new(ClaimedValue.Energy, Math.Round(value / KilojoulesEach, 0))
-        : unit is "kcal" or "cal" or "cals" or "calories" or "calorie" || (unit.Length == 0 && IsEnergy().IsMatch(words))
+        : unit is "kcal" or "kcals" or "cal" or "cals" or "calories" or "calorie" || (unit.Length == 0 && IsEnergy().IsMatch(words))
             ? new(ClaimedValue.Energy, value)
         : null;
 
@@ -110,20 +122,24 @@ public static partial class ClaimReader
     [GeneratedRegex(@"^\d{1,3}(,\d{3})+(\.\d+)?$")]
     private static partial Regex Thousands();
 
+    /// <summary>"1.200 kJ" is written so where the comma is the decimal mark.</summary>
+    [GeneratedRegex(@"^\d{1,3}(\.\d{3})+$")]
+    private static partial Regex DottedThousands();
+
     [GeneratedRegex(
-        @",\s+|\s+and\s+|(?<=\d\s?(?:g|mg|kcal)?)\s*\((?=[a-z])|(?<=[a-z%)])\s{2,}|(?<=\d\s?[pfc])\s+(?=\d)|(?<=[a-z])\s+(?=(?:protein|fat|carbs?|fib(?:re|er))\s*:)",
+        @",\s+|\s+and\s+|(?<=\d\s?(?:g|mg|kcal)?)\s*\((?=[a-z])|(?<=[a-z%)])\s{2,}|(?<=\d\s?[pfc])\s*[\s/]\s*(?=\d)|(?<=[a-z])\s+(?=(?:protein|fat|carbs?|fib(?:re|er))\s*:)",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Pieces();
 
     [GeneratedRegex(
-        @"^\s*(nutrition(al)?( (info(rmation)?|facts|values))?|macros|amounts?)?\s*\(?(per|each|a|one|1) (serving|portion|piece|slice)s?( (has|contains|is))?\)?( \(?(?=\d))?\s*[:\-–]?\s*(?!size)",
+        @"^\s*(macros|nutrition)\s*:\s*|^\s*(nutrition(al)?( (info(rmation)?|facts|values))?|macros|amounts?)?\s*\(?(per|each|a|one|1) (serving|portion|piece|slice)s?( (has|contains|is))?\)?( \(?(?=\d))?\s*[:\-–]?\s*(?!size)",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex AfterHead();
 
     [GeneratedRegex(
-        @"(?<![a-z\d])(?<n>\d+(,\d{3})*([.,]\d+)?)\s*(?<u>kcal|kj|calories|calorie|cals?|mg|g|%|points?|pts)?(?![a-z%\d])|(?<![a-z\d])(?<n>\d+([.,]\d+)?)(?!\d)"
+        @"(?<![a-z\d])(?<n>\d+(,\d{3})*([.,]\d+)?)(\s*[-–]\s*(?<to>\d+([.,]\d+)?))?\s*(?<u>kcals?|kj|calories|calorie|cals?|mg|g|%|points?|pts)?(?![a-z%\d])|(?<![a-z\d])(?<n>\d+([.,]\d+)?)(?!\d)"
     )]
     private static partial Regex Number();
 

@@ -12,23 +12,23 @@ public static class OtherLanguage
     {
         (
             "German",
-            "und mit el tl esslöffel teelöffel zwiebel zwiebeln zucker mehl eier milch wasser salz pfeffer öl butterschmalz sahne knoblauchzehen kartoffeln möhren gehackt geschnitten prise stück dose päckchen hähnchenbrust rindfleisch petersilie frische oder"
+            "und mit el tl esslöffel teelöffel zwiebel zwiebeln zucker mehl eier milch wasser salz pfeffer öl butterschmalz sahne knoblauchzehen kartoffeln möhren gehackt geschnitten prise stück dose päckchen hähnchenbrust rindfleisch petersilie frische oder für personen portionen zubereitung zutaten brühe gemüsebrühe hühnerbrühe linsen bohnen kochen etwas"
         ),
         (
             "French",
-            "et de la du des le les cuillère cuillères soupe café gousse gousses d'ail oignon oignons farine sucre oeufs œufs lait beurre eau sel poivre huile pommes terre tranches hachées pincée crème fraîche poulet boeuf persil avec ou"
+            "et de la du des le les cuillère cuillères soupe café gousse gousses d'ail oignon oignons farine sucre oeufs œufs lait beurre eau sel poivre huile pommes terre tranches hachées pincée crème fraîche poulet boeuf persil avec ou pour personnes préparation ingrédients bouillon lentilles"
         ),
         (
             "Spanish",
-            "y con del los las el cucharada cucharadas cucharadita cucharaditas taza tazas diente dientes ajo cebolla cebollas harina azúcar huevos leche mantequilla agua sal pimienta aceite patatas picada picado pizca pollo carne perejil"
+            "y con del los las el cucharada cucharadas cucharadita cucharaditas taza tazas diente dientes ajo cebolla cebollas harina azúcar huevos leche mantequilla agua sal pimienta aceite patatas picada picado pizca pollo carne perejil para personas preparación ingredientes caldo lentejas"
         ),
         (
             "Italian",
-            "e con di del della cucchiaio cucchiai cucchiaino spicchio spicchi aglio cipolla cipolle farina zucchero uova latte burro acqua sale pepe olio patate tritato tritata pizzico pollo manzo prezzemolo q.b."
+            "e con di del della cucchiaio cucchiai cucchiaino spicchio spicchi aglio cipolla cipolle farina zucchero uova latte burro acqua sale pepe olio patate tritato tritata pizzico pollo manzo prezzemolo q.b. per persone preparazione ingredienti brodo lenticchie"
         ),
         (
             "Dutch",
-            "en met el tl eetlepel eetlepels theelepel teentjes knoflook ui uien bloem suiker eieren melk boter water zout peper olie aardappelen gesneden snufje kip gehakt peterselie of"
+            "en met el tl eetlepel eetlepels theelepel teentjes knoflook ui uien bloem suiker eieren melk boter water zout peper olie aardappelen gesneden snufje kip gehakt peterselie of voor personen bereiding ingrediënten bouillon linzen"
         ),
     }
         .SelectMany(language => language.Item2.Split(' ').Select(word => (Word: word, Language: language.Item1)))

@@ -55,6 +55,7 @@ public static class RecipeTextReader
             return new Refusal("recipe-empty", "text", "", "there is nothing to read", "Paste or type a recipe, one ingredient a line");
         }
 
+        rows = WithoutFrontMatter(rows);
         var reading = new Reading(rows);
         for (var at = 0; at < rows.Count; at++)
         {
@@ -76,6 +77,18 @@ public static class RecipeTextReader
                 // How many it makes is no claim here: it is taken.
                 Claims = [.. ClaimReader.Read(string.Join('\n', reading.Stated)).Where(claim => claim.What != ClaimedValue.Portions)],
             };
+    }
+
+    /// <summary>Most rows of what a notebook keeps about its page.</summary>
+    private const int MostFrontMatter = 60;
+
+    /// <summary>A page of a notebook without the rows between dashes that it begins with.</summary>
+    private static List<string> WithoutFrontMatter(List<string> rows)
+    {
+        var first = rows.FindIndex(row => row.Length > 0);
+        var end =
+            rows[first] == "---" ? rows.FindIndex(first + 1, Math.Min(MostFrontMatter, rows.Count - first - 1), row => row == "---") : -1;
+        return end < 0 || end + 1 == rows.Count ? rows : rows[(end + 1)..];
     }
 
     /// <summary>"For the slaw" is the part Slaw, and SAUCE the part Sauce.</summary>
@@ -143,7 +156,8 @@ public static class RecipeTextReader
         {
             var row = WithoutBullet(typed);
             var bare = Bare(row);
-            if (bare.Length == 0)
+            // A rule across the page says nothing.
+            if (!bare.Any(letter => char.IsLetterOrDigit(letter) || char.IsNumber(letter)))
             {
                 return;
             }

@@ -77,12 +77,14 @@ internal static partial class StepLines
     public static IReadOnlyDictionary<string, IReadOnlyList<StepUse>> Of(IReadOnlyList<PrepTask> tasks, IReadOnlyList<RecipeLine> lines)
     {
         var taken = lines.ToDictionary(line => line, _ => 0m);
+        // Zucchini and courgette are one word, on either side.
+        var words = lines.Count == 0 ? FoodWords.None : lines[0].Vocabulary;
         var parts = lines.Select(line => line.Part).Distinct().Where(part => part.Length > 0).ToList();
         return tasks.ToDictionary(task => task.Id, task => (IReadOnlyList<StepUse>)Uses(task).ToList());
 
         IEnumerable<StepUse> Uses(PrepTask task)
         {
-            var tokens = FoodWords.None.Of(task.Text);
+            var tokens = words.Of(task.Text);
             var mentions = Mentions(tokens, lines).Where(mention => !IsExcepted(tokens, mention.At)).ToList();
             if (task.Lines is { } said)
             {
@@ -98,21 +100,23 @@ internal static partial class StepLines
                 mentions.AddRange(Meant(task.Text, tokens, mentions));
             }
 
-            foreach (var (line, at) in mentions)
+            // "Half the stock, then the rest of it": one step may take of a line twice.
+            foreach (var of in mentions.GroupBy(mention => mention.Line, mention => mention.At))
             {
-                var before = taken[line];
-                var share = Math.Min(1 - before, ShareBefore(tokens, at, before));
-                taken[line] += share;
-                yield return new(line, share);
+                var before = taken[of.Key];
+                foreach (var at in of)
+                {
+                    taken[of.Key] = Math.Min(1, taken[of.Key] + ShareBefore(tokens, at, taken[of.Key]));
+                }
+
+                yield return new(of.Key, taken[of.Key] - before);
             }
         }
 
         // "Whisk the sauce", "put everything in the pot", "add the remaining ingredients": lines that are meant without being named.
         IEnumerable<Mention> Meant(string text, List<string> tokens, List<Mention> named)
         {
-            var part = parts.Find(name =>
-                IsSaid(FoodWords.None.Of(name), tokens) && named.TrueForAll(mention => mention.Line.Part != name)
-            );
+            var part = parts.Find(name => IsSaid(words.Of(name), tokens) && named.TrueForAll(mention => mention.Line.Part != name));
             // "Stir together": what else than all of it.
             var isAll = Everything().IsMatch(text) || (named.Count == 0 && Together().IsMatch(text));
             var excepted = Mentions(tokens, lines).Where(mention => IsExcepted(tokens, mention.At)).Select(mention => mention.Line);
@@ -175,7 +179,7 @@ internal static partial class StepLines
             found.AddRange(
                 named
                     .Distinct()
-                    .Where(line => !found.Exists(mention => mention.Line == line))
+                    .Where(line => IsLeftOver(tokens, at) || !found.Exists(mention => mention.Line == line))
                     .Select(line => new Mention(line, at))
                     .ToList()
             );
@@ -218,6 +222,10 @@ internal static partial class StepLines
     /// <summary>"Everything but the cheese".</summary>
     private static bool IsExcepted(List<string> tokens, int at) =>
         tokens[Math.Max(0, at - 2)..at].Exists(word => word is "but" or "except");
+
+    /// <summary>Whether the words before a name say that some of it was left.</summary>
+    private static bool IsLeftOver(List<string> tokens, int at) =>
+        tokens[Math.Max(0, at - Reach)..at].Exists(word => Shares.TryGetValue(word, out var share) && share is null);
 
     private static decimal ShareBefore(List<string> tokens, int at, decimal taken)
     {

@@ -38,12 +38,21 @@ export async function readRecipeFiles(
     } else if (!isRecipeFile(file) || file.size > mostBytes) {
       told([{ file: nameOf(file), recipe: null, problem: notRead(file), needs: [], isThere: false }], ++done);
     } else {
-      const text = await file.text();
+      const text = textOf(await file.arrayBuffer());
       if (waiting.length >= mostFiles || waiting.reduce((sum, one) => sum + one.text.length, text.length) > chunk) await send();
       waiting.push({ name: nameOf(file), text });
     }
   }
   await send();
+}
+
+/** Old files are often written in the letters of western Europe. */
+function textOf(bytes: ArrayBuffer): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
 }
 
 const notRead = (file: File) =>
