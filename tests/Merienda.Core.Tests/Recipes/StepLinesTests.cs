@@ -41,6 +41,7 @@ public class StepLinesTests
     [InlineData("600 g cod fillet ; 1 lemon", "Lay the fish on top.", "cod fillet")]
     [InlineData("2 carrots ; 1 leek ; 500 g beef shin", "Chop the vegetables.", "carrots, leek")]
     [InlineData("1 tsp ground cumin ; 1 tsp paprika ; 1 tsp salt", "Add the spices.", "ground cumin, paprika")]
+    [InlineData("1 egg ; 1 tsp ground cumin ; 1 tsp paprika", "Mix egg, spices and salt.", "egg, ground cumin, paprika")]
     [InlineData("500 g beef shin ; 300 ml beef stock", "Pull the meat apart.", "beef shin")]
     [InlineData("400 g quark ; 200 g raspberries", "Layer with the berries.", "raspberries")]
     [InlineData("400 g quark ; 200 g raspberries", "Stir together, 3 minutes.", "quark, raspberries")]

@@ -183,7 +183,7 @@ internal static partial class StepLines
                     .Select(line => new Mention(line, at))
                     .ToList()
             );
-            at = end + 1;
+            at = Math.Max(end, at + 1);
         }
 
         return found;

@@ -32,7 +32,7 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
     <div className="mx-auto grid max-w-6xl gap-8 p-4 md:p-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <article className="min-w-0">
         <header className="mb-4 flex flex-wrap items-start gap-x-4 gap-y-2">
-          <div className="min-w-0 flex-1">
+          <div className="min-w-0 flex-1 basis-64">
             <h1 className="text-2xl leading-tight">{sheet.name}</h1>
             <p className="text-steel">
               {portions(sheet.portions)} portions{sheet.meal && ` for ${mealName(sheet.meal)}`} · keeps {sheet.keeping.fridgeDays} days in
