@@ -16,8 +16,6 @@ public static class RecipeEndpoints
     public static void MapRecipes(this IEndpointRouteBuilder api)
     {
         var recipes = api.MapGroup("/recipes").WithTags("Recipes").RequireAuthorization();
-        recipes.MapGet("", All).WithName("GetRecipes");
-        recipes.MapGet("/library", Library).WithName("GetLibrary");
         recipes.MapGet("/keeping", Keeping).WithName("GetKeepingClasses");
         recipes.MapGet("/{id:guid}", One).WithName("GetRecipe");
         recipes.MapPost("/read-text", ReadText).WithName("ReadRecipeText");
@@ -25,12 +23,9 @@ public static class RecipeEndpoints
         recipes.MapPost("/check", Check).WithName("CheckRecipe");
         recipes.MapPost("", Add).WithName("AddRecipe");
         recipes.MapPut("/{id:guid}", Change).WithName("ChangeRecipe");
-        recipes.MapPut("/{id:guid}/usual", PreferVariant).WithName("PreferVariant");
-        recipes.MapPut("/{id:guid}/disliked", Dislike).WithName("DislikeDish");
-        recipes.MapPut("/{id:guid}/collections", Collect).WithName("CollectRecipe");
-        recipes.MapPut("/filters", KeepFilter).WithName("KeepFilter");
         recipes.MapDelete("/{id:guid}", Archive).WithName("ArchiveRecipe");
         recipes.MapSwaps();
+        recipes.MapLibrary();
         recipes.MapScaling();
         recipes.MapHistory();
         recipes.MapImport();
@@ -55,14 +50,6 @@ public static class RecipeEndpoints
                 .And(Households.Table())
                 .And(Packets.Foods)
                 .Select(read => ((read.First.First, read.First.Second), read.Second));
-    }
-
-    private static async Task<Ok<IReadOnlyList<RecipeRow>>> All(CurrentTenant tenant, [AsParameters] Desk desk)
-    {
-        var (table, library) = await desk.Database.Read(tenant, desk.Households.Table().And(desk.Recipes.All));
-        return TypedResults.Ok<IReadOnlyList<RecipeRow>>([
-            .. library.Select(recipe => RecipeSheets.ToRow(recipe, table.Diners, desk.Knowledge)),
-        ]);
     }
 
     /// <summary>How a recipe goes into the household's vessels, step by step.</summary>
@@ -94,20 +81,6 @@ public static class RecipeEndpoints
                     finding.Said
                 )),
         ]);
-    }
-
-    private static async Task<Results<Ok<LibraryPage>, ProblemHttpResult>> Library(
-        [AsParameters] LibraryQuery query,
-        CurrentTenant tenant,
-        [AsParameters] Desk desk
-    )
-    {
-        var ((table, library), order) = await desk.Database.Read(
-            tenant,
-            desk.Households.Table().And(desk.Recipes.All).And(LibraryStore.Order)
-        );
-        var page = LibraryPages.Of(query, library, table.Diners, desk.Knowledge, order);
-        return page.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.Ok(page.Value);
     }
 
     private static Ok<IReadOnlyList<SheetKeeping>> Keeping() =>
@@ -200,56 +173,6 @@ public static class RecipeEndpoints
         TimeProvider clock
     ) => Save(draft, id, draft.BasedOn ?? 0, editing, desk, clock);
 
-    private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> PreferVariant(
-        Guid id,
-        UsualVariantRequest request,
-        Editing editing,
-        [AsParameters] Desk desk
-    ) =>
-        editing.Answer(
-            await desk.Households.PreferVariant(
-                editing,
-                (id, desk.Recipes.Latest(id)),
-                request.EaterId,
-                request.Variant,
-                () => SheetOf(id, desk, request.Variant).Select(sheet => sheet!)
-            )
-        );
-
-    private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Dislike(
-        Guid id,
-        DislikeRequest request,
-        Editing editing,
-        [AsParameters] Desk desk
-    ) =>
-        editing.Answer(
-            await desk.Households.Dislike(
-                editing,
-                (id, desk.Recipes.Latest(id)),
-                request.EaterId,
-                request.Part,
-                request.IsDisliked,
-                () => SheetOf(id, desk).Select(sheet => sheet!)
-            )
-        );
-
-    private static async Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Collect(
-        Guid id,
-        CollectionsRequest request,
-        Editing editing,
-        LibraryStore library,
-        [AsParameters] Desk desk
-    ) =>
-        editing.Answer(
-            await library.Collect(editing, (id, desk.Recipes.Latest(id)), request.Names, () => SheetOf(id, desk).Select(sheet => sheet!))
-        );
-
-    private static async Task<Results<NoContent, ProblemHttpResult>> KeepFilter(
-        FilterRequest request,
-        Editing editing,
-        LibraryStore library
-    ) => editing.Done(await library.KeepFilter(editing, request.Name, request.Query));
-
     private static async Task<Results<NoContent, ProblemHttpResult>> Archive(
         Guid id,
         Editing editing,
@@ -309,7 +232,7 @@ public static class RecipeEndpoints
     /// <summary>What is read just now uses the versions that count.</summary>
     private static readonly IReadOnlyDictionary<Guid, Guid> NoneNewer = new Dictionary<Guid, Guid>();
 
-    private static Reading<RecipeSheet?> SheetOf(Guid id, Desk desk, string? variant = null) =>
+    internal static Reading<RecipeSheet?> SheetOf(Guid id, Desk desk, string? variant = null) =>
         desk
             .Recipes.Latest(id)
             .And(desk.Households.Table())

@@ -28,7 +28,7 @@ export function CollectionsField({ sheet, id }: { sheet: Sheet; id: string }) {
     });
   };
   return (
-    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm print:hidden">
       {sheet.collections.length > 0 && <span className="text-steel">In</span>}
       {sheet.collections.map((name) => (
         <span key={name} className="inline-flex items-center border-b border-line">

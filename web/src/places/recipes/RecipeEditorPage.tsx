@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, Problem, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
@@ -36,6 +36,12 @@ const empty = (): Draft => ({
   basedOn: null,
 });
 
+const nothing: never[] = [];
+const Lines = memo(LineEditor);
+const Variants = memo(VariantEditor);
+const Tasks = memo(TaskEditor);
+const Stated = memo(ClaimEditor);
+
 /** A new recipe by pasting or typing, or the next version of one: read and judged while it is written. */
 export function RecipeEditorPage() {
   const { id } = useParams();
@@ -51,9 +57,13 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
   const keeping = useKeepingClasses();
   const unsaved = useUnsaved(`recipe ${id ?? 'new'}`, start);
   const { value: draft, setValue: setDraft } = unsaved;
-  const set = (change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change }));
+  // The parts of the page are drawn again only when what they show is another: an answer comes to the screen sooner.
+  const set = useCallback((change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change })), [setDraft]);
+  const setVariants = useCallback((variants: Draft['variants']) => set(variants ? { variants } : {}), [set]);
+  const setTasks = useCallback((tasks: Draft['tasks']) => set({ tasks }), [set]);
   const [openVariant, setOpenVariant] = useState<number | null>(null);
-  const settled = useSettled(draft);
+  // Between two letters of a quick hand; what is asked is dropped when the next letter comes.
+  const settled = useSettled(draft, 10);
   const checked = useChecked(settled, null, id);
   const variant = openVariant === null ? null : (settled.variants?.[openVariant]?.name ?? null);
   const varied = useChecked(variant === null ? null : settled, variant, id);
@@ -140,15 +150,9 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
             options={[['', 'any'], ...mealChoices()]}
           />
         </div>
-        <LineEditor draft={draft} onChange={set} read={checked.data?.lines ?? []} />
-        <VariantEditor
-          draft={draft}
-          onChange={(variants) => set({ variants })}
-          open={openVariant}
-          onOpen={setOpenVariant}
-          read={varied.data?.lines ?? []}
-        />
-        <TaskEditor tasks={draft.tasks} lines={draft.lines} steps={checked.data?.steps ?? []} onChange={(tasks) => set({ tasks })} />
+        <Lines draft={draft} onChange={set} read={checked.data?.lines ?? nothing} />
+        <Variants draft={draft} onChange={setVariants} open={openVariant} onOpen={setOpenVariant} read={varied.data?.lines ?? nothing} />
+        <Tasks tasks={draft.tasks} lines={draft.lines} steps={checked.data?.steps ?? nothing} onChange={setTasks} />
         <div className="grid gap-3 sm:grid-cols-2">
           <Choice
             label="Keeps as"
@@ -187,7 +191,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
             hint="What comes off before reheating or goes on after"
           />
         </div>
-        <ClaimEditor draft={draft} read={checked.data?.claims ?? []} onChange={set} />
+        <Stated draft={draft} read={checked.data?.claims ?? nothing} onChange={set} />
       </form>
       <aside
         aria-label="Verdicts"

@@ -73,7 +73,7 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
       <aside aria-label="Verdicts" className="rimmed self-start border-x border-b border-line p-4">
         <h2 className="mb-3 text-lg">Does it fit?</h2>
         <Verdicts of={sheet.verdicts} {...(sheet.variant === null ? { recipe: id } : {})} />
-        <div className="mt-4 border-t border-line pt-2">
+        <div className="mt-4 border-t border-line pt-2 print:hidden">
           <Dislikes sheet={sheet} id={id} />
         </div>
       </aside>
@@ -154,7 +154,7 @@ function Actions({ id, sheet }: { id: string; sheet: Sheet }) {
       say: `${name} is put away.`,
     });
   return (
-    <div className="flex flex-wrap gap-2">
+    <div className="flex flex-wrap gap-2 print:hidden">
       {isScaling && <ScaleDialog sheet={sheet} id={id} onClose={() => setScaling(false)} />}
       {isLookingBack && <VersionsDialog sheet={sheet} id={id} onClose={() => setLookingBack(false)} />}
       {sheet.number > 1 && <Button onClick={() => setLookingBack(true)}>Version {sheet.number}</Button>}

@@ -31,9 +31,10 @@ export const useChecked = (draft: Draft | null, variant: string | null, recipe: 
     enabled: draft?.lines.some((line) => line.text.trim()) ?? false,
     placeholderData: keepPreviousData,
     retry: false,
-    queryFn: () =>
+    queryFn: ({ signal }) =>
       take(
         api.POST('/api/recipes/check', {
+          signal,
           body: draft as Draft,
           params: { query: { ...(variant === null ? {} : { variant }), ...(recipe ? { recipe } : {}) } },
         }),
