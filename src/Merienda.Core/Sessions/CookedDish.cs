@@ -43,6 +43,10 @@ public sealed record CookedDish(
     public static bool IsShared(string key) =>
         key.IndexOf(':', StringComparison.Ordinal) == 32 && Guid.TryParseExact(key.AsSpan(0, 32), "N", out _);
 
+    /// <summary>A recipe cooked by itself, after what it takes of others; it stands last.</summary>
+    public static IReadOnlyList<CookedDish> Alone(RecipeVersion recipe, decimal portions) =>
+        Of([new("A", Guid.Empty, recipe, [new(recipe, portions)])]);
+
     /// <summary>Everything a session cooks: each recipe once, what others take some of before them.</summary>
     public static IReadOnlyList<CookedDish> Of(IReadOnlyList<BatchToCook> batches)
     {

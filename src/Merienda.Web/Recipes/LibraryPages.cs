@@ -245,7 +245,7 @@ public static class LibraryPages
 
     private static Work Measured(RecipeVersion recipe)
     {
-        var dishes = CookedDish.Of([new("A", Guid.Empty, recipe, [new(recipe, recipe.Portions)])]);
+        var dishes = CookedDish.Alone(recipe, recipe.Portions);
         var order = SessionPlan.Order(dishes);
         return new(
             order.Sum(item => item.Task.HandsOn),

@@ -68,9 +68,7 @@ public static class RecipeEndpoints
         }
 
         var version = recipe.Version;
-        var dish = CookedDish.Of([
-            new("A", recipe.VersionId, version, [new(version, portions is > 0 and <= 1000 ? portions.Value : version.Portions)]),
-        ])[^1];
+        var dish = CookedDish.Alone(version, portions is > 0 and <= 1000 ? portions.Value : version.Portions)[^1];
         return TypedResults.Ok<IReadOnlyList<SheetVessel>>([
             .. VesselFit
                 .Of(dish, kitchen)

@@ -90,7 +90,7 @@ public static class RecipeSheets
 
     private static IEnumerable<SheetStep> StepsOf(RecipeVersion version, bool inOunces) =>
         CookedDish
-            .Of([new("A", Guid.Empty, version, [new(version, version.Portions)])])[^1]
+            .Alone(version, version.Portions)[^1]
             .Steps.Where(step => step.Round == 1)
             .Select(step => new SheetStep(
                 step.Task.Id,

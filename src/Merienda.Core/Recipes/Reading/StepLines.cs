@@ -85,7 +85,8 @@ internal static partial class StepLines
         IEnumerable<StepUse> Uses(PrepTask task)
         {
             var tokens = words.Of(task.Text);
-            var mentions = Mentions(tokens, lines).Where(mention => !IsExcepted(tokens, mention.At)).ToList();
+            var named = Mentions(tokens, lines).ToLookup(mention => IsExcepted(tokens, mention.At));
+            var mentions = named[false].ToList();
             if (task.Lines is { } said)
             {
                 mentions =
@@ -97,7 +98,7 @@ internal static partial class StepLines
             }
             else
             {
-                mentions.AddRange(Meant(task.Text, tokens, mentions));
+                mentions.AddRange(Meant(task.Text, tokens, mentions, named[true]));
             }
 
             // "Half the stock, then the rest of it": one step may take of a line twice.
@@ -114,17 +115,16 @@ internal static partial class StepLines
         }
 
         // "Whisk the sauce", "put everything in the pot", "add the remaining ingredients": lines that are meant without being named.
-        IEnumerable<Mention> Meant(string text, List<string> tokens, List<Mention> named)
+        IEnumerable<Mention> Meant(string text, List<string> tokens, List<Mention> named, IEnumerable<Mention> excepted)
         {
             var part = parts.Find(name => IsSaid(words.Of(name), tokens) && named.TrueForAll(mention => mention.Line.Part != name));
             // "Stir together": what else than all of it.
             var isAll = Everything().IsMatch(text) || (named.Count == 0 && Together().IsMatch(text));
-            var excepted = Mentions(tokens, lines).Where(mention => IsExcepted(tokens, mention.At)).Select(mention => mention.Line);
             return part is null && !isAll
                 ? []
                 : lines
                     .Where(line => (part is null ? !line.Read.IsToServe : line.Part == part) && taken[line] < 1)
-                    .Except([.. named.Select(mention => mention.Line), .. excepted])
+                    .Except(named.Concat(excepted).Select(mention => mention.Line))
                     .Select(line => new Mention(line, 0));
         }
     }
