@@ -19,6 +19,8 @@ public static class RecipeArchive
 
     private static readonly string[] Endings = [".txt", ".md", ".markdown", ".json", ".jsonld", ".html", ".htm"];
 
+    private static readonly string[] Pictures = [".jpg", ".jpeg", ".png", ".webp", ".gif", ".heic"];
+
     public static Result<IReadOnlyList<ArchivedFile>> Read(Stream zip)
     {
         try
@@ -33,9 +35,13 @@ public static class RecipeArchive
             var left = MostBytes;
             foreach (var entry in archive.Entries.Where(IsFile))
             {
-                if (!Endings.Contains(Path.GetExtension(entry.Name).ToLowerInvariant()))
+                var ending = Path.GetExtension(entry.Name).ToLowerInvariant();
+                if (!Endings.Contains(ending))
                 {
-                    files.Add(new(entry.FullName, null, $"it is no recipe file; those end in {string.Join(", ", Endings)}"));
+                    var problem = Pictures.Contains(ending)
+                        ? "it is a picture; a picture is added on the recipe's sheet"
+                        : $"it is no recipe file; those end in {string.Join(", ", Endings)}";
+                    files.Add(new(entry.FullName, null, problem));
                     continue;
                 }
 

@@ -35,7 +35,7 @@ public static class RecipeWriter
     ];
 
     /// <param name="own">What only we read: parts, variants, steps, stated values.</param>
-    public static string JsonLd(RecipeVersion recipe, JsonNode own)
+    public static string JsonLd(RecipeVersion recipe, JsonNode own, string? image = null)
     {
         var portion = Nutrition
             .Select(one => (one.Name, Info: MeasureInfo.Of(one.Measure), Value: recipe.Profile.Total(one.Measure)))
@@ -47,7 +47,7 @@ public static class RecipeWriter
             nutrition[name] = $"{Number(value.Best)} {info.Unit}";
         }
 
-        return new JsonObject
+        var written = new JsonObject
         {
             ["@context"] = "https://schema.org",
             ["@type"] = "Recipe",
@@ -58,8 +58,14 @@ public static class RecipeWriter
                 .. recipe.Tasks.Select(task => (JsonNode)new JsonObject { ["@type"] = "HowToStep", ["text"] = task.Text }),
             ]),
             ["nutrition"] = nutrition,
-            [Extension] = own,
-        }.ToJsonString(Written);
+        };
+        if (image is not null)
+        {
+            written["image"] = image;
+        }
+
+        written[Extension] = own;
+        return written.ToJsonString(Written);
     }
 
     public static string Markdown(RecipeVersion recipe)

@@ -6,7 +6,15 @@ namespace Merienda.Storage;
 
 /// <summary>How a household keeps its library: the collections that recipes are in, and what is looked for again and again.</summary>
 /// <param name="Collections">Names, by recipe.</param>
-public sealed record LibraryOrder(ILookup<Guid, string> Collections, IReadOnlyList<LibraryFilterRow> Filters);
+/// <param name="Pictures">Ids, by recipe.</param>
+public sealed record LibraryOrder(
+    ILookup<Guid, string> Collections,
+    IReadOnlyList<LibraryFilterRow> Filters,
+    IReadOnlyDictionary<Guid, Guid> Pictures
+)
+{
+    public Guid? PictureOf(Guid recipeId) => Pictures.TryGetValue(recipeId, out var picture) ? picture : null;
+}
 
 /// <summary>Keeps collections and filters.</summary>
 public sealed class LibraryStore(EditDoor door)
@@ -15,11 +23,13 @@ public sealed class LibraryStore(EditDoor door)
         """
         select recipe_id, name from recipe_collection order by name;
         select name, query from library_filter order by name;
+        select recipe_id, picture_id from recipe_picture;
         """,
         null,
         async rows => new LibraryOrder(
             (await rows.ReadAsync<RecipeCollectionRow>()).ToLookup(row => row.RecipeId, row => row.Name),
-            [.. await rows.ReadAsync<LibraryFilterRow>()]
+            [.. await rows.ReadAsync<LibraryFilterRow>()],
+            (await rows.ReadAsync<RecipePictureRow>()).ToDictionary(row => row.RecipeId, row => row.PictureId)
         )
     );
 

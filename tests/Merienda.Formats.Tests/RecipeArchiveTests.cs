@@ -40,7 +40,7 @@ public class RecipeArchiveTests
             [("mine/soup.txt", "Soup\nServes 4"), ("mine/old.txt", "Crème"), ("mine/photo.jpg", null)],
             read.Select(file => (file.Name, file.Text))
         );
-        Assert.StartsWith("it is no recipe file", read[2].Problem, StringComparison.Ordinal);
+        Assert.StartsWith("it is a picture", read[2].Problem, StringComparison.Ordinal);
     }
 
     [Fact]

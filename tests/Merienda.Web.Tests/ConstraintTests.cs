@@ -26,6 +26,8 @@ public class ConstraintTests(TestDatabase database)
         "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on, made_amount, made_unit) select household_id, id,";
     private const string Disliked = "insert into eater_dish (household_id, eater_id, recipe_id, part) select id,";
     private const string Collected = "insert into recipe_collection (household_id, recipe_id, name) select household_id,";
+    private const string Pictured = "insert into picture (household_id, id, large, small, created_at, created_by) select";
+    private const string Looks = "insert into recipe_picture (household_id, recipe_id, picture_id) select app_household(),";
     private const string Filter = "insert into library_filter (household_id, name, query) select id,";
     private const string Claim =
         "insert into recipe_claim (household_id, recipe_version_id, position, what, value, variant, part, said_of) select household_id, id,";
@@ -223,6 +225,22 @@ public class ConstraintTests(TestDatabase database)
             { "library_filter_name_length", $"{Filter} '', 'x' from household limit 1" },
             { "library_filter_query_length", $"{Filter} 'x', '' from household limit 1" },
             { "library_filter_key", $"{Filter} 'x', 'y' from (select * from household limit 1) household, generate_series(1, 2)" },
+            { "picture_large_size", $"{Pictured} household_id, gen_random_uuid(), '', small, created_at, created_by from picture" },
+            {
+                "picture_small_size",
+                $"{Pictured} household_id, gen_random_uuid(), large, convert_to(repeat('x', 1000001), 'utf8'), created_at, created_by from picture"
+            },
+            {
+                "picture_account",
+                $"{Pictured} household_id, gen_random_uuid(), large, small, created_at, gen_random_uuid() from picture"
+            },
+            { "picture_key", $"{Pictured} household_id, id, large, small, created_at, created_by from picture" },
+            { "recipe_picture_key", $"{Looks} recipe_id, picture_id from recipe_picture" },
+            { "recipe_picture_recipe", $"{Looks} gen_random_uuid(), picture_id from recipe_picture" },
+            {
+                "recipe_picture_picture",
+                $"{Looks} (select id from recipe where not exists (select 1 from recipe_picture where recipe_id = recipe.id) limit 1), gen_random_uuid() from household limit 1"
+            },
             { "lot_portions_range", "update lot set portions = 61" },
             { "lot_variant_length", "update lot set variant = ''" },
             {

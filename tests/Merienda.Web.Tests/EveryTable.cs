@@ -111,6 +111,7 @@ internal static class EveryTable
                 isDisliked = true,
             }
         );
+        using var shown = await PictureTests.Send(visitor, varied, PictureTests.Dish());
         await visitor.Must(HttpMethod.Put, $"/api/recipes/{varied}/collections", new { names = new[] { "Suppers" } });
         await visitor.Must(HttpMethod.Put, "/api/recipes/filters", new { name = "Quick", query = "handsOn=10" });
         var board = await visitor.MakeBatch(Week, await visitor.AddRecipe(), Day(0), 2);

@@ -41,6 +41,8 @@ public class RowLevelSecurityTests(TestDatabase database)
         "eater_variant",
         "eater_dish",
         "recipe_collection",
+        "picture",
+        "recipe_picture",
         "library_filter",
         "eater_phase",
         "eater_challenge",

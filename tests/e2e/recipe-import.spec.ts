@@ -12,10 +12,12 @@ test('files are read and looked over, what is missing is filled in, and one undo
       file('soup.txt', 'Leek soup\nServes 4\n500 g leeks\n1 l vegetable stock\nMethod\nSimmer for 20 minutes.'),
       file('rice.md', '# Rice\n\n## Ingredients\n\n- 200 g basmati rice\n\n## Method\n\n1. Boil for 12 minutes.'),
       file('photo.jpg', 'x'),
+    file('list.pdf', 'x'),
       file('list.json', '{"@graph":[{"@type":"Recipe","name":"Egg cups","recipeYield":6,"recipeIngredient":["6 eggs"]},{"@type":"Recipe","name":"Nothing"}]}'),
     ]);
   await expect(page.getByRole('button', { name: 'Bring 1 recipe in' })).toBeVisible();
   await expect(page.getByText('It is no recipe file')).toBeVisible();
+  await expect(page.getByText('It is a picture')).toBeVisible();
   await expectAxeClean(page);
   await page.getByLabel('Portions of Rice').fill('2');
   await expect(page.getByRole('checkbox', { name: 'Bring in Rice' })).toBeChecked();

@@ -55,6 +55,12 @@ public sealed record RecipePartRow(
     string? MadeUnit
 );
 
+/// <param name="Large">JPEG, in the database's hexadecimal form: a backslash, an x and two digits a byte.</param>
+/// <param name="Small">As the large one.</param>
+public sealed record PictureRow(Guid Id, string Large, string Small, DateTimeOffset CreatedAt, Guid CreatedBy);
+
+public sealed record RecipePictureRow(Guid RecipeId, Guid PictureId);
+
 public sealed record RecipeCollectionRow(Guid RecipeId, string Name);
 
 public sealed record LibraryFilterRow(string Name, string Query);

@@ -65,6 +65,8 @@ public static class Tables
         "position"
     );
     public static readonly TenantTable<RecipeClaimRow> RecipeClaim = new("recipe_claim", "recipe_version_id", "position");
+    public static readonly TenantTable<PictureRow> Picture = new("picture", "id");
+    public static readonly TenantTable<RecipePictureRow> RecipePicture = new("recipe_picture", "recipe_id");
     public static readonly TenantTable<RecipeCollectionRow> RecipeCollection = new("recipe_collection", "recipe_id", "name");
     public static readonly TenantTable<LibraryFilterRow> LibraryFilter = new("library_filter", "name");
     public static readonly TenantTable<EaterDishRow> EaterDish = new("eater_dish", "eater_id", "recipe_id", "part");
@@ -120,6 +122,8 @@ public static class Tables
         RecipeTask,
         RecipeClaim,
         RecipeCollection,
+        Picture,
+        RecipePicture,
         LibraryFilter,
         EaterDish,
         EaterVariant,

@@ -9,7 +9,6 @@ using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 using Merienda.Web.Larder;
-using Merienda.Web.Recipes;
 using Microsoft.AspNetCore.Identity;
 
 namespace Merienda.Web.Demo;
@@ -20,6 +19,7 @@ public sealed class DemoSeed(
     AccountStore accounts,
     HouseholdStore households,
     RecipeStore recipes,
+    DemoLibrary library,
     WeekStore weeks,
     KitchenStore kitchens,
     BoxStore boxes,
@@ -96,26 +96,7 @@ public sealed class DemoSeed(
         }
 
         await SeedLarder(tenant, household, bought, eaters, today);
-        var saved = new Dictionary<string, Guid>();
-        foreach (var dish in dishes)
-        {
-            var id = Guid.CreateVersion7();
-            var draft = dish.ToDraft();
-            Must(
-                await recipes.Save(
-                    Stamp(tenant),
-                    id,
-                    null,
-                    recipes.Cookbook(draft.Uses, id),
-                    (foods, book) => RecipeDrafts.ToRecipe(draft, id, foods.Matcher, book),
-                    (_, _) => [],
-                    clock.GetUtcNow(),
-                    Reading.Known
-                )
-            );
-            saved.Add(dish.Key, id);
-        }
-
+        var saved = await library.Save(tenant, dishes);
         foreach (var usual in household.Usual ?? [])
         {
             var id = saved[usual.Recipe];
@@ -273,9 +254,9 @@ public sealed class DemoSeed(
         }
     }
 
-    private static EditStamp Stamp(Tenant tenant) => new(tenant, Guid.CreateVersion7());
+    internal static EditStamp Stamp(Tenant tenant) => new(tenant, Guid.CreateVersion7());
 
-    private static T Must<T>(Result<T> result) =>
+    internal static T Must<T>(Result<T> result) =>
         result.Refusal is { } refusal ? throw new InvalidDataException($"The demo data is wrong: {refusal}") : result.Value;
 
     private static IReadOnlyList<T> Read<T>(string folder, string file) =>

@@ -81,6 +81,7 @@ public static class MeriendaHost
         services.AddSingleton<KitchenStore>();
         services.AddSingleton<RecipeHistory>();
         services.AddSingleton<LibraryStore>();
+        services.AddSingleton<PictureStore>();
         services.AddSingleton<RhythmStore>();
         services.AddSingleton<MemberStore>();
         services.AddSingleton<RecipeVersions>();
@@ -104,6 +105,7 @@ public static class MeriendaHost
         }
 
         services.AddSingleton<AccountStore>();
+        services.AddSingleton<DemoLibrary>();
         services.AddSingleton<DemoSeed>();
         services.AddHttpContextAccessor();
         services.AddIdentity();

@@ -23,6 +23,14 @@ public sealed class SecurityHeaders(RequestDelegate next)
                 // The file names carry a hash of their content.
                 headers.CacheControl = "public, max-age=31536000, immutable";
             }
+            else if (
+                context.Request.Path.StartsWithSegments("/api/pictures", StringComparison.Ordinal)
+                && context.Response.StatusCode == StatusCodes.Status200OK
+            )
+            {
+                // A picture never changes under its id, and it is the household's own.
+                headers.CacheControl = "private, max-age=31536000, immutable";
+            }
             else if (context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal))
             {
                 headers.CacheControl = "no-store";

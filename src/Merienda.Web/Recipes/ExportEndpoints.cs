@@ -27,8 +27,14 @@ public static partial class ExportEndpoints
         RecipeStore recipes,
         IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
     ) =>
-        await database.Read(tenant, recipes.Latest(id)) is { } recipe
-            ? TypedResults.File(Encoding.UTF8.GetBytes(Written(recipe, json.Value)), "application/ld+json", $"{FileName(recipe)}.json")
+        await database.Read(tenant, recipes.Latest(id).And(PictureStore.OfRecipe(id))) is ({ } recipe, var picture)
+            ? TypedResults.File(
+                Encoding.UTF8.GetBytes(
+                    Written(recipe, json.Value, picture is null ? null : $"data:image/jpeg;base64,{Convert.ToBase64String(picture)}")
+                ),
+                "application/ld+json",
+                $"{FileName(recipe)}.json"
+            )
             : RecipeStore.Gone(id).ToProblem();
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Markdown(
@@ -52,26 +58,41 @@ public static partial class ExportEndpoints
         IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
     )
     {
-        var library = await database.Read(tenant, recipes.All);
+        var (library, order) = await database.Read(tenant, recipes.All.And(LibraryStore.Order));
         using var written = new MemoryStream();
         using (var archive = new ZipArchive(written, ZipArchiveMode.Create, leaveOpen: true))
         {
+            void Write(string file, byte[] content)
+            {
+                using var entry = archive.CreateEntry($"recipes/{file}").Open();
+                entry.Write(content);
+            }
+
             var names = new Dictionary<string, int>();
             foreach (var recipe in library)
             {
                 var name = FileName(recipe);
                 // Two of one name stand side by side.
                 var many = names[name] = names.GetValueOrDefault(name) + 1;
-                using var entry = archive.CreateEntry($"recipes/{name}{(many > 1 ? $" {many}" : "")}.json").Open();
-                entry.Write(Encoding.UTF8.GetBytes(Written(recipe, json.Value)));
+                name = $"{name}{(many > 1 ? $" {many}" : "")}";
+                var picture = order.PictureOf(recipe.RecipeId) is { } shown
+                    ? await database.Read(tenant, PictureStore.Of(shown, isSmall: false))
+                    : null;
+                Write($"{name}.json", Encoding.UTF8.GetBytes(Written(recipe, json.Value, picture is null ? null : $"{name}.jpg")));
+                if (picture is not null)
+                {
+                    Write($"{name}.jpg", picture);
+                }
             }
         }
 
         return TypedResults.File(written.ToArray(), "application/zip", "merienda-recipes.zip");
+
     }
 
     /// <summary>What another kitchen of ours reads whole, and any other reader as far as it goes.</summary>
-    private static string Written(StoredRecipe recipe, Microsoft.AspNetCore.Http.Json.JsonOptions json)
+    /// <param name="image">What it looks like, as an address; null without one.</param>
+    private static string Written(StoredRecipe recipe, Microsoft.AspNetCore.Http.Json.JsonOptions json, string? image)
     {
         var draft = RecipeSheets.ToDraft(recipe) with { BasedOn = null };
         var own = new RecipeToBring(
@@ -84,7 +105,7 @@ public static partial class ExportEndpoints
                 .DistinctBy(used => used.Key)
                 .ToDictionary(used => used.Key!, used => used.Name!)
         );
-        return RecipeWriter.JsonLd(recipe.Version, JsonSerializer.SerializeToNode(own, json.SerializerOptions)!);
+        return RecipeWriter.JsonLd(recipe.Version, JsonSerializer.SerializeToNode(own, json.SerializerOptions)!, image);
     }
 
     private static string FileName(StoredRecipe recipe) =>

@@ -62,6 +62,7 @@ public sealed record LibraryVerdict(Guid EaterId, Verdict Verdict, bool HasRules
 
 /// <param name="HandsOn">Minutes.</param>
 /// <param name="Minutes">From start to end, with the recipes that it uses.</param>
+/// <param name="Picture">Id of what it looks like; null without one.</param>
 public sealed record LibraryRow(
     Guid Id,
     string Name,
@@ -73,7 +74,8 @@ public sealed record LibraryRow(
     int FridgeDays,
     bool Freezes,
     IReadOnlyList<ShownMeasure> PerPortion,
-    IReadOnlyList<LibraryVerdict> Verdicts
+    IReadOnlyList<LibraryVerdict> Verdicts,
+    Guid? Picture
 );
 
 public sealed record LibraryEater(Guid Id, string Name);
@@ -184,7 +186,7 @@ public static class LibraryPages
         var all = Sorted(asking.Sort, query.Down, found, asked).ToList();
         return new(
             [.. eaters.Select(eater => new LibraryEater(eater.Id, eater.Name))],
-            [.. all.Skip(Math.Max(0, query.Skip)).Take(PageSize).Select(recipe => ToRow(recipe, eaters, knowledge))],
+            [.. all.Skip(Math.Max(0, query.Skip)).Take(PageSize).Select(recipe => ToRow(recipe, eaters, knowledge) with { Picture = order.PictureOf(recipe.RecipeId) })],
             all.Count,
             library.Count,
             [
@@ -284,7 +286,8 @@ public static class LibraryPages
                     eater.UsualOf(recipe.RecipeId, recipe.Version),
                     Dislikes(eater, recipe)
                 )),
-            ]
+            ],
+            null
         );
     }
 }

@@ -236,6 +236,7 @@ public sealed record KeepingSuggestion(string Key, string Because);
 /// <param name="Pieces">Pieces of the whole batch, as the parts were said to make; null where nobody said.</param>
 /// <param name="PerPiece">Of one piece; empty where nobody said how many there are.</param>
 /// <param name="Variant">The variant that lines, numbers and verdicts are of; null for the recipe as it is.</param>
+/// <param name="Picture">Id of what it looks like; null without one.</param>
 /// <param name="SuggestedKeeping">What follows from lines and steps; null when they do not say.</param>
 public sealed record RecipeSheet(
     Guid? Id,
@@ -269,7 +270,8 @@ public sealed record RecipeSheet(
     IReadOnlyList<SheetClaim> Claims,
     string Source,
     string Note,
-    IReadOnlyList<string> Collections
+    IReadOnlyList<string> Collections,
+    Guid? Picture
 );
 
 /// <summary>The variant that is made for an eater.</summary>

@@ -30,6 +30,7 @@ public static class RecipeEndpoints
         recipes.MapHistory();
         recipes.MapImport();
         recipes.MapExport();
+        api.MapPictures(recipes);
         recipes.MapGet("/{id:guid}/vessels", Vessels).WithName("RecipeVessels");
         api.MapGet("/foods", Foods).WithTags("Recipes").WithName("FindFoods").RequireAuthorization();
     }
@@ -153,7 +154,7 @@ public static class RecipeEndpoints
         var read = RecipeDrafts.ToRecipe(soFar, recipe ?? Guid.Empty, foods.Matcher, recipes);
         return read.Refusal is { } refusal
             ? refusal.ToProblem()
-            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table, foods.Matcher, desk.Knowledge, NoneNewer, [], variant));
+            : TypedResults.Ok(RecipeSheets.ToSheet(read.Value, null, table, foods.Matcher, desk.Knowledge, NoneNewer, variant));
     }
 
     private static Task<Results<Ok<RecipeSheet>, ProblemHttpResult>> Add(
@@ -242,6 +243,10 @@ public static class RecipeEndpoints
                 var ((((recipe, table), foods), current), order) = read;
                 return recipe is null
                     ? null
-                    : RecipeSheets.ToSheet(recipe, id, table, foods.Matcher, desk.Knowledge, current, order.Collections[id], variant);
+                    : RecipeSheets.ToSheet(recipe, id, table, foods.Matcher, desk.Knowledge, current, variant) with
+                    {
+                        Collections = [.. order.Collections[id]],
+                        Picture = order.PictureOf(id),
+                    };
             });
 }

@@ -23,7 +23,6 @@ public static class RecipeSheets
         FoodMatcher foods,
         KnowledgeBase knowledge,
         IReadOnlyDictionary<Guid, Guid> current,
-        IEnumerable<string> collections,
         string? variant = null
     )
     {
@@ -84,7 +83,8 @@ public static class RecipeSheets
             [.. ClaimCheck.Of(recipe.Version, scheme).Select(ToClaim)],
             recipe.Version.Source,
             recipe.Version.Note,
-            [.. collections]
+            [],
+            null
         );
     }
 

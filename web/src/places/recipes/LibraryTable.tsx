@@ -6,6 +6,7 @@ import { Asked } from '../../pieces/Asked';
 import { Lozenge } from '../../pieces/Lozenge';
 import { amount, mealName, minutes, portions, verdictWord } from '../../pieces/show';
 import type { Filters, Row, Sort } from './library';
+import { pictureOf } from './picture';
 import { useRecipe } from './queries';
 import { Verdicts } from './Verdicts';
 
@@ -60,6 +61,14 @@ export function LibraryTable({ rows, eaters, filters, onChange }: Props) {
             <Fragment key={row.id}>
               <tr className="border-b border-line last:border-b-0 hover:bg-tray">
                 <th scope="row" className="py-1.5 pl-3 text-left font-normal">
+                  {row.picture && (
+                    <img
+                      src={pictureOf(row.picture)}
+                      alt=""
+                      loading="lazy"
+                      className="float-right mr-2 size-9 border border-line object-cover"
+                    />
+                  )}
                   <Link
                     to={`/recipes/${row.id}`}
                     className="font-display text-base leading-tight font-semibold wrap-anywhere hover:text-cobalt"

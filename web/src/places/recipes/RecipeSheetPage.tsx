@@ -12,6 +12,8 @@ import { Claims } from './Claims';
 import { CollectionsField } from './CollectionsField';
 import { Dislikes } from './Dislikes';
 import { Numbers } from './Numbers';
+import { Picture } from './Picture';
+import { usePicture } from './picture';
 import { type Sheet, useRecipe } from './queries';
 import { ScaleDialog } from './ScaleDialog';
 import { SheetLines } from './SheetLines';
@@ -32,6 +34,7 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
     <div className="mx-auto grid max-w-6xl gap-8 p-4 md:p-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <article className="min-w-0">
         <header className="mb-4 flex flex-wrap items-start gap-x-4 gap-y-2">
+          <Picture sheet={sheet} />
           <div className="min-w-0 flex-1 basis-64">
             <h1 className="text-2xl leading-tight">{sheet.name}</h1>
             <p className="text-steel">
@@ -147,6 +150,7 @@ function Actions({ id, sheet }: { id: string; sheet: Sheet }) {
   const [isLookingBack, setLookingBack] = useState(false);
   const navigate = useNavigate();
   const edit = useEdit();
+  const picture = usePicture(sheet, id);
   const archive = () =>
     edit.run({
       ask: () => kept(api.DELETE('/api/recipes/{id}', { params: { path: { id } } })),
@@ -165,6 +169,17 @@ function Actions({ id, sheet }: { id: string; sheet: Sheet }) {
       >
         Change
       </Link>
+      <input
+        ref={picture.chooser}
+        type="file"
+        accept="image/*"
+        aria-label="Picture of the dish"
+        className="hidden"
+        onChange={(event) => {
+          picture.show(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
       <Menu>
         <MenuButton className="inline-flex min-h-9 items-center rounded-sm border border-line px-3 text-sm font-semibold hover:border-rim">
           More
@@ -187,6 +202,18 @@ function Actions({ id, sheet }: { id: string; sheet: Sheet }) {
               </a>
             </MenuItem>
           ))}
+          <MenuItem>
+            <button type="button" className={inMenu} onClick={() => picture.chooser.current?.click()}>
+              {sheet.picture === null ? 'Add a picture …' : 'Take another picture …'}
+            </button>
+          </MenuItem>
+          {sheet.picture !== null && (
+            <MenuItem>
+              <button type="button" className={inMenu} onClick={() => void picture.takeAway()}>
+                Take the picture away
+              </button>
+            </MenuItem>
+          )}
           <MenuItem>
             <button type="button" className={inMenu} onClick={() => void archive()} disabled={edit.isPending}>
               Put away

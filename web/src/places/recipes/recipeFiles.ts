@@ -58,7 +58,9 @@ function textOf(bytes: ArrayBuffer): string {
 const notRead = (file: File) =>
   file.size > mostBytes
     ? 'It is larger than 4 MB; a recipe is far smaller.'
-    : 'It is no recipe file; those end in .txt, .md, .json, .html or .zip.';
+    : /\.(jpe?g|png|webp|gif|heic)$/i.test(file.name)
+      ? 'It is a picture; a picture is added on the recipe’s sheet.'
+      : 'It is no recipe file; those end in .txt, .md, .json, .html or .zip.';
 
 async function readZip(file: File, stop: AbortSignal): Promise<FileRead[]> {
   const response = await fetch('/api/recipes/import/zip', {
