@@ -30,10 +30,7 @@ public sealed class PictureStore(EditDoor door)
                 var name = locked.Recipe.Version.Name;
                 if (picture is not { } shown)
                 {
-                    return new Decided<bool>(
-                        new Change($"Took the picture of {name} away").Put(Tables.RecipePicture, before, null),
-                        true
-                    );
+                    return new Decided<bool>(new Change($"Took the picture of {name} away").Put(Tables.RecipePicture, before, null), true);
                 }
 
                 var row = new PictureRow(Guid.CreateVersion7(), Hex(shown.Large), Hex(shown.Small), at, stamp.Tenant.Account);

@@ -132,7 +132,9 @@ public class PictureFileTests
     {
         var jpeg = Drawn(600, 400);
         var whole = "<svg xmlns=\"http://www.w3.org/2000/svg\"/>";
-        foreach (var file in new[] { [], [0xFF, 0xD8, 0xFF], Encoding.UTF8.GetBytes(whole), "%PDF-1.7"u8.ToArray(), jpeg[..(jpeg.Length / 2)] })
+        foreach (
+            var file in new[] { [], [0xFF, 0xD8, 0xFF], Encoding.UTF8.GetBytes(whole), "%PDF-1.7"u8.ToArray(), jpeg[..(jpeg.Length / 2)] }
+        )
         {
             var refusal = PictureFile.Read(file).Refusal!;
             Assert.Equal(("no-picture", "picture", "Choose a JPEG, PNG or WebP file"), (refusal.Code, refusal.Field, refusal.Cure));

@@ -230,10 +230,7 @@ public class ConstraintTests(TestDatabase database)
                 "picture_small_size",
                 $"{Pictured} household_id, gen_random_uuid(), large, convert_to(repeat('x', 1000001), 'utf8'), created_at, created_by from picture"
             },
-            {
-                "picture_account",
-                $"{Pictured} household_id, gen_random_uuid(), large, small, created_at, gen_random_uuid() from picture"
-            },
+            { "picture_account", $"{Pictured} household_id, gen_random_uuid(), large, small, created_at, gen_random_uuid() from picture" },
             { "picture_key", $"{Pictured} household_id, id, large, small, created_at, created_by from picture" },
             { "recipe_picture_key", $"{Looks} recipe_id, picture_id from recipe_picture" },
             { "recipe_picture_recipe", $"{Looks} gen_random_uuid(), picture_id from recipe_picture" },

@@ -71,7 +71,10 @@ public class PictureTests(TestDatabase database)
             zip.Entries.Select(entry => entry.FullName).Order(StringComparer.Ordinal)
         );
         using var json = zip.GetEntry("recipes/Beans.json")!.Open();
-        Assert.Equal("Beans.jpg", (await JsonNode.ParseAsync(json, cancellationToken: TestContext.Current.CancellationToken))!["image"]!.GetValue<string>());
+        Assert.Equal(
+            "Beans.jpg",
+            (await JsonNode.ParseAsync(json, cancellationToken: TestContext.Current.CancellationToken))!["image"]!.GetValue<string>()
+        );
     }
 
     [Fact]

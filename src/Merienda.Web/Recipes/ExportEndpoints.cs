@@ -87,7 +87,6 @@ public static partial class ExportEndpoints
         }
 
         return TypedResults.File(written.ToArray(), "application/zip", "merienda-recipes.zip");
-
     }
 
     /// <summary>What another kitchen of ours reads whole, and any other reader as far as it goes.</summary>

@@ -186,7 +186,11 @@ public static class LibraryPages
         var all = Sorted(asking.Sort, query.Down, found, asked).ToList();
         return new(
             [.. eaters.Select(eater => new LibraryEater(eater.Id, eater.Name))],
-            [.. all.Skip(Math.Max(0, query.Skip)).Take(PageSize).Select(recipe => ToRow(recipe, eaters, knowledge) with { Picture = order.PictureOf(recipe.RecipeId) })],
+            [
+                .. all.Skip(Math.Max(0, query.Skip))
+                    .Take(PageSize)
+                    .Select(recipe => ToRow(recipe, eaters, knowledge) with { Picture = order.PictureOf(recipe.RecipeId) }),
+            ],
             all.Count,
             library.Count,
             [
