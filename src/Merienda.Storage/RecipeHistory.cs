@@ -1,3 +1,5 @@
+using Merienda.Core.Sessions;
+
 namespace Merienda.Storage;
 
 /// <summary>A version of a recipe, when it was saved and by whom.</summary>
@@ -9,8 +11,13 @@ public sealed record SavedVersion(StoredRecipe Recipe, DateTimeOffset SavedAt, s
 /// <param name="Of">Portions that the version makes that was cooked.</param>
 public sealed record WeighedYield(DateOnly CookedOn, string Letter, string Part, int Grams, decimal Made, decimal Of);
 
+/// <summary>What was said of a step, or of the whole dish, when it was cooked.</summary>
+/// <param name="Version">That was cooked.</param>
+/// <param name="Task">Id of the step in that version, or of one of its rounds; empty for the whole dish.</param>
+public sealed record SaidOfCook(DateOnly CookedOn, string Letter, Guid Version, string Task, int? Minutes, string Note);
+
 /// <summary>Everything that was ever saved of a recipe, newest first, and what came of it in the pot.</summary>
-public sealed record RecipePast(IReadOnlyList<SavedVersion> Versions, IReadOnlyList<WeighedYield> Yields);
+public sealed record RecipePast(IReadOnlyList<SavedVersion> Versions, IReadOnlyList<WeighedYield> Yields, IReadOnlyList<SaidOfCook> Said);
 
 /// <summary>Reads a recipe's past.</summary>
 public sealed class RecipeHistory(RecipeVersions versions)
@@ -37,6 +44,14 @@ public sealed class RecipeHistory(RecipeVersions versions)
                     select batch_id, sum(portions) as portions, count(variant) as varied from lot group by batch_id
                 ) lots on lots.batch_id = batch.id and lots.varied = 0 and lots.portions > 0
                 where version.recipe_id = @pastOf order by session.cooked_on desc, batch.letter, weighed.part limit 40;
+                select session.cooked_on, batch.letter, version.id as version, remark.task_id as task, remark.took_minutes as minutes,
+                    remark.note
+                from cook_remark remark
+                join batch on batch.household_id = remark.household_id and batch.id = remark.batch_id
+                join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
+                join recipe_version version on version.household_id = batch.household_id and version.id =
+                    case when position(':' in remark.task_id) = 33 then left(remark.task_id, 32)::uuid else batch.recipe_version_id end
+                where version.recipe_id = @pastOf order by session.cooked_on desc, batch.letter, remark.task_id limit 100;
                 select counts_tolerances from household where id = app_household();
                 """,
                 new { pastOf = recipeId },
@@ -44,6 +59,7 @@ public sealed class RecipeHistory(RecipeVersions versions)
                     (
                         Heads: (await rows.ReadAsync<Head>()).ToList(),
                         Yields: (await rows.ReadAsync<WeighedYield>()).ToList(),
+                        Said: (await rows.ReadAsync<SaidOfCook>()).Select(said => said with { Task = CookedDish.IdOf(said.Task) }).ToList(),
                         IsTolerant: await rows.ReadSingleAsync<bool>()
                     )
             )
@@ -53,7 +69,8 @@ public sealed class RecipeHistory(RecipeVersions versions)
                     var read = await versions.Of(scope, found.Heads.Select(head => head.Id), found.IsTolerant);
                     return new RecipePast(
                         [.. found.Heads.Select(head => new SavedVersion(read[head.Id], head.CreatedAt, head.By))],
-                        found.Yields
+                        found.Yields,
+                        found.Said
                     );
                 }
             );

@@ -48,7 +48,7 @@ public sealed class TickStore(EditDoor door)
                 .And(Tasks),
             locked =>
                 locked.Session.Count == 0
-                    ? new Refusal("batch-gone", "batch", batchId.ToString(), "somebody took it off the bench", "Load the session again")
+                    ? BatchGone(batchId)
                     : Tick(
                         Tables.TaskTick,
                         (CookedDish.IsShared(taskId) ? locked.Session : [batchId]).Select(batch => new TaskTickRow(batch, taskId)),
@@ -56,6 +56,9 @@ public sealed class TickStore(EditDoor door)
                         isTicked
                     )
         );
+
+    internal static Refusal BatchGone(Guid batchId) =>
+        new("batch-gone", "batch", batchId.ToString(), "somebody took it off the bench", "Load the session again");
 
     private static Decided<bool> Tick<TRow>(TenantTable<TRow> table, IEnumerable<TRow> rows, Func<TRow, bool> was, bool isTicked)
         where TRow : class

@@ -2,6 +2,7 @@ using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
+using Merienda.Core.Sessions;
 using Merienda.Storage.Edits;
 using static Dapper.SqlMapper;
 
@@ -16,7 +17,8 @@ public sealed record StoredWeek(
     IReadOnlyDictionary<Guid, StoredRecipe> Versions,
     Undoable? Undo,
     IReadOnlySet<string> ShopTicks,
-    IReadOnlySet<(Guid Batch, string Task)> TaskTicks
+    IReadOnlySet<(Guid Batch, string Task)> TaskTicks,
+    IReadOnlyDictionary<(Guid Batch, string Task), CookRemark> Remarks
 )
 {
     internal PlanRows Rows { get; init; } = PlanRows.None;
@@ -109,6 +111,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
     private const string Ticks = $"""
         select item_key from shop_tick where week_start between @weekStart - 3 and @weekStart + 3;
         select batch_id, task_id from task_tick where batch_id = any({PlanReading.Chosen});
+        select batch_id, task_id, took_minutes, note from cook_remark where batch_id = any({PlanReading.Chosen});
         """;
 
     /// <summary>The week as it is, from memory when nothing was written since it was read.</summary>
@@ -154,14 +157,14 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
             .Then(
                 async (scope, read) =>
                 {
-                    var (((table, foods), rows), (shop, tasks)) = read;
+                    var (((table, foods), rows), (shop, tasks, remarks)) = read;
                     if (table.Household.Rhythm.WeekOf(start) is var first && first != start)
                     {
                         return await scope.Read(Whole(first, Around(first)));
                     }
 
                     var (plan, recipes) = await Assemble(scope, start, rows, table, foods);
-                    return new StoredWeek(plan, table, foods, recipes, null, shop, tasks) { Rows = rows };
+                    return new StoredWeek(plan, table, foods, recipes, null, shop, tasks, remarks) { Rows = rows };
                 }
             );
 
@@ -230,6 +233,14 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         );
     }
 
-    private static async Task<(HashSet<string> Shop, HashSet<(Guid, string)> Tasks)> TakeTicks(GridReader rows) =>
-        ((await rows.ReadAsync<string>()).ToHashSet(), (await rows.ReadAsync<(Guid, string)>()).ToHashSet());
+    private static async Task<(
+        HashSet<string> Shop,
+        HashSet<(Guid, string)> Tasks,
+        Dictionary<(Guid, string), CookRemark> Remarks
+    )> TakeTicks(GridReader rows) =>
+        (
+            (await rows.ReadAsync<string>()).ToHashSet(),
+            (await rows.ReadAsync<(Guid, string)>()).ToHashSet(),
+            (await rows.ReadAsync<CookRemarkRow>()).ToDictionary(row => (row.BatchId, row.TaskId), RemarkStore.ToRemark)
+        );
 }

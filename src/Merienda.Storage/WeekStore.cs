@@ -23,9 +23,11 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     public Task<(StoredWeek Week, IReadOnlyList<StockItem> Stock)> ReadWithStock(Tenant tenant, DateOnly start) =>
         database.Read(tenant, weeks.Of(start).And(StockStore.Items));
 
-    /// <summary>A week with the kitchen that it is cooked in.</summary>
-    public Task<(StoredWeek Week, Kitchen Kitchen)> ReadWithKitchen(Tenant tenant, DateOnly start) =>
-        database.Read(tenant, weeks.Of(start).And(KitchenStore.Current));
+    /// <summary>A week, the kitchen it is cooked in, and what was said of its dishes before.</summary>
+    public Task<((StoredWeek Week, Kitchen Kitchen) Cooked, IReadOnlyList<EarlierNote> Notes)> ReadSessions(
+        Tenant tenant,
+        DateOnly start
+    ) => database.Read(tenant, weeks.Of(start).And(KitchenStore.Current).And(RemarkStore.Notes));
 
     /// <summary>Makes a batch of the recipe's version that counts, with the first letter that is free in the week.</summary>
     public Task<Result<Edited<TView>>> Make<TView>(
@@ -103,25 +105,26 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     )
     {
         StoredWeek? before = null;
-        return door.Edit<(StoredWeek Week, IReadOnlyList<TaskTickRow> Ticks), bool, TView>(
+        return door.Edit<((StoredWeek Week, IReadOnlyList<TaskTickRow> Ticks) Known, IReadOnlyList<CookRemarkRow> Remarks), bool, TView>(
             stamp,
             Journal.Batch,
-            weeks.Of(weekStart).And(TickStore.Tasks),
+            weeks.Of(weekStart).And(TickStore.Tasks).And(RemarkStore.All),
             locked =>
             {
-                before = locked.Week;
-                var decided = decide(locked.Week);
+                var ((week, ticks), remarks) = locked;
+                before = week;
+                var decided = decide(week);
                 if (decided.Refusal is { } refusal)
                 {
                     return refusal;
                 }
 
                 var (plan, summary) = decided.Value;
-                var left = locked.Week.Plan.Batches.Select(batch => batch.Id).Except(plan.Batches.Select(batch => batch.Id)).ToHashSet();
+                var left = week.Plan.Batches.Select(batch => batch.Id).Except(plan.Batches.Select(batch => batch.Id)).ToHashSet();
                 return new Decided<bool>(
-                    locked
-                        .Week.Rows.ChangeTo(locked.Week.Plan, plan, summary, line => IdsOf(line, locked.Week.Foods))
-                        .Put(Tables.TaskTick, locked.Ticks.Where(tick => left.Contains(tick.BatchId)), []),
+                    week.Rows.ChangeTo(week.Plan, plan, summary, line => IdsOf(line, week.Foods))
+                        .Put(Tables.TaskTick, ticks.Where(tick => left.Contains(tick.BatchId)), [])
+                        .Put(Tables.CookRemark, remarks.Where(remark => left.Contains(remark.BatchId)), []),
                     true
                 );
             },

@@ -28,6 +28,7 @@ public class ConstraintTests(TestDatabase database)
     private const string Collected = "insert into recipe_collection (household_id, recipe_id, name) select household_id,";
     private const string Pictured = "insert into picture (household_id, id, large, small, created_at, created_by) select";
     private const string Looks = "insert into recipe_picture (household_id, recipe_id, picture_id) select app_household(),";
+    private const string Remarked = "insert into cook_remark (household_id, batch_id, task_id, took_minutes, note) select app_household(),";
     private const string Filter = "insert into library_filter (household_id, name, query) select id,";
     private const string Claim =
         "insert into recipe_claim (household_id, recipe_version_id, position, what, value, variant, part, said_of) select household_id, id,";
@@ -238,6 +239,12 @@ public class ConstraintTests(TestDatabase database)
                 "recipe_picture_picture",
                 $"{Looks} (select id from recipe where not exists (select 1 from recipe_picture where recipe_id = recipe.id) limit 1), gen_random_uuid() from household limit 1"
             },
+            { "cook_remark_task_length", $"{Remarked} id, repeat('x', 121), 5, '' from batch limit 1" },
+            { "cook_remark_took_minutes_range", $"{Remarked} id, 'x', 0, '' from batch limit 1" },
+            { "cook_remark_note_length", $"{Remarked} id, 'x', 5, repeat('x', 401) from batch limit 1" },
+            { "cook_remark_key", $"{Remarked} id, 'x', 5, '' from (select * from batch limit 1) batch, generate_series(1, 2)" },
+            { "cook_remark_batch", $"{Remarked} gen_random_uuid(), 'x', 5, '' from household limit 1" },
+            { "cook_remark_says_something", $"{Remarked} id, 'x', null, '' from batch limit 1" },
             { "lot_portions_range", "update lot set portions = 61" },
             { "lot_variant_length", "update lot set variant = ''" },
             {

@@ -134,6 +134,7 @@ internal static class EveryTable
                 vessel = "",
             }
         );
+        await visitor.Must(HttpMethod.Put, $"{Week}/sessions/remark", RecipeHistoryTests.Remark(batch, "1", 20));
         await visitor.Must(HttpMethod.Put, $"{Week}/shop/tick", new { key = "olive-oil", isTicked = true });
         await visitor.Must(
             HttpMethod.Put,

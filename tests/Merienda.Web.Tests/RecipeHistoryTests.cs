@@ -88,4 +88,122 @@ public class RecipeHistoryTests(TestDatabase database)
         Assert.Equal(24, sheet["pieces"]!.GetValue<decimal>());
         Assert.Equal(Energy("batch") / 24, Energy("perPiece"), 1);
     }
+
+    internal static object Remark(Guid batchId, string taskId, int? minutes, string note = "") =>
+        new
+        {
+            batchId,
+            taskId,
+            minutes,
+            note,
+        };
+
+    private static Task Say(Visitor cook, Guid batch, string task, int? minutes, string note = "") =>
+        cook.Must(HttpMethod.Put, $"{Week}/sessions/remark", Remark(batch, task, minutes, note));
+
+    [Fact]
+    public async Task Minutes_that_a_step_really_took_are_offered_to_the_recipe_until_it_says_so()
+    {
+        var (cook, id, draft) = await TwoVersions(database);
+        var task = draft["tasks"]![0]!;
+        (task["handsOn"], task["unattended"], draft["basedOn"]) = (10, 30, 2);
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{id}", draft);
+        var board = await cook.MakeBatch(Week, id, Day(-1), 4);
+        var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
+        var key = task["id"]!.GetValue<string>();
+        async Task<JsonArray> Took() => (await cook.Get($"/api/recipes/{id}/history"))["took"]!.AsArray();
+        Assert.Empty(await Took());
+
+        await Say(cook, batch, key, 55);
+        var step = (await cook.Get($"{Week}/sessions"))[0]!["tasks"]!.AsArray().Single(one => one!["taskId"]!.GetValue<string>() == key)!;
+        Assert.Equal(55, step["took"]!.GetValue<int>());
+        var offered = Assert.Single(await Took())!;
+        Assert.Equal(
+            (55, 40, 10, 45),
+            (
+                offered["minutes"]!.GetValue<int>(),
+                offered["says"]!.GetValue<int>(),
+                offered["handsOn"]!.GetValue<int>(),
+                offered["unattended"]!.GetValue<int>()
+            )
+        );
+
+        // A step that is worded anew is another one; the old words bring it back.
+        (task["text"], draft["basedOn"]) = ($"{task["text"]}, covered", 3);
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{id}", draft);
+        Assert.Empty(await Took());
+        var third = await cook.Get($"/api/recipes/{id}/versions/3");
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{id}", third.DeepClone());
+        Assert.Single(await Took());
+        (third["tasks"]![0]!["unattended"], third["basedOn"]) = (45, 5);
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{id}", third);
+        Assert.Empty(await Took());
+
+        await Say(cook, batch, key, 15);
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Empty(await Took());
+    }
+
+    [Fact]
+    public async Task What_was_said_of_a_dish_stands_in_its_recipe_and_where_it_is_cooked_again()
+    {
+        var (cook, id, _) = await TwoVersions(database);
+        var first = (await cook.MakeBatch(Week, id, Day(-2), 4))["batches"]![0]!["id"]!.GetValue<Guid>();
+        await Say(cook, first, "", null, " Too salty ");
+        Assert.Equal(
+            "Too salty",
+            Assert.Single((await cook.Get($"/api/recipes/{id}/history"))["remarks"]!.AsArray())!["note"]!.GetValue<string>()
+        );
+        var portioning = await cook.Get($"{Week}/portioning");
+        Assert.Equal("Too salty", portioning["sessions"]![0]!["batches"]![0]!["note"]!.GetValue<string>());
+        Assert.Empty((await cook.Get($"{Week}/sessions"))[0]!["earlier"]!.AsArray());
+
+        await cook.MakeBatch(Week, id, Day(-1), 4);
+        var sessions = (await cook.Get($"{Week}/sessions")).AsArray();
+        Assert.Empty(sessions[0]!["earlier"]!.AsArray());
+        Assert.Equal("Too salty", Assert.Single(sessions[1]!["earlier"]!.AsArray())!["note"]!.GetValue<string>());
+
+        // It goes with its batch, and comes back with it.
+        await cook.Must(HttpMethod.Delete, $"{Week}/batches/{first}");
+        Assert.Empty((await cook.Get($"/api/recipes/{id}/history"))["remarks"]!.AsArray());
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Single((await cook.Get($"/api/recipes/{id}/history"))["remarks"]!.AsArray());
+        await Say(cook, first, "", null);
+        Assert.Empty((await cook.Get($"/api/recipes/{id}/history"))["remarks"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task Minutes_of_a_base_are_offered_to_the_base()
+    {
+        var cook = await database.SignUp();
+        var basis = await cook.AddRecipe("Red base", 4, "400 g chopped tomatoes");
+        var dish = await cook.AddRecipe("Red cod", 4, "½ batch of Red base", "400 g cod");
+        await cook.MakeBatch(Week, dish, Day(-1), 4);
+        var step = (await cook.Get($"{Week}/sessions"))[0]!["tasks"]!
+            .AsArray()
+            .First(one => one!["taskId"]!.GetValue<string>().Contains(':'))!;
+        await Say(cook, step["batchId"]!.GetValue<Guid>(), step["taskId"]!.GetValue<string>(), 90);
+        Assert.Equal(90, Assert.Single((await cook.Get($"/api/recipes/{basis}/history"))["took"]!.AsArray())!["minutes"]!.GetValue<int>());
+        Assert.Empty((await cook.Get($"/api/recipes/{dish}/history"))["took"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task What_cannot_be_said_of_a_cook_is_refused_in_words()
+    {
+        var (cook, id, _) = await TwoVersions(database);
+        var batch = (await cook.MakeBatch(Week, id, Day(-1), 4))["batches"]![0]!["id"]!.GetValue<Guid>();
+        foreach (
+            var (said, status, code) in new[]
+            {
+                (Remark(batch, "1", 0), HttpStatusCode.UnprocessableEntity, "took-out-of-range"),
+                (Remark(batch, "1", 1441), HttpStatusCode.UnprocessableEntity, "took-out-of-range"),
+                (Remark(batch, "", null, new string('x', 401)), HttpStatusCode.UnprocessableEntity, "remark-length"),
+                (Remark(batch, new string('x', 121), 5), HttpStatusCode.UnprocessableEntity, "unknown-task"),
+                (Remark(Guid.NewGuid(), "", null, "x"), HttpStatusCode.Conflict, "batch-gone"),
+            }
+        )
+        {
+            await cook.Refused(status, code, HttpMethod.Put, $"{Week}/sessions/remark", said);
+        }
+    }
 }

@@ -41,6 +41,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         "eater_variant",
         "eater_dish",
         "recipe_collection",
+        "cook_remark",
         "picture",
         "recipe_picture",
         "library_filter",

@@ -36,6 +36,7 @@ public class UndoPropertyTests(TestDatabase database)
         ("recipe", "true"),
         ("batch", "true"),
         ("lot", "true"),
+        ("cook_remark", "true"),
         ("part_yield", "true"),
         ("container", "true"),
         ("container_event", "true"),

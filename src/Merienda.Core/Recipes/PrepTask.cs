@@ -42,4 +42,17 @@ public sealed record PrepTask(
 
     /// <summary>Pieces that fit in at once: nine in an air fryer; null when all of them do.</summary>
     public decimal? RoundPieces { get; init; }
+
+    /// <summary>The step as it takes so many minutes from its start to its end: what goes on by itself gives way first.</summary>
+    public PrepTask Taking(int minutes) =>
+        Unattended == 0 || minutes <= HandsOn
+            ? this with
+            {
+                HandsOn = minutes,
+                Unattended = 0,
+            }
+            : this with
+            {
+                Unattended = minutes - HandsOn,
+            };
 }

@@ -43,6 +43,9 @@ public sealed record CookedDish(
     public static bool IsShared(string key) =>
         key.IndexOf(':', StringComparison.Ordinal) == 32 && Guid.TryParseExact(key.AsSpan(0, 32), "N", out _);
 
+    /// <summary>Id of a step in its recipe, from its key in a session: without the base's version, and of whichever round.</summary>
+    public static string IdOf(string key) => (IsShared(key) ? key[33..] : key).Split('~')[0];
+
     /// <summary>A recipe cooked by itself, after what it takes of others; it stands last.</summary>
     public static IReadOnlyList<CookedDish> Alone(RecipeVersion recipe, decimal portions) =>
         Of([new("A", Guid.Empty, recipe, [new(recipe, portions)])]);

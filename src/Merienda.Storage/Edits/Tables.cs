@@ -82,6 +82,7 @@ public static class Tables
     public static readonly TenantTable<ServingRow> Serving = new("serving", "id");
     public static readonly TenantTable<ServingItemRow> ServingItem = new("serving_item", "id");
     public static readonly TenantTable<ShopTickRow> ShopTick = new("shop_tick", "week_start", "item_key");
+    public static readonly TenantTable<CookRemarkRow> CookRemark = new("cook_remark", "batch_id", "task_id");
     public static readonly TenantTable<TaskTickRow> TaskTick = new("task_tick", "batch_id", "task_id");
 
     /// <summary>Every table, in the order that keys need.</summary>
@@ -137,5 +138,6 @@ public static class Tables
         ServingItem,
         ShopTick,
         TaskTick,
+        CookRemark,
     ];
 }

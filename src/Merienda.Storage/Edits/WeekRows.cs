@@ -56,3 +56,5 @@ public sealed record ContainerEventRow(
 public sealed record ShopTickRow(DateOnly WeekStart, string ItemKey);
 
 public sealed record TaskTickRow(Guid BatchId, string TaskId);
+
+public sealed record CookRemarkRow(Guid BatchId, string TaskId, int? TookMinutes, string Note);

@@ -23,6 +23,7 @@ public sealed record PortioningBox(
     DateOnly EatBy
 );
 
+/// <param name="Note">How it went, for the next time; may be empty.</param>
 public sealed record PortioningBatch(
     Guid Id,
     string Letter,
@@ -31,7 +32,8 @@ public sealed record PortioningBatch(
     decimal Portions,
     DateOnly? PortionedOn,
     IReadOnlyList<PortioningPart> Parts,
-    IReadOnlyList<PortioningBox> Boxes
+    IReadOnlyList<PortioningBox> Boxes,
+    string Note
 );
 
 public sealed record PortioningSession(DateOnly Date, IReadOnlyList<PortioningBatch> Batches);
@@ -184,7 +186,8 @@ public static class BoxEndpoints
                         box.KeptIn,
                         box.EatBy
                     )),
-            ]
+            ],
+            week.RemarkOn(batch.Id, "")?.Note ?? ""
         );
     }
 }

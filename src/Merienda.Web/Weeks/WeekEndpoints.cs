@@ -32,6 +32,7 @@ public static class WeekEndpoints
         weeks.MapPut("/shop/tick", TickShop).WithName("TickShop");
         weeks.MapGet("/sessions", Sessions).WithName("GetSessions");
         weeks.MapPut("/sessions/tick", TickTask).WithName("TickTask");
+        weeks.MapPut("/sessions/remark", Say).WithName("SayOfCooking");
         weeks.MapGet("/shelf", Shelf).WithName("GetShelf");
         weeks.MapPortioning();
         api.MapBoxes();
@@ -149,8 +150,8 @@ public static class WeekEndpoints
 
     private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
     {
-        var (week, kitchen) = await desk.Weeks.ReadWithKitchen(tenant, date);
-        return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToSessions(kitchen));
+        var ((week, kitchen), notes) = await desk.Weeks.ReadSessions(tenant, date);
+        return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToSessions(kitchen, notes));
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(
@@ -158,6 +159,16 @@ public static class WeekEndpoints
         [AsParameters] WeekEdit edit,
         TickStore ticks
     ) => edit.Editing.Done(await ticks.TickTask(edit.Editing, request.BatchId, request.TaskId, request.IsTicked));
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Say(
+        RemarkRequest request,
+        [AsParameters] WeekEdit edit,
+        WeekReading weeks,
+        RemarkStore remarks
+    ) =>
+        edit.Editing.Done(
+            await remarks.Say(edit.Editing, weeks.Of(edit.Date), (request.BatchId, request.TaskId, request.Minutes, request.Note))
+        );
 
     private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
         TypedResults.Ok((await desk.View(date, tenant)).ToShelf());

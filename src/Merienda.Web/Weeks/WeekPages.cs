@@ -5,6 +5,7 @@ using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
 using Merienda.Core.Shopping;
 using Merienda.Core.Stock;
+using Merienda.Storage;
 using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Weeks;
@@ -52,7 +53,7 @@ public static class WeekPages
         );
     }
 
-    public static IReadOnlyList<SessionPage> ToSessions(this WeekView week, Kitchen kitchen) =>
+    public static IReadOnlyList<SessionPage> ToSessions(this WeekView week, Kitchen kitchen, IReadOnlyList<EarlierNote> notes) =>
         [
             .. week
                 .CookedForIt.GroupBy(batch => batch.Cooked)
@@ -94,10 +95,19 @@ public static class WeekPages
                         tasks,
                         [.. dishes.Where(dish => dish.For.Count > 0).Select(Shared)],
                         [.. session.Where(batch => batch.Lots.Any(lot => lot.Variant is not null)).Select(batch => LotsOf(week, batch))],
-                        [.. Allergies(week, [.. session])]
+                        [.. Allergies(week, [.. session])],
+                        [.. session.Select(batch => Earlier(week, batch, notes)).OfType<SessionNote>()]
                     );
                 }),
         ];
+
+    private static SessionNote? Earlier(WeekView week, Batch batch, IReadOnlyList<EarlierNote> notes) =>
+        notes.FirstOrDefault(note =>
+            note.RecipeId == week.RecipeOf(batch).RecipeId && note.BatchId != batch.Id && note.CookedOn <= batch.Cooked
+        )
+            is { } note
+            ? new(batch.Letter, week.RecipeOf(batch).Version.Name, note.CookedOn, note.Note)
+            : null;
 
     private static SessionTask ToTask(
         WeekView week,
@@ -131,7 +141,8 @@ public static class WeekPages
             item.Step.Rounds,
             item.WaitedTooLong,
             vessel?.Said,
-            vessel?.Verdict
+            vessel?.Verdict,
+            week.RemarkOn(batch.Id, id)?.Minutes
         );
     }
 

@@ -3,6 +3,7 @@ using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Recipes;
+using Merienda.Core.Sessions;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
@@ -96,6 +97,9 @@ public sealed class WeekView
     }
 
     public bool IsShopTicked(string key) => _stored.ShopTicks.Contains(key);
+
+    /// <summary>What was said of a step, or of the whole dish where the task is empty.</summary>
+    public CookRemark? RemarkOn(Guid batch, string task) => _stored.Remarks.GetValueOrDefault((batch, task));
 
     public bool IsTaskTicked(Guid batch, string task) => _stored.TaskTicks.Contains((batch, task));
 

@@ -35,14 +35,16 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
       <article className="min-w-0">
         <header className="mb-4 flex flex-wrap items-start gap-x-4 gap-y-2">
           <Picture sheet={sheet} />
-          <div className="min-w-0 flex-1 basis-64">
-            <h1 className="text-2xl leading-tight">{sheet.name}</h1>
-            <p className="text-steel">
-              {portions(sheet.portions)} portions{sheet.meal && ` for ${mealName(sheet.meal)}`} · keeps {sheet.keeping.fridgeDays} days in
-              the fridge, {sheet.keeping.freezerMonths ? `${sheet.keeping.freezerMonths} months frozen` : 'does not freeze'}
-            </p>
+          <div className="flex min-w-0 flex-1 basis-64 flex-wrap items-start gap-x-4 gap-y-2">
+            <div className="min-w-0 flex-1 basis-64">
+              <h1 className="text-2xl leading-tight">{sheet.name}</h1>
+              <p className="text-steel">
+                {portions(sheet.portions)} portions{sheet.meal && ` for ${mealName(sheet.meal)}`} · keeps {sheet.keeping.fridgeDays} days in
+                the fridge, {sheet.keeping.freezerMonths ? `${sheet.keeping.freezerMonths} months frozen` : 'does not freeze'}
+              </p>
+            </div>
+            <Actions id={id} sheet={sheet} />
           </div>
-          <Actions id={id} sheet={sheet} />
         </header>
         <CollectionsField sheet={sheet} id={id} />
         {sheet.variants.length > 0 && <VariantTabs sheet={sheet} id={id} />}

@@ -10,6 +10,7 @@ import { dayMonth, mealName, number, portions, typedNumber, weekday } from '../.
 import { Tape } from '../../pieces/Tape';
 import { useEdit } from '../../pieces/useEdit';
 import { useTyped } from '../../pieces/useTyped';
+import { Remark } from './remarks';
 
 type Page = Schemas['PortioningPage'];
 type Batch = Schemas['PortioningBatch'];
@@ -77,7 +78,7 @@ export function PortioningView({ week, day }: { week: string; day: string }) {
               ))}
             </datalist>
             {batches.map((batch) => (
-              <Filling key={batch.id} batch={batch} vessels={vessels} edits={edits} />
+              <Filling key={batch.id} batch={batch} vessels={vessels} edits={edits} week={week} />
             ))}
           </>
         );
@@ -88,7 +89,7 @@ export function PortioningView({ week, day }: { week: string; day: string }) {
 
 type Edits = ReturnType<typeof usePortioning>;
 
-function Filling({ batch, vessels, edits }: { batch: Batch; vessels: Schemas['PortioningVessel'][]; edits: Edits }) {
+function Filling({ batch, vessels, edits, week }: { batch: Batch; vessels: Schemas['PortioningVessel'][]; edits: Edits; week: string }) {
   return (
     <section aria-label={`${batch.letter} ${batch.name}`} className="rimmed mb-5 border-x border-b border-line px-3 py-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -102,6 +103,7 @@ function Filling({ batch, vessels, edits }: { batch: Batch; vessels: Schemas['Po
       {batch.parts.map((part) => (
         <Weighing key={part.name} batch={batch} part={part} vessels={vessels} edits={edits} />
       ))}
+      <Remark batch={batch} week={week} />
       <ul className={`figures mt-2 grid gap-x-6 text-sm sm:grid-cols-2 ${batch.portionedOn ? '' : 'text-steel'}`}>
         {batch.boxes.map((box) => (
           <li key={box.id} className="flex items-baseline gap-2 border-t border-line py-1">

@@ -7,12 +7,13 @@ import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
 import { putIntoOutbox } from '../../pieces/outbox';
-import { clock, longDate, minutes, temperature } from '../../pieces/show';
+import { clock, dayMonth, longDate, minutes, temperature } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
 import { useWaiting, withTaskTicks } from '../../pieces/useOutbox';
 import { useWeekDate } from '../useWeekDate';
 import { PortioningView } from './PortioningView';
+import { Took } from './remarks';
 import { SessionHead } from './SessionHead';
 import { Track } from './Track';
 
@@ -111,6 +112,11 @@ function Work({ page, week }: { page: Page; week: string }) {
           {said}
         </p>
       ))}
+      {page.earlier.map((said) => (
+        <p key={said.letter} className="mb-2">
+          <Tape letter={said.letter} /> {said.dish}, {dayMonth(said.cookedOn)}: “{said.note}”
+        </p>
+      ))}
       {page.allergies.map((caution) => (
         <p key={caution} className="mb-2 border-l-2 border-beet pl-2">
           {caution}
@@ -119,8 +125,11 @@ function Work({ page, week }: { page: Page; week: string }) {
       <Track page={page} />
       <ol>
         {page.tasks.map((task) => (
-          <li key={`${task.batchId}${task.taskId}`} className={`border-t border-line ${task === next ? 'bg-tray' : ''}`}>
-            <label className="grid min-h-12 cursor-pointer grid-cols-[2rem_3.2rem_minmax(0,1fr)] items-center gap-x-2 px-1 py-1.5 sm:grid-cols-[2rem_4rem_11rem_minmax(0,1fr)_auto]">
+          <li
+            key={`${task.batchId}${task.taskId}`}
+            className={`flex items-center border-t border-line max-sm:block ${task === next ? 'bg-tray' : ''}`}
+          >
+            <label className="grid min-h-12 min-w-0 flex-1 cursor-pointer grid-cols-[2rem_3.2rem_minmax(0,1fr)] items-center gap-x-2 px-1 py-1.5 sm:grid-cols-[2rem_4rem_11rem_minmax(0,1fr)_auto]">
               <Tick
                 isTicked={task.isTicked}
                 onTick={(isTicked) => putIntoOutbox({ kind: 'task', week, body: { batchId: task.batchId, taskId: task.taskId, isTicked } })}
@@ -154,12 +163,13 @@ function Work({ page, week }: { page: Page; week: string }) {
                   <span className="block text-sm">It stood {minutes(task.waitedTooLong)} longer than it should.</span>
                 )}
               </span>
-              <span className="figures text-right text-sm whitespace-nowrap text-steel max-sm:col-start-3 max-sm:text-left">
+              <span className="figures text-right text-sm text-steel max-sm:col-start-3 max-sm:text-left sm:whitespace-nowrap">
                 {task.handsOnEnd > task.start && `${minutes(task.handsOnEnd - task.start)} by hand`}
                 {task.end > task.handsOnEnd &&
                   `${task.handsOnEnd > task.start ? ', ' : ''}then ${minutes(task.end - task.handsOnEnd)} alone`}
               </span>
             </label>
+            {task.isTicked && <Took task={task} week={week} />}
           </li>
         ))}
       </ol>

@@ -1,0 +1,69 @@
+using Merienda.Core.Outcomes;
+using Merienda.Core.Sessions;
+using Merienda.Storage.Edits;
+
+namespace Merienda.Storage;
+
+/// <summary>What was said of a dish when it was cooked before.</summary>
+public sealed record EarlierNote(Guid RecipeId, Guid BatchId, DateOnly CookedOn, string Note);
+
+/// <summary>Keeps what cooking a batch taught.</summary>
+public sealed class RemarkStore(EditDoor door)
+{
+    internal static readonly Reading<IReadOnlyList<CookRemarkRow>> All = Reading.Of<IReadOnlyList<CookRemarkRow>>(
+        "select batch_id, task_id, took_minutes, note from cook_remark where batch_id in (select id from batch);",
+        null,
+        async rows => [.. await rows.ReadAsync<CookRemarkRow>()]
+    );
+
+    /// <summary>Notes on whole dishes, the newest first.</summary>
+    public static readonly Reading<IReadOnlyList<EarlierNote>> Notes = Reading.Of<IReadOnlyList<EarlierNote>>(
+        """
+        select version.recipe_id, batch.id as batch_id, session.cooked_on, remark.note from cook_remark remark
+        join batch on batch.household_id = remark.household_id and batch.id = remark.batch_id
+        join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
+        join recipe_version version on version.household_id = batch.household_id and version.id = batch.recipe_version_id
+        where remark.task_id = '' and remark.note <> '' order by session.cooked_on desc, batch.letter, batch.id limit 400;
+        """,
+        null,
+        async rows => [.. await rows.ReadAsync<EarlierNote>()]
+    );
+
+    internal static CookRemark ToRemark(CookRemarkRow row) => new(row.BatchId, row.TaskId, row.TookMinutes, row.Note);
+
+    /// <summary>Keeps a remark instead of the one that was there; one that says nothing takes it away.</summary>
+    public Task<Result<Edited<bool>>> Say(
+        EditStamp stamp,
+        Reading<StoredWeek> week,
+        (Guid Batch, string Task, int? Minutes, string Note) said
+    ) =>
+        door.Edit<StoredWeek, bool>(
+            stamp,
+            Journal.Batch,
+            week,
+            locked =>
+            {
+                var after = CookRemark.Of(said.Batch, said.Task, said.Minutes, said.Note);
+                if (after.Refusal is { } refusal)
+                {
+                    return refusal;
+                }
+
+                if (locked.Plan.BatchWithId(said.Batch) is not { } batch)
+                {
+                    return TickStore.BatchGone(said.Batch);
+                }
+
+                return new Decided<bool>(
+                    new Change($"Said how {batch.Letter} went").Put(
+                        Tables.CookRemark,
+                        locked.Remarks.TryGetValue((said.Batch, said.Task), out var before) ? ToRow(before) : null,
+                        after.Value is { } remark ? ToRow(remark) : null
+                    ),
+                    true
+                );
+            }
+        );
+
+    private static CookRemarkRow ToRow(CookRemark remark) => new(remark.Batch, remark.Task, remark.Minutes, remark.Note);
+}
