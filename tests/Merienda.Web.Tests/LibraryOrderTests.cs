@@ -69,6 +69,9 @@ public class LibraryOrderTests(TestDatabase database)
         Assert.Equal("Sauce", Assert.Single(sheet["usual"]![0]!["dislikes"]!.AsArray())!.GetValue<string>());
         Assert.All((await Library(cook, ""))["rows"]!.AsArray(), row => Assert.True(row!["verdicts"]![0]!["isDisliked"]!.GetValue<bool>()));
         Assert.Empty(Names(await Library(cook, "liked=true")));
+        Assert.All((await cook.Get("/api/recipes")).AsArray(), row => Assert.True(row!["verdicts"]![0]!["isDisliked"]!.GetValue<bool>()));
+        var board = await cook.MakeBatch(ThisWeek.Week, plate, ThisWeek.Day(-1), 4);
+        Assert.Equal(eater, Assert.Single(board["batches"]![0]!["lots"]![0]!["notLikedBy"]!.AsArray())!.GetValue<Guid>());
         await cook.Must(HttpMethod.Put, $"/api/recipes/{plate}/disliked", Said("Sauce", false));
         Assert.Equal(["Slaw plate"], Names(await Library(cook, "liked=true")));
         await cook.Refused(

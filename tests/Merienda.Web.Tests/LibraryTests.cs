@@ -74,12 +74,32 @@ public class LibraryTests(TestDatabase database)
     [InlineData("sort=Minutes&down=true", "Lamb roast,Cod stew,Lentil pot,Green salad")]
     [InlineData("sort=verdict", "Green salad,Lentil pot,Cod stew,Lamb roast")]
     [InlineData("sort=keeps", "Cod stew,Green salad,Lamb roast,Lentil pot")]
+    [InlineData("number=fibre&atLeast=5", "Lentil pot")]
+    [InlineData("number=fibre&atMost=5", "Cod stew,Green salad,Lamb roast")]
+    [InlineData("number=Protein&atLeast=20&atMost=30", "Cod stew,Lentil pot")]
+    [InlineData("number=points&atMost=0.5", "Green salad")]
+    [InlineData("number=energy&sort=number", "Green salad,Cod stew,Lamb roast,Lentil pot")]
+    [InlineData("number=fibre&sort=number&down=true", "Lentil pot,Green salad,Cod stew,Lamb roast")]
+    [InlineData("sort=number", "Cod stew,Green salad,Lamb roast,Lentil pot")]
     [InlineData("skip=2", "Lamb roast,Lentil pot")]
     [InlineData("skip=-5", "Cod stew,Green salad,Lamb roast,Lentil pot")]
     public async Task What_is_asked_for_is_found(string query, string names)
     {
         var (cook, _) = await MoveIn(database);
         Assert.Equal(names, string.Join(',', await Names(cook, query)));
+    }
+
+    [Fact]
+    public async Task A_number_that_is_only_partly_known_is_never_below_a_ceiling()
+    {
+        var cook = await database.SignUp();
+        await cook.AddRecipe("Rice", 2, "200 g rice");
+        await cook.AddRecipe("Rice and something", 2, "200 g rice", "a jar of quince marmalade dregs");
+        Assert.Equal(["Rice"], await Names(cook, "number=energy&atMost=2000"));
+        Assert.Equal(["Rice", "Rice and something"], await Names(cook, "number=energy&atLeast=300"));
+        var asked = (await Ask(cook, "number=fibre"))["rows"]![0]!["asked"]!;
+        Assert.Equal(("fibre", "g"), (asked["key"]!.GetValue<string>(), asked["unit"]!.GetValue<string>()));
+        Assert.Null((await Ask(cook))["rows"]![0]!["asked"]);
     }
 
     [Fact]
@@ -109,7 +129,7 @@ public class LibraryTests(TestDatabase database)
     public async Task Words_that_the_library_does_not_know_are_refused_by_name()
     {
         var (cook, _) = await MoveIn(database);
-        foreach (var query in new[] { "sort=ghost", "verdict=perfect", "appliance=7", "sort=2" })
+        foreach (var query in new[] { "sort=ghost", "verdict=perfect", "appliance=7", "sort=2", "number=vitamin" })
         {
             await cook.Refused(HttpStatusCode.UnprocessableEntity, "unknown-filter", HttpMethod.Get, $"/api/recipes/library?{query}");
         }

@@ -39,6 +39,13 @@ test('the library tells who can eat what, is asked by key and by mouse, and its 
   await page.getByLabel('By hand', { exact: true }).selectOption('up to 10 min');
   await page.getByLabel('Verdict', { exact: true }).selectOption('Breaks');
   await page.getByRole('button', { name: 'Show all' }).click();
+  await page.getByLabel('A portion’s', { exact: true }).selectOption('fibre');
+  await expect(page.getByRole('columnheader', { name: 'fibre' })).toHaveAttribute('aria-sort', 'ascending');
+  await page.getByLabel('Fibre of a portion, at least, g').fill('5');
+  await expect(row('Cod in foil')).toHaveCount(0);
+  await page.getByLabel('Fibre of a portion, at most, g').fill('6');
+  await expect(row('Lentil pot')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Show all' }).click();
   await page.getByRole('button', { name: 'kcal' }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('Cod in foil');
   await page.getByRole('button', { name: 'kcal' }).press('Enter');

@@ -263,7 +263,7 @@ public static class Refusals
         new("unknown-country", RefusalKind.Wrong, "--country"),
         new("unknown-day", RefusalKind.Wrong, "firstDay, prepDays[].day"),
         new("unknown-event", RefusalKind.Wrong, "kind"),
-        new("unknown-filter", RefusalKind.Wrong, "verdict, appliance, sort"),
+        new("unknown-filter", RefusalKind.Wrong, "verdict, appliance, sort, number"),
         new("unknown-food", RefusalKind.Wrong, "dislikes, food, lines"),
         new("unknown-household", RefusalKind.Wrong, "household"),
         new("unknown-item", RefusalKind.Wrong, "key"),

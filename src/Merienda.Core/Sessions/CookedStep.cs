@@ -20,6 +20,9 @@ public sealed record CookedStep(PrepTask Task, IReadOnlyList<StepTake> Takes, in
     /// <summary>Rounds that anybody would cook of one dish.</summary>
     public const int MostRounds = 24;
 
+    /// <summary>How often it would have to be filled: more than it is done where that is more than anybody would cook.</summary>
+    public int Needed { get; init; } = Rounds;
+
     /// <summary>The steps that some lots need, in order; one that takes nothing of any of them is left out.</summary>
     /// <param name="lots">Portions in each variant.</param>
     internal static IReadOnlyList<CookedStep> Of(RecipeVersion recipe, IReadOnlyList<LotToCook> lots)
@@ -41,7 +44,8 @@ public sealed record CookedStep(PrepTask Task, IReadOnlyList<StepTake> Takes, in
                 continue;
             }
 
-            var rounds = RoundsOf(task, takes, recipe, lots.Sum(lot => lot.Portions));
+            var needed = RoundsOf(task, takes, recipe, lots.Sum(lot => lot.Portions));
+            var rounds = Math.Min(needed, MostRounds);
             for (var round = 1; round <= rounds; round++)
             {
                 steps.Add(
@@ -51,6 +55,9 @@ public sealed record CookedStep(PrepTask Task, IReadOnlyList<StepTake> Takes, in
                         round,
                         rounds
                     )
+                    {
+                        Needed = needed,
+                    }
                 );
             }
 
@@ -91,7 +98,7 @@ public sealed record CookedStep(PrepTask Task, IReadOnlyList<StepTake> Takes, in
     private static string IdOf(PrepTask task, int round) => round == 1 ? task.Id : $"{task.Id}~{round}";
 
     private static int RoundsOf(PrepTask task, IReadOnlyList<StepTake> takes, RecipeVersion recipe, decimal portions) =>
-        task.RoundPieces is { } size ? (int)Math.Clamp(Math.Ceiling(PiecesOf(takes, recipe, portions) / size), 1, MostRounds) : 1;
+        task.RoundPieces is { } size ? (int)Math.Max(1, Math.Min(Math.Ceiling(PiecesOf(takes, recipe, portions) / size), 1_000_000)) : 1;
 
     /// <summary>Pieces that go in: as measured of the dish, as the line of the step is counted that has most, at least one a portion.</summary>
     private static decimal PiecesOf(IReadOnlyList<StepTake> takes, RecipeVersion recipe, decimal portions) =>

@@ -11,91 +11,6 @@ using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Recipes;
 
-/// <summary>What rows of the library are put in order by.</summary>
-public enum LibrarySort
-{
-    Name,
-    Energy,
-    Protein,
-    NetCarbohydrate,
-    HandsOn,
-    Minutes,
-    Keeps,
-
-    /// <summary>Of the eater that is asked for, or of all together.</summary>
-    Verdict,
-}
-
-/// <summary>Which recipes are looked for; everything that is said holds at once.</summary>
-/// <param name="Search">In names and ingredients.</param>
-/// <param name="Meal">Key of a meal; a recipe for any meal is for this one too.</param>
-/// <param name="Eater">Whose verdict is asked for.</param>
-/// <param name="Verdict">A verdict, as in an answer: of that eater, or of everybody where none is named.</param>
-/// <param name="HandsOn">Minutes by hand, at most.</param>
-/// <param name="Minutes">From start to end, at most.</param>
-/// <param name="Appliance">An appliance, as in an answer.</param>
-/// <param name="Keeps">Days in the fridge, at least.</param>
-/// <param name="Liked">Only what the eater that is asked for likes, or everybody.</param>
-/// <param name="Collection">Name of a collection.</param>
-/// <param name="Sort">One of name, energy, protein, netCarbohydrate, handsOn, minutes, keeps, verdict.</param>
-/// <param name="Skip">Rows that were shown already.</param>
-public sealed record LibraryQuery(
-    string? Search = null,
-    string? Meal = null,
-    Guid? Eater = null,
-    string? Verdict = null,
-    int? HandsOn = null,
-    int? Minutes = null,
-    string? Appliance = null,
-    int? Keeps = null,
-    bool Freezes = false,
-    bool Liked = false,
-    string? Collection = null,
-    string? Sort = null,
-    bool Down = false,
-    int Skip = 0
-);
-
-/// <param name="Variant">The variant that is made for them and was judged; null for the recipe as written.</param>
-/// <param name="IsDisliked">Whether they would rather not have it.</param>
-public sealed record LibraryVerdict(Guid EaterId, Verdict Verdict, bool HasRules, string? Variant, bool IsDisliked);
-
-/// <param name="HandsOn">Minutes.</param>
-/// <param name="Minutes">From start to end, with the recipes that it uses.</param>
-/// <param name="Picture">Id of what it looks like; null without one.</param>
-public sealed record LibraryRow(
-    Guid Id,
-    string Name,
-    decimal Portions,
-    string? Meal,
-    int HandsOn,
-    int Minutes,
-    IReadOnlyList<Appliance> Appliances,
-    int FridgeDays,
-    bool Freezes,
-    IReadOnlyList<ShownMeasure> PerPortion,
-    IReadOnlyList<LibraryVerdict> Verdicts,
-    Guid? Picture
-);
-
-public sealed record LibraryEater(Guid Id, string Name);
-
-/// <param name="Found">How many recipes are as they were looked for.</param>
-/// <param name="All">How many there are.</param>
-/// <param name="Collections">Names of all that there are.</param>
-/// <param name="Kept">Filters that are looked for again.</param>
-public sealed record LibraryPage(
-    IReadOnlyList<LibraryEater> Eaters,
-    IReadOnlyList<LibraryRow> Rows,
-    int Found,
-    int All,
-    IReadOnlyList<string> Collections,
-    IReadOnlyList<KeptFilter> Kept
-);
-
-/// <param name="Query">As it stands in the address of the library.</param>
-public sealed record KeptFilter(string Name, string Query);
-
 /// <summary>Who can eat what: every recipe against every eater, a page at a time.</summary>
 public static class LibraryPages
 {
@@ -107,7 +22,14 @@ public static class LibraryPages
     private static readonly ConditionalWeakTable<RecipeVersion, Work> Works = [];
 
     /// <summary>A query with its words understood.</summary>
-    private sealed record Asked(LibraryQuery Query, string[] Words, Verdict? Verdict, Appliance? Appliance, LibrarySort Sort);
+    private sealed record Asked(
+        LibraryQuery Query,
+        string[] Words,
+        Verdict? Verdict,
+        Appliance? Appliance,
+        LibrarySort Sort,
+        LibraryNumber? Number
+    );
 
     public static Result<LibraryPage> Of(
         LibraryQuery query,
@@ -132,8 +54,20 @@ public static class LibraryPages
             return HouseholdStore.EaterGone(id);
         }
 
+        var number = LibraryNumber.Of(query, [.. eaters.Where(eater => eater.Id == (query.Eater ?? eater.Id))], knowledge.HouseScheme);
+        if (number.Refusal is { } unknown)
+        {
+            return unknown;
+        }
+
         var words = (query.Search ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        return Found(new(query, words, verdict.Value, appliance.Value, sort.Value ?? LibrarySort.Name), library, eaters, knowledge, order);
+        return Found(
+            new(query, words, verdict.Value, appliance.Value, sort.Value ?? LibrarySort.Name, number.Value),
+            library,
+            eaters,
+            knowledge,
+            order
+        );
     }
 
     /// <summary>A word of a closed set, whatever its capitals; null when nothing is said.</summary>
@@ -183,13 +117,19 @@ public static class LibraryPages
             found = found.Where(recipe => order.Collections[recipe.RecipeId].Contains(query.Collection, StringComparer.OrdinalIgnoreCase));
         }
 
-        var all = Sorted(asking.Sort, query.Down, found, asked).ToList();
+        var all = Sorted(asking, found, asked).ToList();
         return new(
             [.. eaters.Select(eater => new LibraryEater(eater.Id, eater.Name))],
             [
                 .. all.Skip(Math.Max(0, query.Skip))
                     .Take(PageSize)
-                    .Select(recipe => ToRow(recipe, eaters, knowledge) with { Picture = order.PictureOf(recipe.RecipeId) }),
+                    .Select(recipe =>
+                        ToRow(recipe, eaters, knowledge) with
+                        {
+                            Asked = asking.Number is { } number ? Shown.Of(number.Info, number.ValueOf(recipe.Version)) : null,
+                            Picture = order.PictureOf(recipe.RecipeId),
+                        }
+                    ),
             ],
             all.Count,
             library.Count,
@@ -199,7 +139,8 @@ public static class LibraryPages
                     .Distinct(StringComparer.OrdinalIgnoreCase)
                     .Order(StringComparer.OrdinalIgnoreCase),
             ],
-            [.. order.Filters.Select(filter => new KeptFilter(filter.Name, filter.Query))]
+            [.. order.Filters.Select(filter => new KeptFilter(filter.Name, filter.Query))],
+            [.. MeasureInfo.All.Select(info => new LibraryMeasure(info.Key, info.Name, info.Unit))]
         );
     }
 
@@ -214,6 +155,7 @@ public static class LibraryPages
             && (asking.Appliance is not { } appliance || work.Appliances.Contains(appliance))
             && keeping.FridgeDays >= (query.Keeps ?? 0)
             && (!query.Freezes || keeping.Freezes)
+            && asking.Number?.Holds(recipe) != false
             && asking.Words.All(word => Says(recipe, word));
     }
 
@@ -221,15 +163,11 @@ public static class LibraryPages
         recipe.Name.Contains(word, StringComparison.OrdinalIgnoreCase)
         || recipe.Lines.Any(line => line.Read.Text.Contains(word, StringComparison.OrdinalIgnoreCase));
 
-    private static IEnumerable<StoredRecipe> Sorted(
-        LibrarySort sort,
-        bool isDown,
-        IEnumerable<StoredRecipe> found,
-        IReadOnlyList<Eater> asked
-    )
+    private static IEnumerable<StoredRecipe> Sorted(Asked asking, IEnumerable<StoredRecipe> found, IReadOnlyList<Eater> asked)
     {
+        var (sort, isDown) = (asking.Sort, asking.Query.Down);
         // The library comes by name already, and equal rows stay so.
-        if (sort == LibrarySort.Name)
+        if (sort == LibrarySort.Name || (sort == LibrarySort.Number && asking.Number is null))
         {
             return isDown ? found.Reverse() : found;
         }
@@ -241,6 +179,7 @@ public static class LibraryPages
             LibrarySort.NetCarbohydrate => recipe => recipe.Version.Profile.Total(Measure.NetCarbohydrate).Best,
             LibrarySort.HandsOn => recipe => WorkOf(recipe.Version).HandsOn,
             LibrarySort.Minutes => recipe => WorkOf(recipe.Version).Minutes,
+            LibrarySort.Number => recipe => asking.Number!.ValueOf(recipe.Version).Best,
             LibrarySort.Keeps => recipe => recipe.Version.KeepingOf(null).FridgeDays,
             _ => recipe => asked.Sum(eater => (int)VerdictOf(eater, recipe)),
         };
@@ -291,6 +230,7 @@ public static class LibraryPages
                     Dislikes(eater, recipe)
                 )),
             ],
+            null,
             null
         );
     }

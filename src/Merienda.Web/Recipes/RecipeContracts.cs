@@ -20,7 +20,16 @@ public sealed record RecipeRow(
 
 /// <param name="Because">The heaviest finding's sentence.</param>
 /// <param name="Variant">The variant that is made for them and was judged; null for the recipe as written.</param>
-public sealed record RowVerdict(Guid EaterId, string Eater, Core.Protocols.Verdict Verdict, string Because, bool HasRules, string? Variant);
+/// <param name="IsDisliked">Whether they would rather not have it.</param>
+public sealed record RowVerdict(
+    Guid EaterId,
+    string Eater,
+    Core.Protocols.Verdict Verdict,
+    string Because,
+    bool HasRules,
+    string? Variant,
+    bool IsDisliked
+);
 
 /// <summary>A recipe as a person edits it.</summary>
 /// <param name="Portions">Null while nobody said how many the lines make: then it is asked for, never guessed.</param>

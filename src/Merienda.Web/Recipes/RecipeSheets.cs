@@ -101,7 +101,7 @@ public static class RecipeSheets
                         take.Times > 0
                     )),
                 ],
-                step.Rounds,
+                step.Needed,
                 SaidBy(step.Task)
             ));
 
@@ -227,7 +227,8 @@ public static class RecipeSheets
                 found.Findings.Select(finding => finding.Verdict).RollUp(),
                 found.Findings.MaxBy(finding => finding.Verdict)?.Because ?? "No protocol is chosen.",
                 found.Findings.Count > 0,
-                found.Variant
+                found.Variant,
+                found.Eater.Dislikes(recipe.RecipeId, recipe.Version.As(found.Variant)!)
             ));
         return new(
             recipe.RecipeId,

@@ -115,7 +115,12 @@ public static class BoardPages
             week.Plan.Placed(batch, lot),
             week.Plan.Loose(batch, lot),
             batch.GramsPerPortion(lot) is { } grams ? Math.Round(grams) : null,
-            week.Numbers(week.HelpingOf(batch, lot, 1, null))
+            week.Numbers(week.HelpingOf(batch, lot, 1, null)),
+            [
+                .. week
+                    .Eaters.Where(eater => eater.Dislikes(week.RecipeOf(batch).RecipeId, week.DishOf(batch, lot)))
+                    .Select(eater => eater.Id),
+            ]
         );
 
     private static BoardServing ToServing(WeekView week, Serving serving) =>

@@ -56,6 +56,7 @@ public sealed record BoardServing(
 
 /// <summary>How many portions of a batch are cooked in one variant.</summary>
 /// <param name="Variant">Null for the recipe as written.</param>
+/// <param name="NotLikedBy">Eaters who would rather not have it.</param>
 public sealed record BoardLot(
     Guid Id,
     string? Variant,
@@ -63,7 +64,8 @@ public sealed record BoardLot(
     decimal Placed,
     decimal Loose,
     decimal? GramsPerPortion,
-    IReadOnlyList<ShownMeasure> PerPortion
+    IReadOnlyList<ShownMeasure> PerPortion,
+    IReadOnlyList<Guid> NotLikedBy
 );
 
 /// <param name="Tape">Letter with the day of its session: "B·21".</param>
@@ -260,6 +262,7 @@ public sealed record SessionTask(
 /// <param name="Begins">Local time.</param>
 /// <param name="Lots">What differs within a dish that is cooked in variants: "6 with the light muffin".</param>
 /// <param name="Shared">What is cooked once for several dishes, and how much of it.</param>
+/// <param name="TooManyRounds">Steps that would fill an appliance more often than is planned.</param>
 /// <param name="Earlier">What was said of each dish the last time it was cooked.</param>
 /// <param name="Allergies">Which dishes hold what an eater is allergic to, and how to keep them apart.</param>
 public sealed record SessionPage(
@@ -274,6 +277,7 @@ public sealed record SessionPage(
     IReadOnlyList<SessionTask> Tasks,
     IReadOnlyList<string> Shared,
     IReadOnlyList<string> Lots,
+    IReadOnlyList<string> TooManyRounds,
     IReadOnlyList<string> Allergies,
     IReadOnlyList<SessionNote> Earlier
 );

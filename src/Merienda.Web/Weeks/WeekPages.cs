@@ -95,6 +95,7 @@ public static class WeekPages
                         tasks,
                         [.. dishes.Where(dish => dish.For.Count > 0).Select(Shared)],
                         [.. session.Where(batch => batch.Lots.Any(lot => lot.Variant is not null)).Select(batch => LotsOf(week, batch))],
+                        [.. order.Where(item => item.Step is { Round: 1 } step && step.Needed > step.Rounds).Select(TooManyRounds)],
                         [.. Allergies(week, [.. session])],
                         [.. session.Select(batch => Earlier(week, batch, notes)).OfType<SessionNote>()]
                     );
@@ -153,6 +154,9 @@ public static class WeekPages
             : $"{dish.Letter} {dish.Recipe.Name} is cooked larger, because {string.Join(" and ", dish.For)} {(dish.For.Count > 1 ? "take" : "takes")} some of it: {dish.Portions:0.##} portions in all.";
 
     /// <summary>"B Rice bowl: 4 as written; 6 Light (300 g cauliflower instead of 450 g rice)."</summary>
+    private static string TooManyRounds(ScheduledTask item) =>
+        $"“{item.Task.Text}” would take {item.Step.Needed} rounds; {item.Step.Rounds} of them are planned. Cook less, or let the recipe say more pieces a round.";
+
     private static string LotsOf(WeekView week, Batch batch)
     {
         var (recipe, isOne) = (week.RecipeOf(batch).Version, batch.Lots.Count == 1);

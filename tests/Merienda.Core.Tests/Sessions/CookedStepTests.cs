@@ -56,12 +56,13 @@ public class CookedStepTests
     }
 
     [Theory]
-    [InlineData(4, 1)]
-    [InlineData(4.5, 2)]
-    [InlineData(8, 2)]
-    [InlineData(12, 3)]
-    [InlineData(4_000, CookedStep.MostRounds)]
-    public void What_does_not_fit_in_at_once_goes_in_rounds(decimal portions, int rounds)
+    [InlineData(4, 1, 1)]
+    [InlineData(4.5, 2, 2)]
+    [InlineData(8, 2, 2)]
+    [InlineData(12, 3, 3)]
+    [InlineData(96, CookedStep.MostRounds, 24)]
+    [InlineData(4_000, CookedStep.MostRounds, 1_000)]
+    public void What_does_not_fit_in_at_once_goes_in_rounds(decimal portions, int rounds, int needed)
     {
         // Eight thighs for four portions, eight of them an air-fryer load.
         var recipe = Recipe(
@@ -79,7 +80,7 @@ public class CookedStepTests
         );
         var steps = Cooked(recipe, new LotToCook(recipe, portions)).Steps;
         Assert.Equal(rounds + 2, steps.Count);
-        Assert.All(steps.Skip(1).SkipLast(1), step => Assert.Equal(rounds, step.Rounds));
+        Assert.All(steps.Skip(1).SkipLast(1), step => Assert.Equal((rounds, needed), (step.Rounds, step.Needed)));
         Assert.Equal(rounds == 1 ? "2" : $"2~{rounds}", Assert.Single(steps[^1].Task.After));
         Assert.Equal(["1"], steps[1].Task.After);
         Assert.Equal(steps.Count, steps.Select(step => step.Task.Id).Distinct().Count());

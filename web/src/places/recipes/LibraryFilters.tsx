@@ -2,9 +2,10 @@ import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { Choice, inputLook } from '../../pieces/Field';
+import { NumberInput } from '../../pieces/NumberInput';
 import { mealChoices, verdictWord } from '../../pieces/show';
 import { useSettled } from '../../pieces/useSettled';
-import { type Filters, filterNames } from './library';
+import { type Filters, filterNames, shownNumbers } from './library';
 import { appliances } from './TaskEditor';
 
 const any: [string, string] = ['', 'any'];
@@ -15,11 +16,13 @@ export function LibraryFilters({
   filters,
   eaters,
   collections,
+  numbers,
   onChange,
 }: {
   filters: Filters;
   eaters: Schemas['LibraryEater'][];
   collections: string[];
+  numbers: Schemas['LibraryMeasure'][];
   onChange: (change: Filters) => void;
 }) {
   const [typed, setTyped] = useState(filters.search ?? '');
@@ -44,8 +47,20 @@ export function LibraryFilters({
     return () => window.removeEventListener('keydown', onKey);
   }, []);
 
+  const number = numbers.find((one) => one.key === filters.number);
   const choice = (label: string, name: keyof Filters, options: [string, string][]) => (
-    <Choice label={label} value={filters[name] ?? ''} onChange={(value) => onChange({ [name]: value })} options={options} />
+    <Choice
+      label={label}
+      value={filters[name] ?? ''}
+      onChange={(value) =>
+        onChange(
+          name === 'number'
+            ? { number: value, atLeast: '', atMost: '', sort: shownNumbers.includes(value) ? value : value && 'number' }
+            : { [name]: value },
+        )
+      }
+      options={options}
+    />
   );
   return (
     <>
@@ -78,6 +93,15 @@ export function LibraryFilters({
           {choice('Freezer', 'freezes', [any, ['yes', 'it freezes']])}
           {choice('Liked', 'liked', [any, ['yes', 'nobody minds it']])}
           {collections.length > 0 && choice('In', 'collection', [any, ...collections.map((name): [string, string] => [name, name])])}
+          {choice('A portion’s', 'number', [any, ...numbers.map(({ key, name }): [string, string] => [key, name.toLowerCase()])])}
+          {number && (
+            <span className="flex min-h-9 items-center gap-2 text-sm" key={number.key}>
+              at least
+              <Bound of={number} bound="at least" filters={filters} name="atLeast" onChange={onChange} />
+              at most
+              <Bound of={number} bound="at most" filters={filters} name="atMost" onChange={onChange} />
+            </span>
+          )}
           {isAsked && (
             <Button
               look="bare"
@@ -89,5 +113,29 @@ export function LibraryFilters({
         </fieldset>
       )}
     </>
+  );
+}
+
+function Bound({
+  of,
+  bound,
+  name,
+  filters,
+  onChange,
+}: {
+  of: Schemas['LibraryMeasure'];
+  bound: string;
+  name: 'atLeast' | 'atMost';
+  filters: Filters;
+  onChange: (change: Filters) => void;
+}) {
+  return (
+    <NumberInput
+      label={`${of.name} of a portion, ${bound}`}
+      unit={of.unit}
+      value={filters[name] ? Number(filters[name]) : null}
+      isPossible={(value) => value >= 0}
+      onChange={(value) => onChange({ [name]: value === null ? '' : String(value) })}
+    />
   );
 }

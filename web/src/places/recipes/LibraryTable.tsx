@@ -5,7 +5,7 @@ import type { Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Lozenge } from '../../pieces/Lozenge';
 import { amount, mealName, minutes, portions, verdictWord } from '../../pieces/show';
-import type { Filters, Row, Sort } from './library';
+import { type Filters, type Row, type Sort, shownNumbers } from './library';
 import { pictureOf } from './picture';
 import { useRecipe } from './queries';
 import { Verdicts } from './Verdicts';
@@ -28,6 +28,8 @@ export function LibraryTable({ rows, eaters, filters, onChange }: Props) {
       </button>
     </th>
   );
+  // A number that has a column already needs no second one.
+  const asked = rows[0]?.asked && !shownNumbers.includes(rows[0].asked.key) ? rows[0].asked : null;
   const isNarrow = 'max-md:hidden';
   // On a phone a full table leaves no room for a number beside its verdicts.
   const isCrowded = eaters.length > 3;
@@ -49,6 +51,7 @@ export function LibraryTable({ rows, eaters, filters, onChange }: Props) {
           {head('energy', 'kcal', `text-right ${isCrowded ? isNarrow : 'max-md:pr-3'}`)}
           {head('protein', 'protein', `text-right ${isNarrow}`)}
           {head('netCarbohydrate', 'net carbs', `text-right ${isNarrow}`)}
+          {asked && head('number', asked.name.toLowerCase(), `text-right ${isNarrow}`)}
           {head('handsOn', 'by hand', `text-right ${isNarrow}`)}
           {head('minutes', 'in all', `text-right ${isNarrow}`)}
           {head('keeps', 'keeps', `pr-3 text-right ${isNarrow}`)}
@@ -95,6 +98,7 @@ export function LibraryTable({ rows, eaters, filters, onChange }: Props) {
                 <Figure of={row} measure="energy" isNarrow={isCrowded} />
                 <Figure of={row} measure="protein" isNarrow />
                 <Figure of={row} measure="netCarbohydrate" isNarrow />
+                {asked && <td className={`figures pl-2 text-right whitespace-nowrap ${isNarrow}`}>{row.asked && said(row.asked)}</td>}
                 <td className={`figures text-right whitespace-nowrap ${isNarrow}`}>{minutes(row.handsOn)}</td>
                 <td className={`figures text-right whitespace-nowrap ${isNarrow}`}>{minutes(row.minutes)}</td>
                 <td className={`figures pr-3 text-right whitespace-nowrap ${isNarrow}`}>
@@ -103,7 +107,7 @@ export function LibraryTable({ rows, eaters, filters, onChange }: Props) {
               </tr>
               {shown && (
                 <tr className="border-b border-line bg-tray">
-                  <td colSpan={7 + eaters.length} className="px-3 py-3">
+                  <td colSpan={(asked ? 8 : 7) + eaters.length} className="px-3 py-3">
                     <Sentences id={row.id} verdict={shown} />
                   </td>
                 </tr>
@@ -151,12 +155,12 @@ function Cell({
   );
 }
 
+const said = (of: Schemas['ShownMeasure']) => amount(of.value, ['kcal', 'points'].includes(of.unit) ? '' : of.unit, of.decimals);
+
 function Figure({ of, measure, isNarrow = false }: { of: Row; measure: string; isNarrow?: boolean }) {
   const shown = of.perPortion.find((one) => one.key === measure);
   return (
-    <td className={`figures pl-2 text-right whitespace-nowrap ${isNarrow ? 'max-md:hidden' : 'max-md:pr-3'}`}>
-      {shown && amount(shown.value, shown.unit === 'kcal' ? '' : shown.unit, shown.decimals)}
-    </td>
+    <td className={`figures pl-2 text-right whitespace-nowrap ${isNarrow ? 'max-md:hidden' : 'max-md:pr-3'}`}>{shown && said(shown)}</td>
   );
 }
 

@@ -17,7 +17,13 @@ export function RecipesPage() {
     <div className="mx-auto max-w-6xl p-4 md:p-6">
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <h1 className="text-xl">Recipes</h1>
-        <LibraryFilters filters={filters} eaters={first?.eaters ?? []} collections={first?.collections ?? []} onChange={setFilters} />
+        <LibraryFilters
+          filters={filters}
+          eaters={first?.eaters ?? []}
+          collections={first?.collections ?? []}
+          numbers={first?.numbers ?? []}
+          onChange={setFilters}
+        />
         <span className="flex-1" />
         <Link to="/recipes/import" className="text-sm font-semibold text-cobalt hover:underline">
           Bring in

@@ -4,7 +4,10 @@ import { api, type Schemas, take } from '../../api/client';
 import type { operations } from '../../api/schema';
 
 export type Row = Schemas['LibraryRow'];
-export type Sort = 'name' | 'energy' | 'protein' | 'netCarbohydrate' | 'handsOn' | 'minutes' | 'keeps';
+export type Sort = 'name' | 'energy' | 'protein' | 'netCarbohydrate' | 'handsOn' | 'minutes' | 'keeps' | 'number';
+
+/** Numbers of a portion that have a column of their own. */
+export const shownNumbers = ['energy', 'protein', 'netCarbohydrate'];
 
 /** What is looked for, as it stands in the address. */
 export const filterNames = [
@@ -19,6 +22,9 @@ export const filterNames = [
   'freezes',
   'liked',
   'collection',
+  'number',
+  'atLeast',
+  'atMost',
 ] as const;
 export type Filters = Partial<Record<(typeof filterNames)[number] | 'sort' | 'down', string>>;
 
@@ -55,6 +61,9 @@ const asked = (filters: Filters, skip: number) =>
       Freezes: filters.freezes === 'yes' || undefined,
       Liked: filters.liked === 'yes' || undefined,
       Collection: filters.collection,
+      Number: filters.number,
+      AtLeast: count(filters.atLeast),
+      AtMost: count(filters.atMost),
       Sort: filters.sort,
       Down: filters.down === 'yes' || undefined,
       Skip: skip,

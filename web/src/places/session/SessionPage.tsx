@@ -107,7 +107,7 @@ function Work({ page, week }: { page: Page; week: string }) {
           ? 'The order is made for one cook: share it out as you go.'
           : 'One cook, one oven at a time; the longest unattended starts first.'}
       </p>
-      {[...page.shared, ...page.lots].map((said) => (
+      {[...page.shared, ...page.lots, ...page.tooManyRounds].map((said) => (
         <p key={said} className="mb-2">
           {said}
         </p>

@@ -67,6 +67,18 @@ function BatchDetails({ board, batchId, edits, onClose }: { board: Board; batchI
       <Head batch={batch}>
         Eaten from the fridge until {weekday(batch.eatBy)}; {batch.freezes ? 'freezes' : 'does not freeze'}.
       </Head>
+      {batch.lots
+        .filter((lot) => lot.notLikedBy.length > 0)
+        .map((lot) => (
+          <p key={lot.id} className="mt-1 text-sm first-letter:uppercase">
+            {batch.lots.length > 1 && `${lotName(lot)}: `}not liked by{' '}
+            {board.eaters
+              .filter((eater) => lot.notLikedBy.includes(eater.id))
+              .map((eater) => eater.name)
+              .join(' and ')}
+            .
+          </p>
+        ))}
       <CookedOn board={board} batch={batch} edits={edits} />
       <Stepper
         label="Portions cooked"

@@ -21,6 +21,7 @@ const keeping = (item: Item, isPortioned: boolean) =>
 /** One thing of the meal: how much, where it waits, what is in it. */
 export function ItemDetails({ item, board, place, edits }: { item: Item; board: Board; place: Place; edits: BoardEdits }) {
   const batch = board.batches.find((one) => one.id === item.batchId);
+  const lot = batch?.lots.find((one) => one.id === item.lotId);
   const waits = keeping(item, batch?.isPortioned === true);
   return (
     <section aria-label={nameOf(item)} className="mt-3 border-t-2 border-rim pt-3">
@@ -34,16 +35,14 @@ export function ItemDetails({ item, board, place, edits }: { item: Item; board: 
       )}
       {batch?.reheating && <p className="mt-1 text-sm">Reheat: {batch.reheating}.</p>}
       {batch?.atEating && <p className="mt-1 text-sm">At eating: {batch.atEating}.</p>}
+      {batch && lot?.notLikedBy.includes(place.eaterId) && (
+        <p className="mt-1 text-sm">{board.eaters.find((eater) => eater.id === place.eaterId)?.name} would rather not have it.</p>
+      )}
       {item.doubt && <p className="mt-1 text-sm">{item.doubt}</p>}
       {item.isEaten ? null : batch && item.size ? (
         <>
           {batch.lots.length > 1 && !batch.isPortioned && <ChooseLot item={item} batch={batch} edits={edits} />}
-          <DrawSize
-            item={item}
-            size={item.size}
-            weighs={batch.lots.find((lot) => lot.id === item.lotId)?.gramsPerPortion ?? null}
-            edits={edits}
-          />
+          <DrawSize item={item} size={item.size} weighs={lot?.gramsPerPortion ?? null} edits={edits} />
         </>
       ) : (
         <Reword item={item} edits={edits} />

@@ -96,6 +96,7 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                         >
                           <Lozenge verdict={verdict.hasRules ? verdict.verdict : 'cannotTell'} size={12} /> {verdict.eater}:{' '}
                           {verdict.hasRules ? verdictWord[verdict.verdict].toLowerCase() : 'no protocol'}
+                          {verdict.isDisliked && ', not liked'}
                         </span>
                       ))}
                       <span className="figures w-20 text-right text-xs font-normal whitespace-nowrap text-steel">
