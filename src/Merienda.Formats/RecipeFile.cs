@@ -18,7 +18,7 @@ public static class RecipeFile
     {
         if (!SchemaOrgRecipe.LooksLikeJson(text))
         {
-            return [(Read(text), null)];
+            return LooksLikeHtml(text) ? [(Read(text), null)] : [.. RecipeTextReader.ReadAll(text).Select(read => (read, (string?)null))];
         }
 
         var all = SchemaOrgRecipe.ReadAll(text);

@@ -97,6 +97,12 @@ public class LibraryTests(TestDatabase database)
         await cook.AddRecipe("Rice and something", 2, "200 g rice", "a jar of quince marmalade dregs");
         Assert.Equal(["Rice"], await Names(cook, "number=energy&atMost=2000"));
         Assert.Equal(["Rice", "Rice and something"], await Names(cook, "number=energy&atLeast=300"));
+        // Neither little nor much: it comes last, whichever way.
+        foreach (var order in new[] { "sort=energy", "sort=energy&down=true", "number=fibre&sort=number", "sort=protein&down=true" })
+        {
+            Assert.Equal(["Rice", "Rice and something"], await Names(cook, order));
+        }
+
         var asked = (await Ask(cook, "number=fibre"))["rows"]![0]!["asked"]!;
         Assert.Equal(("fibre", "g"), (asked["key"]!.GetValue<string>(), asked["unit"]!.GetValue<string>()));
         Assert.Null((await Ask(cook))["rows"]![0]!["asked"]);
@@ -132,6 +138,15 @@ public class LibraryTests(TestDatabase database)
         foreach (var query in new[] { "sort=ghost", "verdict=perfect", "appliance=7", "sort=2", "number=vitamin" })
         {
             await cook.Refused(HttpStatusCode.UnprocessableEntity, "unknown-filter", HttpMethod.Get, $"/api/recipes/library?{query}");
+        }
+
+        foreach (var number in new[] { "0,5", "abc", "1e3" })
+        {
+            var (status, answer) = await cook.Send(HttpMethod.Get, $"/api/recipes/library?number=energy&atMost={number}");
+            Assert.Equal(
+                (HttpStatusCode.BadRequest, "atMost", number),
+                (status, answer!["field"]!.GetValue<string>(), answer["value"]!.GetValue<string>())
+            );
         }
 
         await cook.Refused(HttpStatusCode.NotFound, "eater-gone", HttpMethod.Get, $"/api/recipes/library?eater={Guid.NewGuid()}");

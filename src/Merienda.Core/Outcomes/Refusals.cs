@@ -114,6 +114,7 @@ public static class Refusals
         new("lot-out-of-range", RefusalKind.Wrong, "variants[].portions", "0 to the portions of the batch, in steps of 0.25"),
         new("lot-too-small", RefusalKind.Moved, "variants"),
         new("made-out-of-range", RefusalKind.Wrong, "parts[].madeAmount", "above 0, at most 100,000"),
+        new("many-recipes", RefusalKind.Wrong, "text", "one recipe"),
         new("meal-in-use", RefusalKind.Wrong, "meals"),
         new("meals-incomplete", RefusalKind.Wrong, "meals"),
         new("meals-out-of-range", RefusalKind.Wrong, "meals", "1 to 8"),

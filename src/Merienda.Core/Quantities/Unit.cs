@@ -54,7 +54,8 @@ public sealed record Unit(string Name, string Plural, UnitKind Kind, params stri
         "tbl",
         "tblsp",
         "tbspn",
-        "tblspn"
+        "tblspn",
+        "tbls"
     );
     public static readonly Unit Teaspoon = new(
         "tsp",

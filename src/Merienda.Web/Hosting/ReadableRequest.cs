@@ -4,7 +4,7 @@ using Microsoft.Net.Http.Headers;
 namespace Merienda.Web.Hosting;
 
 /// <summary>Refuses in words what no endpoint could read: an address with U+0000 in it, a body in letters that nobody knows.</summary>
-public sealed class ReadableRequest(RequestDelegate next)
+public sealed partial class ReadableRequest(RequestDelegate next)
 {
     private static readonly string[] Charsets = ["utf-8", "utf-16", "us-ascii", "iso-8859-1"];
 
@@ -21,6 +21,12 @@ public sealed class ReadableRequest(RequestDelegate next)
             );
         }
 
+        // "0,5" would be taken for five.
+        if (request.Query.FirstOrDefault(item => !Words.Contains(item.Key) && item.Value.Any(IsParted)) is { Key: not null } parted)
+        {
+            return UnexpectedErrors.NoNumber(parted.Key, $"{parted.Value}");
+        }
+
         return
             request.ContentType is { } type
             && (!MediaTypeHeaderValue.TryParse(type, out var media) || media.Charset is { Length: > 0 } charset && !IsKnown(charset.Value!))
@@ -31,6 +37,21 @@ public sealed class ReadableRequest(RequestDelegate next)
             )
             : null;
     }
+
+    /// <summary>What of an address is words that people type.</summary>
+    private static readonly HashSet<string> Words = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "search",
+        "query",
+        "collection",
+        "variant",
+        "as",
+    };
+
+    private static bool IsParted(string? value) => value is not null && Parted().IsMatch(value);
+
+    [System.Text.RegularExpressions.GeneratedRegex(@"^-?\d+,\d+$")]
+    private static partial System.Text.RegularExpressions.Regex Parted();
 
     private static bool IsKnown(string charset) => Charsets.Contains(charset.Trim('"'), StringComparer.OrdinalIgnoreCase);
 

@@ -33,6 +33,10 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
         exception switch
         {
             BadHttpRequestException { InnerException: JsonException unread } => Unread(unread),
+            BadHttpRequestException bad when Unbound().Match(bad.Message) is { Success: true } unbound => NoNumber(
+                unbound.Groups[1].Value,
+                unbound.Groups[2].Value
+            ),
             BadHttpRequestException bad => TypedResults.Problem(
                 statusCode: bad.StatusCode,
                 title: "The request could not be read.",
@@ -67,6 +71,23 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
                 detail: "Nothing was changed. Try again; the log has the details."
             ),
         };
+
+    /// <summary>A word of an address that cannot stand there, without the names that types have in here.</summary>
+    internal static ProblemHttpResult NoNumber(string field, string value) =>
+        TypedResults.Problem(
+            statusCode: StatusCodes.Status400BadRequest,
+            title: $"“{value[..Math.Min(value.Length, 60)]}” cannot stand there.",
+            detail: "In an address a number is written in digits, with a point for its decimal mark.",
+            extensions: new Dictionary<string, object?>
+            {
+                ["code"] = "unreadable",
+                ["field"] = JsonNamingPolicy.CamelCase.ConvertName(field),
+                ["value"] = value,
+            }
+        );
+
+    [GeneratedRegex("^Failed to bind parameter \"\\S+ (\\w+)\" from \"(.*)\"")]
+    private static partial Regex Unbound();
 
     /// <summary>Which field it was, without the names that types have in here.</summary>
     private static ProblemHttpResult Unread(JsonException unread)

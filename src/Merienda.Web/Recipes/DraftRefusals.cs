@@ -44,7 +44,7 @@ internal static class DraftRefusals
             _ when draft.Lines.Count(line => line.Text.Trim().Length > 0) is 0 or > RecipeTextReader.MostLines => new(
                 "no-ingredients",
                 "lines",
-                $"{draft.Lines.Count} lines",
+                $"{draft.Lines.Count(line => line.Text.Trim().Length > 0)} lines",
                 $"a recipe has 1 to {RecipeTextReader.MostLines} ingredient lines",
                 "Type one ingredient a line"
             ),

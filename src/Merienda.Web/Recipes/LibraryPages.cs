@@ -4,6 +4,7 @@ using Merienda.Core.Foods;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
+using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
 using Merienda.Storage;
@@ -172,14 +173,19 @@ public static class LibraryPages
             return isDown ? found.Reverse() : found;
         }
 
+        if (sort is LibrarySort.Energy or LibrarySort.Protein or LibrarySort.NetCarbohydrate or LibrarySort.Number)
+        {
+            Func<RecipeVersion, Estimate> valueOf =
+                sort == LibrarySort.Number ? asking.Number!.ValueOf : recipe => recipe.Profile.Total(Enum.Parse<Measure>($"{sort}"));
+            // What is only partly known is neither little nor much: it comes last.
+            var known = found.Select(recipe => (Recipe: recipe, Value: valueOf(recipe.Version))).OrderBy(one => one.Value.IsOpen);
+            return (isDown ? known.ThenByDescending(one => one.Value.Best) : known.ThenBy(one => one.Value.Best)).Select(one => one.Recipe);
+        }
+
         Func<StoredRecipe, decimal> by = sort switch
         {
-            LibrarySort.Energy => recipe => recipe.Version.Profile.Total(Measure.Energy).Best,
-            LibrarySort.Protein => recipe => recipe.Version.Profile.Total(Measure.Protein).Best,
-            LibrarySort.NetCarbohydrate => recipe => recipe.Version.Profile.Total(Measure.NetCarbohydrate).Best,
             LibrarySort.HandsOn => recipe => WorkOf(recipe.Version).HandsOn,
             LibrarySort.Minutes => recipe => WorkOf(recipe.Version).Minutes,
-            LibrarySort.Number => recipe => asking.Number!.ValueOf(recipe.Version).Best,
             LibrarySort.Keeps => recipe => recipe.Version.KeepingOf(null).FridgeDays,
             _ => recipe => asked.Sum(eater => (int)VerdictOf(eater, recipe)),
         };

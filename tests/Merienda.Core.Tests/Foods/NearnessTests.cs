@@ -3,6 +3,10 @@ namespace Merienda.Core.Tests.Foods;
 public class NearnessTests
 {
     [Theory]
+    [InlineData("zuchini", "Courgette")]
+    [InlineData("grated zuchinni", "Courgette")]
+    [InlineData("oniosn", "Onion")]
+    [InlineData("greek yogurth", "Greek yoghurt, whole milk")]
     [InlineData("Ansel bay whitefish", "White fish fillet")]
     [InlineData("whole-leaf spinich", "Spinach")]
     [InlineData("smoked salmn", "Smoked salmon")]

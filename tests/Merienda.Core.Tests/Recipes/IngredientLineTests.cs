@@ -45,6 +45,9 @@ public class IngredientLineTests(ITestOutputHelper output)
     [Theory]
     [InlineData("400 g tin chickpeas, drained", 240)] // 60 % of a tin is left when drained
     [InlineData("1 medium aubergine, cubed (about 320 g)", 320)]
+    [InlineData("1 aubergine (320 g) £0.90", 320)]
+    [InlineData("320 g aubergine, 1,20 €", 320)]
+    [InlineData("1 (225 g) block cream cheese", 225)]
     [InlineData("2 x 400 g tins chopped tomatoes", 800)]
     [InlineData("1 1/2 cups red lentils, rinsed", 288)]
     [InlineData("zest of 1 lemon", 6)]

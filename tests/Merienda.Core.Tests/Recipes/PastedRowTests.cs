@@ -13,6 +13,12 @@ public class PastedRowTests
     [InlineData("Salt\tto taste", "Salt to taste")]
     [InlineData("200 g rice", "200 g rice")] // no cells
     [InlineData("Ingredient\tQty\tUnit", null)] // headings
+    [InlineData("| Cabbage | 400 g |", "400 g Cabbage")]
+    [InlineData("| Ingredient | Amount |", null)]
+    [InlineData("|---|:--:|", null)]
+    [InlineData("| Salt | to taste |", "Salt to taste")]
+    [InlineData("Cabbage;400;g", "400 g Cabbage")]
+    [InlineData("400 g beans; drained", "400 g beans; drained")]
     public void Cells_of_a_spreadsheet_become_a_line(string row, string? line) => Assert.Equal(line, PastedRow.FromCells(row));
 
     [Theory]

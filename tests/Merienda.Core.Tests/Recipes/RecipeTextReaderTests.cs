@@ -14,6 +14,79 @@ public class RecipeTextReaderTests
         Assert.Equal(("Bean salad", null, 2), (recipe.Name, recipe.Portions, recipe.Lines.Count));
     }
 
+    [Theory]
+    [InlineData("Cook it.")]
+    [InlineData("Cook 20 minutes.")]
+    [InlineData("Pressure cook 4 whistles.")]
+    [InlineData("Air fry the eggs.")]
+    [InlineData("Rest 5 minutes.")]
+    public void A_sentence_that_says_what_to_do_ends_the_ingredients(string step)
+    {
+        var recipe = Read("Eggs", "Serves 2", "4 eggs", "", step, "Serve with 20 g butter");
+        Assert.Equal(["4 eggs"], recipe.Lines.Select(line => line.Text));
+        Assert.Equal([step, "Serve with 20 g butter"], recipe.Steps);
+        Assert.Empty(recipe.Claims);
+    }
+
+    [Theory]
+    [InlineData("For the sauce:")]
+    [InlineData("== Sauce ==")]
+    [InlineData("Sauce –")]
+    [InlineData("Sauce—")]
+    [InlineData("To make the sauce")]
+    [InlineData("Sauce (makes 200 ml)")]
+    public void A_heading_among_the_ingredients_begins_a_part(string heading)
+    {
+        var recipe = Read("Pie", "Serves 4", "500 g beef mince", heading, "200 ml cream", "Method", "Bake it.");
+        Assert.Equal(
+            [("", "500 g beef mince"), ("Sauce", "200 ml cream")],
+            recipe.Lines.Select(line => (RecipeTextReader.Headed(line.Part), line.Text))
+        );
+    }
+
+    [Theory]
+    [InlineData("Rice: 1 cup", "", "Rice, 1 cup")]
+    [InlineData("Cod fillets: 2 (about 300 g)", "", "Cod fillets, 2 (about 300 g)")]
+    [InlineData("Sauce: 200 ml cream", "Sauce", "200 ml cream")]
+    public void What_stands_before_a_colon_is_the_food_where_nothing_else_names_one(string row, string part, string line)
+    {
+        Assert.Equal((part, line), Assert.Single(Read("Pie", "Serves 4", row).Lines));
+    }
+
+    [Fact]
+    public void A_whole_recipe_said_in_one_breath_is_taken_apart()
+    {
+        var recipe = Read("Quick omelette (serves 1): 2 eggs, 30 g cheddar, 1 tsp butter, salt. Whisk, fry 4 minutes.");
+        Assert.Equal(("Quick omelette", 1m), (recipe.Name, recipe.Portions));
+        Assert.Equal(["2 eggs", "30 g cheddar", "1 tsp butter", "salt"], recipe.Lines.Select(line => line.Text));
+        Assert.Equal(["Whisk, fry 4 minutes."], recipe.Steps);
+        Assert.Equal("Salt: fine, coarse, smoked", Read("Salt: fine, coarse, smoked").Name);
+    }
+
+    [Theory]
+    [InlineData(
+        "Cod pot\nServes 2\n400 g cod\n\nMethod\nPoach.\n\nRice bowl\nServes 4\n\nIngredients\n200 g rice\n\nMethod\nBoil it.",
+        "Rice bowl"
+    )]
+    [InlineData("Cod pot\nIngredients\n400 g cod\nMethod\nPoach.\n\nRice bowl\nIngredients\n200 g rice\nMethod\nBoil it.", "Rice bowl")]
+    [InlineData("Cod pot\n400 g cod\n\nRice bowl\nServes 4\n200 g rice\n\nEgg cups\n6 portions\n6 eggs", "Rice bowl, Egg cups")]
+    public void Two_recipes_are_not_read_as_one(string text, string others)
+    {
+        var refusal = RecipeTextReader.Read(text).Refusal!;
+        Assert.Equal(("many-recipes", others), (refusal.Code, refusal.Value));
+        var all = RecipeTextReader.ReadAll(text).ToList();
+        Assert.Equal(others.Split(", ").Prepend("Cod pot"), all.Select(one => one.Value.Name));
+        Assert.All(all, one => Assert.Single(one.Value.Lines));
+    }
+
+    [Theory]
+    [InlineData("Cod pot\nServes 2\n400 g cod\n\nFor the rice\nIngredients\n200 g rice\n\nMethod\nBoil it.")]
+    [InlineData("Cod pot\n400 g cod\n\nMethod\nPoach.\n\nNotes\n\nServes 2 with 50 g bread.")]
+    [InlineData("Cod pot\n400 g cod\n\nTopping\n50 g crumbs\n\nServes 2\n\nBake 200 g of it.")]
+    [InlineData("Cod pot\n\nServes 2\n\n400 g cod\n200 g rice")]
+    public void Parts_notes_and_a_yield_at_the_end_are_no_second_recipe(string text) =>
+        Assert.Equal("Cod pot", RecipeTextReader.Read(text).Value.Name);
+
     [Fact]
     public void A_text_that_begins_with_an_amount_has_no_title()
     {

@@ -20,8 +20,27 @@ public class RecipeYieldTests
     [InlineData("Makes one 9-inch pie, 8 slices", 8)]
     [InlineData("Makes 1.5 litres, serves 6", 6)]
     [InlineData("Feeds six", 6)]
+    [InlineData("Feeds a family of 5", 5)]
+    [InlineData("SERVES FOUR", 4)]
+    [InlineData("for 2 people", 2)]
     public void Portions_are_read_from_what_a_recipe_makes(string text, int portions) =>
         Assert.Equal(portions, RecipeYield.PortionsIn(text));
+
+    [Theory]
+    [InlineData("Serves: one")]
+    [InlineData("SERVES FOUR")]
+    [InlineData("for 2 people")]
+    [InlineData("Feeds a family of 5")]
+    [InlineData("Serves four to six")]
+    public void A_row_that_says_only_whom_it_feeds_is_a_yield(string row) => Assert.True(RecipeYield.IsYield(row));
+
+    [Theory]
+    [InlineData("Prep 10 min | Cook 20 min | Serves 3", 3)]
+    [InlineData("Serves 3 · 320 kcal", 3)]
+    [InlineData("Prep 10 min | Cook 20 min", null)]
+    [InlineData("Serves 3", null)]
+    public void Among_other_things_of_a_row_a_yield_is_found(string row, int? portions) =>
+        Assert.Equal(portions, RecipeYield.AmongOthers(row));
 
     [Theory]
     [InlineData("Makes one 9-inch pie")]

@@ -181,11 +181,12 @@ public sealed class FoodMatcher
         var words = Words.Of(typed);
         var effects = Words.EffectsOf(words);
         var asked = words.Where((_, at) => effects[at] is null).DefaultIfEmpty(words.LastOrDefault("")).ToList();
+        var respelled = Words.Respelled(asked);
         return
         [
             .. _names
                 .All.Select(entry =>
-                    (entry.Food, Score: Math.Max(Nearness.Of(asked, entry.Words), Nearness.Of(words, entry.Words)), entry.Words)
+                    (entry.Food, Score: new[] { asked, words, respelled }.Max(one => Nearness.Of(one, entry.Words)), entry.Words)
                 )
                 .Where(entry => entry.Score > 0)
                 // Of foods equally near, the one that is described alike: black beans in a tin before green ones.

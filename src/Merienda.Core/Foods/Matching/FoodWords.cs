@@ -68,6 +68,19 @@ public sealed partial class FoodWords
         return tokens;
     }
 
+    /// <summary>The words with each that is a slip away from one that is written otherwise as that one: "zuchini" as courgette.</summary>
+    internal IReadOnlyList<string> Respelled(IReadOnlyList<string> tokens) =>
+        [
+            .. tokens.SelectMany(token =>
+                _same
+                    .Single.Select(same => (same.Means, Slips: Nearness.SlipsOf(token, same.Word)))
+                    .Where(same => same.Slips is > 0)
+                    .OrderBy(same => same.Slips)
+                    .Select(same => same.Means)
+                    .FirstOrDefault([token])
+            ),
+        ];
+
     /// <summary>What each word does; null for one that is part of a name or not known.</summary>
     public WordEffect?[] EffectsOf(IReadOnlyList<string> tokens)
     {

@@ -29,12 +29,17 @@ internal static class Nearness
             ? 0.7
         // A compound is what its last part is: whitefish is a fish.
         : word.Length >= 4 && asked.EndsWith(word, StringComparison.Ordinal) ? 0.75
-        : asked.Length >= 4
+        : SlipsOf(asked, word) is { } slips ? 0.8 - (0.15 * slips)
+        : 0;
+
+    /// <summary>How many slips of the finger part two words; null when it is more than a hurried hand makes.</summary>
+    public static int? SlipsOf(string asked, string word) =>
+        asked.Length >= 4
         && Math.Abs(asked.Length - word.Length) <= 2
         && Slips(asked, word) is var slips
         && slips <= (asked.Length >= 7 ? 2 : 1)
-            ? 0.8 - (0.15 * slips)
-        : 0;
+            ? slips
+            : null;
 
     /// <summary>Letters added, lost, changed or swapped between two words (optimal string alignment).</summary>
     private static int Slips(string one, string other)

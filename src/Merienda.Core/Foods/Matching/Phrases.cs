@@ -15,6 +15,10 @@ internal sealed class Phrases<T>
         phrases.Insert(longer < 0 ? phrases.Count : longer, (words, means));
     }
 
+    /// <summary>Phrases of one word.</summary>
+    public IEnumerable<(string Word, T Means)> Single =>
+        _byFirst.SelectMany(first => first.Value.Where(phrase => phrase.Words.Length == 1).Select(phrase => (first.Key, phrase.Means)));
+
     /// <summary>The longest phrase that begins at a word and how many words it has; none when no phrase begins there.</summary>
     public (int Length, T? Means) Longest(IReadOnlyList<string> tokens, int at)
     {

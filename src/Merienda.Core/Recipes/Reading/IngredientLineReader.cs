@@ -18,6 +18,11 @@ public static partial class IngredientLineReader
     public static ReadLine Read(string text, Func<string, bool>? describes = null)
     {
         var clean = text.Length > LongestLine * 4 ? text : LineTokens.Clean(text);
+        if (clean.AsSpan().IndexOfAny("£$€") >= 0)
+        {
+            clean = Price().Replace(clean, "");
+        }
+
         if (clean.Length > LongestLine)
         {
             return new(text, null, null, null, null, clean, "", false, false, false);
@@ -254,6 +259,10 @@ public static partial class IngredientLineReader
         RegexOptions.IgnoreCase
     )]
     private static partial Regex TrailingMeasure();
+
+    /// <summary>What it cost, behind everything else.</summary>
+    [GeneratedRegex(@"[\s,;–-]+([£$€]\s?\d+([.,]\d{1,2})?|\d+([.,]\d{1,2})?\s?[£€])\s*$")]
+    private static partial Regex Price();
 
     [GeneratedRegex(@"\b(each|apiece|per (piece|fillet|breast))\b", RegexOptions.IgnoreCase)]
     private static partial Regex Apiece();

@@ -167,7 +167,10 @@ internal static class MeasuredWords
                         (one.Amount.Best, apiece),
                         PieceSize.Unsaid,
                         false,
-                        behind
+                        // "1 (8 oz) block cream cheese": the block is no name.
+                        package == Unit.Each
+                            ? next
+                            : behind
                     );
             }
         }

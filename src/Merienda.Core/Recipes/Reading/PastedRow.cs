@@ -25,18 +25,26 @@ public static partial class PastedRow
     };
 
     /// <summary>
-    /// The cells of a spreadsheet's row as a line: "Broccoli ⇥ 1 ⇥ head" is "1 head Broccoli". Null for the row of headings; other rows
+    /// The cells of a spreadsheet's or a table's row as a line: "Broccoli ⇥ 1 ⇥ head" is "1 head Broccoli". Null for the row of headings; other rows
     /// stay as they are.
     /// </summary>
     public static string? FromCells(string row)
     {
-        if (!row.Contains('\t', StringComparison.Ordinal))
+        // A table of Markdown has bars around its cells, a sheet that was saved as text often semicolons between them.
+        var between =
+            row.Contains('\t', StringComparison.Ordinal) ? '\t'
+            : row.TrimStart().StartsWith('|') ? '|'
+            : ';';
+        if (!row.Contains(between, StringComparison.Ordinal))
         {
             return row;
         }
 
-        var cells = row.Split('\t', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).ToList();
-        if (cells.Count > 1 && cells.TrueForAll(Headings.Contains))
+        var cells = row.Split(between, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).ToList();
+        if (
+            cells.Count > 1
+            && cells.TrueForAll(cell => Headings.Contains(cell) || (between == '|' && cell.All(letter => letter is '-' or ':')))
+        )
         {
             return null;
         }
@@ -46,7 +54,7 @@ public static partial class PastedRow
         );
         if (amount < 1)
         {
-            return string.Join(' ', cells);
+            return between == ';' ? row : string.Join(' ', cells);
         }
 
         var unit = amount + 1 < cells.Count && Unit.Spelled(cells[amount + 1]) is not null ? cells[amount + 1] : "";

@@ -14,7 +14,7 @@ internal static partial class RecipeMarks
     [GeneratedRegex(@"^([•▪▫◦‣●○■□☐☑✓✔·]\s*|[-–—*+]\s+|\[[ xX]?\]\s*|\d{1,2}[.)]\s+(?=[\d½⅓⅔¼¾⅛]))+(?=\S)")]
     public static partial Regex Bullet();
 
-    [GeneratedRegex(@"^#+\s*|\*\*|__|^_|_$|[\u200b\ufeff]")]
+    [GeneratedRegex(@"^#+\s*|^=+\s*|\s*=+$|\*\*|__|^_|_$|[\u200b\ufeff]")]
     public static partial Regex Marks();
 
     [GeneratedRegex(
@@ -57,7 +57,7 @@ internal static partial class RecipeMarks
     public static partial Regex Equipment();
 
     [GeneratedRegex(
-        @"^(for (the |your )?\p{L}|to (serve|garnish|finish|assemble|decorate|top)$|(to|for) (serving|garnishing|topping|the table)$)",
+        @"^((for|to make) (the |your )?\p{L}|to (serve|garnish|finish|assemble|decorate|top)$|(to|for) (serving|garnishing|topping|the table)$)",
         RegexOptions.IgnoreCase
     )]
     public static partial Regex PartStart();
@@ -69,8 +69,16 @@ internal static partial class RecipeMarks
     )]
     public static partial Regex OfOne();
 
-    [GeneratedRegex(@"^for (the |your )?(?=\p{L})", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(for|to make) (the |your )?(?=\p{L})", RegexOptions.IgnoreCase)]
     public static partial Regex PartName();
+
+    /// <summary>"Sauce –", "Dressing (makes 200 ml)".</summary>
+    [GeneratedRegex(@"^\p{L}[\p{L} '’-]{1,40}?( ?[–—-]+| \((makes|serves|yields|enough for) [^)]*\):?)$", RegexOptions.IgnoreCase)]
+    public static partial Regex HangingPart();
+
+    /// <summary>What stands behind the name of a part.</summary>
+    [GeneratedRegex(@"( ?[–—:-]+| \([^)]*\):?)$")]
+    public static partial Regex BehindPart();
 
     [GeneratedRegex(@"^(for (the |your )?)?(?<name>[\p{L}][\p{L} '’-]{1,30}):\s+(?<line>\d.*|[½⅓⅔¼¾].*)$", RegexOptions.IgnoreCase)]
     public static partial Regex InlinePart();
@@ -79,7 +87,7 @@ internal static partial class RecipeMarks
     public static partial Regex NumberedStep();
 
     [GeneratedRegex(
-        @"^(preheat|heat|mix|combine|place|put|add|stir|whisk|cook|bake|roast|fry|saut[eé]|boil|simmer|bring|pour|cut|chop|slice|season|toss|blend|drain|rinse|spread|roll|shape|form|divide|chill|marinate|brown|grill|steam|melt|beat|fold|transfer|remove|serve|cover|wash|peel|sprinkle|layer|set|let|leave|in a|using|meanwhile|once|when|make|start|prepare|arrange|line|grease|soak)\b.*[.!]$",
+        @"^(preheat|heat|((pressure|slow)[ -]|air[ -])?(cook|fry)|microwave|poach|toast|sear|warm|reduce|knead|rest|tip|scatter|crack|mash|strain|grate|crush|trim|pat|rub|coat|soften|turn|flip|finish|plate|cool|refrigerate|freeze|defrost|assemble|then|mix|combine|place|put|add|stir|whisk|cook|bake|roast|fry|saut[eé]|boil|simmer|bring|pour|cut|chop|slice|season|toss|blend|drain|rinse|spread|roll|shape|form|divide|chill|marinate|brown|grill|steam|melt|beat|fold|transfer|remove|serve|cover|wash|peel|sprinkle|layer|set|let|leave|in a|using|meanwhile|once|when|make|start|prepare|arrange|line|grease|soak)\b.*[.!]$",
         RegexOptions.IgnoreCase
     )]
     public static partial Regex SentenceStart();

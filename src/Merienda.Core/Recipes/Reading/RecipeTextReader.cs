@@ -4,24 +4,6 @@ using static Merienda.Core.Recipes.RecipeMarks;
 
 namespace Merienda.Core.Recipes;
 
-/// <summary>A recipe as somebody wrote it: lines and steps still words.</summary>
-/// <param name="Portions">As written, or null when the text does not say.</param>
-/// <param name="Lines">Ingredient lines as typed, bullets too, with the part of the dish they stand under; empty for a dish of one
-/// part.</param>
-public sealed record WrittenRecipe(
-    string Name,
-    decimal? Portions,
-    IReadOnlyList<(string Part, string Text)> Lines,
-    IReadOnlyList<string> Steps
-)
-{
-    /// <summary>What it says a portion has.</summary>
-    public IReadOnlyList<Claim> Claims { get; init; } = [];
-
-    /// <summary>Where it comes from; empty when it does not say.</summary>
-    public string Source { get; init; } = "";
-}
-
 /// <summary>
 /// Takes pasted text apart: the title, what it makes, the ingredients with their parts and the method, with or without headings.
 /// </summary>
@@ -31,6 +13,11 @@ public static class RecipeTextReader
     public const int MostCharacters = 60_000,
         MostLines = 200;
 
+    /// <summary>Every recipe of a text.</summary>
+    public static IEnumerable<Result<WrittenRecipe>> ReadAll(string text) =>
+        (text.Length > MostCharacters ? [text] : PastedRecipes.Split(text)).Select(Read);
+
+    /// <summary>The recipe of a text that holds one.</summary>
     public static Result<WrittenRecipe> Read(string text)
     {
         if (text.Length > MostCharacters)
@@ -55,7 +42,18 @@ public static class RecipeTextReader
             return new Refusal("recipe-empty", "text", "", "there is nothing to read", "Paste or type a recipe, one ingredient a line");
         }
 
-        rows = WithoutFrontMatter(rows);
+        rows = PastedRecipes.Spread(WithoutFrontMatter(rows));
+        if (PastedRecipes.Starts(rows) is { Count: > 0 } others)
+        {
+            return new Refusal(
+                "many-recipes",
+                "text",
+                string.Join(", ", others.Select(at => Bare(rows[at])).Take(4)),
+                $"there {(others.Count == 1 ? "is another recipe" : $"are {others.Count} more recipes")} in it",
+                "Paste one at a time, or save the text as a file and bring that in: all of them are read then"
+            );
+        }
+
         var reading = new Reading(rows);
         for (var at = 0; at < rows.Count; at++)
         {
@@ -162,7 +160,9 @@ public static class RecipeTextReader
                 return;
             }
 
-            if (_in == Section.Passed || Remark().IsMatch(bare) || StatedRow().IsMatch(bare))
+            // "Cook 20 minutes." below the ingredients is what is done, "Cook 20 minutes" how long it takes.
+            var isStep = _in == Section.Ingredients && Lines.Count > 0 && IsStep(bare);
+            if (!isStep && (_in == Section.Passed || Remark().IsMatch(bare) || StatedRow().IsMatch(bare)))
             {
                 Stated.Add(bare);
             }
@@ -179,6 +179,17 @@ public static class RecipeTextReader
             else if (PassedHeading().IsMatch(bare))
             {
                 _in = Section.Passed;
+            }
+            else if (isStep)
+            {
+                // Steps without a heading: the first one ends the ingredients.
+                _in = Section.Method;
+                Steps.Add(row);
+            }
+            else if (_in != Section.Method && RecipeYield.AmongOthers(bare) is { } said)
+            {
+                // "Prep 10 min | Serves 3".
+                Portions ??= said;
             }
             else if (_in != Section.Method && RecipeYield.IsYield(bare))
             {
@@ -221,18 +232,19 @@ public static class RecipeTextReader
         {
             if (IsPart(row, bare, _isShouted))
             {
-                _part = PartName().Replace(bare, "", 1).TrimEnd(':').Trim();
+                _part = BehindPart().Replace(PartName().Replace(bare, "", 1), "").Trim();
             }
             else if (InlinePart().Match(bare) is { Success: true } inline)
             {
+                // "Rice: 1 cup" is a line of rice.
+                if (IngredientLineReader.Read(inline.Groups["line"].Value).Food.Length == 0)
+                {
+                    Lines.Add((_part, $"{inline.Groups["name"].Value.Trim()}, {inline.Groups["line"].Value}"));
+                    return;
+                }
+
                 _part = inline.Groups["name"].Value.Trim();
                 Lines.Add((_part, inline.Groups["line"].Value));
-            }
-            else if (Lines.Count > 0 && IsStep(bare))
-            {
-                // Steps without a heading: the first one ends the ingredients.
-                _in = Section.Method;
-                Steps.Add(row);
             }
             else if (row.Length > IngredientLineReader.LongestLine)
             {
@@ -266,6 +278,7 @@ public static class RecipeTextReader
 
             return bare.EndsWith(':')
                 || PartStart().IsMatch(bare)
+                || HangingPart().IsMatch(bare)
                 || OfOne().IsMatch(bare)
                 || (IsMarked(row) && AmountReader.Read(bare) is null)
                 || (!isShouted && IsCapitals(bare));
@@ -273,12 +286,13 @@ public static class RecipeTextReader
 
         private static bool IsMarked(string row) =>
             row.StartsWith('#')
+            || row.StartsWith("==", StringComparison.Ordinal)
             || (row.StartsWith("**", StringComparison.Ordinal) && row.EndsWith("**", StringComparison.Ordinal))
             || (row.StartsWith("__", StringComparison.Ordinal) && row.EndsWith("__", StringComparison.Ordinal));
 
         private static bool IsCapitals(string row) => row.Count(char.IsLetter) >= 4 && !row.Any(char.IsLower) && !row.Any(char.IsDigit);
 
         private static bool IsStep(string bare) =>
-            NumberedStep().IsMatch(bare) || (SentenceStart().IsMatch(bare) && bare.Count(letter => letter == ' ') >= 2);
+            NumberedStep().IsMatch(bare) || (SentenceStart().IsMatch(bare) && bare.Contains(' ', StringComparison.Ordinal));
     }
 }

@@ -13,6 +13,12 @@ public static partial class RecipeYield
     /// <summary>Whether a row only says what the recipe makes.</summary>
     public static bool IsYield(string row) => Stated().IsMatch(row);
 
+    /// <summary>How many portions one of several things in a row says: "Prep 10 min | Serves 3"; null for a row that says one thing.</summary>
+    public static decimal? AmongOthers(string row) =>
+        row.Split('|', '•', '·') is { Length: > 1 } things
+            ? things.Select(thing => thing.Trim()).Where(IsYield).Select(PortionsIn).FirstOrDefault()
+            : null;
+
     /// <summary>How many portions the words say, or null when they do not say it.</summary>
     public static decimal? PortionsIn(string text)
     {
@@ -57,7 +63,9 @@ public static partial class RecipeYield
     private const string Number = @"(?<n>-?\d+(?:[.,]\d+)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|a)";
 
     [GeneratedRegex(
-        @"^(recipe )?(serves|makes|yields?|portions?|servings?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(-?\d|one |two |three |four |five |six |eight |ten |twelve |a )|^"
+        @"^(recipe )?(serves|makes|yields?|portions?|servings?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(a (family|crowd) of )?(-?\d|(one|two|three|four|five|six|eight|ten|twelve|a)\b)|^for "
+            + Number
+            + @" (people|persons|eaters|adults)$|^"
             + Number
             + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|portions?|people)\s*$|^"
             + Number
@@ -79,7 +87,10 @@ public static partial class RecipeYield
     )]
     private static partial Regex ServesInTitle();
 
-    [GeneratedRegex(@"\b(serves|feeds|enough for|serving)\s*:?\s*(about |approx\.? |up to |around )?" + Number, RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(serves|feeds|enough for|serving)\s*:?\s*(about |approx\.? |up to |around )?(a (family|crowd) of )?" + Number,
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Serves();
 
     [GeneratedRegex(
