@@ -159,3 +159,29 @@ test('a page without a recipe and a foreign recipe are refused in words, and wha
   await expect(page.getByText(/looks like Spanish; Merienda reads English/i)).toBeVisible();
   await expect(page.getByLabel('Name')).toHaveValue('Kept');
 });
+
+test('a list that is pasted into one field is as many lines, and two recipes in one text are told apart', async ({ page }) => {
+  await signUp(page);
+  await page.goto('/recipes/new');
+  const box = page.getByLabel('Paste a recipe as it is written');
+  await box.fill('Cod pot\nServes 2\n400 g cod\n\nRice bowl\nServes 4\n200 g basmati rice');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByText('“Rice bowl” is another recipe in it.')).toBeVisible();
+  await expect(box).toHaveValue(/Rice bowl/);
+
+  const field = (at: number) => page.getByLabel(`Ingredient ${at}`, { exact: true });
+  const paste = (at: number, text: string) =>
+    field(at).evaluate((input, text) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', text);
+      input.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    }, text);
+  await paste(1, '400 g cod\n\n200 g basmati rice\r\n');
+  await expect(field(1)).toHaveValue('400 g cod');
+  await expect(field(2)).toHaveValue('200 g basmati rice');
+  await expect(field(2)).toBeFocused();
+  await paste(1, '1 onion\n2 carrots');
+  await expect(field(1)).toHaveValue('400 g cod');
+  await expect(field(3)).toHaveValue('2 carrots');
+  await expect(field(4)).toHaveValue('200 g basmati rice');
+});

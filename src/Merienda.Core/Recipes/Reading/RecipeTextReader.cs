@@ -48,8 +48,8 @@ public static class RecipeTextReader
             return new Refusal(
                 "many-recipes",
                 "text",
-                string.Join(", ", others.Select(at => Bare(rows[at])).Take(4)),
-                $"there {(others.Count == 1 ? "is another recipe" : $"are {others.Count} more recipes")} in it",
+                string.Join(", ", others.Select(at => Bare(rows[at]))),
+                $"“{string.Join("”, “", others.Take(4).Select(at => Bare(rows[at])))}” {(others.Count == 1 ? "is another recipe" : "are other recipes")} in it",
                 "Paste one at a time, or save the text as a file and bring that in: all of them are read then"
             );
         }

@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react';
-import { useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
 import { drawThenFocus } from '../../pieces/drawThenFocus';
@@ -22,25 +22,54 @@ function renamed(draft: Draft, from: string, to: string) {
   };
 }
 
+const Row = memo(LineRow);
+const mostLines = 200;
+
 /** Ingredient lines as typed, part by part, and beside each how it was read. */
-export function LineEditor({ draft, onChange, read }: { draft: Draft; onChange: (change: Parts) => void; read: Schemas['SheetLine'][] }) {
+export function LineEditor({
+  draft,
+  onEdit,
+  read,
+}: {
+  draft: Draft;
+  /** Changes the draft as it is by then, so that a row need not be drawn anew to know it. */
+  onEdit: (edit: (draft: Draft) => Partial<Parts>) => void;
+  read: Schemas['SheetLine'][];
+}) {
   const list = useRef<HTMLDivElement>(null);
   const { lines } = draft;
   const parts = draft.parts ?? [];
   const names = partNames(draft);
+  const nameList = useMemo(() => names, [names.join('\n')]);
   const written = lines.filter((line) => line.text.trim());
-  const set = (change: Partial<Parts>) => onChange({ lines, parts, variants: draft.variants ?? [], ...change });
-  const replace = (at: number, change: Partial<DraftLine>) =>
-    set({ lines: lines.map((line, index) => (index === at ? { ...line, ...change } : line)) });
+  const set = (change: Partial<Parts>) => onEdit(() => change);
 
-  /** Lines stand part by part on the page, so a field is found by its number. */
-  const fieldOf = (at: number) => list.current?.querySelector<HTMLInputElement>(`[aria-label="Ingredient ${at + 1}"]`);
-  const insert = (at: number, part: string) =>
-    drawThenFocus(
-      () => set({ lines: [...lines.slice(0, at), blankLine(part), ...lines.slice(at)] }),
-      () => fieldOf(at),
-    );
-  const remove = (at: number) => set({ lines: lines.length > 1 ? lines.filter((_, index) => index !== at) : [blankLine()] });
+  const edits = useMemo(() => {
+    /** Lines stand part by part on the page, so a field is found by its number. */
+    const fieldOf = (at: number) => list.current?.querySelector<HTMLInputElement>(`[aria-label="Ingredient ${at + 1}"]`);
+    const insert = (at: number, added: DraftLine[]) =>
+      drawThenFocus(
+        () => onEdit(({ lines }) => ({ lines: [...lines.slice(0, at), ...added, ...lines.slice(at)].slice(0, mostLines) })),
+        () => fieldOf(at + added.length - 1),
+      );
+    return {
+      change: (at: number, change: Partial<DraftLine>) =>
+        onEdit(({ lines }) => ({ lines: lines.map((line, index) => (index === at ? { ...line, ...change } : line)) })),
+      next: (at: number, part: string) => insert(at + 1, [blankLine(part)]),
+      remove: (at: number) =>
+        onEdit(({ lines }) => ({ lines: lines.length > 1 ? lines.filter((_, index) => index !== at) : [blankLine()] })),
+      /** A list that is pasted into one field is as many lines; the line that stands there stays. */
+      paste: (at: number, line: DraftLine, rows: string[]) => {
+        const added = rows.map((text) => ({ ...blankLine(line.part), text }));
+        const [first, ...rest] = added;
+        if (line.text.trim() || !first) insert(at + 1, added);
+        else {
+          onEdit(({ lines }) => ({ lines: lines.map((one, index) => (index === at ? { ...one, text: first.text } : one)) }));
+          insert(at + 1, rest);
+        }
+      },
+    };
+  }, [onEdit]);
 
   const partOf = (name: string): DraftPart => parts.find((part) => part.name === name) ?? blankPart(name);
   const changePart = (name: string, change: Partial<DraftPart>) => {
@@ -86,15 +115,13 @@ export function LineEditor({ draft, onChange, read }: { draft: Draft; onChange: 
           <ol className="space-y-1">
             {lines.map((line, at) =>
               line.part !== name ? null : (
-                <LineRow
+                <Row
                   key={line.id ?? at}
                   line={line}
                   at={at}
                   read={line.text.trim() ? read[written.indexOf(line)] : undefined}
-                  parts={names}
-                  onChange={(change) => replace(at, change)}
-                  onNext={() => insert(at + 1, name)}
-                  onRemove={() => remove(at)}
+                  parts={nameList}
+                  edits={edits}
                 />
               ),
             )}
@@ -102,7 +129,7 @@ export function LineEditor({ draft, onChange, read }: { draft: Draft; onChange: 
           <Button
             look="bare"
             className="mt-1"
-            onClick={() => insert(lines.findLastIndex((line) => line.part === name) + 1 || lines.length, name)}
+            onClick={() => edits.next((lines.findLastIndex((line) => line.part === name) + 1 || lines.length) - 1, name)}
           >
             <Plus size={15} /> Another line
             {names.length > 1 && <span className="sr-only"> for {name || 'the main part'}</span>}

@@ -10,6 +10,16 @@ import { Choices, NearestFoods, PacketsDiffer } from './LineQuestions';
 import { type DraftLine, shareOf, useFoods } from './queries';
 
 type Read = Schemas['SheetLine'];
+
+/** What may be done to the lines; always the same, so that a row is drawn again only when its own line is another. */
+export type LineEdits = {
+  change: (at: number, change: Partial<DraftLine>) => void;
+  next: (at: number, part: string) => void;
+  remove: (at: number) => void;
+  paste: (at: number, line: DraftLine, rows: string[]) => void;
+};
+
+const longest = 300;
 const corner = 'flex h-9 w-8 items-center justify-center text-steel hover:text-rim';
 
 /** One ingredient line as typed, beside it how it was read, and on demand what is said of it beside its words. */
@@ -18,24 +28,21 @@ export function LineRow({
   at,
   read,
   parts,
-  onChange,
-  onNext,
-  onRemove,
+  edits,
 }: {
   line: DraftLine;
   at: number;
   read: Read | undefined;
   parts: string[];
-  onChange: (change: Partial<DraftLine>) => void;
-  onNext: () => void;
-  onRemove: () => void;
+  edits: LineEdits;
 }) {
+  const onChange = (change: Partial<DraftLine>) => edits.change(at, change);
   const [isOpen, setOpen] = useState(false);
   const active = useLingeringFocus();
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'Enter') {
       event.preventDefault();
-      onNext();
+      edits.next(at, line.part);
     }
     const near = event.altKey ? read?.nearest[Number(event.code.replace('Digit', '')) - 1] : undefined;
     if (near) {
@@ -55,9 +62,19 @@ export function LineRow({
         data-line
         aria-label={`Ingredient ${at + 1}`}
         value={line.text}
-        maxLength={300}
+        maxLength={longest}
         onChange={(event) => onChange({ text: event.target.value })}
         onKeyDown={onKeyDown}
+        onPaste={(event) => {
+          const rows = event.clipboardData
+            .getData('text/plain')
+            .split(/\r?\n/)
+            .map((row) => row.trim().slice(0, longest))
+            .filter(Boolean);
+          if (rows.length < 2) return;
+          event.preventDefault();
+          edits.paste(at, line, rows);
+        }}
         className={`${inputLook} w-full`}
       />
       <div className="order-last col-span-2 min-w-0 text-xs sm:order-none sm:col-span-1">
@@ -75,7 +92,7 @@ export function LineRow({
         >
           <SlidersHorizontal size={15} />
         </button>
-        <button type="button" aria-label={`Remove ingredient ${at + 1}`} className={corner} onClick={onRemove}>
+        <button type="button" aria-label={`Remove ingredient ${at + 1}`} className={corner} onClick={() => edits.remove(at)}>
           <X size={16} />
         </button>
       </div>

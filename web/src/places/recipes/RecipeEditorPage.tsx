@@ -59,6 +59,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
   const { value: draft, setValue: setDraft } = unsaved;
   // The parts of the page are drawn again only when what they show is another: an answer comes to the screen sooner.
   const set = useCallback((change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change })), [setDraft]);
+  const edit = useCallback((change: (draft: Draft) => Partial<Draft>) => setDraft((now) => ({ ...now, ...change(now) })), [setDraft]);
   const setVariants = useCallback((variants: Draft['variants']) => set(variants ? { variants } : {}), [set]);
   const setTasks = useCallback((tasks: Draft['tasks']) => set({ tasks }), [set]);
   const [openVariant, setOpenVariant] = useState<number | null>(null);
@@ -150,7 +151,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
             options={[['', 'any'], ...mealChoices()]}
           />
         </div>
-        <Lines draft={draft} onChange={set} read={checked.data?.lines ?? nothing} />
+        <Lines draft={draft} onEdit={edit} read={checked.data?.lines ?? nothing} />
         <Variants draft={draft} onChange={setVariants} open={openVariant} onOpen={setOpenVariant} read={varied.data?.lines ?? nothing} />
         <Tasks tasks={draft.tasks} lines={draft.lines} steps={checked.data?.steps ?? nothing} onChange={setTasks} />
         <div className="grid gap-3 sm:grid-cols-2">
