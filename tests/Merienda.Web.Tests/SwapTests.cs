@@ -46,6 +46,64 @@ public class SwapTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task A_variant_that_does_not_fit_is_changed_and_the_recipe_stays()
+    {
+        var (cook, eater, recipe) = await MoveIn(database);
+        var sheet = await cook.Get($"/api/recipes/{recipe}");
+        var draft = await cook.Get($"/api/recipes/{recipe}/versions/1");
+        // A variant with half of the lamb and another cheese is no more vegan than the dish.
+        draft["variants"] = new JsonArray(
+            new JsonObject
+            {
+                ["name"] = "Light",
+                ["lines"] = new JsonArray(new JsonObject { ["line"] = sheet["lines"]![0]!["id"]!.DeepClone(), ["times"] = 0.5 }),
+                ["parts"] = new JsonArray(),
+                ["added"] = new JsonArray(
+                    new JsonObject
+                    {
+                        ["instead"] = sheet["lines"]![2]!["id"]!.DeepClone(),
+                        ["line"] = new JsonObject
+                        {
+                            ["id"] = Guid.NewGuid(),
+                            ["part"] = "",
+                            ["text"] = "50 g cheddar",
+                            ["food"] = null,
+                        },
+                    }
+                ),
+            }
+        );
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{recipe}", draft);
+        Assert.Equal("breaks", await VerdictOf(cook, recipe, "Light"));
+        var offers = (await cook.Get($"/api/recipes/{recipe}/swaps?eater={eater}&rule=animal&variant=Light")).AsArray();
+        Assert.NotEmpty(offers);
+        Assert.All(offers, offer => Assert.Null(offer!["asVariant"]));
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{recipe}", offers[0]!["asChange"]!.DeepClone());
+        Assert.Equal("fits", await VerdictOf(cook, recipe, "Light"));
+        var (now, light) = (await cook.Get($"/api/recipes/{recipe}"), await cook.Get($"/api/recipes/{recipe}?variant=Light"));
+        Assert.Equal(
+            ["600 g lamb leg steak", "400 g red peppers", "100 g feta"],
+            now["lines"]!.AsArray().Select(line => line!["text"]!.GetValue<string>())
+        );
+        Assert.DoesNotContain("cheddar", light["lines"]!.ToJsonString());
+        // What was told is what came.
+        var energy = light["perPortion"]!.AsArray().Single(one => one!["key"]!.GetValue<string>() == "energy")!["value"]![
+            "best"
+        ]!.GetValue<decimal>();
+        var told = offers[0]!["numbers"]!.AsArray().Single(one => one!["name"]!.GetValue<string>() == "Energy")![
+            "after"
+        ]!.GetValue<decimal>();
+        // Amounts are written in whole grams.
+        Assert.InRange(energy, told - 2, told + 2);
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "unknown-variant",
+            HttpMethod.Get,
+            $"/api/recipes/{recipe}/swaps?eater={eater}&rule=animal&variant=Ghost"
+        );
+    }
+
+    [Fact]
     public async Task A_change_is_taken_into_the_recipe_and_taken_back()
     {
         var (cook, eater, recipe) = await MoveIn(database);

@@ -14,7 +14,7 @@ public static class DishEdits
         string? variant
     ) =>
         version.As(variant) is null
-            ? new Refusal("unknown-variant", "variant", variant!, "the recipe has no such variant", "Choose one of the recipe's variants")
+            ? NoVariant(variant!)
             : eater with
             {
                 UsualVariants =
@@ -23,6 +23,9 @@ public static class DishEdits
                     .. variant is null ? Array.Empty<UsualVariant>() : [new(recipe, variant)],
                 ],
             };
+
+    public static Refusal NoVariant(string variant) =>
+        new("unknown-variant", "variant", variant, "the recipe has no such variant", "Choose one of the recipe's variants");
 
     /// <summary>Notes that an eater does not like a dish or a part of it, or likes it after all.</summary>
     /// <param name="part">Empty for the whole dish.</param>

@@ -49,6 +49,53 @@ public sealed record Variant(string Name)
         ];
     }
 
+    /// <summary>This variant with one more change, which was found on the dish as this variant has it.</summary>
+    public Variant Further(Variant change)
+    {
+        var times = Lines.ToDictionary(line => line.Line, line => line.Times);
+        var added = Added.ToList();
+        int OwnOf(Guid? line) => added.FindIndex(own => own.Line.Typed.Id == line);
+        foreach (var (line, more) in change.Lines)
+        {
+            if (OwnOf(line) is var own && own < 0)
+            {
+                times[line] = times.GetValueOrDefault(line, 1) * more;
+            }
+            else if (more > 0)
+            {
+                added[own] = added[own] with { Line = added[own].Line.Taken(more) };
+            }
+            else
+            {
+                // What stood for a line of the recipe goes, and that line does not come back for it.
+                if (added[own].Instead is { } left)
+                {
+                    times[left] = 0;
+                }
+
+                added.RemoveAt(own);
+            }
+        }
+
+        foreach (var one in change.Added)
+        {
+            if (OwnOf(one.Instead) is var own && own >= 0)
+            {
+                added[own] = one with { Instead = added[own].Instead };
+            }
+            else
+            {
+                added.Add(one);
+            }
+        }
+
+        return this with
+        {
+            Lines = [.. times.Select(line => new LineChange(line.Key, line.Value))],
+            Added = added,
+        };
+    }
+
     private IEnumerable<RecipeLine> Changed(RecipeLine line)
     {
         var times = TimesOf(line.Part) * (Lines.FirstOrDefault(change => change.Line == line.Typed.Id)?.Times ?? 1);

@@ -18,9 +18,9 @@ public sealed record SwapNumber(string Name, string Unit, int Decimals, decimal 
 
 /// <summary>A change that makes a finding fit, with what it does to everybody.</summary>
 /// <param name="Words">"120 g tofu instead of 100 g feta".</param>
-/// <param name="AsChange">The recipe with it, to be saved.</param>
-/// <param name="AsVariant">The recipe with one more variant, to be saved; null where only more portions help.</param>
-/// <param name="VariantName">Of the variant that is new then.</param>
+/// <param name="AsChange">The recipe with it, to be saved; of a variant, with that variant changed.</param>
+/// <param name="AsVariant">The recipe with one more variant, to be saved; null where only more portions help, and for a variant.</param>
+/// <param name="VariantName">Of the variant that is new or changed then.</param>
 public sealed record SwapOffer(
     string Words,
     IReadOnlyList<SwapVerdict> Verdicts,
@@ -38,12 +38,14 @@ public static class SwapEndpoints
     public static void MapSwaps(this RouteGroupBuilder recipes) => recipes.MapGet("/{id:guid}/swaps", Find).WithName("FindSwaps");
 
     /// <param name="rule">Id of the rule whose finding breaks or cannot be told.</param>
+    /// <param name="variant">Of the dish that is to fit; the recipe's own without it.</param>
     private static async Task<Results<Ok<IReadOnlyList<SwapOffer>>, ProblemHttpResult>> Find(
         Guid id,
         Guid eater,
         string rule,
         CurrentTenant tenant,
-        [AsParameters] RecipeEndpoints.Desk desk
+        [AsParameters] RecipeEndpoints.Desk desk,
+        string? variant = null
     )
     {
         var ((recipe, table), foods) = await desk.Database.Read(tenant, desk.Looking(id));
@@ -57,19 +59,29 @@ public static class SwapEndpoints
             return HouseholdStore.EaterGone(eater).ToProblem();
         }
 
+        if (recipe.Version.As(variant) is not { } dish)
+        {
+            return DishEdits.NoVariant(variant!).ToProblem();
+        }
+
         var broken = diner.Rules.Rules.Where(one => one.Id == rule).ToList();
         if (broken.Count == 0)
         {
             return new Refusal("unknown-rule", "rule", rule, $"{diner.Name} has no such rule", "Load the page again").ToProblem();
         }
 
-        var swaps = broken.SelectMany(one => SwapSearch.For(recipe.Version, diner, one, foods.Matcher, recipe.System));
-        return TypedResults.Ok<IReadOnlyList<SwapOffer>>([.. swaps.Select(swap => ToOffer(swap, recipe, table, desk.Knowledge))]);
+        var swaps = broken.SelectMany(one => SwapSearch.For(dish, diner, one, foods.Matcher, recipe.System));
+        // How many portions the batch makes is the recipe's to say, not a variant's.
+        var possible = swaps.Where(swap => variant is null || swap.Portions is null);
+        return TypedResults.Ok<IReadOnlyList<SwapOffer>>([
+            .. possible.Select(swap => ToOffer(swap, recipe, variant, table, desk.Knowledge)),
+        ]);
     }
 
-    private static SwapOffer ToOffer(Swap swap, StoredRecipe recipe, Core.Planning.Table table, KnowledgeBase knowledge)
+    private static SwapOffer ToOffer(Swap swap, StoredRecipe recipe, string? variant, Core.Planning.Table table, KnowledgeBase knowledge)
     {
-        var (was, now) = (recipe.Version, swap.Of(recipe.Version));
+        var was = recipe.Version.As(variant)!;
+        var now = swap.Of(was);
         var words = VariantWords.Of(swap.Change, was, 1, grams => HouseholdMass.Show(grams, table.Household.CountsInOunces)).ToList();
         if (swap.Portions is { } portions)
         {
@@ -77,10 +89,36 @@ public static class SwapEndpoints
         }
 
         var before = RecipeSheets.ToDraft(recipe);
+        if (variant is not null)
+        {
+            var further = recipe.Version.Variants.First(one => one.Name == variant).Further(swap.Change);
+            return new(
+                string.Join(", ", words),
+                [.. Verdicts()],
+                [.. Numbers(was, now, table.Diners, knowledge)],
+                before with
+                {
+                    Variants =
+                    [
+                        .. (before.Variants ?? []).Select(one =>
+                            one.Name != variant
+                                ? one
+                                : RecipeSheets.ToVariant(further) with
+                                {
+                                    Added = [.. further.Added.Select(added => new DraftVariantLine(added.Instead, Changed(added.Line)))],
+                                }
+                        ),
+                    ],
+                },
+                null,
+                variant
+            );
+        }
+
         var name = swap.Portions is null ? VariantWords.NameOf(swap.Change, was) : null;
         return new(
             string.Join(", ", words),
-            [.. table.Diners.Select(diner => new SwapVerdict(diner.Id, diner.Name, VerdictOf(diner, was), VerdictOf(diner, now)))],
+            [.. Verdicts()],
             [.. Numbers(was, now, table.Diners, knowledge)],
             before with
             {
@@ -99,6 +137,9 @@ public static class SwapEndpoints
                 },
             name
         );
+
+        IEnumerable<SwapVerdict> Verdicts() =>
+            table.Diners.Select(diner => new SwapVerdict(diner.Id, diner.Name, VerdictOf(diner, was), VerdictOf(diner, now)));
     }
 
     /// <summary>Ids of lines that are there no more.</summary>

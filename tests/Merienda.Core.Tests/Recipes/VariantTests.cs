@@ -58,6 +58,35 @@ public class VariantTests
         Assert.Contains(("Lemon", 2 * Line("1 lemon", 5).Grams.Best), In(twice));
     }
 
+    /// <summary>A change that was found on the dish as a variant has it makes the same dish when it is said of the recipe's own lines.</summary>
+    [Fact]
+    public void A_variant_is_changed_further() =>
+        Gen.Select(Gen.Int[0, 4], Gen.Int[0, 2], Gen.Int[0, 3], Gen.Int[0, 5], Gen.Int[0, 5], Gen.Bool)
+            .Sample(
+                (times, sauce, added, at, more, isInstead) =>
+                {
+                    var variant = new Variant("First")
+                    {
+                        Lines = [new(IdOf(1), times * 0.5m)],
+                        Parts = [new("Sauce", sauce)],
+                        Added =
+                        [
+                            .. new[] { new VariantLine(IdOf(3), Line("80 g cheddar", 31)), new(null, Line("50 g peas", 32)) }.Take(added),
+                        ],
+                    };
+                    var dish = Dish(variant);
+                    var first = dish.As("First")!;
+                    var line = first.Lines[at % first.Lines.Count];
+                    var change = isInstead
+                        ? new Variant("") { Added = [new(line.Typed.Id, Line("120 g tofu", 41))] }
+                        : new Variant("") { Lines = [new(line.Typed.Id, more * 0.5m)], Added = [new(null, Line("10 g capers", 42))] };
+                    var expected = first.Having(change, first.Portions).Lines.Select(one => (one.Name, one.Grams.Best));
+                    Assert.Equal(expected.Order(), In(variant.Further(change)).Order());
+                    Assert.Equal("First", variant.Further(change).Name);
+                },
+                iter: 2_000
+            );
+
     /// <summary>Every variant of a dish brings what the changed lines bring, and nothing else moves.</summary>
     [Fact]
     public void A_variant_changes_only_what_it_says() =>

@@ -172,7 +172,7 @@ function Sentences({ id, verdict }: { id: string; verdict: Schemas['LibraryVerdi
       {({ verdicts, variant }) => (
         <div className="max-w-xl">
           {variant && <p className="mb-2 text-steel">As “{variant}”, which is made for them.</p>}
-          <Verdicts of={verdicts.filter((one) => one.eaterId === verdict.eaterId)} {...(variant === null ? { recipe: id } : {})} />
+          <Verdicts of={verdicts.filter((one) => one.eaterId === verdict.eaterId)} recipe={id} variant={variant} />
         </div>
       )}
     </Asked>

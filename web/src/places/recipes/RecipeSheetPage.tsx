@@ -77,7 +77,7 @@ function RecipeSheet({ sheet, id, asked }: { sheet: Sheet; id: string; asked: st
       </article>
       <aside aria-label="Verdicts" className="rimmed self-start border-x border-b border-line p-4">
         <h2 className="mb-3 text-lg">Does it fit?</h2>
-        <Verdicts of={sheet.verdicts} {...(sheet.variant === null ? { recipe: id } : {})} />
+        <Verdicts of={sheet.verdicts} recipe={id} variant={sheet.variant} />
         <div className="mt-4 border-t border-line pt-2 print:hidden">
           <Dislikes sheet={sheet} id={id} />
         </div>

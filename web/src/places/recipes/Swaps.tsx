@@ -9,9 +9,11 @@ import { number, verdictWord } from '../../pieces/show';
 import { useSaveRecipe } from './queries';
 
 type Offer = Schemas['SwapOffer'];
+/** A finding of an eater's rule about a recipe, or about one of its variants. */
+type SwapOf = { id: string; variant: string | null; eater: string; rule: string };
 
 /** What would make a finding fit: asked for by one press, taken by another. */
-export function Swaps({ id, eater, rule, about }: { id: string; eater: string; rule: string; about: string }) {
+export function Swaps({ about, ...of }: SwapOf & { about: string }) {
   const [isOpen, setOpen] = useState(false);
   return (
     <div className="mt-1">
@@ -24,15 +26,20 @@ export function Swaps({ id, eater, rule, about }: { id: string; eater: string; r
       >
         What would make it fit?
       </Button>
-      {isOpen && <Offers id={id} eater={eater} rule={rule} />}
+      {isOpen && <Offers {...of} />}
     </div>
   );
 }
 
-function Offers({ id, eater, rule }: { id: string; eater: string; rule: string }) {
+function Offers({ id, variant, eater, rule }: SwapOf) {
   const offers = useQuery({
-    queryKey: ['recipes', id, 'swaps', eater, rule],
-    queryFn: () => take(api.GET('/api/recipes/{id}/swaps', { params: { path: { id }, query: { eater, rule } } })),
+    queryKey: ['recipes', id, 'swaps', variant, eater, rule],
+    queryFn: () =>
+      take(
+        api.GET('/api/recipes/{id}/swaps', {
+          params: { path: { id }, query: { eater, rule, ...(variant === null ? {} : { variant }) } },
+        }),
+      ),
   });
   return (
     <Asked of={offers}>
@@ -42,7 +49,7 @@ function Offers({ id, eater, rule }: { id: string; eater: string; rule: string }
         ) : (
           <ol className="space-y-3">
             {found.map((offer) => (
-              <OneOffer key={offer.words} id={id} offer={offer} />
+              <OneOffer key={offer.words} id={id} variant={variant} offer={offer} />
             ))}
           </ol>
         )
@@ -52,7 +59,7 @@ function Offers({ id, eater, rule }: { id: string; eater: string; rule: string }
 }
 
 /** The words of a change, what it does to everybody and to the numbers, and the two ways to take it. */
-function OneOffer({ id, offer }: { id: string; offer: Offer }) {
+function OneOffer({ id, variant, offer }: { id: string; variant: string | null; offer: Offer }) {
   const navigate = useNavigate();
   const { save, isPending } = useSaveRecipe(id);
   const { asVariant, variantName } = offer;
@@ -112,8 +119,11 @@ function OneOffer({ id, offer }: { id: string; offer: Offer }) {
             Take as variant
           </Button>
         )}
-        <Button disabled={isPending} onClick={() => save(offer.asChange, { say: 'The recipe is changed.' })}>
-          Change the recipe
+        <Button
+          disabled={isPending}
+          onClick={() => save(offer.asChange, { say: variant === null ? 'The recipe is changed.' : `“${variant}” is changed.` })}
+        >
+          {variant === null ? 'Change the recipe' : `Change “${variant}”`}
         </Button>
       </div>
     </li>

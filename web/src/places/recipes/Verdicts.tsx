@@ -7,8 +7,9 @@ import { Swaps } from './Swaps';
 /**
  * The margin of a sheet: each eater's verdict with the sentences it rests on.
  * @param recipe whose changes are offered where something does not fit
+ * @param variant of the recipe, which is judged and would be changed
  */
-export function Verdicts({ of, recipe }: { of: Schemas['ShownVerdict'][]; recipe?: string }) {
+export function Verdicts({ of, recipe, variant = null }: { of: Schemas['ShownVerdict'][]; recipe?: string; variant?: string | null }) {
   return (
     <div className="space-y-5">
       {of.map((verdict) => (
@@ -45,7 +46,13 @@ export function Verdicts({ of, recipe }: { of: Schemas['ShownVerdict'][]; recipe
                   </span>
                 </p>
                 {recipe && !finding.needsAllowance && (finding.verdict === 'breaks' || finding.verdict === 'cannotTell') && (
-                  <Swaps id={recipe} eater={verdict.eaterId} rule={finding.rule} about={`${finding.title}, ${verdict.eater}`} />
+                  <Swaps
+                    id={recipe}
+                    variant={variant}
+                    eater={verdict.eaterId}
+                    rule={finding.rule}
+                    about={`${finding.title}, ${verdict.eater}`}
+                  />
                 )}
                 {finding.notes.map((note) => (
                   <p key={note} className="mt-1 border-l-2 border-line pl-2 text-xs text-steel">
