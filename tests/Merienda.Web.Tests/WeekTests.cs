@@ -222,7 +222,8 @@ public class WeekTests(TestDatabase database)
         var cook = await database.SignUp();
         var (status, answer) = await cook.Send(HttpMethod.Get, "/api/weeks/yesterday");
         Assert.Equal(HttpStatusCode.BadRequest, status);
-        Assert.Contains("could not be read", answer!["title"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Contains("yesterday", answer!["title"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Contains("2026-11-28", answer["detail"]!.GetValue<string>(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -24,7 +24,7 @@ public sealed partial class ReadableRequest(RequestDelegate next)
         // "0,5" would be taken for five.
         if (request.Query.FirstOrDefault(item => !Words.Contains(item.Key) && item.Value.Any(IsParted)) is { Key: not null } parted)
         {
-            return UnexpectedErrors.NoNumber(parted.Key, $"{parted.Value}");
+            return UnexpectedErrors.Unbindable(parted.Key, $"{parted.Value}", "number");
         }
 
         return

@@ -33,9 +33,10 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
         exception switch
         {
             BadHttpRequestException { InnerException: JsonException unread } => Unread(unread),
-            BadHttpRequestException bad when Unbound().Match(bad.Message) is { Success: true } unbound => NoNumber(
-                unbound.Groups[1].Value,
-                unbound.Groups[2].Value
+            BadHttpRequestException bad when Unbound().Match(bad.Message) is { Success: true } unbound => Unbindable(
+                unbound.Groups["field"].Value,
+                unbound.Groups["value"].Value,
+                unbound.Groups["type"].Value
             ),
             BadHttpRequestException bad => TypedResults.Problem(
                 statusCode: bad.StatusCode,
@@ -73,11 +74,13 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
         };
 
     /// <summary>A word of an address that cannot stand there, without the names that types have in here.</summary>
-    internal static ProblemHttpResult NoNumber(string field, string value) =>
+    internal static ProblemHttpResult Unbindable(string field, string value, string type) =>
         TypedResults.Problem(
             statusCode: StatusCodes.Status400BadRequest,
             title: $"“{value[..Math.Min(value.Length, 60)]}” cannot stand there.",
-            detail: "In an address a number is written in digits, with a point for its decimal mark.",
+            detail: type.Contains("Date", StringComparison.Ordinal) ? "In an address a day is written as year-month-day: 2026-11-28."
+                : type.Contains("Guid", StringComparison.Ordinal) ? "Open it from a list, so that the address is whole."
+                : "In an address a number is written in digits, with a point for its decimal mark.",
             extensions: new Dictionary<string, object?>
             {
                 ["code"] = "unreadable",
@@ -86,7 +89,7 @@ public sealed partial class UnexpectedErrors(ILogger<UnexpectedErrors> logger) :
             }
         );
 
-    [GeneratedRegex("^Failed to bind parameter \"\\S+ (\\w+)\" from \"(.*)\"")]
+    [GeneratedRegex("^Failed to bind parameter \"(?<type>\\S+) (?<field>\\w+)\" from \"(?<value>.*)\"")]
     private static partial Regex Unbound();
 
     /// <summary>Which field it was, without the names that types have in here.</summary>

@@ -89,7 +89,7 @@ public static class ImportEndpoints
                             (
                                 file.Name,
                                 Recipe: read.Recipe.Refusal is null
-                                    ? Own(read.Own, json) ?? new(RecipeDrafts.Of(read.Recipe.Value), Nothing)
+                                    ? Own(read.Own, json) ?? new(RecipeDrafts.Of(read.Recipe.Value, desk.Knowledge.Foods.Latest), Nothing)
                                     : null,
                                 read.Recipe.Refusal,
                                 Problem: ""

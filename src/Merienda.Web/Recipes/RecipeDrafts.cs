@@ -13,8 +13,17 @@ public static class RecipeDrafts
     public const int MostTasks = 60;
 
     /// <summary>A draft of what somebody wrote; what it does not say is left for the cook.</summary>
-    public static RecipeDraft Of(WrittenRecipe written) =>
-        new(
+    /// <param name="foods">By which the steps know the lines of a part.</param>
+    public static RecipeDraft Of(WrittenRecipe written, FoodMatcher foods)
+    {
+        IReadOnlyList<TypedLine> lines =
+        [
+            .. written.Lines.Select(line => new TypedLine(RecipeTextReader.WithoutBullet(line.Text), RecipeTextReader.Headed(line.Part))
+            {
+                Id = Guid.CreateVersion7(),
+            }),
+        ];
+        return new(
             written.Name[..Math.Min(120, written.Name.Length)],
             written.Portions,
             null,
@@ -22,18 +31,20 @@ public static class RecipeDrafts
             "",
             "",
             MeasureSystem.Metric,
+            [.. lines.Select(line => new DraftLine(line.Part, line.Text, null, line.Id))],
             [
-                .. written.Lines.Select(line => new DraftLine(
-                    RecipeTextReader.Headed(line.Part),
-                    RecipeTextReader.WithoutBullet(line.Text),
-                    null
-                )),
+                .. StepOrder
+                    .ByParts(
+                        [.. TaskReader.Read(written.Steps).Take(MostTasks)],
+                        [.. lines.Select(line => RecipeLine.From(line, foods, MeasureSystem.Metric))]
+                    )
+                    .Select(RecipeSheets.ToTask),
             ],
-            [.. TaskReader.Read(written.Steps).Take(MostTasks).Select(RecipeSheets.ToTask)],
             null,
             Claims: [.. written.Claims.Select(claim => RecipeSheets.ToDraft(claim) with { Of = null })],
             Source: written.Source
         );
+    }
 
     /// <summary>
     /// Reads a draft's lines and refuses what cannot be a recipe. Lines that nobody can read are kept: they count as unknown.

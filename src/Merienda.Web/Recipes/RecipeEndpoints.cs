@@ -96,7 +96,7 @@ public static class RecipeEndpoints
     /// <summary>
     /// Takes what was pasted apart into a draft: text, JSON-LD or a saved page. What it does not say is left for the cook.
     /// </summary>
-    private static Results<Ok<RecipeDraft>, ProblemHttpResult> ReadText(ReadTextRequest request)
+    private static Results<Ok<RecipeDraft>, ProblemHttpResult> ReadText(ReadTextRequest request, KnowledgeBase knowledge)
     {
         var read = RecipeFile.Read(request.Text);
         if (read.Refusal is { } refusal)
@@ -113,7 +113,7 @@ public static class RecipeEndpoints
                 "a recipe makes between 0.25 and 1000 portions",
                 "Write for example: Serves 4"
             ).ToProblem()
-            : TypedResults.Ok(RecipeDrafts.Of(written));
+            : TypedResults.Ok(RecipeDrafts.Of(written, knowledge.Foods.Latest));
     }
 
     /// <summary>Reads what a source says a portion has: "420 kcal, 3 g net carbs; 63 % protein".</summary>
