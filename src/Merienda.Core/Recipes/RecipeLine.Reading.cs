@@ -88,7 +88,14 @@ public sealed partial class RecipeLine
 
     private static ReadLine ReadAs(TypedLine typed, FoodMatcher foods)
     {
-        var read = IngredientLineReader.Read(typed.Text, foods.Words.OnlyDescribes);
+        // Of "2 tomatoes, 50 g feta" the first is read; that the other is not counted is said.
+        var read = LineThings.Parted(typed.Text, foods) is var (first, others)
+            ? IngredientLineReader.Read(first, foods.Words.OnlyDescribes) with
+            {
+                Text = typed.Text,
+                Second = others,
+            }
+            : IngredientLineReader.Read(typed.Text, foods.Words.OnlyDescribes);
         return typed.IsOptional is { } isOptional ? read with { IsOptional = isOptional } : read;
     }
 

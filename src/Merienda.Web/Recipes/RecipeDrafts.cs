@@ -18,10 +18,11 @@ public static class RecipeDrafts
     {
         IReadOnlyList<TypedLine> lines =
         [
-            .. written.Lines.Select(line => new TypedLine(RecipeTextReader.WithoutBullet(line.Text), RecipeTextReader.Headed(line.Part))
-            {
-                Id = Guid.CreateVersion7(),
-            }),
+            .. written.Lines.SelectMany(line =>
+                LineThings
+                    .Of(RecipeTextReader.WithoutBullet(line.Text), foods)
+                    .Select(text => new TypedLine(text, RecipeTextReader.Headed(line.Part)) { Id = Guid.CreateVersion7() })
+            ),
         ];
         return new(
             written.Name[..Math.Min(120, written.Name.Length)],

@@ -17,6 +17,10 @@ public class ClaimReaderTests
     [InlineData("Salt 1.5 g", "Sodium 600")]
     [InlineData("sodium 480mg", "Sodium 480")]
     [InlineData("of which saturates 4 g", "SaturatedFat 4")]
+    [InlineData(
+        "420kcal, 12g fat (3g saturates), 45g carbs, 30g protein",
+        "Energy 420, Fat 12, SaturatedFat 3, Carbohydrate 45, Protein 30"
+    )]
     [InlineData("41P 32F 3C", "Protein 41, Fat 32, Carbohydrate 3")]
     [InlineData("35 % protein, 63 % fat and 2 % carbs", "ProteinShare 35, FatShare 63, CarbohydrateShare 2")]
     [InlineData("2 points a portion", "Points 2")]

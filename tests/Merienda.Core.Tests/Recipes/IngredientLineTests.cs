@@ -42,6 +42,10 @@ public class IngredientLineTests(ITestOutputHelper output)
     public void A_line_is_read_into_amount_unit_and_food(string text, decimal? low, decimal? high, string unit, string food) =>
         Assert.Null(Difference(new(text, low, high, unit, food)));
 
+    [Fact]
+    public void Two_thirds_are_read_in_words() =>
+        Assert.Equal(2m / 3, Merienda.Core.Recipes.IngredientLineReader.Read("two thirds of a cup rice").Amount!.Value.Best);
+
     [Theory]
     [InlineData("400 g tin chickpeas, drained", 240)] // 60 % of a tin is left when drained
     [InlineData("1 medium aubergine, cubed (about 320 g)", 320)]

@@ -20,6 +20,8 @@ public class RecipeTextReaderTests
     [InlineData("Pressure cook 4 whistles.")]
     [InlineData("Air fry the eggs.")]
     [InlineData("Rest 5 minutes.")]
+    [InlineData("simmer 20 mins")]
+    [InlineData("add mince")]
     public void A_sentence_that_says_what_to_do_ends_the_ingredients(string step)
     {
         var recipe = Read("Eggs", "Serves 2", "4 eggs", "", step, "Serve with 20 g butter");
@@ -48,9 +50,44 @@ public class RecipeTextReaderTests
     [InlineData("Rice: 1 cup", "", "Rice, 1 cup")]
     [InlineData("Cod fillets: 2 (about 300 g)", "", "Cod fillets, 2 (about 300 g)")]
     [InlineData("Sauce: 200 ml cream", "Sauce", "200 ml cream")]
+    [InlineData("Garlic: 3 cloves, crushed", "", "Garlic, 3 cloves, crushed")]
+    [InlineData("Chicken (4 portions): 600 g chicken breast", "Chicken", "600 g chicken breast")]
+    [InlineData("optional: 1 tsp chilli flakes", "", "1 tsp chilli flakes, optional")]
     public void What_stands_before_a_colon_is_the_food_where_nothing_else_names_one(string row, string part, string line)
     {
         Assert.Equal((part, line), Assert.Single(Read("Pie", "Serves 4", row).Lines));
+    }
+
+    [Fact]
+    public void Pictures_before_rows_are_bullets()
+    {
+        var recipe = Read(
+            "Bowl",
+            "Serves 2",
+            "🥕 2 carrots",
+            "🧂 Seasoning:",
+            "✨ 1 tsp cumin",
+            "👩‍🍳 Method",
+            "1️⃣ Boil the rice.",
+            "2️⃣ Fry the carrots."
+        );
+        Assert.Equal(["2 carrots", "1 tsp cumin"], recipe.Lines.Select(line => RecipeTextReader.WithoutBullet(line.Text)));
+        Assert.Equal(("Seasoning", 2), (recipe.Lines[1].Part, recipe.Steps.Count));
+    }
+
+    [Fact]
+    public void What_a_star_means_is_no_step()
+    {
+        var recipe = Read("Stars", "Serves 2", "500 g chicken thighs*", "200 g rice", "Method", "Cook it.", "*or breast");
+        Assert.Equal(["Cook it."], recipe.Steps);
+        Assert.Equal(2, recipe.Lines.Count);
+    }
+
+    [Fact]
+    public void Two_columns_of_a_list_are_its_lines()
+    {
+        var recipe = Read("Columns", "Serves 2", "200 g rice\t2 eggs", "1 onion\t50 g butter");
+        Assert.Equal(["200 g rice", "2 eggs", "1 onion", "50 g butter"], recipe.Lines.Select(line => line.Text));
     }
 
     [Fact]

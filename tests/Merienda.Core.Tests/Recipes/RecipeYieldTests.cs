@@ -21,6 +21,10 @@ public class RecipeYieldTests
     [InlineData("Makes 1.5 litres, serves 6", 6)]
     [InlineData("Feeds six", 6)]
     [InlineData("Feeds a family of 5", 5)]
+    [InlineData("Makes 12 (2 per serving)", 6)]
+    [InlineData("Serves: 2 adults and 2 children", 4)]
+    [InlineData("makes enough for 5 lunches", 5)]
+    [InlineData("(Serves 3)", 3)]
     [InlineData("SERVES FOUR", 4)]
     [InlineData("for 2 people", 2)]
     public void Portions_are_read_from_what_a_recipe_makes(string text, int portions) =>
@@ -32,6 +36,9 @@ public class RecipeYieldTests
     [InlineData("for 2 people")]
     [InlineData("Feeds a family of 5")]
     [InlineData("Serves four to six")]
+    [InlineData("For 6")]
+    [InlineData("(Serves 3)")]
+    [InlineData("makes enough for 5 lunches")]
     public void A_row_that_says_only_whom_it_feeds_is_a_yield(string row) => Assert.True(RecipeYield.IsYield(row));
 
     [Theory]

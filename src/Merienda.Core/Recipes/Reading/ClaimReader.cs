@@ -127,7 +127,7 @@ public static partial class ClaimReader
     private static partial Regex DottedThousands();
 
     [GeneratedRegex(
-        @",\s+|\s+and\s+|(?<=\d\s?(?:g|mg|kcal)?)\s*\((?=[a-z])|(?<=[a-z%)])\s{2,}|(?<=\d\s?[pfc])\s*[\s/]\s*(?=\d)|(?<=[a-z])\s+(?=(?:protein|fat|carbs?|fib(?:re|er))\s*:)",
+        @",\s+|\s+and\s+|(?<=\d\s?(?:g|mg|kcal)?)\s*\((?=[a-z])|(?<=[a-z])\s*\((?=\d+([.,]\d+)?\s?g\b)|(?<=[a-z%)])\s{2,}|(?<=\d\s?[pfc])\s*[\s/]\s*(?=\d)|(?<=[a-z])\s+(?=(?:protein|fat|carbs?|fib(?:re|er))\s*:)",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Pieces();

@@ -18,6 +18,11 @@ public static partial class IngredientLineReader
     public static ReadLine Read(string text, Func<string, bool>? describes = null)
     {
         var clean = text.Length > LongestLine * 4 ? text : LineTokens.Clean(text);
+        if (clean.Contains(" & ", StringComparison.Ordinal))
+        {
+            clean = Ampersand().Replace(clean, " and ");
+        }
+
         if (clean.AsSpan().IndexOfAny("£$€") >= 0)
         {
             clean = Price().Replace(clean, "");
@@ -259,6 +264,10 @@ public static partial class IngredientLineReader
         RegexOptions.IgnoreCase
     )]
     private static partial Regex TrailingMeasure();
+
+    /// <summary>"salt &amp; pepper"; between numbers it adds.</summary>
+    [GeneratedRegex(@"(?<=\p{L}) & (?=\p{L})")]
+    private static partial Regex Ampersand();
 
     /// <summary>What it cost, behind everything else.</summary>
     [GeneratedRegex(@"[\s,;–-]+([£$€]\s?\d+([.,]\d{1,2})?|\d+([.,]\d{1,2})?\s?[£€])\s*$")]

@@ -62,6 +62,15 @@ public static partial class PastedRow
         return string.Join(", ", rest.Prepend($"{cells[amount]} {unit} {cells[0]}".Replace("  ", " ", StringComparison.Ordinal)));
     }
 
+    /// <summary>The lines of a row whose every cell is one: two columns of a list that stood side by side.</summary>
+    public static IEnumerable<string> Columns(string row) =>
+        row.Contains('\t', StringComparison.Ordinal)
+        && row.Split('\t', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries) is { Length: > 1 } cells
+        && cells.All(BeginsWithAmount)
+        && cells.All(cell => Unit.Spelled(cell.Split(' ')[^1]) is null)
+            ? cells
+            : [row];
+
     /// <summary>What was said, without when and by whom: "[10:32] Ilse: 500 g mince" is "500 g mince".</summary>
     public static string FromChat(string row) => Said().Replace(row, "");
 
@@ -92,7 +101,7 @@ public static partial class PastedRow
         && !Remark().IsMatch(read.Tail);
 
     [GeneratedRegex(@",(?!\d)|(?<!\d),|\s+and\s+(?=\d|an?\s|one\s|two\s|three\s|four\s|half\s)", RegexOptions.IgnoreCase)]
-    private static partial Regex Between();
+    internal static partial Regex Between();
 
     [GeneratedRegex(
         @"^(\[[^\]]{0,20}\d{1,2}:\d{2}[^\]]{0,6}\]|\d[\d/.-]{4,9},? \d{1,2}:\d{2}( ?[ap]m)?)[\s-]*\p{L}[\p{L} ]{0,30}:\s+",

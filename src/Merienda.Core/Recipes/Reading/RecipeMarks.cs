@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Recipes;
 
@@ -8,10 +9,44 @@ internal static partial class RecipeMarks
     /// <summary>Without marks of emphasis and headings.</summary>
     public static string Bare(string row) => Marks().Replace(row, "").Trim();
 
+    /// <summary>Whether a row names the part that the lines below it are of.</summary>
+    public static bool IsPart(string row, string bare, bool isShouted)
+    {
+        var words = bare.TrimEnd(':').Split(' ', StringSplitOptions.RemoveEmptyEntries).Length;
+        if (words > 7 || bare.Length == 0 || char.IsAsciiDigit(bare[0]) || bare.Contains(',', StringComparison.Ordinal))
+        {
+            return false;
+        }
+
+        return bare.EndsWith(':')
+            || PartStart().IsMatch(bare)
+            || HangingPart().IsMatch(bare)
+            || OfOne().IsMatch(bare)
+            || (IsMarked(row) && AmountReader.Read(bare) is null)
+            || (!isShouted && IsCapitals(bare));
+    }
+
+    private static bool IsMarked(string row) =>
+        row.StartsWith('#')
+        || row.StartsWith("==", StringComparison.Ordinal)
+        || (row.StartsWith("**", StringComparison.Ordinal) && row.EndsWith("**", StringComparison.Ordinal))
+        || (row.StartsWith("__", StringComparison.Ordinal) && row.EndsWith("__", StringComparison.Ordinal));
+
+    /// <summary>Whether a row is written in capitals alone.</summary>
+    public static bool IsCapitals(string row) => row.Count(char.IsLetter) >= 4 && !row.Any(char.IsLower) && !row.Any(char.IsDigit);
+
+    /// <summary>Whether a row below the ingredients says what to do.</summary>
+    public static bool IsStep(string bare) =>
+        NumberedStep().IsMatch(bare)
+        || HastyStep().IsMatch(bare)
+        || (SentenceStart().IsMatch(bare) && bare.Contains(' ', StringComparison.Ordinal));
+
     /// <summary>
     /// What stands before a row of a list; a minus stands before its number, and a number is the list's only where an amount follows.
     /// </summary>
-    [GeneratedRegex(@"^([•▪▫◦‣●○■□☐☑✓✔·]\s*|[-–—*+]\s+|\[[ xX]?\]\s*|\d{1,2}[.)]\s+(?=[\d½⅓⅔¼¾⅛]))+(?=\S)")]
+    [GeneratedRegex(
+        @"^([•▪▫◦‣●○■□☐☑✓✔·]\s*|[\p{So}\p{Cs}\uFE0F\u200D]+\s*|\d\uFE0F?\u20E3\s*|[-–—*+]\s+|\[[ xX]?\]\s*|\d{1,2}[.)]\s+(?=[\d½⅓⅔¼¾⅛]))+(?=\S)"
+    )]
     public static partial Regex Bullet();
 
     [GeneratedRegex(@"^#+\s*|^=+\s*|\s*=+$|\*\*|__|^_|_$|[\u200b\ufeff]")]
@@ -49,6 +84,10 @@ internal static partial class RecipeMarks
     )]
     public static partial Regex StatedRow();
 
+    /// <summary>"*or breast": what a star behind a line means.</summary>
+    [GeneratedRegex(@"^(\*{1,3}|[†‡¹²³])\s?\p{L}")]
+    public static partial Regex Footnote();
+
     /// <summary>What a dish is made in or with, but not of.</summary>
     [GeneratedRegex(
         @"^(an? |\d+ |\d+ x |one |two |some )?([\w-]+ ){0,4}((muffin|loaf|cake|roasting|baking|springform|tart|pie|bundt|brownie) (tins?|pans?|dish(es)?|trays?|moulds?|sheets?|cases?)|(wooden|metal|bamboo) skewers|skewers|(baking|parchment|greaseproof|wax) paper|(tin|aluminium|aluminum) foil|foil|cling film|plastic wrap|cheesecloth|muslin|piping bag|(mason|glass|jam|kilner) jars?|meal prep containers?|slow cooker|pressure cooker|food processor|blender|thermometer|cooling rack|cocktail sticks|toothpicks|paper (cases|liners)|muffin liners|kitchen (string|twine|paper|towel))( \([^)]*\))?(, (greased|lined|soaked).*)?$",
@@ -80,8 +119,18 @@ internal static partial class RecipeMarks
     [GeneratedRegex(@"( ?[–—:-]+| \([^)]*\):?)$")]
     public static partial Regex BehindPart();
 
-    [GeneratedRegex(@"^(for (the |your )?)?(?<name>[\p{L}][\p{L} '’-]{1,30}):\s+(?<line>\d.*|[½⅓⅔¼¾].*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(for (the |your )?)?(?<name>[\p{L}][\p{L} '’-]{1,30})( \([^)]*\))?:\s+(?<line>\d.*|[½⅓⅔¼¾].*)$",
+        RegexOptions.IgnoreCase
+    )]
     public static partial Regex InlinePart();
+
+    /// <summary>"add mince", "simmer 20 mins": said in a hurry, by verbs that begin no food's name.</summary>
+    [GeneratedRegex(
+        @"^(add|fry|simmer|boil|stir|bake|drain|serve|preheat|pour|whisk|cook|put|leave|transfer|reduce|bring|blend|slow cook|air fry) ",
+        RegexOptions.IgnoreCase
+    )]
+    public static partial Regex HastyStep();
 
     [GeneratedRegex(@"^(step\s*\d+\b|\d{1,2}\s*[.)]\s+(?!\d)\p{L}.{18,})", RegexOptions.IgnoreCase)]
     public static partial Regex NumberedStep();

@@ -33,7 +33,8 @@ public static class RecipeTextReader
 
         var rows = text.ReplaceLineEndings("\n")
             .Split('\n')
-            .Select(row => PastedRow.FromCells(row))
+            .SelectMany(PastedRow.Columns)
+            .Select(PastedRow.FromCells)
             .OfType<string>()
             .Select(row => PastedRow.FromChat(row.Trim()))
             .ToList();
@@ -103,7 +104,7 @@ public static class RecipeTextReader
         foreach (var line in lines)
         {
             var bare = Bare(line);
-            if (Reading.IsPart(line, bare, isShouted: true) && (bare.EndsWith(':') || PartStart().IsMatch(bare)))
+            if (IsPart(line, bare, isShouted: true) && (bare.EndsWith(':') || PartStart().IsMatch(bare)))
             {
                 part = PartName().Replace(bare, "", 1).TrimEnd(':').Trim();
             }
@@ -154,7 +155,12 @@ public static class RecipeTextReader
         {
             var row = WithoutBullet(typed);
             var bare = Bare(row);
-            // A rule across the page says nothing.
+            // A rule across the page says nothing, and a note is of a line that has its star.
+            if (Footnote().IsMatch(typed) && Lines.Exists(line => line.Text.TrimEnd().EndsWith(typed[0])))
+            {
+                return;
+            }
+
             if (!bare.Any(letter => char.IsLetterOrDigit(letter) || char.IsNumber(letter)))
             {
                 return;
@@ -236,15 +242,22 @@ public static class RecipeTextReader
             }
             else if (InlinePart().Match(bare) is { Success: true } inline)
             {
-                // "Rice: 1 cup" is a line of rice.
-                if (IngredientLineReader.Read(inline.Groups["line"].Value).Food.Length == 0)
+                var (name, line) = (inline.Groups["name"].Value.Trim(), inline.Groups["line"].Value);
+                if (name.Equals("optional", StringComparison.OrdinalIgnoreCase))
                 {
-                    Lines.Add((_part, $"{inline.Groups["name"].Value.Trim()}, {inline.Groups["line"].Value}"));
+                    Lines.Add((_part, $"{line}, optional"));
                     return;
                 }
 
-                _part = inline.Groups["name"].Value.Trim();
-                Lines.Add((_part, inline.Groups["line"].Value));
+                // "Rice: 1 cup" is a line of rice, "Garlic: 3 cloves" one of garlic.
+                if (IngredientLineReader.Read(line).Food is var food && (food.Length == 0 || Unit.Spelled(food.Split(',')[0]) is not null))
+                {
+                    Lines.Add((_part, $"{name}, {line}"));
+                    return;
+                }
+
+                _part = name;
+                Lines.AddRange(Things(_part, line));
             }
             else if (row.Length > IngredientLineReader.LongestLine)
             {
@@ -267,32 +280,5 @@ public static class RecipeTextReader
 
         private static bool IsMeasured(string bare) =>
             MeasuredWords.Read(new(bare), 0) is { Unit: { Kind: not Quantities.UnitKind.Piece } };
-
-        public static bool IsPart(string row, string bare, bool isShouted)
-        {
-            var words = bare.TrimEnd(':').Split(' ', StringSplitOptions.RemoveEmptyEntries).Length;
-            if (words > 7 || bare.Length == 0 || char.IsAsciiDigit(bare[0]) || bare.Contains(',', StringComparison.Ordinal))
-            {
-                return false;
-            }
-
-            return bare.EndsWith(':')
-                || PartStart().IsMatch(bare)
-                || HangingPart().IsMatch(bare)
-                || OfOne().IsMatch(bare)
-                || (IsMarked(row) && AmountReader.Read(bare) is null)
-                || (!isShouted && IsCapitals(bare));
-        }
-
-        private static bool IsMarked(string row) =>
-            row.StartsWith('#')
-            || row.StartsWith("==", StringComparison.Ordinal)
-            || (row.StartsWith("**", StringComparison.Ordinal) && row.EndsWith("**", StringComparison.Ordinal))
-            || (row.StartsWith("__", StringComparison.Ordinal) && row.EndsWith("__", StringComparison.Ordinal));
-
-        private static bool IsCapitals(string row) => row.Count(char.IsLetter) >= 4 && !row.Any(char.IsLower) && !row.Any(char.IsDigit);
-
-        private static bool IsStep(string bare) =>
-            NumberedStep().IsMatch(bare) || (SentenceStart().IsMatch(bare) && bare.Contains(' ', StringComparison.Ordinal));
     }
 }

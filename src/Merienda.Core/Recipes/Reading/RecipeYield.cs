@@ -22,6 +22,16 @@ public static partial class RecipeYield
     /// <summary>How many portions the words say, or null when they do not say it.</summary>
     public static decimal? PortionsIn(string text)
     {
+        if (PiecesEach().Match(text) is { Success: true } served && AmountOf(served.Groups["each"].Value) is > 0 and var each)
+        {
+            return AmountOf(served.Groups["n"].Value) / each;
+        }
+
+        if (Family().Match(text) is { Success: true } family)
+        {
+            return AmountOf(family.Groups["n"].Value) + AmountOf(family.Groups["more"].Value);
+        }
+
         var words = SizesOf().Replace(text, " ");
         // Who it serves comes first, then slices and pieces of a loaf or a tray, then whatever is counted first.
         var match =
@@ -63,9 +73,9 @@ public static partial class RecipeYield
     private const string Number = @"(?<n>-?\d+(?:[.,]\d+)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|a)";
 
     [GeneratedRegex(
-        @"^(recipe )?(serves|makes|yields?|portions?|servings?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(a (family|crowd) of )?(-?\d|(one|two|three|four|five|six|eight|ten|twelve|a)\b)|^for "
+        @"^\(?(recipe )?(makes enough for|serves|makes|yields?|portions?|servings?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(a (family|crowd) of )?(-?\d|(one|two|three|four|five|six|eight|ten|twelve|a)\b)|^for "
             + Number
-            + @" (people|persons|eaters|adults)$|^"
+            + @"( (people|persons|eaters|adults))?$|^"
             + Number
             + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|portions?|people)\s*$|^"
             + Number
@@ -73,6 +83,14 @@ public static partial class RecipeYield
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Stated();
+
+    /// <summary>"Makes 12 (2 per serving)".</summary>
+    [GeneratedRegex(@"\b(?<n>\d+)\b[^\d(]*\((?<each>\d+) (per|a|each) (serving|portion|person)\)", RegexOptions.IgnoreCase)]
+    private static partial Regex PiecesEach();
+
+    /// <summary>"2 adults and 2 children".</summary>
+    [GeneratedRegex(@"\b(?<n>\d+) adults?,? (and|\+|&|plus) (?<more>\d+) (children|child|kids?|toddlers?)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Family();
 
     [GeneratedRegex(@"\b(serves|makes|feeds)\s+" + Number + @"\b", RegexOptions.IgnoreCase)]
     private static partial Regex ServesInText();

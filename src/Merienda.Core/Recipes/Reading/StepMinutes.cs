@@ -92,7 +92,7 @@ internal static partial class StepMinutes
             + One
             + @"(\s?(-|–|—|to|or)\s?"
             + One
-            + @")?)[\s-]*(?<more>more |further |another )?(?<unit>h(?=\d)|(h|hours?|hrs?|min|mins|minutes?|seconds?|secs?)\b)(?<half> and a half)?(\s?(?<rest>[0-5]\d)\b(?!\s?(min|°|º|[CFg]\b|%)))?"
+            + @")?)[\s-]*(?<more>more |further |another )?(?<unit>h(?=\d)|['’′](?=\s|$|[,.;)])|(h|hours?|hrs?|min|mins|minutes?|seconds?|secs?)\b)(?<half> and a half)?(\s?(?<rest>[0-5]\d)\b(?!\s?(min|°|º|[CFg]\b|%)))?"
             + @"|\b(?<n>\d+)\s+(?<unit>more)\b(?! \w)"
             + @"|\bfor\s+(?<n>\d+)(?=\s*$|\s*[,.)])(?<unit>))",
         RegexOptions.IgnoreCase

@@ -1,0 +1,37 @@
+using Merienda.Core.Foods;
+
+namespace Merienda.Core.Recipes;
+
+/// <summary>Tells a line of several foods from one with a remark: "2 tomatoes, 50 g feta" and "2 tomatoes, 50 g each".</summary>
+public static class LineThings
+{
+    /// <summary>The lines that a row is: more than one where every piece names a food, each with an amount or none with any.</summary>
+    public static IReadOnlyList<string> Of(string row, FoodMatcher foods)
+    {
+        var pieces = Pieces(row);
+        var isList =
+            pieces.Count > 1
+            && (
+                pieces.TrueForAll(PastedRow.BeginsWithAmount)
+                    ? pieces.Skip(1).All(piece => NamesOne(piece, foods))
+                    // "Salt, pepper, mustard": two may be a food with what is done to it.
+                    : pieces.Count > 2 && !row.Any(char.IsDigit) && pieces.TrueForAll(piece => NamesOne(piece, foods))
+            );
+        return isList ? pieces : [row];
+    }
+
+    /// <summary>What of a typed line is another food with an amount of its own, and the line without it; null where it is one thing.</summary>
+    internal static (string First, string Others)? Parted(string text, FoodMatcher foods) =>
+        text.Contains(',', StringComparison.Ordinal)
+        && Pieces(text) is { Count: > 1 } pieces
+        && pieces.TrueForAll(PastedRow.BeginsWithAmount)
+        && pieces.Skip(1).All(piece => NamesOne(piece, foods))
+            ? (pieces[0], string.Join(", ", pieces.Skip(1)))
+            : null;
+
+    private static List<string> Pieces(string row) =>
+        [.. PastedRow.Between().Split(row).Select(piece => piece.Trim()).Where(piece => piece.Length > 0)];
+
+    private static bool NamesOne(string piece, FoodMatcher foods) =>
+        IngredientLineReader.Read(piece).Food is { Length: > 0 } name && foods.NamedWholly(name) is not null;
+}
