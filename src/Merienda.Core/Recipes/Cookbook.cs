@@ -28,7 +28,10 @@ public sealed class Cookbook(IReadOnlyList<KnownRecipe> recipes, Guid? self = nu
 
     public KnownRecipe? WithKey(string key) => IdIn(key) is { } id ? _byId.GetValueOrDefault(id) : null;
 
-    /// <summary>The one recipe of that name, or else the one that was called so; null when there is none, or more than one.</summary>
+    /// <summary>
+    /// The one recipe of that name, of several the one that is used already, or else the one that was called so; null when there is none, or
+    /// more than one.
+    /// </summary>
     public KnownRecipe? Named(string words)
     {
         var name = Plain(words);
@@ -43,6 +46,11 @@ public sealed class Cookbook(IReadOnlyList<KnownRecipe> recipes, Guid? self = nu
                     .OfType<KnownRecipe>()
                     .Distinct(),
             ];
+        }
+        else if (found.Count > 1)
+        {
+            // Of two that are called alike the one that was used goes on being meant.
+            found = [.. found.Where(one => (former ?? []).Any(used => used.Id == one.Id && Plain(used.Name) == name))];
         }
 
         return found is [var one] ? one : null;

@@ -192,6 +192,11 @@ public class RecipeUseTests
         // Nobody guesses between two, and what has the name today comes first.
         var other = Known(Recipe("Other base", 2, Table.Line("1 egg")), 9);
         Assert.Null(Old(new([Base, other], null, [(Base.Id, "Quay base"), (other.Id, "Quay base")])).Use);
+        // Of two that are called alike today the one that was used goes on being meant.
+        var twin = Known(Recipe("Harbour base", 2, Table.Line("1 egg")), 9);
+        RecipeLine Half(Cookbook book) => RecipeLine.From("½ of Harbour base", Table.Foods, MeasureSystem.Metric, recipes: book);
+        Assert.Equal(Base.Id, Half(new([twin, Base], null, [(Base.Id, "Harbour base")])).Use!.Of.Id);
+        Assert.Null(Half(new([twin, Base])).Use);
         var quay = Known(Recipe("Quay base", 2, Table.Line("1 egg")), 9);
         Assert.Equal(quay.Id, Old(new([Base, quay], null, [(Base.Id, "Quay base")])).Use!.Of.Id);
     }

@@ -33,8 +33,9 @@ export function PacketsDiffer({ read }: { read: Read }) {
   if (read.packetsDiffer.length === 0) return null;
   return (
     <p className="text-xs text-steel">
-      Packets differ in {read.packetsDiffer.join(', ')}:{' '}
-      <Link to="/larder/packet" className="font-semibold text-cobalt hover:underline">
+      Packets differ in {read.packetsDiffer.join(', ')}
+      <span className="print:hidden">: </span>
+      <Link to="/larder/packet" className="font-semibold text-cobalt hover:underline print:hidden">
         read yours
       </Link>
     </p>

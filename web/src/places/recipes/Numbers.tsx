@@ -71,7 +71,7 @@ export function Numbers({ of }: { of: Sheet }) {
           type="button"
           aria-expanded={isWhole}
           onClick={() => setWhole(!isWhole)}
-          className="min-h-8 text-sm font-semibold text-cobalt hover:underline"
+          className="min-h-8 text-sm font-semibold text-cobalt hover:underline print:hidden"
         >
           {isWhole ? 'Fewer numbers' : `${rest.length} more`}
         </button>
