@@ -22,12 +22,26 @@ public static class LineThings
 
     /// <summary>What of a typed line is another food with an amount of its own, and the line without it; null where it is one thing.</summary>
     internal static (string First, string Others)? Parted(string text, FoodMatcher foods) =>
-        text.Contains(',', StringComparison.Ordinal)
+        HasNumberBehindComma(text)
         && Pieces(text) is { Count: > 1 } pieces
         && pieces.TrueForAll(PastedRow.BeginsWithAmount)
         && pieces.Skip(1).All(piece => NamesOne(piece, foods))
             ? (pieces[0], string.Join(", ", pieces.Skip(1)))
             : null;
+
+    /// <summary>Told at one look of nearly every line: "onion, chopped".</summary>
+    private static bool HasNumberBehindComma(string text)
+    {
+        for (var at = text.IndexOf(", ", StringComparison.Ordinal); at >= 0; at = text.IndexOf(", ", at + 2, StringComparison.Ordinal))
+        {
+            if (at + 2 < text.Length && char.IsNumber(text[at + 2]))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     private static List<string> Pieces(string row) =>
         [.. PastedRow.Between().Split(row).Select(piece => piece.Trim()).Where(piece => piece.Length > 0)];
