@@ -4,9 +4,7 @@ using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
 
-public sealed record DiaryEntry(Guid Id, DateOnly NotedOn, string Text);
-
-/// <summary>Who belongs to a household, who eats in it and what they noted.</summary>
+/// <summary>Who belongs to a household, and who eats in it.</summary>
 /// <param name="tableOf">Reads the documents of a stored table.</param>
 public sealed class HouseholdStore(Database database, EditDoor door, Func<StoredTable, Table> tableOf)
 {
@@ -213,56 +211,6 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
                         true
                     );
             }
-        );
-
-    public Task<IReadOnlyList<DiaryEntry>> Diary(Tenant tenant, Guid eaterId, string protocolId) =>
-        database.Read(
-            tenant,
-            Reading.Of<IReadOnlyList<DiaryEntry>>(
-                """
-                select id, noted_on, text from diary_entry
-                where eater_id = @eaterId and protocol_id = @protocolId order by noted_on desc, id desc limit 200;
-                """,
-                new { eaterId, protocolId },
-                async rows => [.. await rows.ReadAsync<DiaryEntry>()]
-            )
-        );
-
-    public Task<Result<Edited<Guid>>> WriteDiary(EditStamp stamp, Guid eaterId, string protocolId, DateOnly notedOn, string text) =>
-        door.Edit<Table, Guid>(
-            stamp,
-            Journal.Diary,
-            Table(),
-            table =>
-            {
-                if (table.WithId(eaterId) is not { } eater)
-                {
-                    return EaterGone(eaterId);
-                }
-
-                if (table.WrongNote(notedOn, text) is { } refusal)
-                {
-                    return refusal;
-                }
-
-                var entry = new DiaryEntryRow(Guid.CreateVersion7(), eaterId, protocolId, notedOn, text.Trim(), stamp.Tenant.Account);
-                return new Decided<Guid>(new Change($"Noted something of {eater.Name}").Put(Tables.DiaryEntry, null, entry), entry.Id);
-            }
-        );
-
-    public Task<Result<Edited<bool>>> DeleteDiary(EditStamp stamp, Guid entryId) =>
-        door.Edit<DiaryEntryRow?, bool>(
-            stamp,
-            Journal.Diary,
-            Reading.Of(
-                "select id, eater_id, protocol_id, noted_on, text, written_by from diary_entry where id = @entryId;",
-                new { entryId },
-                rows => rows.ReadSingleOrDefaultAsync<DiaryEntryRow?>()
-            ),
-            entry =>
-                entry is null
-                    ? new Refusal("note-gone", "entry", entryId.ToString(), "there is no such note", "Load the diary again")
-                    : new Decided<bool>(new Change("Struck out a note").Put(Tables.DiaryEntry, entry, null), true)
         );
 
     public static Refusal EaterGone(Guid eaterId) =>

@@ -82,6 +82,7 @@ public static class MeriendaHost
         services.AddSingleton<RecipeHistory>();
         services.AddSingleton<LibraryStore>();
         services.AddSingleton<PictureStore>();
+        services.AddSingleton<DiaryStore>();
         services.AddSingleton<RemarkStore>();
         services.AddSingleton<RhythmStore>();
         services.AddSingleton<MemberStore>();

@@ -104,3 +104,26 @@ public sealed record LibraryMeasure(string Key, string Name, string Unit);
 
 /// <param name="Query">As it stands in the address of the library.</param>
 public sealed record KeptFilter(string Name, string Query);
+
+public sealed record RecipeRow(
+    Guid Id,
+    string Name,
+    decimal Portions,
+    string? Meal,
+    IReadOnlyList<ShownMeasure> PerPortion,
+    IReadOnlyList<RowVerdict> Verdicts,
+    IReadOnlyList<string> Variants
+);
+
+/// <param name="Because">The heaviest finding's sentence.</param>
+/// <param name="Variant">The variant that is made for them and was judged; null for the recipe as written.</param>
+/// <param name="IsDisliked">Whether they would rather not have it.</param>
+public sealed record RowVerdict(
+    Guid EaterId,
+    string Eater,
+    Core.Protocols.Verdict Verdict,
+    string Because,
+    bool HasRules,
+    string? Variant,
+    bool IsDisliked
+);

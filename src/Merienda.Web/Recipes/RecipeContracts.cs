@@ -8,29 +8,6 @@ using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Recipes;
 
-public sealed record RecipeRow(
-    Guid Id,
-    string Name,
-    decimal Portions,
-    string? Meal,
-    IReadOnlyList<ShownMeasure> PerPortion,
-    IReadOnlyList<RowVerdict> Verdicts,
-    IReadOnlyList<string> Variants
-);
-
-/// <param name="Because">The heaviest finding's sentence.</param>
-/// <param name="Variant">The variant that is made for them and was judged; null for the recipe as written.</param>
-/// <param name="IsDisliked">Whether they would rather not have it.</param>
-public sealed record RowVerdict(
-    Guid EaterId,
-    string Eater,
-    Core.Protocols.Verdict Verdict,
-    string Because,
-    bool HasRules,
-    string? Variant,
-    bool IsDisliked
-);
-
 /// <summary>A recipe as a person edits it.</summary>
 /// <param name="Portions">Null while nobody said how many the lines make: then it is asked for, never guessed.</param>
 /// <param name="Keeping">Key of a keeping class; empty to take what follows from lines and steps.</param>

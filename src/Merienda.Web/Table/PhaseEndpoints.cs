@@ -45,20 +45,16 @@ public static class PhaseEndpoints
             (_, current) => current.NoteOutcome(request.Protocol, request.Challenge, request.Outcome)
         );
 
-    private static async Task<Ok<IReadOnlyList<DiaryEntry>>> Diary(
-        Guid eater,
-        string protocol,
-        CurrentTenant tenant,
-        HouseholdStore households
-    ) => TypedResults.Ok(await households.Diary(tenant, eater, protocol));
+    private static async Task<Ok<IReadOnlyList<DiaryEntry>>> Diary(Guid eater, string protocol, CurrentTenant tenant, DiaryStore diary) =>
+        TypedResults.Ok(await diary.Of(tenant, eater, protocol));
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Note(
         Guid eater,
         DiaryRequest request,
         Editing editing,
-        HouseholdStore households
-    ) => editing.Done(await households.WriteDiary(editing, eater, request.Protocol, request.NotedOn, request.Text));
+        DiaryStore diary
+    ) => editing.Done(await diary.Write(editing, eater, request.Protocol, request.NotedOn, request.Text));
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Strike(Guid entry, Editing editing, HouseholdStore households) =>
-        editing.Done(await households.DeleteDiary(editing, entry));
+    private static async Task<Results<NoContent, ProblemHttpResult>> Strike(Guid entry, Editing editing, DiaryStore diary) =>
+        editing.Done(await diary.Strike(editing, entry));
 }
