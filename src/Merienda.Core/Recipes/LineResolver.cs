@@ -30,6 +30,12 @@ internal static class LineResolver
             return (read with { Food = named, Alternatives = [] }, new(named, whole.Food, whole.Kind));
         }
 
+        // Nobody counts the spice: "3 peppers" are the vegetable.
+        if (read is { Amount: not null, Unit.Name: "each" } && read.Food.ToUpperInvariant() is "PEPPER" or "PEPPERS")
+        {
+            read = read with { Food = "sweet pepper" };
+        }
+
         read = WithList(read, foods);
         var match = MatchOf(read.Food, read, foods);
         // "Oat drink, barista": a packet may be called so, comma and all.

@@ -50,6 +50,7 @@ public class IngredientLineTests(ITestOutputHelper output)
     [InlineData("400 g tin chickpeas, drained", 240)] // 60 % of a tin is left when drained
     [InlineData("1 medium aubergine, cubed (about 320 g)", 320)]
     [InlineData("1 aubergine (320 g) £0.90", 320)]
+    [InlineData("3 peppers (mixed colours)", 450)]
     [InlineData("320 g aubergine, 1,20 €", 320)]
     [InlineData("1 (225 g) block cream cheese", 225)]
     [InlineData("2 x 400 g tins chopped tomatoes", 800)]

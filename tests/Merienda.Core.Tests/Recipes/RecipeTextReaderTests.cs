@@ -76,6 +76,31 @@ public class RecipeTextReaderTests
     }
 
     [Fact]
+    public void A_word_above_a_list_heads_a_part_and_two_sentences_are_a_step()
+    {
+        var recipe = Read(
+            "Bowls, 2 servings",
+            "",
+            "Salmon",
+            "- 2 salmon fillets",
+            "Toppings",
+            "- 1 avocado",
+            "",
+            "Oven on 200. Salmon in, 12 mins."
+        );
+        Assert.Equal([("Salmon", "- 2 salmon fillets"), ("Toppings", "- 1 avocado")], recipe.Lines);
+        Assert.Equal(["Oven on 200. Salmon in, 12 mins."], recipe.Steps);
+    }
+
+    [Fact]
+    public void A_method_may_stand_behind_its_heading_and_a_yield_within_the_title()
+    {
+        var recipe = Read("Frittata — Serves: 6 — Time: 35 mins", "8 eggs", "Directions: Whisk the eggs. Bake 25 minutes.");
+        Assert.Equal(("Frittata", 6m), (recipe.Name, recipe.Portions));
+        Assert.Equal((1, "Whisk the eggs. Bake 25 minutes."), (recipe.Lines.Count, Assert.Single(recipe.Steps)));
+    }
+
+    [Fact]
     public void What_a_star_means_is_no_step()
     {
         var recipe = Read("Stars", "Serves 2", "500 g chicken thighs*", "200 g rice", "Method", "Cook it.", "*or breast");

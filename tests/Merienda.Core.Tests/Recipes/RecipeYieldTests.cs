@@ -37,6 +37,7 @@ public class RecipeYieldTests
     [InlineData("Feeds a family of 5")]
     [InlineData("Serves four to six")]
     [InlineData("For 6")]
+    [InlineData("for 4-5")]
     [InlineData("(Serves 3)")]
     [InlineData("makes enough for 5 lunches")]
     public void A_row_that_says_only_whom_it_feeds_is_a_yield(string row) => Assert.True(RecipeYield.IsYield(row));

@@ -44,6 +44,13 @@ public class StepOrderTests
         Assert.Equal(after, After("Brown the pork in the olive oil.", "Boil the potatoes for 20 minutes.", step));
 
     [Fact]
+    public void A_part_is_meant_by_its_name_too() =>
+        Assert.Equal(
+            "; ; 1; 2,3",
+            After("Cut the fennel.", "Boil the potatoes.", "Roast the pork for an hour.", "Serve the mash with the pork.")
+        );
+
+    [Fact]
     public void After_parts_were_brought_together_a_part_waits_for_that() =>
         Assert.Equal(
             "; ; 1,2; 3",

@@ -8,6 +8,13 @@ public static class LineThings
     /// <summary>The lines that a row is: more than one where every piece names a food, each with an amount or none with any.</summary>
     public static IReadOnlyList<string> Of(string row, FoodMatcher foods)
     {
+        // "100 g oats; 1 apple, grated; 200 ml juice".
+        var things = row.Split([';', '|'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
+        if (things.Length > 1 && things.Count(PastedRow.BeginsWithAmount) * 2 > things.Length)
+        {
+            return [.. things.SelectMany(thing => Of(thing, foods))];
+        }
+
         var pieces = Pieces(row);
         var isList =
             pieces.Count > 1

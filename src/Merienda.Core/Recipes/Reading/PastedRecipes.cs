@@ -70,7 +70,7 @@ internal static partial class PastedRecipes
             .Select(thing => thing.Trim(' ', '.'))
             .Where(thing => thing.Length > 0)
             .ToList();
-        return things.Count(PastedRow.BeginsWithAmount) < 2
+        return things.Count(thing => IngredientLineReader.Read(thing).Amount is not null) < 2
             ? rows
             :
             [

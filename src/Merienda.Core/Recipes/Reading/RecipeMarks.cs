@@ -32,6 +32,14 @@ internal static partial class RecipeMarks
         || (row.StartsWith("**", StringComparison.Ordinal) && row.EndsWith("**", StringComparison.Ordinal))
         || (row.StartsWith("__", StringComparison.Ordinal) && row.EndsWith("__", StringComparison.Ordinal));
 
+    /// <summary>Whether a few words stand above a list whose rows have bullets that it has not: "Toppings".</summary>
+    public static bool HeadsList(string typed, string bare, string below) =>
+        Bullet().IsMatch(below)
+        && !Bullet().IsMatch(typed)
+        && bare.Count(letter => letter == ' ') < 4
+        && !bare.Contains(',', StringComparison.Ordinal)
+        && AmountReader.Read(bare) is null;
+
     /// <summary>Whether a row is written in capitals alone.</summary>
     public static bool IsCapitals(string row) => row.Count(char.IsLetter) >= 4 && !row.Any(char.IsLower) && !row.Any(char.IsDigit);
 
@@ -39,6 +47,8 @@ internal static partial class RecipeMarks
     public static bool IsStep(string bare) =>
         NumberedStep().IsMatch(bare)
         || HastyStep().IsMatch(bare)
+        // Two sentences are no ingredient.
+        || (Sentences().IsMatch(bare) && AmountReader.Read(bare) is null)
         || (SentenceStart().IsMatch(bare) && bare.Contains(' ', StringComparison.Ordinal));
 
     /// <summary>
@@ -63,6 +73,13 @@ internal static partial class RecipeMarks
         RegexOptions.IgnoreCase
     )]
     public static partial Regex MethodHeading();
+
+    /// <summary>"Directions: preheat the oven …".</summary>
+    [GeneratedRegex(@"^(method|instructions?|directions?|preparation)\s*:\s+(?<step>\p{L}.*)$", RegexOptions.IgnoreCase)]
+    public static partial Regex InlineMethod();
+
+    [GeneratedRegex(@"[\p{Ll}\d)]\. \p{Lu}.*[.!]$")]
+    private static partial Regex Sentences();
 
     [GeneratedRegex(
         @"^((recipe |cook's )?notes?|tips?|nutrition( facts| information| per serving| per portion)?|equipment|special equipment|storage|video|tools|kitchen tools|macros)\s*(\([^)]*\))?\s*:?\s*$",

@@ -58,7 +58,7 @@ public static class RecipeTextReader
         var reading = new Reading(rows);
         for (var at = 0; at < rows.Count; at++)
         {
-            reading.Take(rows[at], at + 1 < rows.Count ? WithoutBullet(rows[at + 1]) : "");
+            reading.Take(rows[at], at + 1 < rows.Count ? rows[at + 1] : "");
         }
 
         reading.End();
@@ -151,9 +151,10 @@ public static class RecipeTextReader
         /// <summary>Rows that say what a portion has or how long it takes.</summary>
         public List<string> Stated { get; } = [];
 
-        public void Take(string typed, string next)
+        /// <param name="below">The row below it as typed.</param>
+        public void Take(string typed, string below)
         {
-            var row = WithoutBullet(typed);
+            var (row, next) = (WithoutBullet(typed), WithoutBullet(below));
             var bare = Bare(row);
             // A rule across the page says nothing, and a note is of a line that has its star.
             if (Footnote().IsMatch(typed) && Lines.Exists(line => line.Text.TrimEnd().EndsWith(typed[0])))
@@ -181,6 +182,11 @@ public static class RecipeTextReader
             else if (MethodHeading().IsMatch(bare))
             {
                 _in = Section.Method;
+            }
+            else if (InlineMethod().Match(bare) is { Success: true } method)
+            {
+                _in = Section.Method;
+                Steps.Add(method.Groups["step"].Value);
             }
             else if (PassedHeading().IsMatch(bare))
             {
@@ -218,7 +224,7 @@ public static class RecipeTextReader
             }
             else if (_in == Section.Ingredients && !Remark().IsMatch(bare) && !Equipment().IsMatch(bare))
             {
-                TakeIngredient(typed, row, bare);
+                TakeIngredient(typed, row, bare, HeadsList(typed, bare, below));
             }
         }
 
@@ -234,9 +240,9 @@ public static class RecipeTextReader
                 : null;
         }
 
-        private void TakeIngredient(string typed, string row, string bare)
+        private void TakeIngredient(string typed, string row, string bare, bool isHead)
         {
-            if (IsPart(row, bare, _isShouted))
+            if (isHead || IsPart(row, bare, _isShouted))
             {
                 _part = BehindPart().Replace(PartName().Replace(bare, "", 1), "").Trim();
             }

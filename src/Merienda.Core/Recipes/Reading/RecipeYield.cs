@@ -57,7 +57,13 @@ public static partial class RecipeYield
     public static (string Name, decimal? Portions) InTitle(string title) =>
         ServesInTitle().Match(title) is { Success: true, Index: > 0 } serves && PortionsIn(serves.Value) is { } portions
             ? (title[..serves.Index].TrimEnd(' ', '-', '–', '—', ',', '|', ':'), portions)
-            : (title, null);
+        // "Frittata — Serves: 6 — Time: 35 mins".
+        : BetweenInTitle().Split(title) is { Length: > 1 } pieces && pieces.Skip(1).FirstOrDefault(IsYield) is { } said
+            ? (pieces[0].Trim(), PortionsIn(said))
+        : (title, null);
+
+    [GeneratedRegex(@"\s+[—–|·•-]+\s+")]
+    private static partial Regex BetweenInTitle();
 
     private static decimal? AmountOf(string text) =>
         decimal.TryParse(
@@ -75,7 +81,7 @@ public static partial class RecipeYield
     [GeneratedRegex(
         @"^\(?(recipe )?(makes enough for|serves|makes|yields?|portions?|servings?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(a (family|crowd) of )?(-?\d|(one|two|three|four|five|six|eight|ten|twelve|a)\b)|^for "
             + Number
-            + @"( (people|persons|eaters|adults))?$|^"
+            + @"(\s*(to|-|–)\s*\d+)?( (people|persons|eaters|adults))?$|^"
             + Number
             + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|portions?|people)\s*$|^"
             + Number

@@ -17,6 +17,7 @@ public static partial class StepOrder
         }
 
         var uses = StepLines.Of(tasks, lines);
+        var named = lines.Select(line => line.Part).Where(part => part.Length > 2).Distinct().ToList();
         var ordered = new List<PrepTask>();
         // The last step of each part since everything was brought together, and what was then.
         var last = new Dictionary<string, string>();
@@ -25,7 +26,8 @@ public static partial class StepOrder
         foreach (var task in tasks)
         {
             var taken = uses.GetValueOrDefault(task.Id, []);
-            var parts = taken.Select(use => use.Line.Part).Distinct().ToList();
+            // "Bake the meatballs": a part is meant by its name, too.
+            var parts = taken.Select(use => use.Line.Part).Union(named.Where(part => Says(task.Text, part))).ToList();
             if (StepWords.IsPreheating(task.Text))
             {
                 ordered.Add(task);
@@ -58,6 +60,9 @@ public static partial class StepOrder
 
         return ordered;
     }
+
+    private static bool Says(string step, string part) =>
+        Regex.IsMatch(step, $@"\b{Regex.Escape(part.TrimEnd('s'))}s?\b", RegexOptions.IgnoreCase);
 
     /// <summary>What the step waits for, with what it was to wait for only because it stood before replaced.</summary>
     private static IReadOnlyList<string> Instead(PrepTask task, List<PrepTask> before, IReadOnlyList<string> waited) =>
