@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.Net.Http.Headers;
 
@@ -50,8 +51,8 @@ public sealed partial class ReadableRequest(RequestDelegate next)
 
     private static bool IsParted(string? value) => value is not null && Parted().IsMatch(value);
 
-    [System.Text.RegularExpressions.GeneratedRegex(@"^-?\d+,\d+$")]
-    private static partial System.Text.RegularExpressions.Regex Parted();
+    [GeneratedRegex(@"^-?\d+,\d+$")]
+    private static partial Regex Parted();
 
     private static bool IsKnown(string charset) => Charsets.Contains(charset.Trim('"'), StringComparer.OrdinalIgnoreCase);
 

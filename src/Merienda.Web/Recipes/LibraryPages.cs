@@ -173,10 +173,16 @@ public static class LibraryPages
             return isDown ? found.Reverse() : found;
         }
 
-        if (sort is LibrarySort.Energy or LibrarySort.Protein or LibrarySort.NetCarbohydrate or LibrarySort.Number)
+        Func<RecipeVersion, Estimate>? valueOf = sort switch
         {
-            Func<RecipeVersion, Estimate> valueOf =
-                sort == LibrarySort.Number ? asking.Number!.ValueOf : recipe => recipe.Profile.Total(Enum.Parse<Measure>($"{sort}"));
+            LibrarySort.Energy => recipe => recipe.Profile.Total(Measure.Energy),
+            LibrarySort.Protein => recipe => recipe.Profile.Total(Measure.Protein),
+            LibrarySort.NetCarbohydrate => recipe => recipe.Profile.Total(Measure.NetCarbohydrate),
+            LibrarySort.Number => asking.Number!.ValueOf,
+            _ => null,
+        };
+        if (valueOf is not null)
+        {
             // What is only partly known is neither little nor much: it comes last.
             var known = found.Select(recipe => (Recipe: recipe, Value: valueOf(recipe.Version))).OrderBy(one => one.Value.IsOpen);
             return (isDown ? known.ThenByDescending(one => one.Value.Best) : known.ThenBy(one => one.Value.Best)).Select(one => one.Recipe);

@@ -26,6 +26,7 @@ public class LineThingsTests
 
     [Theory]
     [InlineData("1 onion, 2 carrots", 150)]
+    [InlineData("100 g rolled oats; 1 apple, grated; 200 ml apple juice", 100)]
     [InlineData("2 tomatoes, 50 g feta", 240)]
     public void Of_a_typed_line_the_first_is_counted_and_the_other_is_said(string text, int grams)
     {

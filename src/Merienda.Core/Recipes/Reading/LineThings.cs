@@ -1,16 +1,20 @@
+using System.Text.RegularExpressions;
 using Merienda.Core.Foods;
 
 namespace Merienda.Core.Recipes;
 
 /// <summary>Tells a line of several foods from one with a remark: "2 tomatoes, 50 g feta" and "2 tomatoes, 50 g each".</summary>
-public static class LineThings
+public static partial class LineThings
 {
     /// <summary>The lines that a row is: more than one where every piece names a food, each with an amount or none with any.</summary>
     public static IReadOnlyList<string> Of(string row, FoodMatcher foods)
     {
         // "100 g oats; 1 apple, grated; 200 ml juice".
         var things = row.Split([';', '|'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
-        if (things.Length > 1 && things.Count(PastedRow.BeginsWithAmount) * 2 > things.Length)
+        if (
+            things.Length > 1
+            && things.Skip(1).Count(thing => PastedRow.BeginsWithAmount(thing) && NamesOne(thing, foods)) * 2 >= things.Length - 1
+        )
         {
             return [.. things.SelectMany(thing => Of(thing, foods))];
         }
@@ -29,26 +33,11 @@ public static class LineThings
 
     /// <summary>What of a typed line is another food with an amount of its own, and the line without it; null where it is one thing.</summary>
     internal static (string First, string Others)? Parted(string text, FoodMatcher foods) =>
-        HasNumberBehindComma(text)
-        && Pieces(text) is { Count: > 1 } pieces
-        && pieces.TrueForAll(PastedRow.BeginsWithAmount)
-        && pieces.Skip(1).All(piece => NamesOne(piece, foods))
-            ? (pieces[0], string.Join(", ", pieces.Skip(1)))
-            : null;
+        NumberBehind().IsMatch(text) && Of(text, foods) is { Count: > 1 } lines ? (lines[0], string.Join(", ", lines.Skip(1))) : null;
 
     /// <summary>Told at one look of nearly every line: "onion, chopped".</summary>
-    private static bool HasNumberBehindComma(string text)
-    {
-        for (var at = text.IndexOf(", ", StringComparison.Ordinal); at >= 0; at = text.IndexOf(", ", at + 2, StringComparison.Ordinal))
-        {
-            if (at + 2 < text.Length && char.IsNumber(text[at + 2]))
-            {
-                return true;
-            }
-        }
-
-        return false;
-    }
+    [GeneratedRegex(@"[,;|]\s+[\p{N}]")]
+    private static partial Regex NumberBehind();
 
     private static List<string> Pieces(string row) =>
         [.. PastedRow.Between().Split(row).Select(piece => piece.Trim()).Where(piece => piece.Length > 0)];
