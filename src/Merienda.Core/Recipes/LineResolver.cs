@@ -192,13 +192,29 @@ internal static class LineResolver
     /// <param name="first">What the first words mean: the same food by another name is no choice.</param>
     public static IEnumerable<LineMeaning> Others(ReadLine read, LineMeaning first, FoodMatcher foods)
     {
-        foreach (var words in read.Alternatives.Where(words => words.Length > 0 && !foods.Words.OnlyDescribes(words)))
+        foreach (var words in read.Alternatives.Where(words => words.Length > 0).Select(words => WithNoun(words, read, foods)))
         {
-            if (MatchOf(words, read, foods) is var other && !(other.IsSure && first.IsSure && other.Food == first.Food))
+            if (
+                !foods.Words.OnlyDescribes(words)
+                && MatchOf(words, read, foods) is var other
+                && !(other.IsSure && first.IsSure && other.Food == first.Food)
+            )
             {
                 yield return other;
             }
         }
+    }
+
+    /// <summary>"mayo (I use light)", "palm sugar (or brown)": the noun is the first one's.</summary>
+    private static string WithNoun(string words, ReadLine read, FoodMatcher foods)
+    {
+        var named = $"{words} {read.Food[(read.Food.LastIndexOf(' ') + 1)..]}";
+        return
+            !words.Contains(' ', StringComparison.Ordinal)
+            && !MatchOf(words, read, foods).IsSure
+            && MatchOf(named, read, foods) is { IsSure: true }
+            ? named
+            : words;
     }
 
     private static LineMeaning MatchOf(string words, ReadLine read, FoodMatcher foods)

@@ -33,7 +33,7 @@ public static partial class ClaimReader
     public static IReadOnlyList<Claim> Read(string text) =>
         [
             .. text.ReplaceLineEndings("\n")
-                .Split(["\n", ";", "|", " / ", " · ", " • "], StringSplitOptions.None)
+                .Split(["\n", ";", "|", " / ", " · ", " • ", ". "], StringSplitOptions.None)
                 .SelectMany(row => Pieces().Split(AfterHead().Replace(row, "")))
                 .Select(piece => Of(piece.Trim().ToLowerInvariant()))
                 .OfType<Claim>()
@@ -110,7 +110,7 @@ public static partial class ClaimReader
 
     private static Claim? Other(decimal value, string unit, string words, string piece) =>
         unit is "points" or "point" or "pts" ? new(ClaimedValue.Points, value)
-        : Days().Match(piece) is { Success: true } days
+        : Days().Match(piece) is { Success: true } days && !piece.Contains("freez", StringComparison.Ordinal)
             ? new(ClaimedValue.FridgeDays, value * (days.Groups["week"].Success ? DaysOfWeek : 1))
         : unit.Length == 0 && !PartOfWork().IsMatch(words) && StepMinutes.In(Within().Replace(piece, "")) is { Count: > 0 } durations
             ? new(ByHand().IsMatch(words) ? ClaimedValue.HandsOn : ClaimedValue.Minutes, durations.Sum(one => one.Minutes))

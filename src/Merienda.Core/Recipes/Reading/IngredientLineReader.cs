@@ -23,6 +23,12 @@ public static partial class IngredientLineReader
             clean = Ampersand().Replace(clean, " and ");
         }
 
+        if (clean.Length > 0 && char.IsAsciiLetter(clean[0]) && LineTokens.HasNumber(clean))
+        {
+            // "drain 2 tins of chickpeas", "juice 1 lime".
+            clean = JuiceOf().Replace(DoneFirst().Replace(clean, ""), "juice of ");
+        }
+
         if (clean.AsSpan().IndexOfAny("£$€") >= 0)
         {
             clean = Price().Replace(clean, "");
@@ -111,6 +117,12 @@ public static partial class IngredientLineReader
         {
             if (!LineTokens.HasNumber(words.Notes[at]))
             {
+                if (LooseMeasure(words.Notes[at]) is { } loose)
+                {
+                    words = words with { Notes = [.. words.Notes.Where((_, other) => other != at)] };
+                    return loose;
+                }
+
                 continue;
             }
 
@@ -143,7 +155,14 @@ public static partial class IngredientLineReader
         if (TrailingTimes().Match(food) is { Success: true } times && AmountReader.Read(times.Groups["n"].Value) is { } count)
         {
             words = words with { Food = food[..times.Index].Trim(' ', '-', ':', ',') };
-            return new(count.Amount, null, null, PieceSize.Unsaid, false, 0);
+            return new(
+                count.Amount,
+                times.Groups["piece"] is { Length: > 0 } piece ? Unit.Spelled(piece.Value) : null,
+                null,
+                PieceSize.Unsaid,
+                false,
+                0
+            );
         }
 
         if (
@@ -155,8 +174,22 @@ public static partial class IngredientLineReader
             return behind;
         }
 
+        // "carrots 2", "potatoes 3 medium", "nori 1 sheet"; the flour 00 is a name.
+        if (
+            TrailingCount().Match(food) is { Success: true } counted
+            && MeasuredWords.Read(new(counted.Groups["count"].Value), 0, isAlone: true) is { Amount.Low: > 0 } pieces
+        )
+        {
+            words = words with { Food = food[..counted.Index].Trim(' ', '-', ':', ',') };
+            return pieces;
+        }
+
         return null;
     }
+
+    /// <summary>"a dash", "a small handful": a measure in words and nothing else; "cloves" alone is none.</summary>
+    private static MeasuredAmount? LooseMeasure(string note) =>
+        Loose().IsMatch(note) && MeasuredWords.Read(new($"{note} x"), 0) is { Unit: not null } measured ? measured : null;
 
     /// <summary>"¼ onion + ¼ onion": the same food twice adds up.</summary>
     private static MeasuredAmount? Repeated(string food, LineTokens tokens, MeasuredAmount? first)
@@ -195,7 +228,11 @@ public static partial class IngredientLineReader
             while (
                 tokens[start].Is("each")
                 || tokens[start].Is("weighing")
+                || tokens[start].Is("weight")
+                || tokens[start].Is("drained")
+                || tokens[start].Is("net")
                 || MeasuredWords.IsAbout(tokens, start)
+                || (start > 0 && tokens[start].Is('.'))
                 || tokens[start].Is("total")
             )
             {
@@ -256,14 +293,39 @@ public static partial class IngredientLineReader
     )]
     private static partial Regex PartOf();
 
-    [GeneratedRegex(@"\s[x×]\s?(?<n>[\d½¼¾/.]+)$|\s(?<n>[\d½¼¾/.]+)\s?[x×]$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\s[x×]\s?(?<n>[\d½¼¾/.]+)( (?<piece>cloves?|slices?|sticks?|tins?|cans?|fillets?|rashers?|sprigs?|bunch(es)?))?$|\s(?<n>[\d½¼¾/.]+)\s?[x×]$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex TrailingTimes();
 
     [GeneratedRegex(
-        @"\s(?<measure>(about |approx\.? )?[\d½¼¾/.,]+\s?(g|kg|ml|l|oz|lb|lbs|cups?|tbsp|tsp|grams?))$",
+        @"\s(?<measure>(about |approx\.? )?[\d½¼¾/.,]+\s?(g|kg|ml|l|oz|lb|lbs|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|litres?|liters?|grams?))$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex TrailingMeasure();
+
+    [GeneratedRegex(
+        @"(?<=\p{L}|\))\s(?<count>(\d{1,2}|\d?[½⅓⅔¼¾]|\d/\d)( (small|medium|large|big))?( (cloves?|slices?|sticks?|tins?|cans?|fillets?|rashers?|sprigs?|sheets?|bunch(es)?|handfuls?|pinch(es)?|head|leaves|pieces?))?)$",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex TrailingCount();
+
+    [GeneratedRegex(
+        @"^(an?|one|half an?) ((small|large|big|good|generous|tiny) )?\p{L}+$|^(small|large|big|good|generous) (handful|bunch|pinch|knob|dash|splash|glug)$|^(pinch|dash|splash|knob|handful|drizzle|glug)$",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex Loose();
+
+    /// <summary>What is done first stands before the amount.</summary>
+    [GeneratedRegex(
+        @"^(drain|rinse|chop|grate|slice|peel|dice|soak|open|halve|mince|crush)( and (drain|rinse|chop|slice|dice))? (?=[\d½¼¾])",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex DoneFirst();
+
+    [GeneratedRegex(@"^juice (?=[\d½¼¾])", RegexOptions.IgnoreCase)]
+    private static partial Regex JuiceOf();
 
     /// <summary>"salt &amp; pepper"; between numbers it adds.</summary>
     [GeneratedRegex(@"(?<=\p{L}) & (?=\p{L})")]

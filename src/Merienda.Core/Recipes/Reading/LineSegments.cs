@@ -136,6 +136,10 @@ internal sealed partial record LineSegments(string Food, IReadOnlyList<string> N
                     {
                         alternatives.Add(other);
                     }
+                    else if (IUse().Match(inside) is { Success: true } used)
+                    {
+                        alternatives.Add(used.Groups["what"].Value);
+                    }
                     else
                     {
                         notes.Add(inside);
@@ -255,6 +259,10 @@ internal sealed partial record LineSegments(string Food, IReadOnlyList<string> N
         var stop = Array.FindIndex(words, 1, word => Stops.Contains(word));
         return stop > 0 ? string.Join(' ', words[..stop]) : bare;
     }
+
+    /// <summary>"(I use light)": what its cook took instead.</summary>
+    [GeneratedRegex(@"^(i|we) (used?|take|like|prefer|buy) (the |a )?(?<what>\p{L}[\p{L} -]{1,30})$", RegexOptions.IgnoreCase)]
+    private static partial Regex IUse();
 
     [GeneratedRegex(@"\s+(?:and/or|or|OR|Or)\s+|(?<=\p{L}{3})\s*/\s*(?=\p{L}{3})")]
     private static partial Regex Choice();

@@ -10,7 +10,7 @@ public static partial class LineThings
     public static IReadOnlyList<string> Of(string row, FoodMatcher foods)
     {
         // "100 g oats; 1 apple, grated; 200 ml juice".
-        var things = row.Split([';', '|'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
+        var things = row.Split([';', '|', '·', '•'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
         if (
             things.Length > 1
             && things.Skip(1).Count(thing => PastedRow.BeginsWithAmount(thing) && NamesOne(thing, foods)) * 2 >= things.Length - 1
@@ -19,11 +19,12 @@ public static partial class LineThings
             return [.. things.SelectMany(thing => Of(thing, foods))];
         }
 
-        var pieces = Pieces(row);
+        var pieces = Pieces(row, foods);
         var isList =
             pieces.Count > 1
             && (
-                pieces.TrueForAll(PastedRow.BeginsWithAmount)
+                PastedRow.BeginsWithAmount(pieces[0]) && pieces.Skip(1).Any(PastedRow.BeginsWithAmount)
+                    // What has no amount among amounts ("zest of a lemon") is a thing as well.
                     ? pieces.Skip(1).All(piece => NamesOne(piece, foods))
                     // "Salt, pepper, mustard": two may be a food with what is done to it.
                     : pieces.Count > 2 && !row.Any(char.IsDigit) && pieces.TrueForAll(piece => NamesOne(piece, foods))
@@ -39,8 +40,24 @@ public static partial class LineThings
     [GeneratedRegex(@"[,;|]\s+[\p{N}]")]
     private static partial Regex NumberBehind();
 
-    private static List<string> Pieces(string row) =>
-        [.. PastedRow.Between().Split(row).Select(piece => piece.Trim()).Where(piece => piece.Length > 0)];
+    /// <summary>What stands between the commas; what names no food ("chopped") belongs to the one before it.</summary>
+    private static List<string> Pieces(string row, FoodMatcher foods)
+    {
+        var pieces = new List<string>();
+        foreach (var piece in PastedRow.Between().Split(row).Select(piece => piece.Trim()).Where(piece => piece.Length > 0))
+        {
+            if (pieces.Count > 0 && row.Any(char.IsDigit) && !NamesOne(piece, foods) && !PastedRow.BeginsWithAmount(piece))
+            {
+                pieces[^1] = $"{pieces[^1]}, {piece}";
+            }
+            else
+            {
+                pieces.Add(piece);
+            }
+        }
+
+        return pieces;
+    }
 
     private static bool NamesOne(string piece, FoodMatcher foods) =>
         IngredientLineReader.Read(piece).Food is { Length: > 0 } name && foods.NamedWholly(name) is not null;

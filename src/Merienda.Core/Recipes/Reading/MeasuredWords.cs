@@ -176,6 +176,8 @@ internal static class MeasuredWords
         }
 
         var (unit, pieceSize, after) = UnitWords.At(tokens, at, isAlone);
+        // "4 cl. garlic": nobody pours it.
+        unit = unit is { Name: "cl" } && tokens[after].Is("garlic") ? Unit.Spelled("clove") : unit;
         after = SkipOtherSystem(tokens, unit, after);
         if (unit is { Kind: not UnitKind.Piece } && UnitWords.At(tokens, after) is { Unit: { IsPackage: true } tin } packed)
         {

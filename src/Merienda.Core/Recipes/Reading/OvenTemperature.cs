@@ -45,9 +45,9 @@ internal static partial class OvenTemperature
     [GeneratedRegex(
         @"(?<inside>\b(until|reaches|reach|inside|internal|core|thermometer|registers)\b[^.;,]{0,60}?)?"
             + @"(\bgas( mark)? ?(?<gas>[1-9])\b"
-            + @"|\b(?<n>\d{2,3})(\s?°|\s?º|[\s-]degrees?)\s?(?<scale>[CF])?\b"
+            + @"|\b(?<n>\d{2,3})(\s?°|\s?º|[\s-]deg(rees?)?)\s?(?<scale>[CF])?\b"
             + @"|\b(?<n>\d{2,3})\s?(?<scale>[CF])\b"
-            + @"|\b(oven (down |up )?to|at|fan( oven)?( at)?) (?<n>[1-5]\d{2})\b(?!\s?(g|ml|min|h|w)))",
+            + @"|\b(oven (down |up )?to|oven( on)?( at)?:?|at|fan( oven)?( at)?) (?<n>[1-5]\d{2})\b(?!\s?(g|ml|min|h|w)))",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Degrees();

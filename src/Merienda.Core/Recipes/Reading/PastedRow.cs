@@ -100,7 +100,7 @@ public static partial class PastedRow
         && char.IsLetter(read.Tail[0])
         && !Remark().IsMatch(read.Tail);
 
-    [GeneratedRegex(@",(?!\d)|(?<!\d),|\s+and\s+(?=\d|an?\s|one\s|two\s|three\s|four\s|half\s)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@",(?!\d)|(?<!\d),|\s+\+\s+(?=[\d½])|\s+and\s+(?=\d|an?\s|one\s|two\s|three\s|four\s|half\s)", RegexOptions.IgnoreCase)]
     internal static partial Regex Between();
 
     [GeneratedRegex(
@@ -111,7 +111,7 @@ public static partial class PastedRow
 
     /// <summary>An amount said of each of some foods; a remark behind the last one is said of each too.</summary>
     [GeneratedRegex(
-        @"^(?<amount>[\d½⅓⅔¼¾⅛][^,()]{0,14}?)\s+each(\s+of)?\s*:?\s+(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))*,?\s+(and|&)\s+(?<food>\p{L}[\p{L} '’-]*)(?<note>(,|\s*\().*)?$",
+        @"^(?<amount>([\d½⅓⅔¼¾⅛]|an? (small |large |good |big )?(handful|bunch|pinch|tsp|tbsp|teaspoon|tablespoon|cup))[^,()]{0,14}?)\s+each(\s+of)?(\s*:?\s+(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))*,?\s+(and|&)\s+(?<food>\p{L}[\p{L} '’-]*)(?<note>(,|\s*\().*)?$|\s*:\s*(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))+(?<note>\s*\(.*)?$)",
         RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture
     )]
     private static partial Regex OfEach();

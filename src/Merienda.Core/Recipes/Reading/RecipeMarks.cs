@@ -96,10 +96,29 @@ internal static partial class RecipeMarks
 
     /// <summary>"Per serving: 420 kcal, 41 g protein", "Nutrition: 420 calories": what a portion has, wherever it stands.</summary>
     [GeneratedRegex(
-        @"^(nutrition(al)?|macros|(per|each) (serving|portion)|energy|calories|kcal)\b.*\d.*|^\d+ ?(kcal|calories|cal)\b[\s,;|/(]",
+        @"^(nutrition(al)?|macros|(per|each) (serving|portion)|energy|calories|kcal)\b.*\d.*|^(fridge|freezer|keeps|stores)\b.*\d+ (days?|weeks?|months?)\b.*|^\d+ ?(kcal|calories|cal)\b[\s,;|/(]",
         RegexOptions.IgnoreCase
     )]
     public static partial Regex StatedRow();
+
+    /// <summary>"Serve with 280 g rice, cooked".</summary>
+    [GeneratedRegex(@"^(to )?serve(d)? with:?\s+(?<line>[\d½¼¾][^.]*)$", RegexOptions.IgnoreCase)]
+    public static partial Regex ServedWith();
+
+    /// <summary>What is put on top by who wants it, said in one row.</summary>
+    [GeneratedRegex(
+        @"^((optional )?toppings?|garnish(es)?|to (serve|garnish|finish|top)|serve with|(for )?serving)\s*(\(optional\))?\s*:\s+(?<food>\p{L}[\p{L} '’-]*?)(\s*(,|,? and |&)\s*(?<food>\p{L}[\p{L} '’-]*?))*\.?$",
+        RegexOptions.IgnoreCase
+    )]
+    public static partial Regex OnTop();
+
+    /// <summary>A sentence of whom it serves behind the last ingredient.</summary>
+    [GeneratedRegex(@"\.\s+(serves|makes|feeds)\s+\w+( \w+){0,3}\.?\s*$", RegexOptions.IgnoreCase)]
+    public static partial Regex ServesBehind();
+
+    /// <summary>A row that is one remark: "(feeds the boys and me, lasts 3 days)".</summary>
+    [GeneratedRegex(@"^\([^()\d][^()]*\)$")]
+    public static partial Regex InBrackets();
 
     /// <summary>"*or breast": what a star behind a line means.</summary>
     [GeneratedRegex(@"^(\*{1,3}|[†‡¹²³])\s?\p{L}")]
@@ -149,7 +168,10 @@ internal static partial class RecipeMarks
     )]
     public static partial Regex HastyStep();
 
-    [GeneratedRegex(@"^(step\s*\d+\b|\d{1,2}\s*[.)]\s+(?!\d)\p{L}.{18,})", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(step\s*\d+\b|\d{3} ?(°|deg)|oven\b.*\d|(low|high) \d+ ?(h|hrs?|hours?)\b|\d{1,2}\s*[.)]\s+(?!\d)\p{L}.{18,})",
+        RegexOptions.IgnoreCase
+    )]
     public static partial Regex NumberedStep();
 
     [GeneratedRegex(

@@ -131,13 +131,18 @@ public static class RecipeTextReader
     private sealed class Reading
     {
         private readonly bool _isShouted;
+        private readonly bool _hasMethod;
         private Section _in;
         private string _part = "";
+
+        /// <summary>Whether the method was begun by a row that reads like a step, not by a heading.</summary>
+        private bool _isGuessed;
 
         public Reading(IReadOnlyList<string> rows)
         {
             _in = rows.Any(row => IngredientsHeading().IsMatch(Bare(WithoutBullet(row)))) ? Section.Before : Section.Ingredients;
             _isShouted = rows.Count(IsCapitals) * 2 > rows.Count(row => row.Length > 0);
+            _hasMethod = rows.Any(row => MethodHeading().IsMatch(Bare(WithoutBullet(row))));
         }
 
         public string? Name { get; private set; }
@@ -167,8 +172,20 @@ public static class RecipeTextReader
                 return;
             }
 
-            // "Cook 20 minutes." below the ingredients is what is done, "Cook 20 minutes" how long it takes.
-            var isStep = _in == Section.Ingredients && Lines.Count > 0 && IsStep(bare);
+            if (_isGuessed && _in == Section.Method && IsMeasuredLine(bare))
+            {
+                // "STIR FRY" above a list is no step after all.
+                _in = Section.Ingredients;
+            }
+
+            // "Cook 20 minutes." below the ingredients is what is done, "Cook 20 minutes" how long it takes; STIR FRY heads a list.
+            var served = ServedWith().Match(bare);
+            var isStep =
+                _in == Section.Ingredients
+                && Lines.Count > 0
+                && !served.Success
+                && IsStep(bare)
+                && !(IsCapitals(bare) && (_hasMethod || !_isShouted));
             if (!isStep && (_in == Section.Passed || Remark().IsMatch(bare) || StatedRow().IsMatch(bare)))
             {
                 Stated.Add(bare);
@@ -195,17 +212,39 @@ public static class RecipeTextReader
             else if (isStep)
             {
                 // Steps without a heading: the first one ends the ingredients.
-                _in = Section.Method;
-                Steps.Add(row);
+                (_in, _isGuessed) = (Section.Method, true);
+                TakeStep(row, bare);
+            }
+            else if (_in != Section.Method && served.Success)
+            {
+                Lines.Add((_part, $"{served.Groups["line"].Value}, to serve"));
             }
             else if (_in != Section.Method && RecipeYield.AmongOthers(bare) is { } said)
             {
-                // "Prep 10 min | Serves 3".
+                // "Prep 10 min | Serves 3"; "Bean soup | serves 4 | 35 min" begins with its name.
                 Portions ??= said;
+                Stated.Add(bare);
+                if (
+                    Name is null
+                    && Lines.Count == 0
+                    && RecipeYield.InTitle(bare) is { Portions: not null } title
+                    && !StatedRow().IsMatch(bare)
+                    && !Remark().IsMatch(bare)
+                )
+                {
+                    Name = title.Name;
+                }
             }
             else if (_in != Section.Method && RecipeYield.IsYield(bare))
             {
                 Portions ??= RecipeYield.PortionsIn(bare);
+                Stated.Add(bare);
+            }
+            else if (_in != Section.Method && InBrackets().IsMatch(bare))
+            {
+                // "(feeds the boys and me, lasts 3 days)".
+                Portions ??= RecipeYield.ServedIn(bare);
+                Stated.Add(bare.Trim('(', ')'));
             }
             else if (Name is null && Lines.Count == 0 && _in != Section.Method && IsTitle(bare, next))
             {
@@ -218,9 +257,7 @@ public static class RecipeTextReader
             }
             else if (_in == Section.Method)
             {
-                // Some say whom it serves at the end.
-                Portions ??= RecipeYield.ServedIn(bare);
-                Steps.Add(row);
+                TakeStep(row, bare);
             }
             else if (_in == Section.Ingredients && !Remark().IsMatch(bare) && !Equipment().IsMatch(bare))
             {
@@ -240,6 +277,17 @@ public static class RecipeTextReader
                 : null;
         }
 
+        /// <summary>Some say whom it serves at the end.</summary>
+        private void TakeStep(string row, string bare)
+        {
+            Portions ??= RecipeYield.ServedIn(bare);
+            Steps.Add(row);
+        }
+
+        /// <summary>Whether a row without the end of a sentence begins with how much of something, and says no time.</summary>
+        private static bool IsMeasuredLine(string bare) =>
+            bare[^1] is not ('.' or '!') && PastedRow.BeginsWithAmount(bare) && StepMinutes.In(bare).Count == 0;
+
         private void TakeIngredient(string typed, string row, string bare, bool isHead)
         {
             if (isHead || IsPart(row, bare, _isShouted))
@@ -255,8 +303,11 @@ public static class RecipeTextReader
                     return;
                 }
 
-                // "Rice: 1 cup" is a line of rice, "Garlic: 3 cloves" one of garlic.
-                if (IngredientLineReader.Read(line).Food is var food && (food.Length == 0 || Unit.Spelled(food.Split(',')[0]) is not null))
+                // "Rice: 1 cup" is a line of rice, "Garlic: 3 cloves" one of garlic, "Onion: 1 large" one of onion.
+                if (
+                    IngredientLineReader.Read(line).Food is var food
+                    && (food.Length == 0 || Unit.Spelled(food.Split(',')[0]) is not null || UnitWords.IsSizeAlone(food))
+                )
                 {
                     Lines.Add((_part, $"{name}, {line}"));
                     return;
@@ -265,9 +316,20 @@ public static class RecipeTextReader
                 _part = name;
                 Lines.AddRange(Things(_part, line));
             }
+            else if (OnTop().Match(bare) is { Success: true } top)
+            {
+                // "Toppings: soured cream, grated cheddar".
+                Lines.AddRange(top.Groups["food"].Captures.Select(food => (_part, $"{food.Value.Trim()}, to serve")));
+            }
             else if (row.Length > IngredientLineReader.LongestLine)
             {
                 Steps.Add(row);
+            }
+            else if (ServesBehind().Match(typed) is { Success: true } behind)
+            {
+                // "150 ml water. Serves 3."
+                Portions ??= RecipeYield.ServedIn(behind.Value);
+                Lines.AddRange(Things(_part, typed[..behind.Index]));
             }
             else
             {

@@ -22,6 +22,11 @@ public static partial class RecipeYield
     /// <summary>How many portions the words say, or null when they do not say it.</summary>
     public static decimal? PortionsIn(string text)
     {
+        if (Single().IsMatch(text))
+        {
+            return 1;
+        }
+
         if (PiecesEach().Match(text) is { Success: true } served && AmountOf(served.Groups["each"].Value) is > 0 and var each)
         {
             return AmountOf(served.Groups["n"].Value) / each;
@@ -55,12 +60,16 @@ public static partial class RecipeYield
 
     /// <summary>A title without what it says of portions: "Dal (serves 4)".</summary>
     public static (string Name, decimal? Portions) InTitle(string title) =>
-        ServesInTitle().Match(title) is { Success: true, Index: > 0 } serves && PortionsIn(serves.Value) is { } portions
-            ? (title[..serves.Index].TrimEnd(' ', '-', '–', '—', ',', '|', ':'), portions)
+        ForOne().Match(title) is { Success: true, Index: > 0 } one ? (title[..one.Index].TrimEnd(' ', '-', '–', '—', ',', '|', ':'), 1)
+        : ServesInTitle().Match(title) is { Success: true, Index: > 0 } serves && PortionsIn(serves.Value.TrimEnd('p')) is { } portions
+            ? (Closed(title[..serves.Index].TrimEnd(' ', '-', '–', '—', ',', '|', ':', '=')), portions)
         // "Frittata — Serves: 6 — Time: 35 mins".
         : BetweenInTitle().Split(title) is { Length: > 1 } pieces && pieces.Skip(1).FirstOrDefault(IsYield) is { } said
             ? (pieces[0].Trim(), PortionsIn(said))
         : (title, null);
+
+    /// <summary>"Porridge base (dry mix" with the bracket that what it makes stood before.</summary>
+    private static string Closed(string name) => name.LastIndexOf('(') > name.LastIndexOf(')') ? $"{name})" : name;
 
     [GeneratedRegex(@"\s+[—–|·•-]+\s+")]
     private static partial Regex BetweenInTitle();
@@ -76,6 +85,9 @@ public static partial class RecipeYield
         : AmountReader.Read($"{text} x") is { } read ? read.Amount.Low
         : null;
 
+    [GeneratedRegex(@"^(a )?single (serving|portion)$", RegexOptions.IgnoreCase)]
+    private static partial Regex Single();
+
     private const string Number = @"(?<n>-?\d+(?:[.,]\d+)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|a)";
 
     [GeneratedRegex(
@@ -83,7 +95,7 @@ public static partial class RecipeYield
             + Number
             + @"(\s*(to|-|–)\s*\d+)?( (people|persons|eaters|adults))?$|^"
             + Number
-            + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|portions?|people)\s*$|^"
+            + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|serves|portions?|people|lunches|dinners|suppers|breakfasts|meals)\s*$|^(a )?single (serving|portion)$|^[^\d,]{0,20}(\d[^\d,]{0,12})?\b\d{1,2} (servings|portions)$|^"
             + Number
             + @" (loaf|loaves|tray|pie|cake|batch)\b(,?.*\d+ (slices|pieces|servings|portions|squares|bars).*)?$",
         RegexOptions.IgnoreCase
@@ -98,7 +110,13 @@ public static partial class RecipeYield
     [GeneratedRegex(@"\b(?<n>\d+) adults?,? (and|\+|&|plus) (?<more>\d+) (children|child|kids?|toddlers?)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Family();
 
-    [GeneratedRegex(@"\b(serves|makes|feeds)\s+" + Number + @"\b", RegexOptions.IgnoreCase)]
+    /// <summary>"Serves 4", "makes about 1.6 kg, 12 portions".</summary>
+    [GeneratedRegex(
+        @"\b((serves|makes|feeds)\s+"
+            + Number
+            + @"(?!\s?(g|kg|ml|l|x)\b|[.,]?\d)\b|(makes|yields)\s[^.!]{0,30}?\b\d{1,3} (portions|servings)\b)",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex ServesInText();
 
     [GeneratedRegex(
@@ -106,10 +124,19 @@ public static partial class RecipeYield
             + Number
             + @"( (portions|servings|people|jars|boxes))?|"
             + Number
-            + @" (portions|servings|people|jars|pots|boxes|bowls))[)\]]?\s*$",
+            + @" (portions|servings|serves|people|jars|pots|boxes|bowls|lunches|dinners|suppers|breakfasts|meals|slices))[)\]]?\s*$"
+            // "Fish pie (6)", "Stuffed peppers ×4", "One-pot orzo, 2p".
+            + @"|\s*\((?<n>\d{1,2})\)\s*$|\s+[x×]\s?(?<n>\d{1,2})\s*$|,\s+(?<n>\d{1,2})\s?p\s*$|\s+(pour|für|para|per|voor) (?<n>\d{1,2})\s*$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex ServesInTitle();
+
+    /// <summary>"Gyros bowl, per person", "Chia pudding – single serving".</summary>
+    [GeneratedRegex(
+        @"[\s,–—|(-]+(per (person|portion|serving|head)|(a )?single (serving|portion)|for (one|1)|(one|1)[ -](person|portion|serving))\)?\s*$",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex ForOne();
 
     [GeneratedRegex(
         @"\b(serves|feeds|enough for|serving)\s*:?\s*(about |approx\.? |up to |around )?(a (family|crowd) of )?" + Number,

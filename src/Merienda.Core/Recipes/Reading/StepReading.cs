@@ -83,6 +83,11 @@ internal sealed partial class StepReading
                 var doing = before.Count > 0 ? before[^1] : doings[0];
                 (_where, _isAlone) = (doing.Appliance ?? CookedWhere(doing, clause, duration.Minutes), doing.IsAlone);
             }
+            else if (duration.Minutes >= LongOnASetting && StepWords.IsOnASetting(clause))
+            {
+                // "Low 6 hrs".
+                (_where, _isAlone) = (Appliance.SlowCooker, true);
+            }
 
             Take(duration, place, clause);
         }

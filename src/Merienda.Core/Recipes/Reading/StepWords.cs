@@ -79,8 +79,8 @@ internal static partial class StepWords
 
     [GeneratedRegex(
         @"(?<air>\bair[ -]?fryer\b)|(?<slow>\bslow[ -]cooker\b)|(?<pressure>\bpressure[ -]cooker\b|\b(high|low) pressure\b)|(?<microwave>\bmicrowave\b)"
-            + @"|(?<oven>(?<!from the |out of the )\boven\b|\bfan\b(?= ?(oven )?(at )?\d))|(?<fridge>\bfridge\b|\brefrigerator\b)|(?<blender>\bblender\b|\bfood processor\b)"
-            + @"|\bstove(top)?\b|\bhob\b|\bsaucepan\b|\bskillet\b|\bwok\b|\bfrying pan\b|\bgriddle\b|\bgrill pan\b|\b(in|into|to) a (\w+ ){0,3}(pan|pot|casserole)\b|\bover (a )?(very )?(low|medium|high|gentle)\b|\bboiling (salted )?water\b",
+            + @"|(?<oven>(?<!from the |out of the |dutch )\boven\b|\bfan\b(?= ?(oven )?(at )?\d))|(?<fridge>\bfridge\b|\brefrigerator\b)|(?<blender>\bblender\b|\bfood processor\b)"
+            + @"|\bstove(top)?\b|\bhob\b|\bsaucepan\b|\bskillet\b|\bdutch oven\b|\bwok\b|\bfrying pan\b|\bgriddle\b|\bgrill pan\b|\b(in|into|to) a (\w+ ){0,3}(pan|pot|casserole)\b|\bover (a )?(very )?(low|medium|high|gentle)\b|\bboiling (salted )?water\b",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Places();
@@ -94,7 +94,7 @@ internal static partial class StepWords
     [GeneratedRegex(@"^\W*(pre-?heat\b|(heat|turn on|set|warm|get) (the |your |an? )?(oven|air[ -]?fryer)\b)", RegexOptions.IgnoreCase)]
     private static partial Regex Preheating();
 
-    [GeneratedRegex(@"\bon (low|high)\b(?! heat)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"(\bon |^\W*)(low|high)\b(?! heat)", RegexOptions.IgnoreCase)]
     private static partial Regex Setting();
 
     [GeneratedRegex(@"^\W*(meanwhile|in the meantime|while (the|it|they|that|everything|your)\b)", RegexOptions.IgnoreCase)]

@@ -100,7 +100,7 @@ public static partial class TaskReader
         }
     }
 
-    [GeneratedRegex(@"^(\d{1,2}[.)]|step \d+:?|[-*•])\s+", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(\d{1,2}[.)]|\d{1,2}(?= (?-i:\p{Lu}\p{Ll}))|step \d+:?|[-*•])\s+", RegexOptions.IgnoreCase)]
     private static partial Regex Numbering();
 
     [GeneratedRegex(@"(?<=[.;])\s+(?=\p{Lu})")]

@@ -14,6 +14,9 @@ internal static class UnitWords
 
     public static bool IsSize(LineToken token) => token.Kind == TokenKind.Word && Sizes.Contains(token.Text);
 
+    /// <summary>Whether words are a size and nothing more: "large, finely chopped".</summary>
+    public static bool IsSizeAlone(string words) => words.Split(',')[0].Split(' ').All(Sizes.Contains);
+
     /// <summary>The unit at a token, sizes before it passed over; "of" behind it too.</summary>
     public static (Unit? Unit, PieceSize Size, int Next) At(LineTokens tokens, int at, bool isAlone = false)
     {
@@ -44,7 +47,7 @@ internal static class UnitWords
         }
 
         // "thumb-sized piece of ginger".
-        if (tokens[word].Is("thumb") && tokens[word + 1].Is('-') && tokens[word + 2].Is("sized"))
+        if (tokens[word].Is("thumb") && tokens[word + 1].Is('-') && (tokens[word + 2].Is("sized") || tokens[word + 2].Is("size")))
         {
             return (
                 Unit.Spelled("thumb"),
