@@ -130,7 +130,8 @@ public sealed record DraftTask(
 /// <param name="Task">Its id.</param>
 /// <param name="Rounds">How often an appliance is filled for it.</param>
 /// <param name="Says">What its words say it takes; null where that is how it stands, where they say no time, or more than one step.</param>
-public sealed record SheetStep(string Task, IReadOnlyList<SheetTake> Takes, int Rounds, StepSays? Says);
+/// <param name="Unlisted">"3 tbsp tahini": measured out in its words, and in no line.</param>
+public sealed record SheetStep(string Task, IReadOnlyList<SheetTake> Takes, int Rounds, StepSays? Says, IReadOnlyList<string> Unlisted);
 
 /// <param name="HandsOn">Minutes.</param>
 /// <param name="Unattended">Minutes.</param>

@@ -59,7 +59,7 @@ public static class RecipeSheets
             [.. version.Parts.Select(ToPart)],
             [.. version.Lines.Select(line => SheetLines.Of(line, version.Profile, foods, current, knowledge.Classes))],
             [.. version.Tasks.Select(ToTask)],
-            [.. StepsOf(version, table.Household.CountsInOunces)],
+            [.. StepsOf(version, foods, table.Household.CountsInOunces)],
             [.. version.SaidAtEating(null)],
             [.. All(value => value), .. Shown.Points(helping, eaters, knowledge.HouseScheme)],
             points,
@@ -88,7 +88,7 @@ public static class RecipeSheets
         );
     }
 
-    private static IEnumerable<SheetStep> StepsOf(RecipeVersion version, bool inOunces) =>
+    private static IEnumerable<SheetStep> StepsOf(RecipeVersion version, FoodMatcher foods, bool inOunces) =>
         CookedDish
             .Alone(version, version.Portions)[^1]
             .Steps.Where(step => step.Round == 1)
@@ -102,7 +102,8 @@ public static class RecipeSheets
                     )),
                 ],
                 step.Needed,
-                SaidBy(step.Task)
+                SaidBy(step.Task),
+                StepFoods.Unlisted(step.Task, version.Lines, foods)
             ));
 
     private static StepSays? SaidBy(PrepTask task) =>

@@ -27,6 +27,9 @@ public class RecipeYieldTests
     [InlineData("(Serves 3)", 3)]
     [InlineData("SERVES FOUR", 4)]
     [InlineData("for 2 people", 2)]
+    [InlineData("4 lunches", 4)]
+    [InlineData("single serving", 1)]
+    [InlineData("makes approx 10 x 50g servings", 10)]
     public void Portions_are_read_from_what_a_recipe_makes(string text, int portions) =>
         Assert.Equal(portions, RecipeYield.PortionsIn(text));
 
@@ -38,6 +41,8 @@ public class RecipeYieldTests
     [InlineData("Serves four to six")]
     [InlineData("For 6")]
     [InlineData("for 4-5")]
+    [InlineData("4 lunches")]
+    [InlineData("a single serving")]
     [InlineData("(Serves 3)")]
     [InlineData("makes enough for 5 lunches")]
     public void A_row_that_says_only_whom_it_feeds_is_a_yield(string row) => Assert.True(RecipeYield.IsYield(row));
@@ -49,6 +54,27 @@ public class RecipeYieldTests
     [InlineData("Serves 3", null)]
     public void Among_other_things_of_a_row_a_yield_is_found(string row, int? portions) =>
         Assert.Equal(portions, RecipeYield.AmongOthers(row));
+
+    [Theory]
+    [InlineData("Fish pie (6)", "Fish pie", 6)]
+    [InlineData("Stuffed peppers ×4", "Stuffed peppers", 4)]
+    [InlineData("One-pot orzo, 2p", "One-pot orzo", 2)]
+    [InlineData("Salade pour 2", "Salade", 2)]
+    [InlineData("Gyros bowl, per person", "Gyros bowl", 1)]
+    [InlineData("Chia pudding – single serving", "Chia pudding", 1)]
+    [InlineData("Porridge base (dry mix, 10 serves)", "Porridge base (dry mix)", 10)]
+    [InlineData("Banana bread (1 loaf, 10 slices)", "Banana bread (1 loaf)", 10)]
+    [InlineData("Granola - makes approx 10 x 50g servings", "Granola", 10)]
+    [InlineData("Seven-layer dip", "Seven-layer dip", null)]
+    [InlineData("Soup for one-pot cooks", "Soup for one-pot cooks", null)]
+    public void A_title_may_say_what_it_makes(string title, string name, int? portions) =>
+        Assert.Equal((name, portions), RecipeYield.InTitle(title));
+
+    [Theory]
+    [InlineData("150 ml water. Serves 3.", 3)]
+    [InlineData("Shred. Makes about 1.6 kg, 12 portions. Freezes well.", 12)]
+    [InlineData("Makes 600 g, keeps 4 days.", null)]
+    public void A_sentence_may_say_whom_it_serves(string sentence, int? portions) => Assert.Equal(portions, RecipeYield.ServedIn(sentence));
 
     [Theory]
     [InlineData("Makes one 9-inch pie")]

@@ -122,6 +122,8 @@ public static class AmountReader
                 tokens[at + length - 1].Kind == TokenKind.Word
                 && at + length < tokens.Count
                 && Words.TryGetValue(tokens.Between(at, at + length), out var amount)
+                // "Half-fat" is a kind of food.
+                && !(tokens[at + length].Is('-') && tokens[at + length + 1].Is("fat"))
             )
             {
                 // "three or four carrots".

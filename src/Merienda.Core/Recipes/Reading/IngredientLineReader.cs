@@ -174,6 +174,20 @@ public static partial class IngredientLineReader
             return behind;
         }
 
+        // "tuna steak 250 g sashimi grade": what stands behind says how it is.
+        if (
+            MiddleMeasure().Match(food) is { Success: true } middle
+            && MeasuredWords.Read(new(middle.Groups["measure"].Value + " x"), 0) is { Unit: not null } inside
+        )
+        {
+            words = words with
+            {
+                Food = food[..middle.Index].Trim(' ', '-', ':', ','),
+                Notes = [middle.Groups["rest"].Value, .. words.Notes],
+            };
+            return inside;
+        }
+
         // "carrots 2", "potatoes 3 medium", "nori 1 sheet"; the flour 00 is a name.
         if (
             TrailingCount().Match(food) is { Success: true } counted
@@ -247,7 +261,7 @@ public static partial class IngredientLineReader
                 continue;
             }
 
-            if (unit is { IsPackage: true } && size is null)
+            if (unit is { IsPackage: true } && size is null && !tokens.Has("drained"))
             {
                 return (unit, (found.Amount.Best, measured), null);
             }
@@ -304,6 +318,12 @@ public static partial class IngredientLineReader
         RegexOptions.IgnoreCase
     )]
     private static partial Regex TrailingMeasure();
+
+    [GeneratedRegex(
+        @"(?<=\p{L}{3})\s(?<measure>\d+([.,]\d+)?\s?(g|kg|ml|tbsp|tsp|oz|lb))\s(?<rest>\p{L}[\p{L} ]*)$",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex MiddleMeasure();
 
     [GeneratedRegex(
         @"(?<=\p{L}|\))\s(?<count>(\d{1,2}|\d?[½⅓⅔¼¾]|\d/\d)( (small|medium|large|big))?( (cloves?|slices?|sticks?|tins?|cans?|fillets?|rashers?|sprigs?|sheets?|bunch(es)?|handfuls?|pinch(es)?|head|leaves|pieces?))?)$",

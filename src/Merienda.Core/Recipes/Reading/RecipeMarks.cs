@@ -163,7 +163,7 @@ internal static partial class RecipeMarks
 
     /// <summary>"add mince", "simmer 20 mins": said in a hurry, by verbs that begin no food's name.</summary>
     [GeneratedRegex(
-        @"^(add|fry|simmer|boil|stir|bake|drain|serve|preheat|pour|whisk|cook|put|leave|transfer|reduce|bring|blend|slow cook|air fry) ",
+        @"^((add|fry|simmer|boil|stir|bake|drain|serve|preheat|pour|whisk|cook|put|leave|transfer|reduce|bring|blend|slow cook|air fry) |mix (well|everything|all|it|in|the)\b)",
         RegexOptions.IgnoreCase
     )]
     public static partial Regex HastyStep();

@@ -238,7 +238,8 @@ public static class RecipeTextReader
             else if (_in != Section.Method && RecipeYield.IsYield(bare))
             {
                 Portions ??= RecipeYield.PortionsIn(bare);
-                Stated.Add(bare);
+                // "Serves 6. Calories: 240."
+                Stated.AddRange(bare.Split(". ").Skip(1));
             }
             else if (_in != Section.Method && InBrackets().IsMatch(bare))
             {

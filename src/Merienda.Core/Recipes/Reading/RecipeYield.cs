@@ -27,6 +27,11 @@ public static partial class RecipeYield
             return 1;
         }
 
+        if (Sized().Match(text) is { Success: true } sized)
+        {
+            return AmountOf(sized.Groups["n"].Value);
+        }
+
         if (PiecesEach().Match(text) is { Success: true } served && AmountOf(served.Groups["each"].Value) is > 0 and var each)
         {
             return AmountOf(served.Groups["n"].Value) / each;
@@ -102,6 +107,10 @@ public static partial class RecipeYield
     )]
     private static partial Regex Stated();
 
+    /// <summary>"Makes 10 x 50 g servings".</summary>
+    [GeneratedRegex(@"\b(?<n>\d{1,3})\s*[x×]\s*\d+\s?(g|ml) (servings?|portions?)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Sized();
+
     /// <summary>"Makes 12 (2 per serving)".</summary>
     [GeneratedRegex(@"\b(?<n>\d+)\b[^\d(]*\((?<each>\d+) (per|a|each) (serving|portion|person)\)", RegexOptions.IgnoreCase)]
     private static partial Regex PiecesEach();
@@ -114,7 +123,7 @@ public static partial class RecipeYield
     [GeneratedRegex(
         @"\b((serves|makes|feeds)\s+"
             + Number
-            + @"(?!\s?(g|kg|ml|l|x)\b|[.,]?\d)\b|(makes|yields)\s[^.!]{0,30}?\b\d{1,3} (portions|servings)\b)",
+            + @"(?!\s?(g|kg|ml|l|x)\b|[.,]?\d)\b|(makes|yields)\s([^.!]|\.\d){0,30}?\b\d{1,3} (portions|servings)\b)",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex ServesInText();
@@ -126,7 +135,7 @@ public static partial class RecipeYield
             + Number
             + @" (portions|servings|serves|people|jars|pots|boxes|bowls|lunches|dinners|suppers|breakfasts|meals|slices))[)\]]?\s*$"
             // "Fish pie (6)", "Stuffed peppers ×4", "One-pot orzo, 2p".
-            + @"|\s*\((?<n>\d{1,2})\)\s*$|\s+[x×]\s?(?<n>\d{1,2})\s*$|,\s+(?<n>\d{1,2})\s?p\s*$|\s+(pour|für|para|per|voor) (?<n>\d{1,2})\s*$",
+            + @"|[\s–—-]+makes (about |approx\.? )?\d{1,3}\s*[x×]\s*\d+\s?(g|ml) (servings|portions)\s*$|\s*\((?<n>\d{1,2})\)\s*$|\s+[x×]\s?(?<n>\d{1,2})\s*$|,\s+(?<n>\d{1,2})\s?p\s*$|\s+(pour|für|para|per|voor) (?<n>\d{1,2})\s*$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex ServesInTitle();

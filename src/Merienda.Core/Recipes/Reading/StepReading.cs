@@ -101,7 +101,8 @@ internal sealed partial class StepReading
 
         if (minutes.Count == 0)
         {
-            _putInto = place ?? _putInto;
+            // "350 °F, 55 min": where a heat is said and nothing else, it is the oven's.
+            _putInto = place ?? (doings.Count == 0 && OvenTemperature.In(clause) is not null ? Appliance.Oven : _putInto);
             // A stir between two times changes nothing of what cooks.
             var cooking = doings.Where(one => one.Appliance is not null || one.IsAlone != false).ToList();
             if (cooking.Count > 0)

@@ -61,6 +61,14 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
   const set = useCallback((change: Partial<Draft>) => setDraft((current) => ({ ...current, ...change })), [setDraft]);
   const edit = useCallback((change: (draft: Draft) => Partial<Draft>) => setDraft((now) => ({ ...now, ...change(now) })), [setDraft]);
   const setVariants = useCallback((variants: Draft['variants']) => set(variants ? { variants } : {}), [set]);
+  const addLine = useCallback(
+    (text: string) =>
+      edit(({ lines }) => {
+        const written = lines.filter((line) => line.text.trim());
+        return { lines: [...written, { ...blankLine(written.at(-1)?.part), text }] };
+      }),
+    [edit],
+  );
   const setTasks = useCallback((tasks: Draft['tasks']) => set({ tasks }), [set]);
   const [openVariant, setOpenVariant] = useState<number | null>(null);
   // Between two letters of a quick hand; what is asked is dropped when the next letter comes.
@@ -153,7 +161,7 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
         </div>
         <Lines draft={draft} onEdit={edit} read={checked.data?.lines ?? nothing} />
         <Variants draft={draft} onChange={setVariants} open={openVariant} onOpen={setOpenVariant} read={varied.data?.lines ?? nothing} />
-        <Tasks tasks={draft.tasks} lines={draft.lines} steps={checked.data?.steps ?? nothing} onChange={setTasks} />
+        <Tasks tasks={draft.tasks} lines={draft.lines} steps={checked.data?.steps ?? nothing} onChange={setTasks} onLine={addLine} />
         <div className="grid gap-3 sm:grid-cols-2">
           <Choice
             label="Keeps as"

@@ -232,7 +232,16 @@ const rounds = (sheet: Sheet, task: string) => sheet.steps.find((step) => step.t
 /** What goes in at a step; what went in before is not said again. */
 function Takes({ step }: { step: Sheet['steps'][number] | undefined }) {
   const fresh = step?.takes.filter((take) => take.isFresh) ?? [];
-  return fresh.length === 0 ? null : <span className="figures block text-xs text-steel">{fresh.map((take) => take.said).join(' · ')}</span>;
+  return (
+    <>
+      {fresh.length > 0 && <span className="figures block text-xs text-steel">{fresh.map((take) => take.said).join(' · ')}</span>}
+      {step && step.unlisted.length > 0 && (
+        <span className="figures block text-xs font-semibold">
+          {step.unlisted.join(', ')}: in no line, so nobody counts {step.unlisted.length > 1 ? 'them' : 'it'}
+        </span>
+      )}
+    </>
+  );
 }
 
 function Work({ sheet, id }: { sheet: Sheet; id: string }) {

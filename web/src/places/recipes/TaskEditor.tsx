@@ -33,12 +33,15 @@ export function TaskEditor({
   lines,
   steps,
   onChange,
+  onLine,
 }: {
   tasks: Task[];
   lines: readonly DraftLine[];
   /** how the steps were read */
   steps: readonly Step[];
   onChange: (tasks: Task[]) => void;
+  /** what a step measures out becomes a line */
+  onLine: (text: string) => void;
 }) {
   const replace = (at: number, change: Partial<Task>) =>
     onChange(tasks.map((task, index) => (index === at ? { ...task, ...change } : task)));
@@ -86,6 +89,7 @@ export function TaskEditor({
               read={steps.find((step) => step.task === task.id)}
               onChange={(change) => replace(at, change)}
               onRemove={() => remove(at)}
+              onLine={onLine}
             />
           </li>
         ))}
@@ -105,6 +109,7 @@ function StepRow({
   read,
   onChange,
   onRemove,
+  onLine,
 }: {
   task: Task;
   at: number;
@@ -112,6 +117,7 @@ function StepRow({
   read: Step | undefined;
   onChange: (change: Partial<Task>) => void;
   onRemove: () => void;
+  onLine: (text: string) => void;
 }) {
   const saysMore = task.waitsAtMost != null || task.roundPieces != null;
   const [isOpen, setOpen] = useState(saysMore);
@@ -155,6 +161,14 @@ function StepRow({
             </button>
           )}
         </div>
+        {read?.unlisted.map((said) => (
+          <p key={said} className="text-sm">
+            <span className="figures font-semibold">{said}</span> stands in no line, so nobody counts it.{' '}
+            <button type="button" className="text-cobalt hover:underline" onClick={() => onLine(said)}>
+              Make it a line
+            </button>
+          </p>
+        ))}
         <StepTakes number={at + 1} task={task} read={read} lines={lines} onLines={(ids) => onChange({ lines: ids })} />
         {isOpen && (
           <div className="flex flex-wrap items-center gap-x-6 gap-y-1 border-l-2 border-line bg-tray px-3 py-1.5 text-sm">

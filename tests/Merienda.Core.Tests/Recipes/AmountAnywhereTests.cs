@@ -1,0 +1,38 @@
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Tests.Recipes;
+
+/// <summary>Amounts that do not stand where most lines have them.</summary>
+public class AmountAnywhereTests
+{
+    [Theory]
+    [InlineData("carrots 2", "carrot", 140)]
+    [InlineData("potatoes 3 medium", "potato", 510)]
+    [InlineData("white cabbage 1/4", "cabbage-white", 225)]
+    [InlineData("nori 1 sheet", "seaweed-nori", 3)]
+    [InlineData("garlic x4 cloves", "garlic", 16)]
+    [InlineData("4 cl. garlic", "garlic", 16)]
+    [InlineData("raspberries, a small handful", "raspberries", 40)]
+    [InlineData("drain 2 x 400 g tins chickpeas", "chickpeas-tinned", 480)]
+    [InlineData("1 banana (approx. 100g peeled)", "banana", 100)]
+    [InlineData("1 tin tuna in olive oil (drained weight 112g)", "tuna-oil", 112)]
+    [InlineData("tuna steak 250 g sashimi grade", "tuna-fresh", 250)]
+    [InlineData("half-fat crème fraîche, 2 tablespoons", "creme-fraiche-light", 30)]
+    [InlineData("juice 1 lime", "lime-juice", 30)]
+    [InlineData("thumb-size piece ginger", "ginger", 15)]
+    public void It_is_read_all_the_same(string text, string food, int grams)
+    {
+        var line = Table.Line(text);
+        Assert.Equal((food, (decimal)grams), (line.Food!.Key, Math.Round(line.GramsIn.Best)));
+    }
+
+    [Theory]
+    [InlineData("flour 00")]
+    [InlineData("cottage cheese 2%")]
+    [InlineData("beef mince 5 %")]
+    public void A_number_of_a_name_is_no_amount(string text) => Assert.Null(IngredientLineReader.Read(text).Amount);
+
+    [Fact]
+    public void What_its_cook_took_instead_is_a_choice() =>
+        Assert.Equal(["mayonnaise", "mayonnaise-light"], Table.Line("1 cup mayo (I use light)").Meanings.Select(one => one.Food!.Key));
+}

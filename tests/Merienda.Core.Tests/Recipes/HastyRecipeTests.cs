@@ -1,0 +1,93 @@
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Tests.Recipes;
+
+/// <summary>Recipes as people type them for themselves.</summary>
+public class HastyRecipeTests
+{
+    private static WrittenRecipe Read(params string[] rows) => RecipeTextReader.Read(string.Join('\n', rows)).Value;
+
+    [Fact]
+    public void A_part_whose_name_is_a_verb_begins_no_method()
+    {
+        var recipe = Read("Beef", "SAUCE", "2 tbsp soy sauce", "", "STIR FRY", "500 g beef steak", "", "INSTRUCTIONS", "Fry it 5 min.");
+        Assert.Equal([("SAUCE", "2 tbsp soy sauce"), ("STIR FRY", "500 g beef steak")], recipe.Lines);
+        Assert.Equal(["Fry it 5 min."], recipe.Steps);
+    }
+
+    [Fact]
+    public void A_measured_row_ends_a_method_that_nobody_announced()
+    {
+        var recipe = Read("Bowl", "200 g rice", "mix well", "100 g peas", "Simmer 10 min.", "2 minutes more");
+        Assert.Equal(["200 g rice", "100 g peas"], recipe.Lines.Select(line => line.Text));
+        Assert.Contains("2 minutes more", recipe.Steps);
+    }
+
+    [Fact]
+    public void A_name_may_stand_in_a_row_with_what_it_makes()
+    {
+        var recipe = Read("Kale soup | serves 4 | 35 min", "150 g kale");
+        Assert.Equal(("Kale soup", 4m), (recipe.Name, recipe.Portions));
+        Assert.Equal(35, Assert.Single(recipe.Claims, claim => claim.What == ClaimedValue.Minutes).Value);
+    }
+
+    [Fact]
+    public void What_a_portion_has_may_stand_behind_whom_it_serves()
+    {
+        var recipe = Read("Soup", "Serves 6. Calories: 240. Carbs: 18g (fiber 4g).", "1 onion");
+        Assert.Equal(6, recipe.Portions);
+        Assert.Equal(
+            [(ClaimedValue.Energy, 240m), (ClaimedValue.Carbohydrate, 18), (ClaimedValue.Fibre, 4)],
+            recipe.Claims.Select(claim => (claim.What, claim.Value))
+        );
+        Assert.Empty(Read("Curry", "For 4", "1 onion").Claims);
+    }
+
+    [Fact]
+    public void A_remark_in_brackets_and_a_last_sentence_are_no_ingredients()
+    {
+        var recipe = Read("Pasta", "(feeds the boys and me, lasts 3 days)", "400 g pasta", "150 ml water. Serves 3.");
+        Assert.Equal(["400 g pasta", "150 ml water"], recipe.Lines.Select(line => line.Text));
+        Assert.Equal(3, recipe.Portions);
+    }
+
+    [Fact]
+    public void What_goes_with_it_is_a_line_to_serve()
+    {
+        var recipe = Read(
+            "Chili",
+            "500 g beans",
+            "Toppings: sour cream, grated cheddar and lime",
+            "**Serve with** 280 g rice, cooked",
+            "Fry it 5 min."
+        );
+        Assert.Equal(
+            ["500 g beans", "sour cream, to serve", "grated cheddar, to serve", "lime, to serve", "280 g rice, cooked, to serve"],
+            recipe.Lines.Select(line => line.Text)
+        );
+    }
+
+    [Theory]
+    [InlineData("Onion: 1 large, finely chopped", "Onion, 1 large, finely chopped")]
+    [InlineData("a handful each coriander and mint", "a handful coriander|a handful mint")]
+    [InlineData(
+        "1 tbsp each: garlic granules, onion granules, brown sugar",
+        "1 tbsp garlic granules|1 tbsp onion granules|1 tbsp brown sugar"
+    )]
+    public void A_row_is_its_lines(string row, string lines) =>
+        Assert.Equal(lines, string.Join('|', Read("Pie", "Serves 4", row).Lines.Select(line => line.Text)));
+
+    [Theory]
+    [InlineData("Brown the turkey in a Dutch oven, 10 min.", Appliance.Burner, null)]
+    [InlineData("350°F, 55-60 mins.", Appliance.Oven, 177)]
+    [InlineData("Oven 180 deg C. Bake 22 min.", Appliance.Oven, 180)]
+    [InlineData("Oven on 200. Bake 25 min.", Appliance.Oven, 200)]
+    [InlineData("Low 6 hrs or high 3½ hrs.", Appliance.SlowCooker, null)]
+    [InlineData("simmer 30m.", Appliance.Burner, null)]
+    public void A_hasty_step_says_where_and_how_hot(string step, Appliance appliance, int? celsius)
+    {
+        var task = TaskReader.Read([step])[0];
+        Assert.Equal((appliance, celsius), (task.Appliance, task.TemperatureC));
+        Assert.True(task.Unattended + task.HandsOn >= 10);
+    }
+}
