@@ -170,6 +170,7 @@ public sealed record Unit(string Name, string Plural, UnitKind Kind, params stri
         Piece("knob", "knobs", "pat", "pats"),
         Piece("square", "squares"),
         Piece("scoop", "scoops"),
+        Piece("bowl", "bowls"),
         Piece("zest", "zest"),
         Piece(
             "dash",

@@ -14,6 +14,15 @@ internal static class LineResolver
     /// </summary>
     private static readonly HashSet<string> Parts = ["clove", "leaf", "slice", "head", "bulb", "sprig", "stick"];
 
+    /// <summary>What a counted word means, where a weighed one may mean something else.</summary>
+    private static readonly Dictionary<string, string> WholeOf = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["pepper"] = "sweet pepper",
+        ["peppers"] = "sweet pepper",
+        ["chicken"] = "whole chicken",
+        ["chickens"] = "whole chicken",
+    };
+
     /// <summary>
     /// The line with its piece word taken for a unit where that is what it is ("4 garlic cloves"), and the food it means.
     /// </summary>
@@ -30,10 +39,10 @@ internal static class LineResolver
             return (read with { Food = named, Alternatives = [] }, new(named, whole.Food, whole.Kind));
         }
 
-        // Nobody counts the spice: "3 peppers" are the vegetable.
-        if (read is { Amount: not null, Unit.Name: "each" } && read.Food.ToUpperInvariant() is "PEPPER" or "PEPPERS")
+        // Nobody counts the spice: "3 peppers" are the vegetable, and "1 chicken" is all of it.
+        if (read is { Amount: not null, Unit.Name: "each" } && WholeOf.TryGetValue(read.Food, out var counted))
         {
-            read = read with { Food = "sweet pepper" };
+            read = read with { Food = counted };
         }
 
         read = WithList(read, foods);

@@ -18,11 +18,9 @@ public static class RecipeDrafts
     {
         IReadOnlyList<TypedLine> lines =
         [
-            .. written.Lines.SelectMany(line =>
-                LineThings
-                    .Of(RecipeTextReader.WithoutBullet(line.Text), foods)
-                    .Select(text => new TypedLine(text, RecipeTextReader.Headed(line.Part)) { Id = Guid.CreateVersion7() })
-            ),
+            .. LineThings
+                .InParts(written.Lines, foods)
+                .Select(line => new TypedLine(line.Text, RecipeTextReader.Headed(line.Part)) { Id = Guid.CreateVersion7() }),
         ];
         return new(
             written.Name[..Math.Min(120, written.Name.Length)],

@@ -19,6 +19,10 @@ public class AmountAnywhereTests
     [InlineData("tuna steak 250 g sashimi grade", "tuna-fresh", 250)]
     [InlineData("half-fat crème fraîche, 2 tablespoons", "creme-fraiche-light", 30)]
     [InlineData("juice 1 lime", "lime-juice", 30)]
+    [InlineData("1 chicken 1.8kg", "chicken-whole", 1800)]
+    [InlineData("1 lb shrimp 31/40, peeled", "prawns", 454)]
+    [InlineData("1 bowl cooked rice (~250 g)", "rice-white-cooked", 250)]
+    [InlineData("1 cup (125g) self-rising flour + more for dusting", "flour-self-raising", 125)]
     [InlineData("thumb-size piece ginger", "ginger", 15)]
     public void It_is_read_all_the_same(string text, string food, int grams)
     {

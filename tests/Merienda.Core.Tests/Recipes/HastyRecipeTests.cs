@@ -67,6 +67,59 @@ public class HastyRecipeTests
         );
     }
 
+    [Fact]
+    public void What_a_page_has_round_its_recipe_is_left_out()
+    {
+        var recipe = Read(
+            "https://example.org/dal",
+            "Dal",
+            "★★★★☆ 4.6 (213)",
+            "PREP 10 min COOK 1 hr SERVES 4",
+            "By the kitchen team",
+            "Save Print Share",
+            "200 g lentils",
+            "Method",
+            "STEP 1",
+            "Simmer 1 hour.",
+            "Comments (12)",
+            "Lovely! I used ghee."
+        );
+        Assert.Equal(("Dal", 4m, "https://example.org/dal"), (recipe.Name, recipe.Portions, recipe.Source));
+        Assert.Equal(["200 g lentils"], recipe.Lines.Select(line => line.Text));
+        Assert.Equal(["Simmer 1 hour."], recipe.Steps);
+    }
+
+    [Fact]
+    public void What_is_said_of_one_pot_makes_one_and_per_is_no_Italian()
+    {
+        var pots = Read("Snack pots x 5:", "cottage cheese 150 g per pot", "pineapple 80 g per pot", "pumpkin seeds 10 g per pot");
+        Assert.Equal((1m, 3), (pots.Portions, pots.Lines.Count));
+        var oats = Read("Baked oats", "(per portion: 40 g oats, 1 egg, 50 ml milk)", "Bake 25 min.");
+        Assert.Equal((1m, 3), (oats.Portions, oats.Lines.Count));
+    }
+
+    [Fact]
+    public void A_row_of_numbers_of_a_portion_is_no_ingredient()
+    {
+        var recipe = Read("Lasagne", "6 servings, 28g protein, 9g net carbs, 410 kcal each", "2 courgettes");
+        Assert.Equal((6m, 1, 3), (recipe.Portions, recipe.Lines.Count, recipe.Claims.Count));
+    }
+
+    [Fact]
+    public void A_recipe_without_commas_or_without_a_title_keeps_its_ingredients()
+    {
+        var said = Read("Ratatouille. 1 aubergine 2 courgettes 4 tomatoes 4 tbsp oil. Cook all 40 min. Serves 4.");
+        Assert.Equal(("Ratatouille", 4m, 4, 1), (said.Name, said.Portions, said.Lines.Count, said.Steps.Count));
+        Assert.Equal(3, Read("Cauliflower rice: 1 medium cauliflower", "Eggs: 2", "Peas: 80 g").Lines.Count);
+    }
+
+    [Theory]
+    [InlineData("Serving size: 2", 2)]
+    [InlineData("Yield\n4 wraps", 4)]
+    [InlineData("6 ports", 6)]
+    public void What_it_makes_has_many_words(string rows, int portions) =>
+        Assert.Equal(portions, Read(["Dish", .. rows.Split('\n'), "1 onion"]).Portions);
+
     [Theory]
     [InlineData("Onion: 1 large, finely chopped", "Onion, 1 large, finely chopped")]
     [InlineData("a handful each coriander and mint", "a handful coriander|a handful mint")]
@@ -84,6 +137,7 @@ public class HastyRecipeTests
     [InlineData("Oven on 200. Bake 25 min.", Appliance.Oven, 200)]
     [InlineData("Low 6 hrs or high 3½ hrs.", Appliance.SlowCooker, null)]
     [InlineData("simmer 30m.", Appliance.Burner, null)]
+    [InlineData("Chicken 1 h 30 at 190. Veg last 45.", Appliance.Oven, 190)]
     public void A_hasty_step_says_where_and_how_hot(string step, Appliance appliance, int? celsius)
     {
         var task = TaskReader.Read([step])[0];

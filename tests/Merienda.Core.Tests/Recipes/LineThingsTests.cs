@@ -17,6 +17,7 @@ public class LineThingsTests
     [InlineData("1 tbsp olive oil · 2 leeks · 1 tin cannellini beans", 3)]
     [InlineData("400g lamb mince, 1 onion, finely chopped, 2 tsp garam masala", 3)]
     [InlineData("2 eggs + 2 egg whites", 2)]
+    [InlineData("mint + coriander", 2)]
     [InlineData("400 g beans; drained", 1)]
     [InlineData("2 chicken breasts, 150 g each", 1)]
     [InlineData("1 aubergine, 300 g trimmed", 1)]
@@ -27,6 +28,16 @@ public class LineThingsTests
     [InlineData("1 onion, peeled, chopped and fried", 1)]
     public void A_row_is_as_many_lines_as_it_names_foods(string row, int lines) =>
         Assert.Equal(lines, LineThings.Of(row, Table.Foods).Count);
+
+    [Fact]
+    public void Words_that_name_no_food_above_measured_lines_head_a_part() =>
+        Assert.Equal(
+            [("Patties", "500 g pork mince"), ("Patties", "salt"), ("Nuoc cham", "3 tbsp fish sauce")],
+            LineThings.InParts(
+                [("", "Patties"), ("", "500 g pork mince"), ("", "salt"), ("", "Nuoc cham"), ("", "3 tbsp fish sauce")],
+                Table.Foods
+            )
+        );
 
     [Theory]
     [InlineData("1 onion, 2 carrots", 150)]

@@ -29,6 +29,16 @@ public static partial class IngredientLineReader
             clean = JuiceOf().Replace(DoneFirst().Replace(clean, ""), "juice of ");
         }
 
+        if (clean.Contains('+', StringComparison.Ordinal))
+        {
+            clean = MoreFor().Replace(clean, "");
+        }
+
+        if (clean.Contains('/', StringComparison.Ordinal))
+        {
+            clean = CountedToThePound().Replace(clean, "");
+        }
+
         if (clean.AsSpan().IndexOfAny("£$€") >= 0)
         {
             clean = Price().Replace(clean, "");
@@ -64,6 +74,16 @@ public static partial class IngredientLineReader
         }
 
         amount ??= Behind(ref words, describes);
+        // "1 chicken 1.8 kg": what it weighs stands behind what it is.
+        if (
+            amount is { Unit: null or { Name: "each" }, Size: null }
+            && LineTokens.HasNumber(words.Food)
+            && TrailingMeasure().Match(words.Food) is { Success: true } weighs
+        )
+        {
+            words = words with { Food = words.Food[..weighs.Index], Notes = [weighs.Groups["measure"].Value, .. words.Notes] };
+        }
+
         var (unit, size, mass) = Weighed(words, amount);
         var food = words.Food;
         (food, unit) = part is null ? (food, unit) : ApplyPart(part, food, unit);
@@ -326,7 +346,7 @@ public static partial class IngredientLineReader
     private static partial Regex MiddleMeasure();
 
     [GeneratedRegex(
-        @"(?<=\p{L}|\))\s(?<count>(\d{1,2}|\d?[½⅓⅔¼¾]|\d/\d)( (small|medium|large|big))?( (cloves?|slices?|sticks?|tins?|cans?|fillets?|rashers?|sprigs?|sheets?|bunch(es)?|handfuls?|pinch(es)?|head|leaves|pieces?))?)$",
+        @"(?<=\p{L}|\))\s(?<count>(\d{1,2}|\d?[½⅓⅔¼¾]|\d/\d)( (small|medium|large|big))?( (cloves?|slices?|sticks?|tins?|cans?|fillets?|rashers?|sprigs?|sheets?|bunch(es)?|handfuls?|pinch(es)?|head|leaves|pieces?|each))?)$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex TrailingCount();
@@ -343,6 +363,14 @@ public static partial class IngredientLineReader
         RegexOptions.IgnoreCase
     )]
     private static partial Regex DoneFirst();
+
+    /// <summary>"+ more for dusting".</summary>
+    [GeneratedRegex(@"\s\+\s?(more|extra|a little|some)\b( more| extra)?( (for|to)\b.*)?$", RegexOptions.IgnoreCase)]
+    private static partial Regex MoreFor();
+
+    /// <summary>"shrimp 31/40": so many make a pound.</summary>
+    [GeneratedRegex(@"(?<=\b(shrimps?|prawns?)),?\s+\(?\d{1,2}/\d{1,2}\)?(?=\W|$)", RegexOptions.IgnoreCase)]
+    private static partial Regex CountedToThePound();
 
     [GeneratedRegex(@"^juice (?=[\d½¼¾])", RegexOptions.IgnoreCase)]
     private static partial Regex JuiceOf();

@@ -24,7 +24,7 @@ public static class OtherLanguage
         ),
         (
             "Italian",
-            "e con di del della cucchiaio cucchiai cucchiaino spicchio spicchi aglio cipolla cipolle farina zucchero uova latte burro acqua sale pepe olio patate tritato tritata pizzico pollo manzo prezzemolo q.b. per persone preparazione ingredienti brodo lenticchie"
+            "e con di del della cucchiaio cucchiai cucchiaino spicchio spicchi aglio cipolla cipolle farina zucchero uova latte burro acqua sale pepe olio patate tritato tritata pizzico pollo manzo prezzemolo q.b. persone preparazione ingredienti brodo lenticchie"
         ),
         (
             "Dutch",

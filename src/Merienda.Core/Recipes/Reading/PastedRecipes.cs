@@ -60,7 +60,26 @@ internal static partial class PastedRecipes
     /// <summary>"Omelette (serves 1): 2 eggs, 30 g cheddar, salt. Whisk and fry." with a row for each thing; all else stays.</summary>
     public static List<string> Spread(List<string> rows)
     {
-        if (rows.Count(row => row.Length > 0) != 1 || OneBreath().Match(rows.First(row => row.Length > 0)) is not { Success: true } said)
+        if (rows.Count(row => row.Length > 0) != 1)
+        {
+            return rows;
+        }
+
+        var only = rows.First(row => row.Length > 0);
+        if (WithoutCommas().Match(only) is { Success: true } bare)
+        {
+            return
+            [
+                bare.Groups["name"].Value,
+                "",
+                .. BeforeNumber().Split(bare.Groups["things"].Value),
+                "",
+                "Method",
+                bare.Groups["steps"].Value,
+            ];
+        }
+
+        if (OneBreath().Match(only) is not { Success: true } said)
         {
             return rows;
         }
@@ -83,6 +102,13 @@ internal static partial class PastedRecipes
 
     [GeneratedRegex(@"^(?<name>[^:.]{2,80}):\s*(?<things>.+?)(\.\s+(?<steps>\p{Lu}.*)|\.?$)")]
     private static partial Regex OneBreath();
+
+    /// <summary>"Ratatouille. 1 aubergine 2 courgettes 4 tomatoes. Cook all 40 min."</summary>
+    [GeneratedRegex(@"^(?<name>[^.:,\d]{2,60})[.:]\s+(?<things>\d[^.,;]*\p{L}{3}\s+\d[^.,;]*\p{L}{3}\s+\d[^.,;]*)\.\s+(?<steps>\p{Lu}.*)$")]
+    private static partial Regex WithoutCommas();
+
+    [GeneratedRegex(@"(?<=\p{L}{3})\s+(?=\d)")]
+    private static partial Regex BeforeNumber();
 
     [GeneratedRegex(@",(?!\d)|(?<!\d),|;")]
     private static partial Regex Comma();

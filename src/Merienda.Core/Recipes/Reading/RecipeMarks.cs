@@ -63,19 +63,19 @@ internal static partial class RecipeMarks
     public static partial Regex Marks();
 
     [GeneratedRegex(
-        @"^(the\s+)?(ingredients?|ingredient list|you need|you will need|you'll need|what you need|shopping list)\s*:?\s*(\([^)]*\))?\s*:?\s*$",
+        @"^(the\s+)?(ingredients?|ingr\.?|ingredient list|you need|you will need|you'll need|what you need|shopping list)\s*:?\s*(\([^)]*\))?\s*:?\s*$",
         RegexOptions.IgnoreCase
     )]
     public static partial Regex IngredientsHeading();
 
     [GeneratedRegex(
-        @"^(the\s+)?(method|instructions?|directions?|preparation|steps|how to( make( it)?| cook)?|cooking instructions|to make|what to do|procedure)\s*:?\s*$",
+        @"^(the\s+)?(method|meth\.?|instructions?|directions?|preparation|steps|how to( make( it)?| cook)?|cooking instructions|to make|what to do|procedure)\s*:?\s*$",
         RegexOptions.IgnoreCase
     )]
     public static partial Regex MethodHeading();
 
     /// <summary>"Directions: preheat the oven …".</summary>
-    [GeneratedRegex(@"^(method|instructions?|directions?|preparation)\s*:\s+(?<step>\p{L}.*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(method|meth\.?|instructions?|directions?|preparation)\s*:\s+(?<step>\p{L}.*)$", RegexOptions.IgnoreCase)]
     public static partial Regex InlineMethod();
 
     [GeneratedRegex(@"[\p{Ll}\d)]\. \p{Lu}.*[.!]$")]
@@ -89,7 +89,7 @@ internal static partial class RecipeMarks
 
     /// <summary>Times, counts of nutrients and ratings that stand among the ingredients of a pasted page.</summary>
     [GeneratedRegex(
-        @"^((prep|preparation|cook|cooking|total|active|resting|chill(ing)?|marinating)( time)?\s*:?\s*(about\s+)?\d+|(calories|kcal|protein|carbs|carbohydrates?|net carbs|fat|fibre|fiber|sodium|sugar)\s*:\s*[\d.]+|per (serving|portion)\s*:|difficulty\s*:|cuisine\s*:|course\s*:|author\s*:|print( recipe)?$|jump to|advertisement$|rate this|save( recipe)?$|pin( recipe)?$|\d(\.\d)? (stars?|from \d+)|check(ed)? all|deselect all|(us|metric) customary|1x\s*2x)",
+        @"^((prep|preparation|cook|cooking|total|active|resting|chill(ing)?|marinating)( time)?\s*:?\s*(about\s+)?\d+|(calories|kcal|protein|carbs|carbohydrates?|net carbs|fat|fibre|fiber|sodium|sugar)\s*:\s*[\d.]+|difficulty\s*:|cuisine\s*:|course\s*:|author\s*:|print( recipe)?$|jump to|advertisement$|rate this|save( recipe)?$|pin( recipe)?$|\d(\.\d)? (stars?|from \d+)|check(ed)? all|deselect all|(us|metric) customary|1x\s*2x)",
         RegexOptions.IgnoreCase
     )]
     public static partial Regex Remark();
@@ -144,6 +144,17 @@ internal static partial class RecipeMarks
     )]
     public static partial Regex OfOne();
 
+    /// <summary>"Per portion: 40 g oats".</summary>
+    [GeneratedRegex(@"^(in )?(each|per|every|one) \p{L}+:\s+(?<line>.*)$", RegexOptions.IgnoreCase)]
+    public static partial Regex OfOneInline();
+
+    /// <summary>"Cottage cheese 150 g per pot".</summary>
+    [GeneratedRegex(@"\bper (jar|pot|portion|serving|person|bowl|box|container|head)$", RegexOptions.IgnoreCase)]
+    public static partial Regex OfOneBehind();
+
+    [GeneratedRegex(@"\d\s?(kcals?|calories|cals?)\b", RegexOptions.IgnoreCase)]
+    public static partial Regex Calories();
+
     [GeneratedRegex(@"^(for|to make) (the |your )?(?=\p{L})", RegexOptions.IgnoreCase)]
     public static partial Regex PartName();
 
@@ -169,7 +180,7 @@ internal static partial class RecipeMarks
     public static partial Regex HastyStep();
 
     [GeneratedRegex(
-        @"^(step\s*\d+\b|\d{3} ?(°|deg)|oven\b.*\d|(low|high) \d+ ?(h|hrs?|hours?)\b|\d{1,2}\s*[.)]\s+(?!\d)\p{L}.{18,})",
+        @"^(step\s*\d+\b|\d{3} ?(°|deg|[FC]\b)|blend,|oven\b.*\d|(low|high) \d+ ?(h|hrs?|hours?)\b|\d{1,2}\s*[.)]\s+(?!\d)\p{L}.{18,})",
         RegexOptions.IgnoreCase
     )]
     public static partial Regex NumberedStep();

@@ -71,6 +71,9 @@ public static partial class RecipeYield
         // "Frittata — Serves: 6 — Time: 35 mins".
         : BetweenInTitle().Split(title) is { Length: > 1 } pieces && pieces.Skip(1).FirstOrDefault(IsYield) is { } said
             ? (pieces[0].Trim(), PortionsIn(said))
+        // "Jambalaya, serves 8 hungry people or 10".
+        : ServesInText().Match(title) is { Success: true, Index: > 0 } served && PortionsIn(served.Value) is { } all
+            ? (title[..served.Index].TrimEnd(' ', '-', '–', '—', ',', '|', ':', '('), all)
         : (title, null);
 
     /// <summary>"Porridge base (dry mix" with the bracket that what it makes stood before.</summary>
@@ -96,11 +99,11 @@ public static partial class RecipeYield
     private const string Number = @"(?<n>-?\d+(?:[.,]\d+)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|half|a)";
 
     [GeneratedRegex(
-        @"^\(?(recipe )?(makes enough for|serves|makes|yields?|portions?|servings?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(a (family|crowd) of )?(-?\d|(one|two|three|four|five|six|eight|ten|twelve|a)\b)|^for "
+        @"^\(?(recipe )?(makes enough for|serves|makes|yields?|portions?|servings?( size)?|feeds|enough for|quantity)\b\s*[:\-]?\s*(about |approx\.? |approximately |around |up to |roughly )?(a (family|crowd) of )?(-?\d|(one|two|three|four|five|six|eight|ten|twelve|a)\b)|^for "
             + Number
             + @"(\s*(to|-|–)\s*\d+)?( (people|persons|eaters|adults))?$|^"
             + Number
-            + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|serves|portions?|people|lunches|dinners|suppers|breakfasts|meals)\s*$|^(a )?single (serving|portion)$|^[^\d,]{0,20}(\d[^\d,]{0,12})?\b\d{1,2} (servings|portions)$|^"
+            + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|serves|portions?|ports|people|lunches|dinners|suppers|breakfasts|meals)\s*$|^(a )?single (serving|portion)$|^[^\d,]{0,20}(\d[^\d,]{0,12})?\b\d{1,2} (servings|portions)$|^"
             + Number
             + @" (loaf|loaves|tray|pie|cake|batch)\b(,?.*\d+ (slices|pieces|servings|portions|squares|bars).*)?$",
         RegexOptions.IgnoreCase
@@ -123,7 +126,7 @@ public static partial class RecipeYield
     [GeneratedRegex(
         @"\b((serves|makes|feeds)\s+"
             + Number
-            + @"(?!\s?(g|kg|ml|l|x)\b|[.,]?\d)\b|(makes|yields)\s([^.!]|\.\d){0,30}?\b\d{1,3} (portions|servings)\b)",
+            + @"(?!\s?(g|kg|ml|l|x)\b|[.,]?\d)\b|(makes|yields)\s([^.!]|\.\d){0,30}?\b\d{1,3} (portions|servings)\b|(?<=^|[.!] )(?<n>\d{1,3}) (portions|servings|ports)\.?$)",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex ServesInText();

@@ -88,6 +88,11 @@ internal sealed partial class StepReading
                 // "Low 6 hrs".
                 (_where, _isAlone) = (Appliance.SlowCooker, true);
             }
+            else if (place is null && OvenTemperature.In(clause) is not null)
+            {
+                // "Chicken 1 h 30 at 190".
+                (_where, _isAlone) = (Appliance.Oven, true);
+            }
 
             Take(duration, place, clause);
         }

@@ -64,11 +64,11 @@ internal static partial class StepWords
 
     [GeneratedRegex(
         @"(?<air>\bair[ -]?fry\b)|(?<slow>\bslow[ -]?cook\b)|(?<pressure>\bpressure[ -]?cook\b)|(?<microwave>\bmicrowave\b)"
-            + @"|(?<fry>\b((pan|stir|shallow|deep)[ -]?)?fry\b|\bsaut[eé](e|é)?\b|\bsear\b|\bsweat\b|\bchar\b|\btemper the\b|\bcaramelise\b|\bcaramelize\b|\bsoften\b|\bbrown (the|it|them|in|on)\b|\btoast (the|it|them|in)\b)"
+            + @"|(?<fry>\b((pan|stir|shallow|deep)[ -]?)?fry\b|\bsaut[eé](e|é)?\b|\bsear\b|\bsweat\b|\bchar\b|\btemper the\b|\bcaramelise\b|\bcaramelize\b|\bsoften\b|\bbrown (the|it|them|in|on|(\w+ )?(mince|meat|beef|turkey|chicken|lamb|pork|sausages?|onions?))\b|\btoast (the|it|them|in)\b)"
             + @"|(?<bake>\bbake\b|\broast\b|\bbroil\b|\bgrill\b(?! pan))"
             + @"|(?<boil>\bsimmer(ing)?\b|\bbubbl(e|ing)\b|\b(par)?boil(ing)?\b|\bpoach\b|\bsteam\b|\bbraise\b|\bblanch\b|\breduce\b)"
             + @"|(?<chill>\bchill\b|\brefrigerate\b|\bmarinate\b)"
-            + @"|(?<blend>\bblend\b|\bblitz\b|\bwhi[zs]z\b|\bpur[eé]e\b(?! and)|\bliquidi[sz]e\b|\bpulse\b)"
+            + @"|(?<blend>\bblend\b|\bblitz\b|\bwhi[zs]z\b|(?<!tomato |tom |\+ |and )\bpur[eé]e\b(?! and)|\bliquidi[sz]e\b|\bpulse\b)"
             + @"|(?<wait>(?<!the )\brest\b(?! of)|\bstand\b|\bcool\b|\bset aside\b|\bsoak\b|\bprove\b|\bproof\b|\brise\b|\binfuse\b|\bsteep\b|\bthaw\b|\bdefrost\b|\bpress\b|\bstrain\b|\bdrain\b|\bferment\b|\bhang\b)"
             + @"|(?<leave>\bleave\b|\blet\b|\breturn\b)"
             + @"|(?<cook>\bcook\b|(?<!the )\bheat\b(?! off)|\bwarm\b)"
