@@ -17,6 +17,9 @@ public static class LineWeight
     /// <summary>An amount nobody gave ("to taste") is taken as one pinch, from none to three [C].</summary>
     public const decimal MostPinches = 3;
 
+    /// <summary>A splash or a drizzle is taken as a tablespoon, from a third of one to three [C].</summary>
+    public const decimal MostSplashes = 3;
+
     /// <summary>A small and a large piece against the usual one where the table has no size of its own [C].</summary>
     public const decimal SmallShare = 0.7m,
         LargeShare = 1.3m;
@@ -76,6 +79,19 @@ public static class LineWeight
         {
             var weight = Widen(amount, each.Grams, WidthBy(line, unit));
             return (weight, amount.MayBeThousands ? Asked(amount.Low, amount.High, unit.Name, "point") : null);
+        }
+
+        // "A splash of milk", "a drizzle of oil".
+        if (unit.Name == "dash" && food.WeightOf(Unit.Tablespoon, system, line.Forms) is { } spoon)
+        {
+            return (
+                Estimate.Between(
+                    amount.Low * spoon.Grams / MostSplashes,
+                    amount.Best * spoon.Grams,
+                    amount.High * spoon.Grams * MostSplashes
+                ),
+                "Taken as a tablespoon, from a third to three"
+            );
         }
 
         return unit.IsPackage && food.Packs.Count > 0

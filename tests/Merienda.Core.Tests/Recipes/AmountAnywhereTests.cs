@@ -36,6 +36,18 @@ public class AmountAnywhereTests
     [InlineData("beef mince 5 %")]
     public void A_number_of_a_name_is_no_amount(string text) => Assert.Null(IngredientLineReader.Read(text).Amount);
 
+    [Theory]
+    [InlineData("milk, a splash", 5, 15, 45)]
+    [InlineData("2 dollops of crème fraîche", 10, 30, 90)]
+    public void A_splash_is_about_a_spoon(string text, int low, int best, int high)
+    {
+        var grams = Table.Line(text).GramsIn;
+        Assert.Equal(
+            (low, best, (decimal?)high),
+            ((int)Math.Round(grams.Low), (int)Math.Round(grams.Best), grams.High is { } most ? Math.Round(most) : null)
+        );
+    }
+
     [Fact]
     public void What_its_cook_took_instead_is_a_choice() =>
         Assert.Equal(["mayonnaise", "mayonnaise-light"], Table.Line("1 cup mayo (I use light)").Meanings.Select(one => one.Food!.Key));

@@ -62,10 +62,11 @@ function Editor({ id, start, onAfresh }: { id: string | undefined; start: Draft;
   const edit = useCallback((change: (draft: Draft) => Partial<Draft>) => setDraft((now) => ({ ...now, ...change(now) })), [setDraft]);
   const setVariants = useCallback((variants: Draft['variants']) => set(variants ? { variants } : {}), [set]);
   const addLine = useCallback(
-    (text: string) =>
+    (text: string, part: string) =>
       edit(({ lines }) => {
         const written = lines.filter((line) => line.text.trim());
-        return { lines: [...written, { ...blankLine(written.at(-1)?.part), text }] };
+        const last = written.findLastIndex((line) => line.part === part);
+        return { lines: written.toSpliced(last < 0 ? written.length : last + 1, 0, { ...blankLine(part), text }) };
       }),
     [edit],
   );

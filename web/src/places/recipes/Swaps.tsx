@@ -6,7 +6,7 @@ import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { Lozenge } from '../../pieces/Lozenge';
 import { number, verdictWord } from '../../pieces/show';
-import { useSaveRecipe } from './queries';
+import { useRecipe, useSaveRecipe } from './queries';
 
 type Offer = Schemas['SwapOffer'];
 /** A finding of an eater's rule about a recipe, or about one of its variants. */
@@ -31,6 +31,18 @@ export function Swaps({ about, ...of }: SwapOf & { about: string }) {
   );
 }
 
+/** Why nothing is offered: nothing does, or nobody can be sure while a line is unknown. */
+function NothingFits({ id }: { id: string }) {
+  const unknown = (useRecipe(id).data?.lines ?? []).filter((line) => !line.isOptional && (line.grams === null || line.food === null));
+  return (
+    <p className="text-steel">
+      No small change of this dish does: neither less of something, nor another food, nor more portions.
+      {unknown.length > 0 &&
+        ` Nobody can be sure of any while ${unknown.map((line) => `“${line.text.trim()}”`).join(', ')} ${unknown.length > 1 ? 'are' : 'is'} unknown: settle that first.`}
+    </p>
+  );
+}
+
 function Offers({ id, variant, eater, rule }: SwapOf) {
   const offers = useQuery({
     queryKey: ['recipes', id, 'swaps', variant, eater, rule],
@@ -45,7 +57,7 @@ function Offers({ id, variant, eater, rule }: SwapOf) {
     <Asked of={offers}>
       {(found) =>
         found.length === 0 ? (
-          <p className="text-steel">No small change of this dish does: neither less of something, nor another food, nor more portions.</p>
+          <NothingFits id={id} />
         ) : (
           <ol className="space-y-3">
             {found.map((offer) => (

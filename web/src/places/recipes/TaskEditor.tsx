@@ -40,8 +40,8 @@ export function TaskEditor({
   /** how the steps were read */
   steps: readonly Step[];
   onChange: (tasks: Task[]) => void;
-  /** what a step measures out becomes a line */
-  onLine: (text: string) => void;
+  /** what a step measures out becomes a line of a part */
+  onLine: (text: string, part: string) => void;
 }) {
   const replace = (at: number, change: Partial<Task>) =>
     onChange(tasks.map((task, index) => (index === at ? { ...task, ...change } : task)));
@@ -89,7 +89,7 @@ export function TaskEditor({
               read={steps.find((step) => step.task === task.id)}
               onChange={(change) => replace(at, change)}
               onRemove={() => remove(at)}
-              onLine={onLine}
+              onLine={(text) => onLine(text, partOf(task, steps, lines))}
             />
           </li>
         ))}
@@ -100,6 +100,12 @@ export function TaskEditor({
       {left.length > 0 && <p className="mt-1 text-sm text-steel">No step takes: {left.map((line) => line.text.trim()).join(', ')}.</p>}
     </section>
   );
+}
+
+/** The part that a step works on: that of the first line it takes, or the last one there is. */
+function partOf(task: Task, steps: readonly Step[], lines: readonly DraftLine[]): string {
+  const taken = steps.find((step) => step.task === task.id)?.takes.map((take) => take.line) ?? [];
+  return (lines.find((line) => taken.includes(line.id as string)) ?? lines.findLast((line) => line.text.trim()))?.part ?? '';
 }
 
 function StepRow({
