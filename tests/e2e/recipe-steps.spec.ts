@@ -50,3 +50,15 @@ test('a step that is typed says what its words say and takes it with one press',
   await expect(page.getByLabel('Appliance of step 2')).toHaveValue('airFryer');
   await expect(page.getByRole('button', { name: /^Take what it says/ })).toHaveCount(0);
 });
+
+test('what a step measures out and no line holds is told, and becomes a line of its part by one press', async ({ page }) => {
+  await signUp(page);
+  await addRecipe(page, 'Carrots\nServes 2\n400 g carrots\nMethod\nSlice the carrots.\nStir in 2 tbsp tahini.', 'Carrots');
+  await expect(page.getByText('2 tbsp tahini: in no line, so nobody counts it')).toBeVisible();
+  await page.getByRole('link', { name: 'Change' }).click();
+  await page.getByRole('button', { name: 'Make it a line' }).click();
+  await expect(page.getByRole('button', { name: 'Make it a line' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('row', { name: /2 tbsp tahini/ })).toBeVisible();
+  await expect(page.getByText('in no line')).toHaveCount(0);
+});

@@ -7,7 +7,7 @@ import { inputLook } from '../../pieces/Field';
 import { Lozenge } from '../../pieces/Lozenge';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
-import { longDate, portions, typedNumber, verdictWord } from '../../pieces/show';
+import { addDays, longDate, portions, typedNumber, verdictWord } from '../../pieces/show';
 import { useSettled } from '../../pieces/useSettled';
 import { useRecipes } from '../recipes/queries';
 import { TooLarge, useVessels } from '../recipes/Vessels';
@@ -31,10 +31,11 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
   const [recipeId, setRecipeId] = useState('');
   const [number, setNumber] = useState('');
   const [typedSplit, setSplit] = useState<VariantPortions[] | null>(null);
-  const [cookedOn, setCookedOn] = useState(
-    () => (board.sessions.find((one) => one.date >= today) ?? board.sessions[0])?.date ?? board.start,
-  );
-  const [isOther, setOther] = useState(board.sessions.length === 0);
+  // The next session of the week; when all are over, today while the week goes on.
+  const next = board.sessions.find((one) => one.date >= today)?.date;
+  const isLate = next === undefined && today <= addDays(board.start, 6);
+  const [cookedOn, setCookedOn] = useState(next ?? (isLate ? today : board.sessions[0]?.date) ?? board.start);
+  const [isOther, setOther] = useState(isLate || board.sessions.length === 0);
   const count = typedNumber(number) ?? 0;
   const wrong = number !== '' && !(count >= 1 && count <= 60 && count % 0.25 === 0);
   const recipe = recipes.data?.find((one) => one.id === recipeId);
@@ -138,6 +139,11 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                     another day
                   </label>
                   {isOther && <DayInput label="Cooked on another day" start={board.start} value={cookedOn} onChange={setCookedOn} />}
+                  {cookedOn < today && (
+                    <p className="basis-full text-steel">
+                      That day is over, and boxes are dated from it: what is cooked now is of another day.
+                    </p>
+                  )}
                 </fieldset>
               </div>
               {recipe && recipe.variants.length > 0 && (
