@@ -72,6 +72,7 @@ run_tests() {
   MERIENDA_TEST_APP="$(connection test merienda_app postgres)"
   xunit Merienda.Core.Tests
   xunit Merienda.Formats.Tests
+  xunit Merienda.Solving.Tests
   xunit Merienda.Web.Tests
 
   say "Front end: types of the wire, lint, types, units, build"

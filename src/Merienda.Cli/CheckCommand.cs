@@ -12,7 +12,7 @@ public static class CheckCommand
 {
     public const int Fits = 0,
         Breaks = 1,
-        BadInput = 2,
+        BadInput = Refused.Exit,
         Undecided = 3;
 
     public static int Run(IEnumerable<string> words, TextWriter output, TextWriter errors)
@@ -20,7 +20,7 @@ public static class CheckCommand
         var asked = CheckArguments.Read(words);
         if (asked.Refusal is { } wrongWords)
         {
-            return Refuse(wrongWords, errors);
+            return Refused.Say("check", wrongWords, errors);
         }
 
         var data = DataFiles.Load(DataFiles.Find());
@@ -37,7 +37,7 @@ public static class CheckCommand
         var judge = JudgeOf(asked.Value, data);
         if (judge.Refusal is { } wrongJudge)
         {
-            return Refuse(wrongJudge, errors);
+            return Refused.Say("check", wrongJudge, errors);
         }
 
         var files = Directory.Exists(asked.Value.File)
@@ -45,7 +45,8 @@ public static class CheckCommand
             : new List<string> { asked.Value.File! };
         if (files.Count == 0)
         {
-            return Refuse(
+            return Refused.Say(
+                "check",
                 new("empty-folder", "file", asked.Value.File!, "there is no file in it", "Name a folder that holds recipes"),
                 errors
             );
@@ -64,7 +65,7 @@ public static class CheckCommand
         var check = Check(file, asked, judge, data);
         if (check.Refusal is { } refusal)
         {
-            return Refuse(refusal with { Field = $"{Path.GetFileName(file)}: {refusal.Field}" }, errors);
+            return Refused.Say("check", refusal with { Field = $"{Path.GetFileName(file)}: {refusal.Field}" }, errors);
         }
 
         CheckReport.Write(check.Value, asked.Json, output);
@@ -199,10 +200,4 @@ public static class CheckCommand
 
     private static BoundedRule Fill(BoundedRule rule, TypedLimit typed) =>
         typed.IsCeiling ? rule with { AtMost = typed.Bound } : rule with { AtLeast = typed.Bound };
-
-    private static int Refuse(Refusal refusal, TextWriter errors)
-    {
-        errors.WriteLine($"merienda check: {refusal} ({refusal.Code})".ReplaceLineEndings(" "));
-        return BadInput;
-    }
 }

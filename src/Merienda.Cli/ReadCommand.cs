@@ -1,7 +1,6 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using Merienda.Core.Foods.Labels;
-using Merienda.Core.Outcomes;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Formats;
@@ -28,7 +27,7 @@ public static class ReadCommand
         {
             if (word is "--statement" or "--country" && rest.Count == 0)
             {
-                return Refuse(new("missing-value", word, "", "nothing follows it", Usage), errors);
+                return Refused.Say("read", new("missing-value", word, "", "nothing follows it", Usage), errors);
             }
 
             switch (word)
@@ -43,7 +42,7 @@ public static class ReadCommand
                     country = rest.Dequeue();
                     break;
                 case ['-', '-', ..]:
-                    return Refuse(new("unknown-option", "option", word, "there is no such option", Usage), errors);
+                    return Refused.Say("read", new("unknown-option", "option", word, "there is no such option", Usage), errors);
                 default:
                     line.Add(word);
                     break;
@@ -52,7 +51,8 @@ public static class ReadCommand
 
         if (country is not null && LabelCountries.WithCode(country) is null)
         {
-            return Refuse(
+            return Refused.Say(
+                "read",
                 new("unknown-country", "--country", country, "no label rules are known for it", "Use US, CA, EU, UK, AU or NZ"),
                 errors
             );
@@ -60,7 +60,7 @@ public static class ReadCommand
 
         if (statement is null && line.Count == 0)
         {
-            return Refuse(new("nothing-to-read", "line", "", "there is nothing to read", Usage), errors);
+            return Refused.Say("read", new("nothing-to-read", "line", "", "there is nothing to read", Usage), errors);
         }
 
         var folder = DataFiles.Find();
@@ -165,11 +165,5 @@ public static class ReadCommand
         output.WriteLine($"  allergens   {string.Join(", ", allergens)}");
         output.WriteLine($"  may contain {string.Join(", ", may)}");
         output.WriteLine($"  can't tell  {string.Join(", ", reading.CannotTell)}");
-    }
-
-    private static int Refuse(Refusal refusal, TextWriter errors)
-    {
-        errors.WriteLine($"merienda read: {refusal} ({refusal.Code})".ReplaceLineEndings(" "));
-        return CheckCommand.BadInput;
     }
 }

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 
 namespace Merienda.Formats;
@@ -16,14 +17,94 @@ public sealed record EaterFile(
     IReadOnlyList<string>? Allergies,
     IReadOnlyList<Acceptance>? Accepted,
     IReadOnlyList<string>? Dislikes,
-    decimal? Portion
+    decimal? Portion,
+    IReadOnlyList<EaterFile.Meal>? Meals = null
 )
 {
+    /// <summary>Where a meal comes from, every day or on some weekdays.</summary>
+    public sealed record Meal(string Slot, string From, IReadOnlyList<string>? Days);
+
     public sealed record Followed(string Id, IReadOnlyList<Chosen>? Choices);
 
     public sealed record Chosen(string Choice, string Option);
 
     public sealed record Stated(string Protocol, string Rule, decimal? AtLeast, decimal? AtMost);
+
+    /// <summary>The eaters of a document: one, or a list of them.</summary>
+    public static Result<IReadOnlyList<EaterFile>> ReadAll(string text, DataFiles data)
+    {
+        JsonArray? list = null;
+        try
+        {
+            list = text.Length <= ProtocolFile.Longest ? JsonNode.Parse(text) as JsonArray : null;
+        }
+        catch (JsonException)
+        {
+            // Read says where.
+        }
+
+        var found = new List<EaterFile>();
+        foreach (
+            var (one, at) in (list is null ? [text] : list.Select(node => node?.ToJsonString() ?? "null")).Select((one, at) => (one, at))
+        )
+        {
+            var read = Read(one, data);
+            if (read.Refusal is { } refusal)
+            {
+                return refusal with { Field = list is null ? refusal.Field : $"[{at}].{refusal.Field}" };
+            }
+
+            found.Add(read.Value);
+        }
+
+        return found.Count is 0 or > MostEaters
+                ? new Refusal(
+                    "eaters-out-of-range",
+                    "eaters",
+                    $"{found.Count}",
+                    $"a table has 1 to {MostEaters} eaters",
+                    "Name those who eat from the prep"
+                )
+            : found.Select(eater => eater.Name).Distinct(StringComparer.OrdinalIgnoreCase).Count() < found.Count
+                ? new Refusal(
+                    "name-taken",
+                    "eaters",
+                    string.Join(", ", found.Select(eater => eater.Name)),
+                    "two eaters have one name",
+                    "Give each their own"
+                )
+            : found;
+    }
+
+    /// <summary>Most eaters at one table (product.md: one to six).</summary>
+    public const int MostEaters = 6;
+
+    /// <summary>The eater at a table with the usual meals.</summary>
+    public Eater At(Rhythm rhythm, DataFiles data)
+    {
+        var meals = rhythm.Meals.ToList();
+        return new(
+            Guid.NewGuid(),
+            Name,
+            RulesFrom(data),
+            [
+                .. meals.Zip(
+                    RhythmEdits.UsualShares(meals),
+                    (slot, share) => new EaterMeal(slot.Key, share, [.. Enum.GetValues<DayOfWeek>().Select(day => SourceOf(slot.Key, day))])
+                ),
+            ],
+            rhythm,
+            Portion ?? 1
+        );
+    }
+
+    private MealSource SourceOf(string slot, DayOfWeek day) =>
+        (Meals ?? []).LastOrDefault(meal =>
+            meal.Slot == slot && (meal.Days is null || meal.Days.Contains($"{day}", StringComparer.OrdinalIgnoreCase))
+        )
+            is { } said
+            ? Enum.Parse<MealSource>(said.From, true)
+            : MealSource.Prep;
 
     public static Result<EaterFile> Read(string text, DataFiles data)
     {
@@ -200,6 +281,44 @@ public sealed record EaterFile(
                 ),
                 new("dislikes", new ListShape("Said, never a verdict.", classOrFood, 100)),
                 new("portion", new NumberShape("Portions usually taken.", 0.25m, 4)),
+                new(
+                    "meals",
+                    new ListShape(
+                        "Meals that do not come from the prep, or not on every day; a later row wins.",
+                        new ObjectShape(
+                            "Where a meal comes from.",
+                            [
+                                new(
+                                    "slot",
+                                    new KeyShape(
+                                        "A meal: breakfast, lunch, bite or supper.",
+                                        "meal",
+                                        key => Rhythm.Usual.Meal(key) is not null
+                                    ),
+                                    true
+                                ),
+                                new(
+                                    "from",
+                                    new KeyShape(
+                                        "prep, fresh, out or nothing.",
+                                        "source of meals",
+                                        key => Enum.TryParse<MealSource>(key, true, out _)
+                                    ),
+                                    true
+                                ),
+                                new(
+                                    "days",
+                                    new ListShape(
+                                        "Weekdays; all when left out.",
+                                        new KeyShape("A weekday.", "weekday", key => Enum.TryParse<DayOfWeek>(key, true, out _)),
+                                        7
+                                    )
+                                ),
+                            ]
+                        ),
+                        40
+                    )
+                ),
             ]
         );
     }

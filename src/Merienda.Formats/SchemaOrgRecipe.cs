@@ -103,6 +103,9 @@ public static partial class SchemaOrgRecipe
             {
                 Claims = ClaimReader.Read(string.Join('\n', Stated(recipe))),
                 Source = Source(recipe),
+                Course = recipe.TryGetProperty("recipeCategory", out var category)
+                    ? string.Join(", ", Strings(category).Select(Plain))
+                    : "",
             };
     }
 

@@ -28,6 +28,7 @@ public class ArchitectureTests
         "Planning",
         "Swaps",
         "Claims",
+        "Filling",
     ];
 
     public static TheoryData<string> Nouns => [.. Upward];

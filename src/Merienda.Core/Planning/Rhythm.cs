@@ -34,6 +34,25 @@ public sealed record Rhythm(DayOfWeek FirstDay, IReadOnlyList<MealSlot> Slots, I
 
     public MealSlot? Meal(string? key) => Slots.FirstOrDefault(slot => slot.Key == key);
 
+    /// <summary>
+    /// The meal that a recipe means by its course ("breakfast", "snack", "main course") or, where it says none, by words of its name that
+    /// are seldom anything else [C]; null when nothing says it.
+    /// </summary>
+    public MealSlot? OfCourse(string course, string name = "")
+    {
+        MealRole? role =
+            Has(course, "breakfast", "brunch") ? MealRole.Breakfast
+            : Has(course, "lunch") ? MealRole.Lunch
+            : Has(course, "snack", "bite", "dessert", "tea") ? MealRole.Bite
+            : Has(course, "dinner", "supper", "main") ? MealRole.Supper
+            : Has(name, "breakfast", "porridge", "overnight oats", "pancake", "granola", "chia", "smoothie", "waffle") ? MealRole.Breakfast
+            : Has(name, "snack", "bites", "balls", "bars", "cookies", "crackers") ? MealRole.Bite
+            : null;
+        return Meal(course.ToLowerInvariant()) ?? Meals.FirstOrDefault(slot => slot.Role == role);
+    }
+
+    private static bool Has(string words, params string[] any) => any.Any(word => words.Contains(word, StringComparison.OrdinalIgnoreCase));
+
     /// <summary>As a sentence names it.</summary>
     public string NameOf(string key) => Meal(key)?.Name ?? key;
 

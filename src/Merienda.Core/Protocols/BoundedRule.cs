@@ -31,6 +31,13 @@ public abstract record BoundedRule : Rule
     /// <summary>Share of a bound that counts as kept, 0 to 0.5 (domain.md section 3).</summary>
     protected virtual decimal KeptShare => 0;
 
+    /// <summary>The bounds with what still counts as kept, as a search keeps them.</summary>
+    protected LinearForm Form(Func<Helping, Brought> of) =>
+        new(Id, Title, Period, Scale, of, AtLeast * (1 - KeptShare), AtMost * (1 + KeptShare));
+
+    /// <summary>Whether a search may keep it as a sum over a day or a week.</summary>
+    protected bool IsSummed => !NeedsAllowance && Period is Period.Day or Period.Week && (AtLeast ?? AtMost) is not null;
+
     protected Bounds Limit => new(AtLeast, AtMost, Period);
 
     protected string PeriodInWords => $"a {Period.ToString().ToLowerInvariant()}";

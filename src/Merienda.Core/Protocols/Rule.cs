@@ -78,6 +78,12 @@ public abstract record Rule
     /// <param name="days">The week's days in order, empty ones too.</param>
     public virtual Finding? CheckWeek(IReadOnlyList<Intake> days, RuleContext context) => null;
 
+    /// <summary>
+    /// The sums over a day or a week that it asks for; none where it judges single helpings, where an allowance is not stated, or where no
+    /// sum says it.
+    /// </summary>
+    public virtual IEnumerable<LinearForm> Linear(RuleContext context) => [];
+
     /// <summary>The rule while a challenge tries out some classes or sub-groups, or once they were found to be tolerated.</summary>
     public virtual Rule Allowing(IReadOnlySet<string> keys) => this;
 }

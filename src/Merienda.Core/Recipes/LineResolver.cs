@@ -118,7 +118,7 @@ internal static class LineResolver
         {
             // What comes from a tin is cooked at home.
             if (
-                read.State != "tinned"
+                (read.State != "tinned" || Lightness.Contains(note))
                 && foods.Words.Changes(note)
                 && foods.Match($"{read.Food} {note}", read.State) is { IsSure: true, Kinds: null } changed
             )
@@ -144,6 +144,19 @@ internal static class LineResolver
             ? new($"{string.Join(' ', notes)} {read.Food}", together.Food, together.Kind)
             : null;
     }
+
+    /// <summary>Remarks that say which tin it is.</summary>
+    private static readonly HashSet<string> Lightness = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "light",
+        "lite",
+        "low-fat",
+        "low fat",
+        "reduced-fat",
+        "reduced fat",
+        "full-fat",
+        "full fat",
+    };
 
     private static string PartOf(string note) =>
         note.StartsWith("white", StringComparison.OrdinalIgnoreCase) ? "white"

@@ -117,11 +117,13 @@ public class HastyRecipeTests
     [InlineData("Serving size: 2", 2)]
     [InlineData("Yield\n4 wraps", 4)]
     [InlineData("6 ports", 6)]
+    [InlineData("4 bowls", 4)]
     public void What_it_makes_has_many_words(string rows, int portions) =>
         Assert.Equal(portions, Read(["Dish", .. rows.Split('\n'), "1 onion"]).Portions);
 
     [Theory]
     [InlineData("Onion: 1 large, finely chopped", "Onion, 1 large, finely chopped")]
+    [InlineData("2 each onions, carrots, celery sticks", "2 onions|2 carrots|2 celery sticks")]
     [InlineData("a handful each coriander and mint", "a handful coriander|a handful mint")]
     [InlineData(
         "1 tbsp each: garlic granules, onion granules, brown sugar",

@@ -74,6 +74,7 @@ public class RecipeYieldTests
     [InlineData("150 ml water. Serves 3.", 3)]
     [InlineData("Shred. Makes about 1.6 kg, 12 portions. Freezes well.", 12)]
     [InlineData("Cook all 40 min. 4 portions.", 4)]
+    [InlineData("Poach 10 min in barely simmering water. For 3.", 3)]
     [InlineData("Makes 600 g, keeps 4 days.", null)]
     public void A_sentence_may_say_whom_it_serves(string sentence, int? portions) => Assert.Equal(portions, RecipeYield.ServedIn(sentence));
 

@@ -83,6 +83,8 @@ public sealed record CountRule : ClassCountRule
         );
     }
 
+    public override IEnumerable<LinearForm> Linear(RuleContext context) => IsSummed ? [Form(helping => Count(Intake.Of(helping)))] : [];
+
     /// <summary>
     /// Meals that hold enough for certain, by the best value, and possibly. Helpings without an occasion count as one meal each.
     /// </summary>

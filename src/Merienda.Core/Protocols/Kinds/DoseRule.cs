@@ -87,13 +87,19 @@ public sealed record DoseRule : BoundedRule
 
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) => Check(portion, context);
 
-    public override Finding Check(Intake intake, RuleContext context)
+    public override IEnumerable<LinearForm> Linear(RuleContext context) =>
+        IsSummed ? [Form(helping => Value(Intake.Of(helping), context).Value)] : [];
+
+    private (Estimate Value, IReadOnlyList<LineDoubt> Doubts) Value(Intake intake, RuleContext context)
     {
         var (doubtful, doubts) = Group.Doubtful(intake, Counted);
-        var value =
-            (Counted is { } measure ? intake.Sum(measure, [], Group.IsSurely) : intake.GramsOf(Group.IsSurely))
-            + Hidden(intake, context)
-            + doubtful;
+        var sure = Counted is { } measure ? intake.Sum(measure, [], Group.IsSurely) : intake.GramsOf(Group.IsSurely);
+        return (sure + Hidden(intake, context) + doubtful, doubts);
+    }
+
+    public override Finding Check(Intake intake, RuleContext context)
+    {
+        var (value, doubts) = Value(intake, context);
         var contributors = intake.Contributors((helping, line) => OfLine(helping, line).Best);
         if (NeedsAllowance)
         {

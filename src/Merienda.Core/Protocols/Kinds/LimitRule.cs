@@ -103,6 +103,20 @@ public sealed record LimitRule : BoundedRule
     /// <summary>The verdict alone of one portion's value, as <see cref="CheckPortion"/> gives it.</summary>
     public Verdict JudgePortion(Estimate value) => Per is Period.Portion or Period.Meal ? Judge(value) : Ceiling(value);
 
+    /// <summary>Share of a ceiling of energy or points from which a day is well fed, where nobody stated a floor [C].</summary>
+    private const decimal WellFed = 0.9m;
+
+    public override IEnumerable<LinearForm> Linear(RuleContext context) =>
+        IsSummed
+            ?
+            [
+                Form(helping => Value(Intake.Of(helping), context)) with
+                {
+                    Aim = Measure is Measure.Energy or Measure.Points && AtMost is { } most ? (AtLeast ?? most * WellFed, most) : null,
+                },
+            ]
+            : [];
+
     /// <summary>What is held against the bounds, after what is free.</summary>
     public Estimate Value(Intake intake, RuleContext context) =>
         Free.Count == 0 || Measure == Measure.Points ? intake.Value(Measure, context.Scheme) : intake.Sum(Measure, Free);

@@ -107,6 +107,35 @@ public sealed record PairingRule : BoundedRule
         };
     }
 
+    /// <summary>More meals than a day has.</summary>
+    private const int ManyMeals = 10;
+
+    /// <summary>
+    /// A heavy meal takes all the room of a day, one that is too much beside it a tenth: two heavy ones do not go in, nor one of each.
+    /// </summary>
+    public override IEnumerable<LinearForm> Linear(RuleContext context)
+    {
+        if (NeedsAllowance || AtMost is not { } most)
+        {
+            yield break;
+        }
+
+        var beside = Math.Min(BesideIt ?? most, most);
+        yield return Form(helping =>
+            helping.Profile.Total(Measure) * helping.Size is var value && value.IsOpen
+                ? Estimate.Unknown
+                : Estimate.Exactly(
+                    value.Best > most ? ManyMeals
+                    : value.Best > beside ? 1
+                    : 0
+                )
+        ) with
+        {
+            AtLeast = null,
+            AtMost = ManyMeals,
+        };
+    }
+
     /// <summary>True when heavy for certain, false when light, null when the bound lies within.</summary>
     private bool? Weight(Estimate value) =>
         value.Low > AtMost ? true

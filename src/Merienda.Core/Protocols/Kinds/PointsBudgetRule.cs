@@ -55,6 +55,34 @@ public sealed record PointsBudgetRule : BoundedRule
     public override string Sentence(FoodClasses classes) =>
         $"{Title}: {BoundsInWords()} a day{(Reserve > 0 ? $", {Scale.Show(Reserve)} more over the week" : "")}{(CarryOver > 0 ? $", up to {Scale.Show(CarryOver)} unused go to the next day" : "")}";
 
+    /// <summary>Share of a budget from which a day is well fed [C].</summary>
+    private const decimal WellFed = 0.85m;
+
+    public override IEnumerable<LinearForm> Linear(RuleContext context)
+    {
+        if (!IsSummed || AtMost is not { } budget)
+        {
+            yield break;
+        }
+
+        Brought Points(Helping helping) => Intake.Of(helping).Value(Measure.Points, context.Scheme);
+        yield return Form(Points) with
+        {
+            AtMost = budget + Reserve + CarryOver,
+            Aim = (budget * WellFed, budget),
+        };
+        if (Reserve > 0)
+        {
+            yield return Form(Points) with
+            {
+                Period = Period.Week,
+                AtMost = (budget * DaysOfAWeek) + Reserve,
+            };
+        }
+    }
+
+    private const int DaysOfAWeek = 7;
+
     public override Finding Check(Intake intake, RuleContext context) => Judged(intake, context, finding => finding);
 
     public override Finding CheckPortion(Intake portion, decimal? mealShare, RuleContext context) =>

@@ -68,7 +68,50 @@ public abstract record QuotientRule : BoundedRule
         return Estimate.Between(Math.Max(0, best - below), best, most is { } bound ? Math.Max(best, Math.Min(bound, high)) : high);
     }
 
-    protected abstract Estimate ValueOf(Intake intake);
+    /// <summary>A quotient within its bounds, as two sums: part − bound × whole has the sign that the bound asks for.</summary>
+    public override IEnumerable<LinearForm> Linear(RuleContext context)
+    {
+        if (!IsSummed)
+        {
+            yield break;
+        }
+
+        if (AtMost is { } most)
+        {
+            yield return Form(helping => Over(helping, most)) with
+            {
+                AtLeast = null,
+                AtMost = 0,
+            };
+        }
+
+        if (AtLeast is { } least)
+        {
+            yield return Form(helping => Over(helping, least)) with
+            {
+                AtLeast = 0,
+                AtMost = null,
+            };
+        }
+    }
+
+    private Brought Over(Helping helping, decimal bound)
+    {
+        var (part, whole) = SumsOf(Intake.Of(helping));
+        return new(part.Best - (bound * whole.Best), 0, part.IsOpen || whole.IsOpen);
+    }
+
+    /// <summary>Most that the quotient can be; null for no bound.</summary>
+    protected virtual decimal? Most => null;
+
+    /// <summary>What is divided, and by what.</summary>
+    protected abstract (Estimate Part, Estimate Whole) SumsOf(Intake intake);
+
+    private Estimate ValueOf(Intake intake)
+    {
+        var (part, whole) = SumsOf(intake);
+        return Quotient(part, whole, Most);
+    }
 
     protected static RuleField Bound(string key, string label, string help, string unit) => RuleField.Bound(key, label, help, unit, 100);
 
@@ -124,8 +167,10 @@ public sealed record EnergyShareRule : QuotientRule
     [JsonIgnore]
     public override Scale Scale => Scale.Percent;
 
-    protected override Estimate ValueOf(Intake intake) =>
-        Quotient(intake.Sum(Measure) * (100 * Factors[Measure]), intake.Sum(Measure.Energy), 100);
+    protected override decimal? Most => 100;
+
+    protected override (Estimate Part, Estimate Whole) SumsOf(Intake intake) =>
+        (intake.Sum(Measure) * (100 * Factors[Measure]), intake.Sum(Measure.Energy));
 }
 
 /// <summary>One nutrient to another by grams: protein to fat about 1 in some low-carb schools [C].</summary>
@@ -181,5 +226,5 @@ public sealed record GramRatioRule : QuotientRule
     [JsonIgnore]
     public override Scale Scale => Scale.Ratio;
 
-    protected override Estimate ValueOf(Intake intake) => Quotient(intake.Sum(Measure), intake.Sum(To), null);
+    protected override (Estimate Part, Estimate Whole) SumsOf(Intake intake) => (intake.Sum(Measure), intake.Sum(To));
 }

@@ -255,7 +255,12 @@ public static partial class IngredientLineReader
             return of.Kind == UnitKind.Mass ? (unit, null, of.Mass * (apiece * amount!.Value.Amount.Best)) : (unit, size, null);
         }
 
-        foreach (var note in words.Notes.Where(LineTokens.HasNumber))
+        // Of "(450 g, drained 350 g)" the drained weight is eaten.
+        foreach (
+            var note in words
+                .Notes.Where(LineTokens.HasNumber)
+                .OrderBy(note => !note.Contains("drained", StringComparison.OrdinalIgnoreCase))
+        )
         {
             var tokens = new LineTokens(note);
             var start = 0;
@@ -288,7 +293,7 @@ public static partial class IngredientLineReader
 
             if (measured.Kind == UnitKind.Mass && unit is null or { Kind: not UnitKind.Mass })
             {
-                var isApiece = Apiece().IsMatch(note);
+                var isApiece = Apiece().IsMatch(note) || (unit is { IsPackage: true } && !tokens.Has("total"));
                 return (unit, size, measured.Mass * (found.Amount.Best * (isApiece ? amount?.Amount.Best ?? 1 : 1)));
             }
         }
@@ -365,7 +370,7 @@ public static partial class IngredientLineReader
     private static partial Regex DoneFirst();
 
     /// <summary>"+ more for dusting".</summary>
-    [GeneratedRegex(@"\s\+\s?(more|extra|a little|some)\b( more| extra)?( (for|to)\b.*)?$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s\+\s?(more|extra|a (little|bit)|some)\b( more| extra)?( (for|to)\b.*)?$", RegexOptions.IgnoreCase)]
     private static partial Regex MoreFor();
 
     /// <summary>"shrimp 31/40": so many make a pound.</summary>

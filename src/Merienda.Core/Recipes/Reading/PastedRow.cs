@@ -111,7 +111,7 @@ public static partial class PastedRow
 
     /// <summary>An amount said of each of some foods; a remark behind the last one is said of each too.</summary>
     [GeneratedRegex(
-        @"^(?<amount>([\d½⅓⅔¼¾⅛]|an? (small |large |good |big )?(handful|bunch|pinch|tsp|tbsp|teaspoon|tablespoon|cup))[^,()]{0,14}?)\s+each(\s+of)?(\s*:?\s+(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))*,?\s+(and|&)\s+(?<food>\p{L}[\p{L} '’-]*)(?<note>(,|\s*\().*)?$|\s*:\s*(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))+(?<note>\s*\(.*)?$)",
+        @"^(?<amount>([\d½⅓⅔¼¾⅛]|an? (small |large |good |big )?(handful|bunch|pinch|tsp|tbsp|teaspoon|tablespoon|cup))[^,()]{0,14}?)\s+each(\s+of)?(\s*:?\s+(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))*,?\s+(and|&)\s+(?<food>\p{L}[\p{L} '’-]*)(?<note>(,|\s*\().*)?$|\s*:?\s+(?<food>\p{L}[\p{L} '’-]*?)(,\s*(?<food>\p{L}[\p{L} '’-]*?))+(?<note>\s*\(.*)?$)",
         RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture
     )]
     private static partial Regex OfEach();

@@ -42,6 +42,9 @@ internal sealed class PastedSections
     /// <summary>Rows that say what a portion has or how long it takes.</summary>
     public List<string> Stated { get; } = [];
 
+    /// <summary>Which meal it says it is for.</summary>
+    public string Course { get; private set; } = "";
+
     /// <param name="below">The row below it as typed.</param>
     public void Take(string typed, string below)
     {
@@ -62,6 +65,12 @@ internal sealed class PastedSections
 
         if (!bare.Any(letter => char.IsLetterOrDigit(letter) || char.IsNumber(letter)))
         {
+            return;
+        }
+
+        if (CourseRow().Match(bare) is { Success: true } course)
+        {
+            Course = course.Groups["course"].Value.Trim();
             return;
         }
 

@@ -69,7 +69,7 @@ internal static partial class RecipeMarks
     public static partial Regex IngredientsHeading();
 
     [GeneratedRegex(
-        @"^(the\s+)?(method|meth\.?|instructions?|directions?|preparation|steps|how to( make( it)?| cook)?|cooking instructions|to make|what to do|procedure)\s*:?\s*$",
+        @"^(the\s+)?(method|meth\.?|instructions?|directions?|preparation|steps|how to( make( it)?| cook)?|cooking instructions|to make|what to do|procedure|how)\s*:?\s*$",
         RegexOptions.IgnoreCase
     )]
     public static partial Regex MethodHeading();
@@ -100,6 +100,9 @@ internal static partial class RecipeMarks
         RegexOptions.IgnoreCase
     )]
     public static partial Regex StatedRow();
+
+    [GeneratedRegex(@"^(meal|course|category|meal type)\s*:\s+(?<course>\p{L}[^\d]{2,60})$", RegexOptions.IgnoreCase)]
+    public static partial Regex CourseRow();
 
     /// <summary>"Serve with 280 g rice, cooked".</summary>
     [GeneratedRegex(@"^(to )?serve(d)? with:?\s+(?<line>[\d½¼¾][^.]*)$", RegexOptions.IgnoreCase)]

@@ -75,6 +75,7 @@ public static class RecipeTextReader
             {
                 // How many it makes is no claim here: it is taken.
                 Source = address,
+                Course = reading.Course,
                 Claims = [.. ClaimReader.Read(string.Join('\n', reading.Stated)).Where(claim => claim.What != ClaimedValue.Portions)],
             };
     }

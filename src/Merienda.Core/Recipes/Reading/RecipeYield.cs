@@ -103,7 +103,7 @@ public static partial class RecipeYield
             + Number
             + @"(\s*(to|-|–)\s*\d+)?( (people|persons|eaters|adults))?$|^"
             + Number
-            + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|serves|portions?|ports|people|lunches|dinners|suppers|breakfasts|meals)\s*$|^(a )?single (serving|portion)$|^[^\d,]{0,20}(\d[^\d,]{0,12})?\b\d{1,2} (servings|portions)$|^"
+            + @"\s*(?:to \d+ |[-–]\s*\d+ )?(servings?|serves|portions?|ports|people|lunches|dinners|suppers|breakfasts|meals|bowls)\s*$|^(a )?single (serving|portion)$|^[^\d,]{0,20}(\d[^\d,]{0,12})?\b\d{1,2} (servings|portions)$|^"
             + Number
             + @" (loaf|loaves|tray|pie|cake|batch)\b(,?.*\d+ (slices|pieces|servings|portions|squares|bars).*)?$",
         RegexOptions.IgnoreCase
@@ -126,7 +126,7 @@ public static partial class RecipeYield
     [GeneratedRegex(
         @"\b((serves|makes|feeds)\s+"
             + Number
-            + @"(?!\s?(g|kg|ml|l|x)\b|[.,]?\d)\b|(makes|yields)\s([^.!]|\.\d){0,30}?\b\d{1,3} (portions|servings)\b|(?<=^|[.!] )(?<n>\d{1,3}) (portions|servings|ports)\.?$)",
+            + @"(?!\s?(g|kg|ml|l|x)\b|[.,]?\d)\b|(makes|yields)\s([^.!]|\.\d){0,30}?\b\d{1,3} (portions|servings)\b|(?<=^|[.!] )(?<n>\d{1,3}) (portions|servings|ports|bowls)\.?$|(?<=[.!] )for (?<n>\d{1,2})( people)?\.?$)",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex ServesInText();

@@ -94,7 +94,7 @@ internal static partial class StepMinutes
             + One
             + @")?)[\s-]*(?<more>more |further |another )?(?<unit>h(?=\d)|['’′](?=\s|$|[,.;)])|(h|hours?|hrs?|min|mins|minutes?|seconds?|secs?)\b)(?<half> and a half)?(\s?(?<rest>[0-5]\d)\b(?!\s?(min|°|º|[CFg]\b|%)))?"
             + @"|\b(?<n>\d+)\s+(?<unit>more)\b(?! \w)"
-            + @"|\b(for|bake|roast|simmer|fry|boil|cook)\s+(?<n>\d+)(?=\s*$|\s*[,.)]|\s+at\s+\d)(?<unit>)"
+            + @"|\b((?-i:for)|bake|roast|simmer|fry|boil|cook)\s+(?<n>\d+)(?=\s*$|\s*[,.)]|\s+at\s+\d)(?<unit>)"
             + @"|(?<n>\d{1,3})(?<unit>m)\b)",
         RegexOptions.IgnoreCase
     )]

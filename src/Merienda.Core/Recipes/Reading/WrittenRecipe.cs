@@ -14,6 +14,9 @@ public sealed record WrittenRecipe(
     /// <summary>What it says a portion has.</summary>
     public IReadOnlyList<Claim> Claims { get; init; } = [];
 
+    /// <summary>Which meal it says it is for, as written: "breakfast", "main course"; empty when it does not say.</summary>
+    public string Course { get; init; } = "";
+
     /// <summary>Where it comes from; empty when it does not say.</summary>
     public string Source { get; init; } = "";
 }

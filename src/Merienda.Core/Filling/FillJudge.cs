@@ -1,0 +1,114 @@
+using Merienda.Core.Keeping;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+
+namespace Merienda.Core.Filling;
+
+/// <summary>What Core says of a plan, whoever made it: every rule of every eater, keeping, and what is conserved.</summary>
+public sealed class FillJudge
+{
+    private readonly FillQuestion _question;
+    private readonly FillPlan _plan;
+
+    public FillJudge(FillQuestion question, FillPlan plan)
+    {
+        (_question, _plan) = (question, plan);
+        Ledger = new(
+            [.. question.Dates],
+            [.. question.Rhythm.Meals],
+            question.Eaters,
+            [.. question.Placed, .. plan.Servings.Select(serving => (serving.Cell, serving.Helping))],
+            question.Settled
+        );
+        var filled = plan.Servings.Select(serving => serving.Cell).ToHashSet();
+        Uncovered = [.. question.Open.Where(cell => !filled.Contains(cell))];
+        Broken = [.. Findings().Where(found => found.Finding.Verdict is Verdict.Breaks or Verdict.CannotTell)];
+        Impossible = [.. Against()];
+    }
+
+    public WeekLedger Ledger { get; }
+
+    /// <summary>Open meals that got nothing.</summary>
+    public IReadOnlyList<Cell> Uncovered { get; }
+
+    /// <summary>Rules that do not hold, or of which nobody can tell, with the eater and the day; no day for a rule of the week.</summary>
+    public IReadOnlyList<(Eater Eater, DateOnly? Date, Finding Finding)> Broken { get; }
+
+    /// <summary>What no kitchen could do, in sentences: more eaten than cooked, eaten past its time, two things on one meal.</summary>
+    public IReadOnlyList<string> Impossible { get; }
+
+    public bool Fits => Uncovered.Count == 0 && Broken.Count == 0 && Impossible.Count == 0;
+
+    /// <summary>Each thing that is unmet as a sentence.</summary>
+    public IReadOnlyList<string> Unmet =>
+        [
+            .. Uncovered
+                .GroupBy(cell => (cell.Eater, cell.Meal))
+                .Select(group =>
+                    $"{NameOf(group.Key.Eater)}: no {_question.Rhythm.NameOf(group.Key.Meal)} on {string.Join(", ", group.Select(cell => $"{cell.Date:ddd}"))}."
+                ),
+            .. Broken.Select(found =>
+                $"{found.Eater.Name}{(found.Date is { } date ? $", {date:ddd}" : ", the week")}: {found.Finding.Because}"
+            ),
+            .. Impossible,
+        ];
+
+    private string NameOf(Guid eater) => _question.Eaters.First(one => one.Id == eater).Name;
+
+    private IEnumerable<(Eater Eater, DateOnly? Date, Finding Finding)> Findings() =>
+        Ledger
+            .Days.SelectMany(day => day.Findings.Select(finding => (day.Eater, (DateOnly?)day.Date, finding)))
+            .Concat(_question.Eaters.SelectMany(eater => Ledger.Weeks[eater.Id].Select(finding => (eater, (DateOnly?)null, finding))))
+            .Where(found => found.Item2 is not { } date || !IsElsewhere(found.Item1, date, found.finding))
+            // What hangs on meals that are still open is said of the meals.
+            .Where(found => !(found.finding.Verdict == Verdict.CannotTell && IsOpen(found.Item1, found.Item2)));
+
+    /// <summary>What a day lacks whose other meals are eaten elsewhere, nobody can say.</summary>
+    private bool IsElsewhere(Eater eater, DateOnly date, Finding finding) =>
+        !_question.IsWholeDay(eater, date) && finding.Limit?.AtLeast > finding.Value?.Low;
+
+    private bool IsOpen(Eater eater, DateOnly? date) =>
+        Ledger.Days.Any(day => day.Eater.Id == eater.Id && (date is null || day.Date == date) && day.OpenMeals.Count > 0);
+
+    private IEnumerable<string> Against()
+    {
+        foreach (var cell in _plan.Servings.GroupBy(serving => serving.Cell).Where(cell => cell.Count() > 1))
+        {
+            yield return $"{NameOf(cell.Key.Eater)} has two dishes at {_question.Rhythm.NameOf(cell.Key.Meal)} on {cell.Key.Date:ddd}.";
+        }
+
+        foreach (var serving in _plan.Servings)
+        {
+            if (
+                _question.Eaters.First(eater => eater.Id == serving.Cell.Eater).Stop(serving.Dish.Name, serving.Dish.Version.Profile) is
+                { } stop
+            )
+            {
+                yield return stop.Reason;
+            }
+
+            if (serving.Dish.KeptUntil(serving.Cooked, serving.Cell.Date) == KeptIn.PastItsTime)
+            {
+                yield return $"{serving.Dish.Name} of {serving.Cooked:ddd} does not keep until {serving.Cell.Date:ddd}.";
+            }
+
+            if (
+                _question.Sessions.FirstOrDefault(session => session.Date == serving.Cooked) is not { } session
+                || serving.Cell.Date < session.EatenFrom
+            )
+            {
+                yield return $"{serving.Dish.Name} is eaten on {serving.Cell.Date:ddd} before it is cooked.";
+            }
+        }
+
+        var drawn = _plan
+            .Servings.GroupBy(serving => (serving.Cooked, serving.Dish))
+            .ToDictionary(group => group.Key, group => group.Sum(serving => serving.Size));
+        var cooked = _plan.Batches.SelectMany(batch => batch.Lots.Select(lot => (Key: (batch.Cooked, lot.Dish), lot.Portions)));
+        var made = cooked.GroupBy(lot => lot.Key).ToDictionary(group => group.Key, group => group.Sum(lot => (decimal)lot.Portions));
+        foreach (var (key, portions) in drawn.Where(item => item.Value > made.GetValueOrDefault(item.Key)))
+        {
+            yield return $"{portions:0.##} portions of {key.Dish.Name} are eaten and {made.GetValueOrDefault(key):0.##} cooked.";
+        }
+    }
+}

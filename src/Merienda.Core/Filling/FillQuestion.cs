@@ -1,0 +1,63 @@
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+
+namespace Merienda.Core.Filling;
+
+/// <summary>What the cook wants of a filled week besides the rules of the eaters.</summary>
+/// <param name="MostTimes">The same dish at most so many times a week for one eater at the large meals; three is common [C].</param>
+/// <param name="FreezerBoxes">Portions that there is room for in the freezer.</param>
+/// <param name="MostPortions">Most portions of a batch.</param>
+/// <param name="IsCertainOnly">Whether what is too close to call stays out.</param>
+public sealed record FillWishes(int MostTimes = 3, int FreezerBoxes = 12, int MostPortions = 16, bool IsCertainOnly = false)
+{
+    public static readonly FillWishes Usual = new();
+}
+
+/// <summary>A week that is to be filled: who eats, what there is to cook and when, and what stands on the meals already.</summary>
+/// <param name="Start">Its first day.</param>
+/// <param name="Sessions">In the order of time; what is cooked in one is eaten from its <see cref="PrepSession.EatenFrom"/> on.</param>
+public sealed record FillQuestion(
+    DateOnly Start,
+    Rhythm Rhythm,
+    IReadOnlyList<PrepSession> Sessions,
+    IReadOnlyList<Eater> Eaters,
+    IReadOnlyList<FillDish> Dishes,
+    FillWishes Wishes
+)
+{
+    /// <summary>What stands on meals already and stays there.</summary>
+    public IReadOnlyList<(Cell Cell, Helping Helping)> Placed { get; init; } = [];
+
+    /// <summary>Meals where nothing is missing though nothing stands there: eaten out, skipped.</summary>
+    public IReadOnlySet<Cell> Settled { get; init; } = new HashSet<Cell>();
+
+    public IEnumerable<DateOnly> Dates => Enumerable.Range(0, WeekPlan.Days).Select(day => Start.AddDays(day));
+
+    /// <summary>The meals to fill: from the prep by the eater's pattern, with nothing on them.</summary>
+    public IEnumerable<Cell> Open
+    {
+        get
+        {
+            var taken = Placed.Select(item => item.Cell).Concat(Settled).ToHashSet();
+            return from eater in Eaters
+                from date in Dates
+                from meal in eater.PrepMealsOn(date)
+                let cell = new Cell(date, meal, eater.Id)
+                where !taken.Contains(cell)
+                select cell;
+        }
+    }
+
+    /// <summary>Whether every meal of a day is planned here: a floor of the day can be asked for then.</summary>
+    public bool IsWholeDay(Eater eater, DateOnly date) => !eater.Meals.Any(meal => IsElsewhere(eater, meal, date));
+
+    /// <summary>The share of a day that is planned here, 0 to 1; what is eaten elsewhere has the rest.</summary>
+    public decimal ShareOf(Eater eater, DateOnly date)
+    {
+        var all = eater.Meals.Sum(meal => meal.DayShare);
+        return all == 0 ? 1 : eater.Meals.Where(meal => !IsElsewhere(eater, meal, date)).Sum(meal => meal.DayShare) / all;
+    }
+
+    private bool IsElsewhere(Eater eater, EaterMeal meal, DateOnly date) =>
+        meal.On(date) is MealSource.Fresh or MealSource.Out || Settled.Contains(new(date, meal.Meal, eater.Id));
+}

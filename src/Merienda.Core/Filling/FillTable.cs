@@ -1,0 +1,112 @@
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+
+namespace Merienda.Core.Filling;
+
+/// <summary>In which sizes an eater may have a dish at a meal.</summary>
+/// <param name="Least">Quarters of a portion.</param>
+/// <param name="IsClose">Whether a rule is too close to call in one of them.</param>
+public readonly record struct FillSizes(int Least, int Most, bool IsClose)
+{
+    public static readonly FillSizes None = new(1, 0, false);
+
+    public bool IsAny => Least <= Most;
+}
+
+/// <summary>
+/// A question as numbers that a search can work with: which dish each eater may have at which meal, and what it brings to the sums of a day
+/// and a week. Everything is Core's own judgement of single helpings; what a sum can't say is judged of the plan.
+/// </summary>
+public sealed class FillTable
+{
+    /// <summary>Sizes are counted in these.</summary>
+    public const int Quarters = 4;
+
+    /// <summary>A portion may be made smaller or larger by so much of what an eater usually takes [C].</summary>
+    private const decimal Smallest = 0.75m,
+        Largest = 1.5m;
+
+    private readonly FillQuestion _question;
+    private readonly Dictionary<(Guid Eater, IReadOnlyList<Rule> Rules, MealRole Role, int Dish), FillSizes> _sizes = [];
+
+    public FillTable(FillQuestion question) => _question = question;
+
+    /// <summary>In which sizes an eater may have a dish at a meal of a date; none where a rule of the helping or the meal breaks or can't tell.</summary>
+    /// <param name="dish">Its place among the question's.</param>
+    public FillSizes SizesOf(Eater eater, DateOnly date, MealSlot slot, int dish)
+    {
+        var asked = _question.Dishes[dish];
+        if (!asked.IsFor(slot, _question.Rhythm))
+        {
+            return FillSizes.None;
+        }
+
+        var key = (eater.Id, eater.Rules.On(date), slot.Role, dish);
+        if (!_sizes.TryGetValue(key, out var sizes))
+        {
+            _sizes[key] = sizes = Judged(eater, key.Item2, date, slot, asked);
+        }
+
+        return sizes;
+    }
+
+    /// <summary>The sums that an eater's rules ask for on a date: those of the day, and those of the week.</summary>
+    public static IReadOnlyList<LinearForm> FormsOf(Eater eater, DateOnly date) =>
+        [.. eater.Rules.On(date).SelectMany(rule => rule.Linear(eater.Rules.Context))];
+
+    /// <summary>A helping as an eater would have it.</summary>
+    public Helping HelpingOf(int dish, int quarters)
+    {
+        var asked = _question.Dishes[dish];
+        return new(asked.Name, asked.Version.Profile, quarters / (decimal)Quarters) { Dish = asked.Version.Name };
+    }
+
+    private FillSizes Judged(Eater eater, IReadOnlyList<Rule> rules, DateOnly date, MealSlot slot, FillDish dish)
+    {
+        if (eater.Stop(dish.Name, dish.Version.Profile) is not null || eater.Dislikes(dish.Recipe, dish.Version))
+        {
+            return FillSizes.None;
+        }
+
+        var context = eater.Rules.Context with { Meal = slot.Role };
+        var helping = new Helping(dish.Name, dish.Version.Profile, eater.PortionHabit) { Dish = dish.Version.Name, At = new(date, slot) };
+        // What is excluded is so in any size; only some rules look at how much it is.
+        var sized = new List<Rule>();
+        foreach (var rule in rules.Where(rule => rule.Period is Period.Portion or Period.Meal))
+        {
+            if (rule is BoundedRule)
+            {
+                sized.Add(rule);
+            }
+            else if (rule.JudgePortion(Intake.Of(helping), null, context) is Verdict.Breaks or Verdict.CannotTell)
+            {
+                return FillSizes.None;
+            }
+        }
+
+        if (rules.SelectMany(rule => rule.Linear(context)).Any(form => form.Of(helping).IsOpen))
+        {
+            // A day with it could never be told.
+            return FillSizes.None;
+        }
+
+        var least = Math.Max(1, (int)Math.Ceiling(eater.PortionHabit * Smallest * Quarters));
+        var most = Math.Min((int)(Batch.LargestSize * Quarters), (int)Math.Floor(eater.PortionHabit * Largest * Quarters));
+        var (from, to, isClose) = (0, -1, false);
+        for (var quarters = least; quarters <= most; quarters++)
+        {
+            var intake = Intake.Of(helping with { Size = quarters / (decimal)Quarters });
+            var verdict = sized.Select(rule => rule.Check(intake, context).Verdict).RollUp();
+            if (verdict is Verdict.Fits || (verdict is Verdict.TooClose && !_question.Wishes.IsCertainOnly))
+            {
+                (from, to, isClose) = (to < 0 ? quarters : from, quarters, isClose || verdict is Verdict.TooClose);
+            }
+            else if (to >= 0)
+            {
+                break;
+            }
+        }
+
+        return to < 0 ? FillSizes.None : new(from, to, isClose);
+    }
+}
