@@ -23,6 +23,10 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     public Task<(StoredWeek Week, IReadOnlyList<StockItem> Stock)> ReadWithStock(Tenant tenant, DateOnly start) =>
         database.Read(tenant, weeks.Of(start).And(StockStore.Items));
 
+    /// <summary>A week and every recipe that it could be cooked of.</summary>
+    public Task<(StoredWeek Week, IReadOnlyList<StoredRecipe> Library)> ReadWithLibrary(Tenant tenant, DateOnly start) =>
+        database.Read(tenant, weeks.Of(start).And(recipes.All));
+
     /// <summary>A week, the kitchen it is cooked in, and what was said of its dishes before.</summary>
     public Task<((StoredWeek Week, Kitchen Kitchen) Cooked, IReadOnlyList<EarlierNote> Notes)> ReadSessions(
         Tenant tenant,

@@ -201,7 +201,8 @@ public static class WeekEdits
                 Servings = [.. plan.Servings, new Serving(newId(), cell, [item])],
             };
 
-    internal static Refusal? WrongCell(this WeekPlan plan, Batch? batch, Cell cell) =>
+    /// <summary>Why nothing can stand there: another week, or a batch that is cooked later.</summary>
+    public static Refusal? WrongCell(this WeekPlan plan, Batch? batch, Cell cell) =>
         !plan.Holds(cell.Date)
             ? new(
                 "out-of-week",

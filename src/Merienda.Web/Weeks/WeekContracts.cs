@@ -169,7 +169,43 @@ public sealed record ResizeBatchRequest(decimal Portions, IReadOnlyList<VariantP
 
 /// <param name="Parts">Names of the parts that are taken; null for the whole dish.</param>
 /// <param name="LotId">The lot it comes from; null for the one that suits the eater best.</param>
-public sealed record PlaceRequest(BoardPlace To, IReadOnlyList<string>? Parts = null, Guid? LotId = null);
+/// <param name="Portions">As many as are loose at most; null for what the eater usually takes.</param>
+public sealed record PlaceRequest(BoardPlace To, IReadOnlyList<string>? Parts = null, Guid? LotId = null, decimal? Portions = null);
+
+/// <summary>One of the best things for an open meal.</summary>
+/// <param name="BatchId">The batch whose loose portions it is; null for a recipe that would be cooked.</param>
+/// <param name="Letter">Tape letter of the batch; empty for a recipe.</param>
+/// <param name="Portions">In the size that suits the day.</param>
+/// <param name="CookedOn">Session that a recipe would be cooked in; null for what is there.</param>
+/// <param name="Minutes">By hand, to cook it.</param>
+/// <param name="Verdict">The day's with it, open meals apart.</param>
+/// <param name="Rulers">What it does to the day's limits; the fullest in front.</param>
+public sealed record BestThing(
+    Guid? BatchId,
+    Guid? LotId,
+    Guid RecipeId,
+    string Letter,
+    string Name,
+    decimal Portions,
+    DateOnly? CookedOn,
+    int Minutes,
+    Verdict Verdict,
+    IReadOnlyList<BestRuler> Rulers
+);
+
+/// <param name="Name">"Net carbs".</param>
+/// <param name="Before">Best value of the day as it stands.</param>
+/// <param name="After">With it.</param>
+public sealed record BestRuler(
+    string Name,
+    string Unit,
+    int Decimals,
+    decimal Before,
+    decimal After,
+    decimal? AtLeast,
+    decimal? AtMost,
+    Verdict Verdict
+);
 
 /// <param name="From">The lot it was seen in; refused when it is another by now.</param>
 public sealed record LotRequest(Guid From, Guid To);

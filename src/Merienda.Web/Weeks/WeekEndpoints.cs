@@ -26,6 +26,7 @@ public static class WeekEndpoints
         weeks.MapMeals();
         weeks.MapSessions();
         weeks.MapDays();
+        weeks.MapBest();
         weeks.MapPost("/protocols/renew", RenewProtocols).WithName("RenewProtocols");
         api.MapPost("/undo", Undo).WithTags("Week").WithName("Undo").RequireAuthorization();
         weeks.MapGet("/shop", Shop).WithName("GetShop");
@@ -90,7 +91,14 @@ public static class WeekEndpoints
             return lots.Refusal is { } stop
                 ? stop
                 : Said(
-                    week.Plan.Place(batch, request.To.ToCell(), diner.Value.PortionHabit, edit.Ids(), request.Parts, lots.Value),
+                    week.Plan.Place(
+                        batch,
+                        request.To.ToCell(),
+                        request.Portions ?? diner.Value.PortionHabit,
+                        edit.Ids(),
+                        request.Parts,
+                        lots.Value
+                    ),
                     $"Placed {week.LetterOf(batch)}"
                 );
         });

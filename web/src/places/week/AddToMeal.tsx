@@ -4,6 +4,7 @@ import { ProblemNote } from '../../pieces/ProblemNote';
 import { amount } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useFoods } from '../recipes/queries';
+import { BestThings } from './BestThings';
 import type { Board, BoardEdits, Place } from './queries';
 import { isCookedBy, type Selected } from './selection';
 
@@ -33,6 +34,7 @@ export function AddToMeal({
     );
   return (
     <section className="mt-4">
+      {isEmpty && <BestThings board={board} place={place} edits={edits} onPlaced={() => onSelect(null)} />}
       <AddReady place={place} edits={edits} />
       <h3 className="mt-4 font-sans text-sm font-normal text-steel">
         {loose.length > 0

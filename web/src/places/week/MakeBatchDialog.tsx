@@ -25,20 +25,38 @@ const usualSplit = (recipe: Schemas['RecipeRow'] | undefined, portions: number):
     .filter((lot) => lot.portions > 0);
 
 /** Which recipe, how many portions, in which session. */
-export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board; today: string; edits: BoardEdits; onClose: () => void }) {
+export function MakeBatchDialog({
+  board,
+  today,
+  recipe: asked,
+  on,
+  edits,
+  onClose,
+}: {
+  board: Board;
+  today: string;
+  /** the one that was asked for, by its id */
+  recipe: string;
+  /** the day that it was asked for */
+  on: string | null;
+  edits: BoardEdits;
+  onClose: () => void;
+}) {
   const recipes = useRecipes();
   const [typed, setTyped] = useState('');
-  const [recipeId, setRecipeId] = useState('');
-  const [number, setNumber] = useState('');
+  const [recipeId, setRecipeId] = useState(asked);
+  const [typedPortions, setPortions] = useState<string | null>(null);
   const [typedSplit, setSplit] = useState<VariantPortions[] | null>(null);
   // The next session of the week; when all are over, today while the week goes on.
   const next = board.sessions.find((one) => one.date >= today)?.date;
   const isLate = next === undefined && today <= addDays(board.start, 6);
-  const [cookedOn, setCookedOn] = useState(next ?? (isLate ? today : board.sessions[0]?.date) ?? board.start);
-  const [isOther, setOther] = useState(isLate || board.sessions.length === 0);
+  const [cookedOn, setCookedOn] = useState(on ?? next ?? (isLate ? today : board.sessions[0]?.date) ?? board.start);
+  const [isOther, setOther] = useState(!board.sessions.some((one) => one.date === cookedOn));
+  const recipe = recipes.data?.find((one) => one.id === recipeId);
+  // A recipe that was asked for is made as it is written until somebody types another number.
+  const number = typedPortions ?? (recipe && recipeId === asked ? String(recipe.portions) : '');
   const count = typedNumber(number) ?? 0;
   const wrong = number !== '' && !(count >= 1 && count <= 60 && count % 0.25 === 0);
-  const recipe = recipes.data?.find((one) => one.id === recipeId);
   const variants = typedSplit ?? usualSplit(recipe, count);
   const vessels = useVessels(recipeId, useSettled(wrong ? 0 : count));
   const isTooMany = variants.reduce((sum, one) => sum + one.portions, 0) > count;
@@ -84,7 +102,7 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                         checked={recipeId === recipe.id}
                         onChange={() => {
                           setRecipeId(recipe.id);
-                          setNumber(String(recipe.portions));
+                          setPortions(String(recipe.portions));
                           setSplit(null);
                         }}
                       />
@@ -112,7 +130,7 @@ export function MakeBatchDialog({ board, today, edits, onClose }: { board: Board
                   <input
                     inputMode="decimal"
                     value={number}
-                    onChange={(event) => setNumber(event.target.value)}
+                    onChange={(event) => setPortions(event.target.value)}
                     aria-invalid={wrong || undefined}
                     className={`${inputLook} w-24`}
                   />

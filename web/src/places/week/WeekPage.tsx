@@ -197,6 +197,8 @@ function WeekBoard({ board }: { board: Board }) {
         <MakeBatchDialog
           board={board}
           today={today}
+          recipe={params.get('make') ?? ''}
+          on={params.get('on')}
           edits={edits}
           onClose={() => {
             setMaking(false);

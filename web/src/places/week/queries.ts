@@ -178,13 +178,20 @@ export function useBoardEdits(date: string) {
         say: `${batch.letter} is off the bench.`,
         ask: () => kept(api.DELETE('/api/weeks/{date}/batches/{batch}', path(batch))),
       }),
-    place: (batch: Batch, to: Place, { parts = null, lotId = null }: { parts?: string[] | null; lotId?: string | null } = {}) => {
+    place: (
+      batch: Batch,
+      to: Place,
+      { parts = null, lotId = null, portions = null }: { parts?: string[] | null; lotId?: string | null; portions?: number | null } = {},
+    ) => {
       // The portion bears the edit's id, so that it can be spoken of before the answer is there.
       const id = crypto.randomUUID();
       return run({
         say: `${batch.letter} is placed.`,
-        ask: () => kept(api.POST('/api/weeks/{date}/batches/{batch}/place', { ...path(batch), ...withId(id), body: { to, parts, lotId } })),
-        ...(batch.loose > 0 && !parts ? { guess: (board: Board) => drawn(board, batch, id, to) } : {}),
+        ask: () =>
+          kept(
+            api.POST('/api/weeks/{date}/batches/{batch}/place', { ...path(batch), ...withId(id), body: { to, parts, lotId, portions } }),
+          ),
+        ...(batch.loose > 0 && !parts && portions === null ? { guess: (board: Board) => drawn(board, batch, id, to) } : {}),
       });
     },
     move: (item: Item, from: Place, to: Place | null) => {

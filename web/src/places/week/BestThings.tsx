@@ -1,0 +1,83 @@
+import { useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
+import { api, type Schemas, take } from '../../api/client';
+import { Asked } from '../../pieces/Asked';
+import { Lozenge } from '../../pieces/Lozenge';
+import { minutes, number, portions, verdictWord, weekday } from '../../pieces/show';
+import { Tape } from '../../pieces/Tape';
+import type { Board, BoardEdits, Place } from './queries';
+
+type Thing = Schemas['BestThing'];
+
+/** The five things that do the day most good at an open meal: loose portions are placed by one press, a recipe opens its batch. */
+export function BestThings({ board, place, edits, onPlaced }: { board: Board; place: Place; edits: BoardEdits; onPlaced: () => void }) {
+  const [, setParams] = useSearchParams();
+  const best = useQuery({
+    queryKey: ['week', board.start, 'best', place],
+    queryFn: () =>
+      take(
+        api.GET('/api/weeks/{date}/best', {
+          params: { path: { date: board.start }, query: { day: place.date, meal: place.meal, eater: place.eaterId } },
+        }),
+      ),
+    staleTime: 0,
+  });
+  const choose = (thing: Thing) => {
+    const batch = board.batches.find((one) => one.id === thing.batchId);
+    if (batch) {
+      void edits.place(batch, place, { lotId: thing.lotId, portions: thing.portions });
+      onPlaced();
+    } else setParams({ make: thing.recipeId, on: thing.cookedOn ?? place.date });
+  };
+  return (
+    <Asked of={best}>
+      {(things) =>
+        things.length === 0 ? null : (
+          <section className="mb-4">
+            <h3 className="text-base">Best for this meal</h3>
+            <ol aria-label="Best for this meal">
+              {things.map((thing) => (
+                <li key={`${thing.batchId} ${thing.lotId} ${thing.recipeId} ${thing.name}`}>
+                  <button
+                    type="button"
+                    className="grid w-full grid-cols-[auto_minmax(0,1fr)_auto] items-start gap-x-2 border-t border-line py-1.5 text-left hover:bg-tray"
+                    onClick={() => choose(thing)}
+                  >
+                    <span className="mt-0.5">
+                      <Lozenge verdict={thing.verdict} size={13} />
+                      <span className="sr-only">{verdictWord[thing.verdict]}: </span>
+                    </span>
+                    <span className="text-sm leading-tight">
+                      {thing.letter && <Tape letter={thing.letter} />} {thing.name}
+                      <span className="figures block text-xs text-steel">{effect(thing)}</span>
+                    </span>
+                    <span className="figures text-xs whitespace-nowrap text-steel">
+                      {portions(thing.portions)}×
+                      <span className="block">{thing.cookedOn ? `cook ${weekday(thing.cookedOn)}` : 'is there'}</span>
+                      {thing.minutes > 0 && <span className="block">{minutes(thing.minutes)}</span>}
+                    </span>
+                  </button>
+                </li>
+              ))}
+            </ol>
+          </section>
+        )
+      }
+    </Asked>
+  );
+}
+
+/** "Energy 820 to 1,240 of 1,300–1,500 kcal · net carbs 12 to 21 of 25 g". */
+const effect = (thing: Thing) =>
+  thing.rulers
+    .map((ruler) => {
+      const show = (value: number) => number(value, ruler.decimals);
+      const bounds =
+        ruler.atLeast !== null && ruler.atMost !== null
+          ? `of ${show(ruler.atLeast)}–${show(ruler.atMost)}`
+          : ruler.atMost !== null
+            ? `of ${show(ruler.atMost)}`
+            : `of at least ${show(ruler.atLeast ?? 0)}`;
+      return `${ruler.name} ${show(ruler.before)} to ${show(ruler.after)} ${bounds} ${ruler.unit}`.trim();
+    })
+    .join(' · ');
