@@ -4,7 +4,7 @@ import { ProblemNote } from '../../pieces/ProblemNote';
 import { amount } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useFoods } from '../recipes/queries';
-import { BestThings } from './BestThings';
+import { BestThings, useBest } from './BestThings';
 import type { Board, BoardEdits, Place } from './queries';
 import { isCookedBy, type Selected } from './selection';
 
@@ -23,6 +23,9 @@ export function AddToMeal({
   onSelect: (selected: Selected) => void;
 }) {
   const [isOpen, setOpen] = useState(isEmpty);
+  const best = useBest(board, place, isEmpty);
+  // What is among the best is not said twice; until they are there nothing moves under the finger.
+  const isSaid = (lot: string) => isEmpty && (best.isPending || best.data?.some((thing) => thing.lotId === lot));
   const cooked = board.batches.filter((batch) => isCookedBy(batch, place.date));
   const loose = cooked.filter((batch) => batch.loose > 0);
   const withParts = cooked.filter((batch) => batch.parts.length > 1);
@@ -34,17 +37,17 @@ export function AddToMeal({
     );
   return (
     <section className="mt-4">
-      {isEmpty && <BestThings board={board} place={place} edits={edits} onPlaced={() => onSelect(null)} />}
+      {isEmpty && <BestThings board={board} best={best} place={place} edits={edits} onPlaced={() => onSelect(null)} />}
       <AddReady place={place} edits={edits} />
       <h3 className="mt-4 font-sans text-sm font-normal text-steel">
-        {loose.length > 0
-          ? 'Loose portions that can go here'
-          : 'No batch that is cooked by then has a loose portion. Make a batch, or cook more of one.'}
+        {loose.length === 0
+          ? 'No batch that is cooked by then has a loose portion. Make a batch, or cook more of one.'
+          : loose.some((batch) => batch.lots.some((lot) => lot.loose > 0 && !isSaid(lot.id))) && 'Loose portions that can go here'}
       </h3>
       <ul className="mt-1 space-y-1">
         {loose.map((batch) =>
           batch.lots
-            .filter((lot) => lot.loose > 0)
+            .filter((lot) => lot.loose > 0 && !isSaid(lot.id))
             .map((lot) => (
               <li key={lot.id}>
                 <button

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { type UseQueryResult, useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { api, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
@@ -9,10 +9,9 @@ import type { Board, BoardEdits, Place } from './queries';
 
 type Thing = Schemas['BestThing'];
 
-/** The five things that do the day most good at an open meal: loose portions are placed by one press, a recipe opens its batch. */
-export function BestThings({ board, place, edits, onPlaced }: { board: Board; place: Place; edits: BoardEdits; onPlaced: () => void }) {
-  const [, setParams] = useSearchParams();
-  const best = useQuery({
+/** What would be best for a meal; asked only while nothing stands there. */
+export const useBest = (board: Board, place: Place, isAsked: boolean) =>
+  useQuery({
     queryKey: ['week', board.start, 'best', place],
     queryFn: () =>
       take(
@@ -21,7 +20,24 @@ export function BestThings({ board, place, edits, onPlaced }: { board: Board; pl
         }),
       ),
     staleTime: 0,
+    enabled: isAsked,
   });
+
+/** The five things that do the day most good at an open meal: loose portions are placed by one press, a recipe opens its batch. */
+export function BestThings({
+  board,
+  best,
+  place,
+  edits,
+  onPlaced,
+}: {
+  board: Board;
+  best: UseQueryResult<Thing[]>;
+  place: Place;
+  edits: BoardEdits;
+  onPlaced: () => void;
+}) {
+  const [, setParams] = useSearchParams();
   const choose = (thing: Thing) => {
     const batch = board.batches.find((one) => one.id === thing.batchId);
     if (batch) {
