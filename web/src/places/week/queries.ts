@@ -46,8 +46,8 @@ export function moved(board: Board, itemId: string, to: Place | null): Board {
 }
 
 /** The board with a portion of the batch drawn for a meal; the answer brings its numbers. */
-export function drawn(board: Board, batch: Batch, id: string, to: Place): Board {
-  const usual = board.eaters.find((eater) => eater.id === to.eaterId)?.usualPortion ?? 1;
+export function drawn(board: Board, batch: Batch, id: string, to: Place, wanted: number | null = null): Board {
+  const usual = wanted ?? board.eaters.find((eater) => eater.id === to.eaterId)?.usualPortion ?? 1;
   const size = usual <= batch.loose ? usual : Math.min(1, batch.loose);
   const item: Item = {
     id,
@@ -191,7 +191,7 @@ export function useBoardEdits(date: string) {
           kept(
             api.POST('/api/weeks/{date}/batches/{batch}/place', { ...path(batch), ...withId(id), body: { to, parts, lotId, portions } }),
           ),
-        ...(batch.loose > 0 && !parts && portions === null ? { guess: (board: Board) => drawn(board, batch, id, to) } : {}),
+        ...(batch.loose > 0 && !parts ? { guess: (board: Board) => drawn(board, batch, id, to, portions) } : {}),
       });
     },
     move: (item: Item, from: Place, to: Place | null) => {
