@@ -187,11 +187,7 @@ public static class PlanCommand
 
         IReadOnlyList<RecipeLine> lines =
         [
-            .. LineThings
-                .InParts(written.Lines, data.Foods)
-                .Select(line =>
-                    RecipeLine.From(new TypedLine(line.Text, RecipeTextReader.Headed(line.Part)), data.Foods, MeasureSystem.UnitedStates)
-                ),
+            .. LineThings.Of(written, data.Foods).Select(line => RecipeLine.From(line, data.Foods, MeasureSystem.UnitedStates)),
         ];
         var steps = TaskReader.Read(written.Steps);
         return lines.Count == 0

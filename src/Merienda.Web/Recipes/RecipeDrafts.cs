@@ -16,12 +16,7 @@ public static class RecipeDrafts
     /// <param name="foods">By which the steps know the lines of a part.</param>
     public static RecipeDraft Of(WrittenRecipe written, FoodMatcher foods)
     {
-        IReadOnlyList<TypedLine> lines =
-        [
-            .. LineThings
-                .InParts(written.Lines, foods)
-                .Select(line => new TypedLine(line.Text, RecipeTextReader.Headed(line.Part)) { Id = Guid.CreateVersion7() }),
-        ];
+        IReadOnlyList<TypedLine> lines = [.. LineThings.Of(written, foods).Select(line => line with { Id = Guid.CreateVersion7() })];
         return new(
             written.Name[..Math.Min(120, written.Name.Length)],
             written.Portions,

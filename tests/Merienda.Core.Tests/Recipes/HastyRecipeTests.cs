@@ -105,6 +105,27 @@ public class HastyRecipeTests
         Assert.Equal((6m, 1, 3), (recipe.Portions, recipe.Lines.Count, recipe.Claims.Count));
     }
 
+    /// <summary>What may be eaten is never left out in silence: an allergen may be in it.</summary>
+    [Theory]
+    [InlineData("(a handful of walnuts)", "a handful of walnuts")]
+    [InlineData("(walnuts, optional)", "walnuts, optional")]
+    [InlineData("(plus a splash of cream)", "plus a splash of cream")]
+    [InlineData("1 egg (70 kcal, 6 g protein)", "1 egg (70 kcal, 6 g protein)")]
+    [InlineData("30 g protein powder, 120 kcal, 24 g protein", "30 g protein powder")]
+    [InlineData("Protein bar 1, 200 kcal, 20 g protein", "Protein bar 1, 200 kcal, 20 g protein")]
+    [InlineData("Meal: pasta with pesto", "Meal: pasta with pesto")]
+    [InlineData("Marmite", "Marmite")]
+    public void What_may_go_in_is_a_line(string row, string line) =>
+        Assert.Contains(line, Read("Dish", "Serves 2", "", "200 g rice", "", row, "100 g peas").Lines.Select(one => one.Text));
+
+    [Theory]
+    [InlineData("Per serving: 420 kcal, 41 g protein")]
+    [InlineData("28 g protein, 9 g net carbs, 410 kcal")]
+    [InlineData("TOTAL: 465 kcal | P 46 | C 45 | F 9")]
+    [InlineData("(keeps 3 days)")]
+    public void What_a_portion_has_or_how_it_keeps_is_none(string row) =>
+        Assert.Equal(2, Read("Dish", "Serves 2", "", "200 g rice", row, "100 g peas").Lines.Count);
+
     [Fact]
     public void A_recipe_without_commas_or_without_a_title_keeps_its_ingredients()
     {

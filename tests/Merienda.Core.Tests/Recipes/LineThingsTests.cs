@@ -29,16 +29,6 @@ public class LineThingsTests
     public void A_row_is_as_many_lines_as_it_names_foods(string row, int lines) =>
         Assert.Equal(lines, LineThings.Of(row, Table.Foods).Count);
 
-    [Fact]
-    public void Words_that_name_no_food_above_measured_lines_head_a_part() =>
-        Assert.Equal(
-            [("Patties", "500 g pork mince"), ("Patties", "salt"), ("Nuoc cham", "3 tbsp fish sauce")],
-            LineThings.InParts(
-                [("", "Patties"), ("", "500 g pork mince"), ("", "salt"), ("", "Nuoc cham"), ("", "3 tbsp fish sauce")],
-                Table.Foods
-            )
-        );
-
     [Theory]
     [InlineData("1 onion, 2 carrots", 150)]
     [InlineData("100 g rolled oats; 1 apple, grated; 200 ml apple juice", 100)]

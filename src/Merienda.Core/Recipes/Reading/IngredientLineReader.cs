@@ -345,7 +345,7 @@ public static partial class IngredientLineReader
     private static partial Regex TrailingMeasure();
 
     [GeneratedRegex(
-        @"(?<=\p{L}{3})\s(?<measure>\d+([.,]\d+)?\s?(g|kg|ml|tbsp|tsp|oz|lb))\s(?<rest>\p{L}[\p{L} ]*)$",
+        @"(?<=\p{L}{3})\s(?<measure>\d+([.,]\d+)?\s?(g|kg|ml|tbsp|tsp|oz|lb))\s(?!(and|or|with|plus)\b)(?<rest>\p{L}[\p{L} ]*)$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex MiddleMeasure();

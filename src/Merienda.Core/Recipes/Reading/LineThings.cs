@@ -6,47 +6,11 @@ namespace Merienda.Core.Recipes;
 /// <summary>Tells a line of several foods from one with a remark: "2 tomatoes, 50 g feta" and "2 tomatoes, 50 g each".</summary>
 public static partial class LineThings
 {
-    /// <summary>A heading is no longer than this.</summary>
-    private const int WordsOfAHeading = 3;
-
-    /// <summary>
-    /// The lines of a pasted recipe, each with its part. A few words without an amount that name no food, above measured lines, head a part:
-    /// "Patties" above "500 g pork mince".
-    /// </summary>
-    public static IReadOnlyList<(string Part, string Text)> InParts(IReadOnlyList<(string Part, string Text)> rows, FoodMatcher foods)
-    {
-        var (part, under, found) = ("", "", new List<(string, string)>());
-        for (var at = 0; at < rows.Count; at++)
-        {
-            var (said, text) = (rows[at].Part, RecipeTextReader.WithoutBullet(rows[at].Text));
-            if (said != under)
-            {
-                (part, under) = (said, said);
-            }
-
-            if (
-                at + 1 < rows.Count
-                && rows[at + 1].Part == said
-                && IsHeading(text, foods)
-                && PastedRow.BeginsWithAmount(RecipeTextReader.WithoutBullet(rows[at + 1].Text))
-            )
-            {
-                part = text;
-                continue;
-            }
-
-            found.AddRange(Of(text, foods).Select(line => (part, line)));
-        }
-
-        return found;
-    }
-
-    private static bool IsHeading(string text, FoodMatcher foods) =>
-        text.Length > 0
-        && text.All(letter => char.IsLetter(letter) || letter is ' ' or '-' or '’' or '\'')
-        && text.Split(' ').Length <= WordsOfAHeading
-        && foods.Match(text).Food is null
-        && !foods.Mentioned(text).Any();
+    /// <summary>The lines of a written recipe, each with its part; none is taken for a heading: a word that names no food stays in doubt.</summary>
+    public static IEnumerable<TypedLine> Of(WrittenRecipe written, FoodMatcher foods) =>
+        written.Lines.SelectMany(row =>
+            Of(RecipeTextReader.WithoutBullet(row.Text), foods).Select(text => new TypedLine(text, RecipeTextReader.Headed(row.Part)))
+        );
 
     /// <summary>The lines that a row is: more than one where every piece names a food, each with an amount or none with any.</summary>
     public static IReadOnlyList<string> Of(string row, FoodMatcher foods)

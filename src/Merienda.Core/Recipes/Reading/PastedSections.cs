@@ -50,9 +50,9 @@ internal sealed class PastedSections
     {
         var (row, next) = (RecipeTextReader.WithoutBullet(typed), RecipeTextReader.WithoutBullet(below));
         var bare = Bare(row);
-        if (InBrackets().IsMatch(bare) && PastedRow.Between().Split(bare[1..^1]).Skip(1).Any(PastedRow.BeginsWithAmount))
+        if (_in != Section.Method && InBrackets().IsMatch(bare) && !BracketRemark().IsMatch(bare))
         {
-            // "(per portion: 40 g oats, 1 egg)".
+            // "(per portion: 40 g oats, 1 egg)", "(walnuts, optional)": what stands in brackets may be eaten all the same.
             row = bare = bare[1..^1];
             typed = row;
         }
@@ -146,7 +146,7 @@ internal sealed class PastedSections
             // "Serves 6. Calories: 240."
             Stated.AddRange(bare.Split(". ").Skip(1));
         }
-        else if (_in != Section.Method && InBrackets().IsMatch(bare))
+        else if (_in != Section.Method && BracketRemark().IsMatch(bare))
         {
             // "(feeds the boys and me, lasts 3 days)".
             Portions ??= RecipeYield.ServedIn(bare);
@@ -248,15 +248,22 @@ internal sealed class PastedSections
     }
 
     /// <summary>
-    /// Whether a row says what a portion has: by its first words, or by two such values at least. "Per portion: 40 g oats, 1 egg" says what
-    /// goes in.
+    /// Whether a row says what a portion has and nothing that goes in: "Per portion: 40 g oats, 1 egg" and "1 egg (70 kcal, 6 g protein)" are
+    /// ingredients.
     /// </summary>
     private bool IsStated(string bare)
     {
-        var values = ClaimReader.Read(bare).Count(claim => claim.What < ClaimedValue.Portions);
+        if (OfOneInline().Match(bare) is { Success: true } one && PastedRow.BeginsWithAmount(one.Groups["line"].Value))
+        {
+            return SaidOfAPortion().IsMatch(one.Groups["line"].Value);
+        }
+
         return StatedRow().IsMatch(bare)
-            ? values > 0 || OfOneInline().Match(bare) is not { Success: true } one || !PastedRow.BeginsWithAmount(one.Groups["line"].Value)
-            : _in != Section.Method && values > 1 && Calories().IsMatch(bare);
+            || (
+                _in != Section.Method
+                && Calories().IsMatch(bare)
+                && (SaidOfAPortion().IsMatch(bare) || RecipeYield.IsYield(bare.Split(',')[0].Trim()))
+            );
     }
 
     /// <summary>

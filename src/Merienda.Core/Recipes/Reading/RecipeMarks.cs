@@ -101,7 +101,11 @@ internal static partial class RecipeMarks
     )]
     public static partial Regex StatedRow();
 
-    [GeneratedRegex(@"^(meal|course|category|meal type)\s*:\s+(?<course>\p{L}[^\d]{2,60})$", RegexOptions.IgnoreCase)]
+    /// <summary>"Course: breakfast"; a "Meal: pasta with pesto" is none.</summary>
+    [GeneratedRegex(
+        @"^(meal|course|category|meal type)\s*:\s+(?<course>(?:(?:breakfast|brunch|lunch|dinner|supper|main( (course|dish))?|side( dish)?|snack|bite|dessert|starter|appeti[sz]er|tea)s?(\s*(,|/|&|and)\s*)?)+)$",
+        RegexOptions.IgnoreCase
+    )]
     public static partial Regex CourseRow();
 
     /// <summary>"Serve with 280 g rice, cooked".</summary>
@@ -122,6 +126,20 @@ internal static partial class RecipeMarks
     /// <summary>A row that is one remark: "(feeds the boys and me, lasts 3 days)".</summary>
     [GeneratedRegex(@"^\([^()\d][^()]*\)$")]
     public static partial Regex InBrackets();
+
+    /// <summary>One that says whom it feeds, how long it keeps, where it is from; any other may be an ingredient.</summary>
+    [GeneratedRegex(
+        @"^\((feeds|serves|makes|keeps|lasts|freezes|adapted from|recipe (from|by)|source)\b[^()]*\)$",
+        RegexOptions.IgnoreCase
+    )]
+    public static partial Regex BracketRemark();
+
+    /// <summary>"28 g protein", "410 kcal each", "total: 465 kcal"; "30 g protein powder" is a food.</summary>
+    [GeneratedRegex(
+        @"^(total\s*:?\s*)?(about |approx\.? |~ ?)?\d[\d.,–-]*\s?(g|mg)?\s*(of )?(kcals?|kj|cal(orie)?s?|net carbs?|carbs?|carbohydrates?|protein|fat|fib(re|er)|sugars?|points?|pts|[pcf])\b(?!\s+(?!per\b|each\b|a\b|in\b|and\b)\p{L})",
+        RegexOptions.IgnoreCase
+    )]
+    public static partial Regex SaidOfAPortion();
 
     /// <summary>"*or breast": what a star behind a line means.</summary>
     [GeneratedRegex(@"^(\*{1,3}|[†‡¹²³])\s?\p{L}")]
