@@ -30,22 +30,14 @@ public static class WeekSolver
         var clock = Stopwatch.StartNew();
         var model = new WeekModel(question, new(question), [.. Enumerable.Range(0, question.Dishes.Count)]);
         var (plan, levels) = (FillPlan.Empty, new List<FillLevel>());
-        foreach (
-            var (key, name, sum) in new (string, string, LinearExpr)[]
-            {
-                ("covered", "Meals not covered", model.Uncovered),
-                ("targets", "Percent off target, all days together", model.Off),
-                ("batches", "Batches to cook", model.Batches),
-                ("work", "Minutes by hand, and what nobody eats", model.Work),
-                ("sameness", "Times a dish comes again", model.Same),
-            }
-        )
+        foreach (var goal in GoalsOf(question))
         {
             if (stop.IsCancellationRequested)
             {
                 break;
             }
 
+            var (begun, sum) = (clock.Elapsed, model.SumOf(goal));
             var (found, best, bound) = Search(model, sum, effort, stop);
             if (found is null)
             {
@@ -53,13 +45,20 @@ public static class WeekSolver
             }
 
             plan = found;
-            levels.Add(new(key, name, best, bound));
+            levels.Add(new(goal, best, bound, (clock.Elapsed - begun).TotalSeconds));
             onBetter?.Invoke(plan, levels[^1]);
             model.Model.Add(sum <= best);
         }
 
         return new(plan, levels, clock.Elapsed.TotalSeconds);
     }
+
+    private static IEnumerable<FillGoal> GoalsOf(FillQuestion question) =>
+        [
+            FillGoal.Covered,
+            .. question.IsMend ? [FillGoal.Changes] : Array.Empty<FillGoal>(),
+            .. question.Wishes.Goals.Where(goal => goal != FillGoal.There || question.Rests.Count > 0),
+        ];
 
     private static (FillPlan? Plan, long Best, long? Bound) Search(
         WeekModel model,

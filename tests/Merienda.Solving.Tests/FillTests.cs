@@ -18,8 +18,8 @@ public class FillTests
         Assert.Empty(judge.Impossible);
         Assert.DoesNotContain(judge.Broken, found => !found.Finding.NeedsAllowance);
         Assert.Equal(
-            [("covered", 0L, true), ("targets", 0, true)],
-            answer.Levels.Take(2).Select(level => (level.Key, level.Value, level.IsProven))
+            [(FillGoal.Covered, 0L, true), (FillGoal.Targets, 0, true)],
+            answer.Levels.Take(2).Select(level => (level.Goal, level.Value, level.IsProven))
         );
     }
 }

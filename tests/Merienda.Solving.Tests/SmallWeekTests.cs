@@ -236,7 +236,7 @@ public class SmallWeekTests
     {
         var question = First(7, Eats(["lunch"], []), []);
         var answer = Fill(question);
-        Assert.Equal(("covered", 7L, true), (answer.Levels[0].Key, answer.Levels[0].Value, answer.Levels[0].IsProven));
+        Assert.Equal((FillGoal.Covered, 7L, true), (answer.Levels[0].Goal, answer.Levels[0].Value, answer.Levels[0].IsProven));
         Assert.Equal(7, new FillJudge(question, answer.Plan).Uncovered.Count);
     }
 

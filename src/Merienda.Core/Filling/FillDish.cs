@@ -10,6 +10,9 @@ namespace Merienda.Core.Filling;
 /// <param name="Version">The dish as the variant has it.</param>
 public sealed record FillDish(Guid Recipe, string? Variant, RecipeVersion Version)
 {
+    /// <summary>Most portions of a batch that the kitchen's vessels take; null where nothing is known of them.</summary>
+    public int? Most { get; init; }
+
     public string Name => Variant is null ? Version.Name : $"{Version.Name}, {Variant}";
 
     /// <summary>How all of it keeps together: as its shortest part.</summary>

@@ -87,12 +87,21 @@ public sealed class FillJudge
                 yield return stop.Reason;
             }
 
-            if (serving.Dish.KeptUntil(serving.Cooked, serving.Cell.Date) == KeptIn.PastItsTime)
+            var kept =
+                serving.Rest?.KeptUntil(serving.Dish, serving.Cell.Date) ?? serving.Dish.KeptUntil(serving.Cooked, serving.Cell.Date);
+            if (kept == KeptIn.PastItsTime)
             {
                 yield return $"{serving.Dish.Name} of {serving.Cooked:ddd} does not keep until {serving.Cell.Date:ddd}.";
             }
 
-            if (
+            if (serving.Rest is not null)
+            {
+                if (serving.Cell.Date < serving.Cooked)
+                {
+                    yield return $"{serving.Dish.Name} is eaten on {serving.Cell.Date:ddd} before it is cooked.";
+                }
+            }
+            else if (
                 _question.Sessions.FirstOrDefault(session => session.Date == serving.Cooked) is not { } session
                 || serving.Cell.Date < session.EatenFrom
             )
@@ -101,8 +110,17 @@ public sealed class FillJudge
             }
         }
 
+        foreach (var rest in _plan.Servings.Where(serving => serving.Rest is not null).GroupBy(serving => serving.Rest!))
+        {
+            if (rest.Sum(serving => serving.Size) is var eaten && eaten > rest.Key.Portions + rest.Key.More)
+            {
+                yield return $"{eaten:0.##} portions of {rest.First().Dish.Name} are eaten and {rest.Key.Portions:0.##} are there.";
+            }
+        }
+
         var drawn = _plan
-            .Servings.GroupBy(serving => (serving.Cooked, serving.Dish))
+            .Servings.Where(serving => serving.Rest is null)
+            .GroupBy(serving => (serving.Cooked, serving.Dish))
             .ToDictionary(group => group.Key, group => group.Sum(serving => serving.Size));
         var cooked = _plan.Batches.SelectMany(batch => batch.Lots.Select(lot => (Key: (batch.Cooked, lot.Dish), lot.Portions)));
         var made = cooked.GroupBy(lot => lot.Key).ToDictionary(group => group.Key, group => group.Sum(lot => (decimal)lot.Portions));

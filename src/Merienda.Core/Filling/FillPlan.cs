@@ -6,7 +6,8 @@ namespace Merienda.Core.Filling;
 /// <summary>A portion of a dish on a meal.</summary>
 /// <param name="Size">Portions.</param>
 /// <param name="Cooked">Date of its session.</param>
-public sealed record FillServing(Cell Cell, FillDish Dish, decimal Size, DateOnly Cooked)
+/// <param name="Rest">Where it comes from when nothing is cooked for it.</param>
+public sealed record FillServing(Cell Cell, FillDish Dish, decimal Size, DateOnly Cooked, FillRest? Rest = null)
 {
     public Helping Helping => new(Dish.Name, Dish.Version.Profile, Size) { Dish = Dish.Version.Name };
 }
@@ -22,13 +23,4 @@ public sealed record FillBatch(DateOnly Cooked, IReadOnlyList<(FillDish Dish, in
 public sealed record FillPlan(IReadOnlyList<FillServing> Servings, IReadOnlyList<FillBatch> Batches)
 {
     public static readonly FillPlan Empty = new([], []);
-}
-
-/// <summary>One thing that is sought after another: how far it came.</summary>
-/// <param name="Name">In the cook's words: "Meals not covered".</param>
-/// <param name="Bound">The best that it can be; null where nobody proved one.</param>
-public sealed record FillLevel(string Key, string Name, long Value, long? Bound)
-{
-    /// <summary>Whether nothing better is possible, with what the levels before it found.</summary>
-    public bool IsProven => Bound == Value;
 }

@@ -1,3 +1,4 @@
+using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 
@@ -8,10 +9,48 @@ namespace Merienda.Core.Filling;
 /// <param name="FreezerBoxes">Portions that there is room for in the freezer.</param>
 /// <param name="MostPortions">Most portions of a batch.</param>
 /// <param name="IsCertainOnly">Whether what is too close to call stays out.</param>
-public sealed record FillWishes(int MostTimes = 3, int FreezerBoxes = 12, int MostPortions = 16, bool IsCertainOnly = false)
+/// <param name="Boxes">Containers that there are for what waits, in fridge and freezer; null for enough.</param>
+/// <param name="MinutesASession">By hand, at most, of one session; null for as long as it takes.</param>
+public sealed record FillWishes(
+    int MostTimes = 3,
+    int FreezerBoxes = 12,
+    int MostPortions = 16,
+    bool IsCertainOnly = false,
+    int? Boxes = null,
+    int? MinutesASession = null
+)
 {
     public static readonly FillWishes Usual = new();
+
+    /// <summary>What is sought, the most wanted first; that meals are covered comes before all of it.</summary>
+    public IReadOnlyList<FillGoal> Goals { get; init; } = FillGoals.Usual;
 }
+
+/// <summary>Portions of a batch that is planned or there, which no meal has that stays as it is.</summary>
+/// <param name="Dish">Its place among the question's dishes; what stands there is cooked in no other batch.</param>
+/// <param name="More">Whole portions that may be cooked on top; 0 for one that is in boxes, or whose session is over.</param>
+/// <param name="EatBy">Of boxes: the last date; null for a batch of which the keeping class says it.</param>
+public sealed record FillRest(
+    Guid Batch,
+    Guid Lot,
+    int Dish,
+    decimal Portions,
+    int More,
+    DateOnly Cooked,
+    DateOnly? EatBy = null,
+    bool IsFrozen = false
+)
+{
+    public KeptIn KeptUntil(FillDish dish, DateOnly eaten) =>
+        EatBy is not { } last ? dish.KeptUntil(Cooked, eaten)
+        : eaten > last ? KeptIn.PastItsTime
+        : IsFrozen ? KeptIn.Freezer
+        : KeptIn.Fridge;
+}
+
+/// <summary>What stands on a meal and may be changed.</summary>
+/// <param name="Rest">Its place among the question's rests.</param>
+public sealed record FillNow(Cell Cell, Guid Item, int Rest, decimal Size);
 
 /// <summary>A week that is to be filled: who eats, what there is to cook and when, and what stands on the meals already.</summary>
 /// <param name="Start">Its first day.</param>
@@ -25,6 +64,14 @@ public sealed record FillQuestion(
     FillWishes Wishes
 )
 {
+    /// <summary>Portions that need not be cooked, or only more of what is cooked anyway.</summary>
+    public IReadOnlyList<FillRest> Rests { get; init; } = [];
+
+    /// <summary>What stands on meals and may be changed: with any, the week is mended and not filled.</summary>
+    public IReadOnlyList<FillNow> Now { get; init; } = [];
+
+    public bool IsMend => Now.Count > 0;
+
     /// <summary>What stands on meals already and stays there.</summary>
     public IReadOnlyList<(Cell Cell, Helping Helping)> Placed { get; init; } = [];
 
@@ -33,11 +80,16 @@ public sealed record FillQuestion(
 
     public IEnumerable<DateOnly> Dates => Enumerable.Range(0, WeekPlan.Days).Select(day => Start.AddDays(day));
 
-    /// <summary>The meals to fill: from the prep by the eater's pattern, with nothing on them.</summary>
+    /// <summary>The meals to fill: those that may be changed, else those from the prep by the eater's pattern with nothing on them.</summary>
     public IEnumerable<Cell> Open
     {
         get
         {
+            if (IsMend)
+            {
+                return Now.Select(now => now.Cell);
+            }
+
             var taken = Placed.Select(item => item.Cell).Concat(Settled).ToHashSet();
             return from eater in Eaters
                 from date in Dates

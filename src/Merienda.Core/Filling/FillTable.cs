@@ -27,9 +27,16 @@ public sealed class FillTable
         Largest = 1.5m;
 
     private readonly FillQuestion _question;
-    private readonly Dictionary<(Guid Eater, IReadOnlyList<Rule> Rules, MealRole Role, int Dish), FillSizes> _sizes = [];
+    private readonly Dictionary<(Guid Eater, IReadOnlyList<Rule> Rules, MealRole Role, int Dish, Cell? Beside), FillSizes> _sizes = [];
+    private readonly Dictionary<(Guid Eater, DateOnly Date), IReadOnlyList<Rule>> _rules = [];
+    private readonly ILookup<Cell, Helping> _beside;
 
-    public FillTable(FillQuestion question) => _question = question;
+    public FillTable(FillQuestion question)
+    {
+        _question = question;
+        var changing = question.Now.Select(now => now.Cell).ToHashSet();
+        _beside = question.Placed.Where(item => changing.Contains(item.Cell)).ToLookup(item => item.Cell, item => item.Helping);
+    }
 
     /// <summary>In which sizes an eater may have a dish at a meal of a date; none where a rule of the helping or the meal breaks or can't tell.</summary>
     /// <param name="dish">Its place among the question's.</param>
@@ -41,13 +48,41 @@ public sealed class FillTable
             return FillSizes.None;
         }
 
-        var key = (eater.Id, eater.Rules.On(date), slot.Role, dish);
+        var cell = new Cell(date, slot.Key, eater.Id);
+        var key = (eater.Id, RulesOf(eater, date), slot.Role, dish, _beside.Contains(cell) ? cell : null);
         if (!_sizes.TryGetValue(key, out var sizes))
         {
-            _sizes[key] = sizes = Judged(eater, key.Item2, date, slot, asked);
+            var least = Math.Max(1, (int)Math.Ceiling(eater.PortionHabit * Smallest * Quarters));
+            var most = Math.Min((int)(Batch.LargestSize * Quarters), (int)Math.Floor(eater.PortionHabit * Largest * Quarters));
+            _sizes[key] = sizes = Judged(eater, cell, slot, asked, least, most);
         }
 
         return sizes;
+    }
+
+    /// <summary>Whether an eater may have what stands at a meal in the size it stands there.</summary>
+    public bool MayStay(FillNow now)
+    {
+        var quarters = (int)(now.Size * Quarters);
+        return Judged(
+            _question.Eaters.First(one => one.Id == now.Cell.Eater),
+            now.Cell,
+            _question.Rhythm.Meal(now.Cell.Meal)!,
+            _question.Dishes[_question.Rests[now.Rest].Dish],
+            quarters,
+            quarters
+        ).IsAny;
+    }
+
+    /// <summary>Rules with dates are put together anew whenever they are asked for: here once a day.</summary>
+    private IReadOnlyList<Rule> RulesOf(Eater eater, DateOnly date)
+    {
+        if (!_rules.TryGetValue((eater.Id, date), out var rules))
+        {
+            _rules[(eater.Id, date)] = rules = eater.Rules.On(date);
+        }
+
+        return rules;
     }
 
     /// <summary>The sums that an eater's rules ask for on a date: those of the day, and those of the week.</summary>
@@ -61,15 +96,19 @@ public sealed class FillTable
         return new(asked.Name, asked.Version.Profile, quarters / (decimal)Quarters) { Dish = asked.Version.Name };
     }
 
-    private FillSizes Judged(Eater eater, IReadOnlyList<Rule> rules, DateOnly date, MealSlot slot, FillDish dish)
+    private FillSizes Judged(Eater eater, Cell cell, MealSlot slot, FillDish dish, int least, int most)
     {
         if (eater.Stop(dish.Name, dish.Version.Profile) is not null || eater.Dislikes(dish.Recipe, dish.Version))
         {
             return FillSizes.None;
         }
 
-        var context = eater.Rules.Context with { Meal = slot.Role };
-        var helping = new Helping(dish.Name, dish.Version.Profile, eater.PortionHabit) { Dish = dish.Version.Name, At = new(date, slot) };
+        var (rules, context) = (RulesOf(eater, cell.Date), eater.Rules.Context with { Meal = slot.Role });
+        var helping = new Helping(dish.Name, dish.Version.Profile, eater.PortionHabit)
+        {
+            Dish = dish.Version.Name,
+            At = new(cell.Date, slot),
+        };
         // What is excluded is so in any size; only some rules look at how much it is.
         var sized = new List<Rule>();
         foreach (var rule in rules.Where(rule => rule.Period is Period.Portion or Period.Meal))
@@ -78,7 +117,7 @@ public sealed class FillTable
             {
                 sized.Add(rule);
             }
-            else if (rule.JudgePortion(Intake.Of(helping), null, context) is Verdict.Breaks or Verdict.CannotTell)
+            else if (rule.JudgePortion(IntakeOf(rule, cell, helping), null, context) is Verdict.Breaks or Verdict.CannotTell)
             {
                 return FillSizes.None;
             }
@@ -90,13 +129,11 @@ public sealed class FillTable
             return FillSizes.None;
         }
 
-        var least = Math.Max(1, (int)Math.Ceiling(eater.PortionHabit * Smallest * Quarters));
-        var most = Math.Min((int)(Batch.LargestSize * Quarters), (int)Math.Floor(eater.PortionHabit * Largest * Quarters));
         var (from, to, isClose) = (0, -1, false);
         for (var quarters = least; quarters <= most; quarters++)
         {
-            var intake = Intake.Of(helping with { Size = quarters / (decimal)Quarters });
-            var verdict = sized.Select(rule => rule.Check(intake, context).Verdict).RollUp();
+            var asked = helping with { Size = quarters / (decimal)Quarters };
+            var verdict = sized.Select(rule => rule.Check(IntakeOf(rule, cell, asked), context).Verdict).RollUp();
             if (verdict is Verdict.Fits || (verdict is Verdict.TooClose && !_question.Wishes.IsCertainOnly))
             {
                 (from, to, isClose) = (to < 0 ? quarters : from, quarters, isClose || verdict is Verdict.TooClose);
@@ -109,4 +146,8 @@ public sealed class FillTable
 
         return to < 0 ? FillSizes.None : new(from, to, isClose);
     }
+
+    /// <summary>What a rule looks at: the helping alone, or with what stays beside it at the meal.</summary>
+    private Intake IntakeOf(Rule rule, Cell cell, Helping helping) =>
+        rule.Period == Period.Meal && _beside.Contains(cell) ? new([helping, .. _beside[cell]]) : Intake.Of(helping);
 }

@@ -1,0 +1,93 @@
+namespace Merienda.Core.Filling;
+
+/// <summary>What a filled week is sought to be.</summary>
+public enum FillGoal
+{
+    Covered,
+
+    /// <summary>Of a week that is mended.</summary>
+    Changes,
+    Targets,
+    There,
+    Batches,
+    Work,
+    Sameness,
+}
+
+/// <summary>One thing that was sought after another: how far it came.</summary>
+/// <param name="Bound">The best that it can be; null where nobody proved one.</param>
+/// <param name="Seconds">That it was sought.</param>
+public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Seconds = 0)
+{
+    /// <summary>Whether nothing better is possible, with what the levels before it found.</summary>
+    public bool IsProven => Bound == Value;
+
+    /// <summary>As a line begins: "Meals not covered".</summary>
+    public string Name => FillGoals.NameOf(Goal);
+
+    /// <summary>In the cook's words: "All meals are covered", "8 batches".</summary>
+    public string Says =>
+        (Goal, Value) switch
+        {
+            (FillGoal.Covered, 0) => "Every meal is covered",
+            (FillGoal.Covered, var many) => $"{Many(many, "meal")} not covered",
+            (FillGoal.Changes, var many) => $"{Many(many, "meal")} changed",
+            (FillGoal.Targets, 0) => "Every day is where it should lie",
+            (FillGoal.Targets, var many) => $"{many} % off target, all days together",
+            (FillGoal.There, 0) => "Nothing that is there is left",
+            (FillGoal.There, var many) => $"{many / (decimal)FillTable.Quarters:0.##} portions that are there stay uneaten",
+            (FillGoal.Batches, 0) => "Nothing more to cook",
+            (FillGoal.Batches, var many) => many == 1 ? "1 batch to cook" : $"{many} batches to cook",
+            (FillGoal.Work, var many) => $"{many} minutes by hand, with what nobody eats counted in",
+            (FillGoal.Sameness, 0) => "No dish comes more than twice to one person",
+            (FillGoal.Sameness, var many) => $"{Many(many, "time")} a dish comes again",
+            _ => throw new InvalidOperationException($"{Goal} has no words."),
+        };
+
+    /// <summary>How sure it is: "proven", or what is known.</summary>
+    public string Sure =>
+        IsProven ? "proven"
+        : Bound is { } bound && bound > 0 ? $"best found in {Seconds:0.#} s, not proven best; it can't be below {bound}"
+        : $"best found in {Seconds:0.#} s, not proven best";
+
+    private static string Many(long many, string one) => many == 1 ? $"1 {one}" : $"{many} {one}s";
+}
+
+/// <summary>What can be sought, and in what order a cook usually wants it.</summary>
+public static class FillGoals
+{
+    /// <summary>A sensible start: days that fit, what is there eaten, then as little work as that takes.</summary>
+    public static readonly IReadOnlyList<FillGoal> Usual =
+    [
+        FillGoal.Targets,
+        FillGoal.There,
+        FillGoal.Batches,
+        FillGoal.Work,
+        FillGoal.Sameness,
+    ];
+
+    public static string NameOf(FillGoal goal) =>
+        goal switch
+        {
+            FillGoal.Covered => "Meals not covered",
+            FillGoal.Changes => "Meals changed",
+            FillGoal.Targets => "Percent off target, all days together",
+            FillGoal.There => "Quarters of a portion that are there and stay uneaten",
+            FillGoal.Batches => "Batches to cook",
+            FillGoal.Work => "Minutes by hand, and what nobody eats",
+            FillGoal.Sameness => "Times a dish comes again",
+            _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "No such goal."),
+        };
+
+    /// <summary>What a cook wants by it, as the panel says it.</summary>
+    public static string WantOf(FillGoal goal) =>
+        goal switch
+        {
+            FillGoal.Targets => "Each day near its targets",
+            FillGoal.There => "Eat what is there first",
+            FillGoal.Batches => "Few batches",
+            FillGoal.Work => "Little work by hand, nothing left over",
+            FillGoal.Sameness => "Not the same dish too often",
+            _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "Nobody chooses it."),
+        };
+}

@@ -1,0 +1,106 @@
+using Google.OrTools.Sat;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+
+namespace Merienda.Solving;
+
+/// <summary>
+/// How often a dish may come, and what follows from it: a batch gives a dish to one eater only so often, so that few batches leave meals
+/// uncovered. Said of itself it makes the number of batches provable: without it the bound of the work is a third of what it is with it.
+/// </summary>
+internal static class WeekVariety
+{
+    /// <summary>From so many times a dish is the same again [C].</summary>
+    private const int FewTimes = 2;
+
+    public static void Add(WeekModel week)
+    {
+        foreach (var eater in week.Question.Eaters)
+        {
+            Keep(week, eater);
+            if (!week.Question.IsMend)
+            {
+                Cut(week, eater, true);
+                Cut(week, eater, false);
+            }
+        }
+    }
+
+    private static void Keep(WeekModel week, Eater eater)
+    {
+        var question = week.Question;
+        var rule = eater.Rules.On(question.Start).OfType<RepetitionRule>().Select(one => one.Variety).FirstOrDefault();
+        foreach (var dish in week.Choices.Where(choice => choice.Group.Eater.Id == eater.Id).GroupBy(week.RecipeOf))
+        {
+            var (isLarge, name) = (dish.First().Group.IsMain, question.Dishes[dish.First().Dish].Version.Name);
+            var already = question.Placed.Count(item => item.Cell.Eater == eater.Id && item.Helping.Dish == name);
+            var now = question.Now.Count(one =>
+                one.Cell.Eater == eater.Id && question.Dishes[question.Rests[one.Rest].Dish].Recipe == dish.Key
+            );
+            var times = LinearExpr.Sum(dish.Select(choice => choice.Is));
+            // A wish does not change what somebody has planned otherwise; a rule does.
+            var wish = Math.Max(now, (isLarge ? question.Wishes.MostTimes : WeekPlan.Days) - already);
+            if (rule?.Most is { } most)
+            {
+                week.Model.Add(times <= Math.Max(0, Math.Min(wish, (int)most - already)));
+            }
+            else if (isLarge)
+            {
+                week.Model.Add(times <= wish);
+            }
+
+            if (rule?.NotSameDay == true && question.IsMend)
+            {
+                foreach (var day in dish.GroupBy(choice => choice.Group.Date))
+                {
+                    week.Model.Add(LinearExpr.Sum(day.Select(choice => choice.Is)) <= 1);
+                }
+            }
+
+            var again = week.Model.NewIntVar(0, WeekPlan.Days * 2, "again");
+            week.Model.Add(again >= times + already - FewTimes);
+            week.Same.Add(again);
+        }
+    }
+
+    private static void Cut(WeekModel week, Eater eater, bool isLarge)
+    {
+        var question = week.Question;
+        var choices = week.Choices.Where(choice => choice.Group.Eater.Id == eater.Id && choice.Group.IsMain == isLarge).ToList();
+        var most = isLarge ? question.Wishes.MostTimes : WeekPlan.Days;
+        foreach (var dish in choices.GroupBy(week.RecipeOf))
+        {
+            var serves = dish.SelectMany(choice =>
+                    choice.From.Where(from => from.Session is not null).Select(from => (choice.Dish, from.Session, choice.Group.Date))
+                )
+                .GroupBy(one => one.Session!.Value)
+                .Select(one => week.MadeIn(one.First().Dish, one.Key) * Math.Min(most, one.Select(day => day.Date).Distinct().Count()));
+            var there = RestsOf(dish).Sum(rest => ServesOf(dish, rest, most));
+            week.Model.Add(LinearExpr.Sum(dish.Select(choice => choice.Is)) <= LinearExpr.Sum(serves) + there);
+        }
+
+        var groups = week.Groups.Where(group => group.Eater.Id == eater.Id && group.IsMain == isLarge).ToList();
+        foreach (var kind in isLarge ? [groups] : groups.GroupBy(group => group.Slots[0].Key).Select(kind => kind.ToList()))
+        {
+            var mine = choices.Where(choice => kind.Contains(choice.Group)).ToList();
+            var made = mine.SelectMany(choice =>
+                    choice.From.Where(from => from.Session is not null).Select(from => week.MadeIn(choice.Dish, from.Session!.Value))
+                )
+                .ToHashSet();
+            var cells = kind.Sum(group => group.Slots.Count) - RestsOf(mine).Sum(rest => ServesOf(mine, rest, most));
+            if (cells > 0)
+            {
+                week.Model.Add(
+                    LinearExpr.Sum(made) + LinearExpr.Sum(kind.Select(group => week.Uncovered[group])) >= (cells + most - 1) / most
+                );
+            }
+        }
+    }
+
+    private static IEnumerable<int> RestsOf(IEnumerable<Choice> choices) =>
+        choices.SelectMany(choice => choice.From).Select(from => from.Rest).OfType<int>().Distinct();
+
+    /// <summary>How many meals what is there can be at, at most.</summary>
+    private static int ServesOf(IEnumerable<Choice> choices, int rest, int most) =>
+        Math.Min(most, choices.Count(choice => choice.From.Exists(from => from.Rest == rest)));
+}
