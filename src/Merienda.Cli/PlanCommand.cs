@@ -45,7 +45,7 @@ public static class PlanCommand
         }
 
         var effort = FillEffort.Usual with { Rounds = int.Parse(asked.Value.Rounds ?? "1"), Seed = int.Parse(asked.Value.Seed ?? "1") };
-        var answer = WeekSolver.Fill(question.Value, effort);
+        var answer = WeekSolver.Solve(question.Value, effort);
         var judge = new FillJudge(question.Value, answer.Plan);
         PlanReport.Write(new(question.Value, answer, judge, leftOut), asked.Value.Json, output);
         return judge.Fits ? Fits : Unmet;

@@ -25,10 +25,11 @@ internal static class WeekAnswer
         }
     }
 
-    public static FillPlan Read(this WeekModel week, CpSolver solver)
+    /// <param name="value">Of a variable, as it was found.</param>
+    public static FillPlan Read(this WeekModel week, Func<IntVar, long> value)
     {
         var (question, servings) = (week.Question, new List<FillServing>());
-        foreach (var group in week.Choices.Where(choice => solver.BooleanValue(choice.Is)).GroupBy(choice => choice.Group))
+        foreach (var group in week.Choices.Where(choice => value(choice.Is) > 0).GroupBy(choice => choice.Group))
         {
             var free = group.Key.Slots.ToList();
             // Those that only one meal takes sit down first.
@@ -36,13 +37,13 @@ internal static class WeekAnswer
             {
                 var slot = choice.Only is { } only ? free.First(one => one.Key == only.Key) : free[0];
                 free.Remove(slot);
-                var from = choice.From.First(one => solver.BooleanValue(one.Is));
+                var from = choice.From.First(one => value(one.Is) > 0);
                 var rest = from.Rest is { } at ? question.Rests[at] : null;
                 servings.Add(
                     new(
                         WeekModel.CellOf(choice.Group, slot),
                         question.Dishes[choice.Dish],
-                        solver.Value(choice.Quarters) / (decimal)FillTable.Quarters,
+                        value(choice.Quarters) / (decimal)FillTable.Quarters,
                         rest?.Cooked ?? question.Sessions[from.Session!.Value].Date,
                         rest
                     )
@@ -54,13 +55,13 @@ internal static class WeekAnswer
             servings,
             [
                 .. week
-                    .Batches.Where(batch => solver.BooleanValue(batch.Is))
+                    .Batches.Where(batch => value(batch.Is) > 0)
                     .Select(batch => new FillBatch(
                         question.Sessions[batch.Session].Date,
                         [
                             .. batch
-                                .Portions.Where(lot => solver.Value(lot.Value) > 0)
-                                .Select(lot => (question.Dishes[lot.Key], (int)solver.Value(lot.Value))),
+                                .Portions.Where(lot => value(lot.Value) > 0)
+                                .Select(lot => (question.Dishes[lot.Key], (int)value(lot.Value))),
                         ]
                     ))
                     .Where(batch => batch.Lots.Count > 0),

@@ -200,7 +200,7 @@ internal sealed class WeekModel
                 .Select(one => ((int?)null, (int?)one.At, one.There.KeptUntil(asked, group.Date)))
             : Question
                 .Sessions.Select((session, at) => (session, at))
-                .Where(one => one.session.EatenFrom <= group.Date)
+                .Where(one => one.session.EatenFrom <= group.Date && !Question.Taken.Contains((asked.Recipe, one.session.Date)))
                 .Select(one => ((int?)one.at, (int?)null, asked.KeptUntil(one.session.Date, group.Date)));
         return all.Where(one => one.Item3 != KeptIn.PastItsTime);
     }

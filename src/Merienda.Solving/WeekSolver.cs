@@ -16,20 +16,23 @@ public sealed record FillEffort(int Rounds, double Effort, int Seed = 1)
 /// <summary>A filled week, how far each level came, and how long it took.</summary>
 public sealed record FillAnswer(FillPlan Plan, IReadOnlyList<FillLevel> Levels, double Seconds);
 
-/// <summary>Fills a week level by level: each is kept by those after it.</summary>
+/// <summary>Fills or mends a week level by level: each is kept by those after it.</summary>
 public static class WeekSolver
 {
-    /// <param name="onBetter">Is told of every level that was reached, with the plan as it is then.</param>
-    public static FillAnswer Fill(
+    /// <summary>Better plans are told at most so often, s: somebody looks at them.</summary>
+    private const double TellEvery = 0.7;
+
+    /// <param name="onBetter">Is told of better plans with the levels so far, the last one still being sought.</param>
+    public static FillAnswer Solve(
         FillQuestion question,
         FillEffort effort,
-        Action<FillPlan, FillLevel>? onBetter = null,
+        Action<FillPlan, IReadOnlyList<FillLevel>>? onBetter = null,
         CancellationToken stop = default
     )
     {
         var clock = Stopwatch.StartNew();
         var model = new WeekModel(question, new(question), [.. Enumerable.Range(0, question.Dishes.Count)]);
-        var (plan, levels) = (FillPlan.Empty, new List<FillLevel>());
+        var (plan, levels, told) = (FillPlan.Empty, new List<FillLevel>(), TimeSpan.Zero);
         foreach (var goal in GoalsOf(question))
         {
             if (stop.IsCancellationRequested)
@@ -38,16 +41,26 @@ public static class WeekSolver
             }
 
             var (begun, sum) = (clock.Elapsed, model.SumOf(goal));
-            var (found, best, bound) = Search(model, sum, effort, stop);
+            FillLevel Level(long value, long? bound) => new(goal, value, bound, (clock.Elapsed - begun).TotalSeconds);
+            var (found, best, bound) = Search(model, sum, effort, Tell, stop);
             if (found is null)
             {
                 break;
             }
 
             plan = found;
-            levels.Add(new(goal, best, bound, (clock.Elapsed - begun).TotalSeconds));
-            onBetter?.Invoke(plan, levels[^1]);
+            levels.Add(Level(best, bound));
+            onBetter?.Invoke(plan, [.. levels]);
             model.Model.Add(sum <= best);
+
+            void Tell(Func<FillPlan> better, long value)
+            {
+                if (onBetter is not null && (clock.Elapsed - told).TotalSeconds > TellEvery)
+                {
+                    told = clock.Elapsed;
+                    onBetter(better(), [.. levels, Level(value, null)]);
+                }
+            }
         }
 
         return new(plan, levels, clock.Elapsed.TotalSeconds);
@@ -64,6 +77,7 @@ public static class WeekSolver
         WeekModel model,
         LinearExpr sum,
         FillEffort effort,
+        Action<Func<FillPlan>, long> tell,
         CancellationToken stop
     )
     {
@@ -75,7 +89,8 @@ public static class WeekSolver
             solver.StringParameters =
                 $"num_workers:8 random_seed:{effort.Seed} interleave_search:true interleave_batch_size:2 cp_model_probing_level:0 max_deterministic_time:{effort.Effort:0.###}";
             using var cancel = stop.Register(solver.StopSearch);
-            var status = solver.Solve(model.Model);
+            using var better = new Better(model, tell);
+            var status = solver.Solve(model.Model, better);
             if (status is not (CpSolverStatus.Optimal or CpSolverStatus.Feasible))
             {
                 break;
@@ -86,7 +101,7 @@ public static class WeekSolver
             stale = value < best ? 0 : stale + 1;
             if (value < best)
             {
-                (plan, best) = (model.Read(solver), value);
+                (plan, best) = (model.Read(solver.Value), value);
                 model.HintFrom(solver);
             }
 
@@ -98,5 +113,10 @@ public static class WeekSolver
         }
 
         return (plan, best, bound == long.MinValue ? null : bound);
+    }
+
+    private sealed class Better(WeekModel model, Action<Func<FillPlan>, long> tell) : CpSolverSolutionCallback
+    {
+        public override void OnSolutionCallback() => tell(() => model.Read(Value), (long)Math.Round(ObjectiveValue()));
     }
 }

@@ -27,6 +27,16 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     public Task<(StoredWeek Week, IReadOnlyList<StoredRecipe> Library)> ReadWithLibrary(Tenant tenant, DateOnly start) =>
         database.Read(tenant, weeks.Of(start).And(recipes.All));
 
+    /// <summary>What a search for a week needs to know.</summary>
+    public Task<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, Kitchen Kitchen)> ReadToSolve(
+        Tenant tenant,
+        DateOnly start
+    ) => database.Read(tenant, weeks.Of(start).And(recipes.All).And(KitchenStore.Current));
+
+    /// <summary>A week with every recipe, and what was sought of it.</summary>
+    public Task<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, SolveJob? Job)> ReadSolved(Tenant tenant, DateOnly start) =>
+        database.Read(tenant, weeks.Of(start).And(recipes.All).And(SolveJobs.Of(start)));
+
     /// <summary>A week, the kitchen it is cooked in, and what was said of its dishes before.</summary>
     public Task<((StoredWeek Week, Kitchen Kitchen) Cooked, IReadOnlyList<EarlierNote> Notes)> ReadSessions(
         Tenant tenant,
@@ -97,6 +107,51 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                 return new Decided<bool>(change, true);
             },
             _ => weeks.After(weekStart).Select(draw)
+        );
+
+    /// <summary>Takes what a search proposes for a week, all of it but some meals, as one edit.</summary>
+    /// <param name="job">As it was seen; another one by now is not taken.</param>
+    public Task<Result<Edited<TView>>> Take<TView>(
+        EditStamp stamp,
+        DateOnly weekStart,
+        Guid job,
+        IReadOnlySet<Cell> without,
+        Func<StoredWeek, TView> draw
+    ) =>
+        door.Edit<
+            (((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, IReadOnlyList<WeekProtocolRow> Pins), SolveJob? Job),
+            bool,
+            TView
+        >(
+            stamp,
+            Journal.Batch,
+            weeks.Of(weekStart).And(recipes.All).And(ProtocolStore.Pins(weekStart)).And(SolveJobs.Of(weekStart)),
+            locked =>
+            {
+                var (((week, library), pins), solved) = locked;
+                var change = solved?.Found.Change.Without(without);
+                if (solved?.Id != job || change is null or { IsEmpty: true })
+                {
+                    return new Refusal(
+                        "nothing-to-take",
+                        "job",
+                        job.ToString(),
+                        solved?.Id == job ? "it proposes nothing, or every meal is left out" : "it is over, or another one was asked for",
+                        "Let the week be solved again"
+                    );
+                }
+
+                return TakenChange
+                    .Of(week, change, library, Guid.CreateVersion7)
+                    .Select(taken =>
+                    {
+                        var rows = taken.Made.Select(made => NewRow(made.Batch, made.Recipe)).ToList();
+                        var said = solved.Kind == SolveKind.Fill ? "Filled" : "Mended";
+                        var summary = $"{said} {change.Meals.Count} {(change.Meals.Count == 1 ? "meal" : "meals")}";
+                        return new Decided<bool>(Cooked(week, taken.Week.Plan, summary, rows, pins), true);
+                    });
+            },
+            _ => SolveJobs.Over(job).And(weeks.After(weekStart)).Select(taken => draw(taken.Second))
         );
 
     /// <summary>Decides an edit on the week as it is now; a refusal changes nothing.</summary>

@@ -5,7 +5,7 @@ namespace Merienda.Solving.Tests;
 public class FillTests
 {
     private static FillAnswer Fill(FillQuestion question) =>
-        WeekSolver.Fill(question, FillEffort.Quick, null, TestContext.Current.CancellationToken);
+        WeekSolver.Solve(question, FillEffort.Quick, null, TestContext.Current.CancellationToken);
 
     [Fact]
     public void A_couples_week_is_filled_and_core_finds_nothing_against_it()

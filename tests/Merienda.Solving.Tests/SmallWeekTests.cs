@@ -53,7 +53,7 @@ public class SmallWeekTests
     }
 
     private static FillAnswer Fill(FillQuestion question) =>
-        WeekSolver.Fill(question, new(2, 1), null, TestContext.Current.CancellationToken);
+        WeekSolver.Solve(question, new(2, 1), null, TestContext.Current.CancellationToken);
 
     [Fact]
     public void The_solver_finds_what_trying_every_plan_finds() =>
@@ -245,6 +245,6 @@ public class SmallWeekTests
     {
         using var stopped = new CancellationTokenSource();
         stopped.Cancel();
-        Assert.Empty(WeekSolver.Fill(First(1, Eats(["lunch"], []), [Dish(0, 5)]), FillEffort.Usual, null, stopped.Token).Plan.Servings);
+        Assert.Empty(WeekSolver.Solve(First(1, Eats(["lunch"], []), [Dish(0, 5)]), FillEffort.Usual, null, stopped.Token).Plan.Servings);
     }
 }

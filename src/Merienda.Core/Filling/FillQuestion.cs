@@ -70,6 +70,9 @@ public sealed record FillQuestion(
     /// <summary>What stands on meals and may be changed: with any, the week is mended and not filled.</summary>
     public IReadOnlyList<FillNow> Now { get; init; } = [];
 
+    /// <summary>Recipes that are cooked in a session already: more of them is more of that batch.</summary>
+    public IReadOnlySet<(Guid Recipe, DateOnly Cooked)> Taken { get; init; } = new HashSet<(Guid, DateOnly)>();
+
     public bool IsMend => Now.Count > 0;
 
     /// <summary>What stands on meals already and stays there.</summary>

@@ -30,10 +30,12 @@ public sealed class FillTable
     private readonly Dictionary<(Guid Eater, IReadOnlyList<Rule> Rules, MealRole Role, int Dish, Cell? Beside), FillSizes> _sizes = [];
     private readonly Dictionary<(Guid Eater, DateOnly Date), IReadOnlyList<Rule>> _rules = [];
     private readonly ILookup<Cell, Helping> _beside;
+    private readonly HashSet<(Guid Recipe, string? Variant)> _dishes;
 
     public FillTable(FillQuestion question)
     {
         _question = question;
+        _dishes = [.. question.Dishes.Select(dish => (dish.Recipe, dish.Variant))];
         var changing = question.Now.Select(now => now.Cell).ToHashSet();
         _beside = question.Placed.Where(item => changing.Contains(item.Cell)).ToLookup(item => item.Cell, item => item.Helping);
     }
@@ -43,7 +45,7 @@ public sealed class FillTable
     public FillSizes SizesOf(Eater eater, DateOnly date, MealSlot slot, int dish)
     {
         var asked = _question.Dishes[dish];
-        if (!asked.IsFor(slot, _question.Rhythm))
+        if (!asked.IsFor(slot, _question.Rhythm) || !IsAsUsual(eater, asked))
         {
             return FillSizes.None;
         }
@@ -59,6 +61,10 @@ public sealed class FillTable
 
         return sizes;
     }
+
+    /// <summary>Who has a dish in a variant of their own gets that one.</summary>
+    private bool IsAsUsual(Eater eater, FillDish dish) =>
+        !eater.UsualVariants.TryGetValue(dish.Recipe, out var usual) || usual == dish.Variant || !_dishes.Contains((dish.Recipe, usual));
 
     /// <summary>Whether an eater may have what stands at a meal in the size it stands there.</summary>
     public bool MayStay(FillNow now)

@@ -16,7 +16,11 @@ public enum VesselVerdict
 
 /// <param name="Task">Id of the step.</param>
 /// <param name="Said">"Braising pan", or "two trays: one layer on a tray is about 1.2 kg, this is 2.1 kg".</param>
-public sealed record VesselFinding(string Task, VesselVerdict Verdict, string Said);
+public sealed record VesselFinding(string Task, VesselVerdict Verdict, string Said)
+{
+    /// <summary>How often all of the vessels are filled for it.</summary>
+    public int Rounds { get; init; } = 1;
+}
 
 /// <summary>
 /// Compares what a dish takes at each step with pans, trays, moulds, pots, baskets and bowls before anybody cooks: the size of vessels is
@@ -124,7 +128,7 @@ public static partial class VesselFit
             : holding.Count == 1 || holding.TakeLast(vessels).All(one => one.Item.Kind == largest.Kind)
                 ? $"{Number(vessels)} {Plural(largest.Kind)}"
             : $"{Number(vessels)} vessels";
-        return new(task.Id, VesselVerdict.TooLarge, $"{cure}: {Compared(largest, holds, volume)}");
+        return new(task.Id, VesselVerdict.TooLarge, $"{cure}: {Compared(largest, holds, volume)}") { Rounds = inRounds };
     }
 
     private static string Compared(KitchenItem item, decimal holds, decimal volume) =>

@@ -7,6 +7,7 @@ using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Accounts;
 using Merienda.Web.Demo;
+using Merienda.Web.Weeks.Solving;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
 using Microsoft.AspNetCore.Identity;
@@ -101,8 +102,11 @@ public static class MeriendaHost
         services.AddSingleton<TickStore>();
         services.AddSingleton<Table.EffectReader>();
         services.AddSingleton<LiveUpdates>();
+        services.AddSingleton<SolveJobs>();
+        services.AddSingleton<SolveWorker>();
         if (!IsDescribing)
         {
+            services.AddHostedService(provider => provider.GetRequiredService<SolveWorker>());
             services.AddHostedService(provider => provider.GetRequiredService<LiveUpdates>());
         }
 

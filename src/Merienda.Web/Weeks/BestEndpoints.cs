@@ -3,6 +3,7 @@ using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
+using Merienda.Web.Weeks.Solving;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Merienda.Web.Weeks;
@@ -81,15 +82,14 @@ public static class BestEndpoints
     )
     {
         var loose = there.Select(one => one.Thing.Dish.Recipe).ToHashSet();
-        var bases = library.SelectMany(recipe => recipe.Version.Lines).Select(line => line.Use?.Of.Id).OfType<Guid>().ToHashSet();
         var sessions = week
             .Plan.Sessions.Where(session => session.Date >= week.Table.Today && session.EatenFrom <= day)
             .Select(session => session.Date)
             .Order()
             .DefaultIfEmpty(week.Table.Today <= day ? week.Table.Today : DateOnly.MaxValue)
             .ToList();
-        return from recipe in library
-            where !loose.Contains(recipe.RecipeId) && (recipe.Version.Meal is not null || !bases.Contains(recipe.RecipeId))
+        return from recipe in SolveQuestions.Dishes(library)
+            where !loose.Contains(recipe.RecipeId)
             let variant = eater.UsualOf(recipe.RecipeId, recipe.Version)
             let dish = new FillDish(recipe.RecipeId, variant, recipe.Version.As(variant) ?? recipe.Version)
             let session = sessions.FirstOrDefault(one => one <= day && dish.KeptUntil(one, day) != KeptIn.PastItsTime)

@@ -4,6 +4,7 @@ using Merienda.Core.Planning;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
+using Merienda.Web.Weeks.Solving;
 using Microsoft.AspNetCore.Http.HttpResults;
 using static Merienda.Web.Weeks.WeekEdit;
 
@@ -27,6 +28,7 @@ public static class WeekEndpoints
         weeks.MapSessions();
         weeks.MapDays();
         weeks.MapBest();
+        weeks.MapSolving();
         weeks.MapPost("/protocols/renew", RenewProtocols).WithName("RenewProtocols");
         api.MapPost("/undo", Undo).WithTags("Week").WithName("Undo").RequireAuthorization();
         weeks.MapGet("/shop", Shop).WithName("GetShop");

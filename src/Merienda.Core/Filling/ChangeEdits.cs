@@ -1,0 +1,157 @@
+using System.Globalization;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Filling;
+
+/// <summary>Takes a whole change of a week: all of it, or nothing and why.</summary>
+public static class ChangeEdits
+{
+    /// <param name="recipeOf">The version of a recipe that a new batch is cooked of.</param>
+    /// <param name="stop">Why an eater may not have a dish; null when nothing stops it.</param>
+    /// <returns>The plan as it is then, and the new batches by their number.</returns>
+    public static Result<(WeekPlan Plan, IReadOnlyDictionary<int, Batch> Made)> Take(
+        this WeekPlan plan,
+        WeekChange change,
+        Func<NewBatch, RecipeVersion> recipeOf,
+        Func<Guid, RecipeVersion, Refusal?> stop,
+        Func<Guid> newId
+    )
+    {
+        if (change.Meals.Select(meal => plan.Against(meal)).FirstOrDefault(wrong => wrong is not null) is { } refusal)
+        {
+            return refusal;
+        }
+
+        foreach (var off in change.Meals.Select(meal => meal.Off).OfType<ItemSeen>())
+        {
+            var serving = plan.Find(off.Item)!.Value.Serving;
+            plan = plan.Replace(serving, serving with { Items = [.. serving.Items.Where(item => item.Id != off.Item)] });
+        }
+
+        var made = new Dictionary<int, Batch>();
+        foreach (var batch in change.Batches)
+        {
+            var cooked = plan.Cook(batch, change, recipeOf(batch), newId);
+            if (cooked.Refusal is { } cannot)
+            {
+                return cannot;
+            }
+
+            (plan, made[batch.Number]) = cooked.Value;
+        }
+
+        foreach (var meal in change.Meals.Where(meal => meal.On is not null))
+        {
+            var placed = plan.Put(meal, made, newId);
+            if (placed.Refusal is { } cannot)
+            {
+                return cannot;
+            }
+
+            plan = placed.Value;
+            if (
+                meal.On!.NewBatch is { } number
+                && change.Batches.First(batch => batch.Number == number) is var of
+                && stop(meal.Cell.Eater, recipeOf(of).As(meal.On.Variant) ?? recipeOf(of)) is { } allergy
+            )
+            {
+                return allergy;
+            }
+        }
+
+        return (plan, made);
+    }
+
+    /// <summary>Why a meal can't be changed so: it is another one by now.</summary>
+    private static Refusal? Against(this WeekPlan plan, MealChange meal)
+    {
+        var there = plan.At(meal.Cell);
+        if (there is { IsLocked: true } or { State: not ServingState.Planned })
+        {
+            return Changed(plan, meal.Cell, there.IsLocked ? "it is locked by now" : "it is settled by now");
+        }
+
+        if (meal.Off is not { } off)
+        {
+            return there is { Items.Count: > 0 } ? Changed(plan, meal.Cell, "something stands there by now") : null;
+        }
+
+        return
+            there?.Items.FirstOrDefault(item => item.Id == off.Item) is not Draw draw
+            || plan.PortionsOf(plan.BatchWithId(draw.Batch)!, draw) != off.Portions
+            ? Changed(plan, meal.Cell, "it is another one by now")
+            : null;
+    }
+
+    private static Refusal Changed(WeekPlan plan, Cell cell, string reason) =>
+        new(
+            "meal-changed",
+            "meals",
+            $"{cell.Date.ToString("dddd", CultureInfo.InvariantCulture)}, {plan.Rhythm.NameOf(cell.Meal)}",
+            reason,
+            "Leave this meal out, or let the week be solved again"
+        );
+
+    /// <summary>A batch of as many whole portions as the meals take of each variant.</summary>
+    private static Result<(WeekPlan, Batch)> Cook(
+        this WeekPlan plan,
+        NewBatch asked,
+        WeekChange change,
+        RecipeVersion recipe,
+        Func<Guid> newId
+    )
+    {
+        if (plan.WrongSession("cookedOn", asked.Cooked) is { } refusal)
+        {
+            return refusal;
+        }
+
+        var lots = change
+            .Meals.Where(meal => meal.On?.NewBatch == asked.Number)
+            .GroupBy(meal => meal.On!.Variant ?? "")
+            .ToDictionary(lot => lot.Key, lot => Math.Ceiling(lot.Sum(meal => meal.On!.Size)));
+        var made = Batch.Make(
+            TapeLetter.FirstFree(plan.Batches.Select(batch => batch.Letter).ToHashSet()),
+            asked.Cooked,
+            lots.Values.Sum(),
+            [.. lots.Where(lot => lot.Key.Length > 0).Select(lot => new VariantPortions(lot.Key, lot.Value))],
+            recipe,
+            newId
+        );
+        return made.Select(batch => (plan.WithSession(asked.Cooked, newId()).Add(batch), batch));
+    }
+
+    private static Result<WeekPlan> Put(this WeekPlan plan, MealChange meal, Dictionary<int, Batch> made, Func<Guid> newId)
+    {
+        var on = meal.On!;
+        if ((on.NewBatch is { } number ? made[number] : plan.BatchWithId(on.Batch!.Value)) is not { } batch)
+        {
+            return WeekEdits.BatchGone(on.Batch!.Value);
+        }
+
+        if (batch.Lots.FirstOrDefault(one => on.NewBatch is null ? one.Id == on.Lot : one.Variant == on.Variant) is not { } lot)
+        {
+            return LotEdits.LotGone(on.Lot ?? Guid.Empty);
+        }
+
+        var lacks = on.Size - plan.Loose(batch, lot);
+        if (lacks > 0 && batch.PortionedOn is null)
+        {
+            var more = lot with { Portions = lot.Portions + Math.Ceiling(lacks) };
+            var larger = batch with { Lots = [.. batch.Lots.Select(one => one == lot ? more : one)] };
+            if (Batch.RefusePortions(larger.Portions) is { } tooLarge)
+            {
+                return tooLarge;
+            }
+
+            plan = plan.With(batch, larger);
+        }
+
+        var placed = plan.Place(batch.Id, meal.Cell, on.Size, newId, null, [lot.Id]);
+        return placed.Refusal is not null ? placed
+            : placed.Value.At(meal.Cell)!.Draws.Last().Size.Amount == on.Size ? placed
+            : WeekEdits.NothingLoose(batch, "batch", batch.Letter, $"less than {on.Size:0.##} portions of it are loose in one box by now");
+    }
+}

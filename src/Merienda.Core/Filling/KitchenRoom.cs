@@ -1,0 +1,54 @@
+using Merienda.Core.Keeping;
+using Merienda.Core.Planning;
+using Merienda.Core.Sessions;
+
+namespace Merienda.Core.Filling;
+
+/// <summary>What the kitchen that is there can hold: boxes, room in the freezer, and the largest batch of a dish.</summary>
+public static class KitchenRoom
+{
+    private const int MillilitresOfLitre = 1000;
+
+    /// <summary>A box in a freezer whose containers nobody listed, ml [C].</summary>
+    private const int UsualBox = 700;
+
+    /// <summary>The wishes within what is free in a kitchen while a plan's boxes stand there.</summary>
+    public static FillWishes Within(this FillWishes wishes, Kitchen kitchen, WeekPlan plan)
+    {
+        var held = plan.Containers.Select(plan.StateOf).Where(box => box.Place != BoxPlace.Gone).ToList();
+        var freezing = kitchen.Containers.Where(kind => kind.MayFreeze).ToList();
+        var each = freezing.Count == 0 ? UsualBox : freezing.Sum(kind => kind.VolumeMl * kind.Count) / freezing.Sum(kind => kind.Count);
+        var room = kitchen.FreezerLitres is { } litres ? (int)(litres * MillilitresOfLitre / each) : wishes.FreezerBoxes;
+        var frozen = held.Count(box => box.Place == BoxPlace.Freezer);
+        var boxes = kitchen.Containers.Sum(kind => kind.Count);
+        return wishes with
+        {
+            FreezerBoxes = Math.Max(0, Math.Min(room, freezing.Count == 0 ? room : freezing.Sum(kind => kind.Count)) - frozen),
+            Boxes = boxes == 0 ? wishes.Boxes : Math.Max(0, boxes - held.Count),
+        };
+    }
+
+    /// <summary>Most whole portions of a dish that go into the kitchen's vessels at once; null where none is known to be too many.</summary>
+    /// <param name="most">Nobody cooks more.</param>
+    public static int? MostOf(FillDish dish, Kitchen kitchen, int most)
+    {
+        bool Fits(int portions) =>
+            CookedDish
+                .Alone(dish.Version, portions)
+                .SelectMany(cooked => VesselFit.Of(cooked, kitchen))
+                .All(finding => finding.Rounds == 1);
+        if (Fits(most) || !Fits(1))
+        {
+            return null;
+        }
+
+        var (fits, tooMany) = (1, most);
+        while (tooMany - fits > 1)
+        {
+            var middle = (fits + tooMany) / 2;
+            (fits, tooMany) = Fits(middle) ? (middle, tooMany) : (fits, middle);
+        }
+
+        return fits;
+    }
+}

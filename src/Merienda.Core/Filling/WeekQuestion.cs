@@ -1,0 +1,151 @@
+using Merienda.Core.Keeping;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+
+namespace Merienda.Core.Filling;
+
+/// <summary>A thing of a meal as it is judged.</summary>
+public sealed record OnMeal(Cell Cell, ServingItem Item, Helping Helping);
+
+/// <summary>
+/// A planned week as a question: which sessions are still to come, what is loose on the bench and in the boxes, what stays on the meals and,
+/// for mending, what may be changed.
+/// </summary>
+/// <param name="Cookable">What may be cooked: recipes as written and in their variants.</param>
+/// <param name="DishOf">The dish of a lot.</param>
+/// <param name="OnMeals">Everything that stands on the week's meals.</param>
+public sealed record WeekQuestion(
+    WeekPlan Plan,
+    IReadOnlyList<Eater> Eaters,
+    DateOnly Today,
+    IReadOnlyList<FillDish> Cookable,
+    Func<Batch, Lot, FillDish> DishOf,
+    IReadOnlyList<OnMeal> OnMeals,
+    FillWishes Wishes
+)
+{
+    /// <summary>A batch that is planned grows by at most so many portions.</summary>
+    private const int MostMore = 8;
+
+    /// <summary>The open meals of some eaters, all when null.</summary>
+    public FillQuestion ToFill(IReadOnlySet<Guid>? eaters = null) => Ask([], eaters);
+
+    /// <summary>The meals that stand there and may be changed.</summary>
+    public FillQuestion ToMend() => Ask([.. Changeable()], null);
+
+    /// <summary>Whole portions on meals that are still to come, of batches that are planned or of boxes nobody has eaten of.</summary>
+    private IEnumerable<(Serving Serving, Draw Draw)> Changeable() =>
+        from serving in Plan.Servings
+        where Plan.Holds(serving.Cell.Date) && serving.Cell.Date >= Today && serving is { State: ServingState.Planned, IsLocked: false }
+        let draw = serving.Draws.FirstOrDefault(draw => draw is { Parts: null, Size.IsInGrams: false } && !IsEaten(draw))
+        where draw is not null && Eaters.Any(eater => eater.Id == serving.Cell.Eater)
+        select (serving, draw);
+
+    private bool IsEaten(Draw draw) => Plan.Containers.Any(box => box.Id == draw.Container && box.IsSettled(draw.Id));
+
+    private FillQuestion Ask(IReadOnlyList<(Serving Serving, Draw Draw)> changing, IReadOnlySet<Guid>? eaters)
+    {
+        var (dishes, rests, now) = (Cookable.ToList(), new List<FillRest>(), new List<FillNow>());
+        foreach (var batch in Plan.Batches)
+        {
+            foreach (var lot in batch.Lots)
+            {
+                var draws = changing.Where(one => one.Draw.Batch == batch.Id && one.Draw.Lot == lot.Id).ToList();
+                foreach (var rest in RestsOf(batch, lot, dishes.Count, draws).Where(rest => rest.There.Portions + rest.There.More > 0))
+                {
+                    now.AddRange(rest.Draws.Select(one => new FillNow(one.Serving.Cell, one.Draw.Id, rests.Count, one.Draw.Size.Amount)));
+                    rests.Add(rest.There with { Dish = dishes.Count });
+                    dishes.Add(DishOf(batch, lot));
+                }
+            }
+        }
+
+        var changed = now.Select(one => one.Item).ToHashSet();
+        return new(Plan.Start, Plan.Rhythm, Sessions(), Eaters, dishes, Wishes)
+        {
+            Rests = rests,
+            Now = now,
+            Taken = Plan.Batches.Select(batch => (DishOf(batch, batch.Lots[0]).Recipe, batch.Cooked)).ToHashSet(),
+            Placed = [.. OnMeals.Where(one => !changed.Contains(one.Item.Id)).Select(one => (one.Cell, one.Helping))],
+            Settled = new HashSet<Cell>([
+                .. Plan
+                    .Servings.Where(serving => serving.State is ServingState.Out or ServingState.Skipped)
+                    .Select(serving => serving.Cell),
+                .. Past(),
+                .. Eaters.Where(eater => eaters?.Contains(eater.Id) == false).SelectMany(Empty),
+            ]),
+        };
+    }
+
+    /// <summary>Meals of days that are over: nobody fills them any more.</summary>
+    private IEnumerable<Cell> Past() => Eaters.SelectMany(Empty).Where(cell => cell.Date < Today);
+
+    private IEnumerable<Cell> Empty(Eater eater) =>
+        from day in Enumerable.Range(0, WeekPlan.Days).Select(Plan.Start.AddDays)
+        from meal in eater.PrepMealsOn(day)
+        let cell = new Cell(day, meal, eater.Id)
+        where OnMeals.All(one => one.Cell != cell)
+        select cell;
+
+    /// <summary>Those of the week that are still to come; when none is, one today.</summary>
+    private List<PrepSession> Sessions()
+    {
+        var planned = Plan
+            .Rhythm.SessionsOf(Plan.Start)
+            .Concat(Plan.Sessions.Where(session => Plan.Holds(session.EatenFrom)).Select(session => session.Date))
+            .Distinct()
+            .Where(date => date >= Today && Plan.WrongSession("date", date) is null)
+            .Order()
+            .ToList();
+        var dates = planned.Count > 0 || !Plan.Holds(Today) ? planned : [Today];
+        return
+        [
+            .. dates.Select(date =>
+                Plan.Sessions.FirstOrDefault(session => session.Date == date && Plan.Holds(session.EatenFrom))
+                ?? Plan.Rhythm.SessionOn(date, Plan.Start, Guid.Empty)
+            ),
+        ];
+    }
+
+    private IEnumerable<(FillRest There, IReadOnlyList<(Serving Serving, Draw Draw)> Draws)> RestsOf(
+        Batch batch,
+        Lot lot,
+        int dish,
+        List<(Serving Serving, Draw Draw)> draws
+    )
+    {
+        if (batch.PortionedOn is null)
+        {
+            var more = batch.Cooked < Today ? 0 : (int)Math.Min(MostMore, Math.Max(0, Wishes.MostPortions - batch.Portions));
+            var loose = Math.Max(0, Plan.Loose(batch, lot)) + draws.Sum(one => one.Draw.Size.Amount);
+            return [(new(batch.Id, lot.Id, dish, Whole(loose), more, batch.Cooked), draws)];
+        }
+
+        return Plan.ContainersOf(batch.Id)
+            .Where(box => box.Lot == lot.Id && box.Parts is null)
+            .Select(box => (Box: box, State: Plan.StateOf(box)))
+            .Where(one => one.State.Place != BoxPlace.Gone && batch.Keeping is not null)
+            .GroupBy(one => (EatBy: one.State.EatBy(batch.Keeping!), IsFrozen: one.State.Place == BoxPlace.Freezer))
+            .Select(group =>
+            {
+                var own = draws.Where(one => group.Any(box => box.Box.Id == one.Draw.Container)).ToList();
+                var loose = group.Sum(one => Plan.Rest(batch, one.Box, batch.PartsOf(lot))) + own.Sum(one => one.Draw.Size.Amount);
+                return (
+                    new FillRest(
+                        batch.Id,
+                        lot.Id,
+                        dish,
+                        Whole(loose),
+                        0,
+                        batch.Cooked,
+                        group.Key.EatBy ?? DateOnly.MaxValue,
+                        group.Key.IsFrozen
+                    ),
+                    (IReadOnlyList<(Serving, Draw)>)own
+                );
+            });
+    }
+
+    /// <summary>In whole quarters: less is not placed.</summary>
+    private static decimal Whole(decimal portions) => Math.Floor(portions * FillTable.Quarters) / FillTable.Quarters;
+}

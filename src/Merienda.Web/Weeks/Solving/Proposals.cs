@@ -1,0 +1,54 @@
+using Merienda.Core.Filling;
+using Merienda.Core.Planning;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+
+namespace Merienda.Web.Weeks.Solving;
+
+/// <summary>The board as a search would have it, with what is otherwise on it.</summary>
+internal static class Proposals
+{
+    public static ProposedBoard Of(
+        StoredWeek stored,
+        IReadOnlyList<StoredRecipe> library,
+        SolveJob? job,
+        IReadOnlySet<Cell> without,
+        KnowledgeBase knowledge
+    )
+    {
+        var before = new WeekView(stored, knowledge);
+        var whole = job?.Found.Change ?? WeekChange.Nothing;
+        var change = whole.Without(without);
+        // The same ids each time it is drawn: what is looked at stays what it is.
+        var next = 0;
+        Guid NewId() => new(++next, 0x5e1, 0x4c0d, (job?.Id ?? Guid.Empty).ToByteArray()[8..]);
+        var taken = TakenChange.Of(stored, change, library, NewId);
+        if (taken.Refusal is { } refusal)
+        {
+            return new(before.ToBoard(), [], [], refusal.ToString());
+        }
+
+        var then = taken.Value.Week;
+        return new(
+            new WeekView(then, knowledge).ToBoard(),
+            [.. whole.Meals.Select(meal => MealOf(meal, stored, then, without.Contains(meal.Cell)))],
+            [.. taken.Value.Made.Select(made => made.Batch.Id)],
+            null
+        );
+    }
+
+    private static ProposedMeal MealOf(MealChange meal, StoredWeek before, StoredWeek then, bool isLeft) =>
+        new(
+            new(meal.Cell.Date, meal.Cell.Meal, meal.Cell.Eater),
+            meal.Off is { } off ? Said(NameOf(before, off.Item), off.Portions) : null,
+            meal.On is { } on ? Said(on.Name, on.Size) : null,
+            isLeft || meal.On is null ? null : then.Plan.At(meal.Cell)?.Draws.LastOrDefault()?.Id
+        );
+
+    private static string Said(string name, decimal portions) => portions == 1 ? name : $"{portions:0.##} of {name}";
+
+    private static string NameOf(StoredWeek week, Guid item) =>
+        week.Plan.Find(item) is (_, Draw draw) && week.Plan.BatchWithId(draw.Batch) is { } batch
+            ? batch.LotOf(draw).Named(week.RecipeOf(batch).Version.Name)
+            : "";
+}

@@ -1,0 +1,61 @@
+using Merienda.Core.Filling;
+using Merienda.Storage;
+
+namespace Merienda.Web.Weeks.Solving;
+
+/// <summary>What a week is to be solved for.</summary>
+/// <param name="Eaters">Whose open meals are filled; null for everybody's.</param>
+/// <param name="Goals">The most wanted first; null for the usual order. That meals are covered comes before all.</param>
+/// <param name="IsCertainOnly">Whether what is too close to call stays out.</param>
+/// <param name="MostTimes">The same dish at most so many times a week for one eater at the large meals, 1 to 14; null for 3.</param>
+/// <param name="MinutesASession">By hand at most, 10 to 600; null for as long as it takes.</param>
+public sealed record SolveRequest(
+    SolveKind Kind,
+    IReadOnlyList<Guid>? Eaters = null,
+    IReadOnlyList<FillGoal>? Goals = null,
+    bool IsCertainOnly = false,
+    int? MostTimes = null,
+    int? MinutesASession = null
+);
+
+/// <summary>One thing that was sought: how far it came, in the cook's words.</summary>
+/// <param name="Says">"8 batches to cook".</param>
+/// <param name="Sure">"proven", or what is known.</param>
+public sealed record SolvedLevel(FillGoal Goal, string Says, string Sure, bool IsProven);
+
+/// <param name="JobId">Null when nothing is sought and nothing is proposed.</param>
+/// <param name="Revision">Rises with everything that is found.</param>
+/// <param name="Meals">That would be changed.</param>
+/// <param name="Unmet">What it leaves unmet, in sentences.</param>
+/// <param name="Problem">Why nothing can be found; empty when nothing is wrong.</param>
+public sealed record SolvePage(
+    Guid? JobId,
+    SolveKind Kind,
+    SolveState State,
+    int Revision,
+    int Meals,
+    IReadOnlyList<SolvedLevel> Levels,
+    IReadOnlyList<string> Unmet,
+    string Problem
+);
+
+/// <summary>Something that can be wanted of a week.</summary>
+/// <param name="Want">"Few batches".</param>
+public sealed record SolveGoal(FillGoal Goal, string Want);
+
+/// <summary>A meal that would be changed.</summary>
+/// <param name="Was">What stands there; null where nothing does.</param>
+/// <param name="Then">What would stand there; null where nothing would.</param>
+/// <param name="ItemId">Of what would stand there, on the board that is proposed.</param>
+public sealed record ProposedMeal(BoardPlace Place, string? Was, string? Then, Guid? ItemId);
+
+/// <summary>The board as it would be.</summary>
+/// <param name="NewBatches">Those of its batches that are not planned yet.</param>
+/// <param name="Problem">Why it can't be so any more; null when it can.</param>
+public sealed record ProposedBoard(WeekBoard Board, IReadOnlyList<ProposedMeal> Meals, IReadOnlyList<Guid> NewBatches, string? Problem);
+
+/// <param name="Without">Meals that are left alone.</param>
+public sealed record TakeRequest(Guid JobId, IReadOnlyList<BoardPlace> Without);
+
+/// <param name="Without">Meals that are left alone.</param>
+public sealed record ProposedRequest(IReadOnlyList<BoardPlace> Without);

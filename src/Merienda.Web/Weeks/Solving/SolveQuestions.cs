@@ -1,0 +1,54 @@
+using Merienda.Core.Filling;
+using Merienda.Core.Planning;
+using Merienda.Storage;
+
+namespace Merienda.Web.Weeks.Solving;
+
+/// <summary>A stored week as a question to solve.</summary>
+internal static class SolveQuestions
+{
+    public static FillQuestion Of(WeekView week, IReadOnlyList<StoredRecipe> library, Kitchen kitchen, SolveRequest asked)
+    {
+        var usual = FillWishes.Usual;
+        var wishes = (
+            usual with
+            {
+                MostTimes = asked.MostTimes ?? usual.MostTimes,
+                IsCertainOnly = asked.IsCertainOnly,
+                MinutesASession = asked.MinutesASession,
+                Goals = asked.Goals ?? usual.Goals,
+            }
+        ).Within(kitchen, week.Plan);
+        var question = new WeekQuestion(
+            week.Plan,
+            week.Eaters,
+            week.Table.Today,
+            [.. Cookable(library, kitchen, wishes)],
+            (batch, lot) => new(week.RecipeOf(batch).RecipeId, lot.Variant, week.DishOf(batch, lot)),
+            [
+                .. week
+                    .Plated.Where(plated => week.Plan.Holds(plated.Serving.Cell.Date))
+                    .Select(plated => new OnMeal(plated.Serving.Cell, plated.Item, plated.Helping)),
+            ],
+            wishes
+        );
+        return asked.Kind == SolveKind.Fill ? question.ToFill(asked.Eaters?.ToHashSet()) : question.ToMend();
+    }
+
+    /// <summary>Recipes that are eaten as they are: no base that others are made of.</summary>
+    public static IEnumerable<StoredRecipe> Dishes(IReadOnlyList<StoredRecipe> library)
+    {
+        var bases = library.SelectMany(recipe => recipe.Version.Lines).Select(line => line.Use?.Of.Id).OfType<Guid>().ToHashSet();
+        return library.Where(recipe => recipe.Version.Meal is not null || !bases.Contains(recipe.RecipeId));
+    }
+
+    /// <summary>As written, and in every variant.</summary>
+    private static IEnumerable<FillDish> Cookable(IReadOnlyList<StoredRecipe> library, Kitchen kitchen, FillWishes wishes) =>
+        from recipe in Dishes(library)
+        from variant in recipe.Version.Variants.Select(variant => (string?)variant.Name).Prepend(null)
+        let dish = new FillDish(recipe.RecipeId, variant, recipe.Version.As(variant) ?? recipe.Version)
+        select dish with
+        {
+            Most = KitchenRoom.MostOf(dish, kitchen, wishes.MostPortions),
+        };
+}

@@ -1,0 +1,174 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using System.Threading.Channels;
+using Merienda.Core.Filling;
+using Merienda.Solving;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+
+namespace Merienda.Web.Weeks.Solving;
+
+/// <summary>
+/// Takes one job after the other from the queue and searches, apart from every request. What it holds is lent for seconds only: when it
+/// dies, another one (or itself, started again) begins the same search anew, which finds the same.
+/// </summary>
+public sealed partial class SolveWorker(SolveJobs jobs, WeekStore weeks, KnowledgeBase knowledge, ILogger<SolveWorker> logger)
+    : BackgroundService
+{
+    /// <summary>A search that took so many workers down with it is given up.</summary>
+    private const int MostTries = 3;
+
+    private static readonly TimeSpan Look = TimeSpan.FromSeconds(1),
+        Beat = TimeSpan.FromSeconds(1);
+
+    internal static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new JsonStringEnumConverter() },
+    };
+
+    private readonly Channel<bool> _asked = Channel.CreateBounded<bool>(
+        new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite }
+    );
+
+    /// <summary>Says that there is something to do, so that nobody waits for the next look.</summary>
+    public void Wake() => _asked.Writer.TryWrite(true);
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        while (!stoppingToken.IsCancellationRequested)
+        {
+            try
+            {
+                if (await jobs.Claim() is { } job)
+                {
+                    await Work(job, stoppingToken);
+                }
+                else
+                {
+                    await Next(stoppingToken);
+                }
+            }
+            catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
+            {
+                return;
+            }
+            catch (Exception error)
+            {
+                LogFailed(logger, error);
+                await Task.Delay(Look, stoppingToken);
+            }
+        }
+    }
+
+    private async Task Next(CancellationToken stop)
+    {
+        using var look = CancellationTokenSource.CreateLinkedTokenSource(stop);
+        look.CancelAfter(Look);
+        try
+        {
+            await _asked.Reader.ReadAsync(look.Token);
+        }
+        catch (OperationCanceledException) when (!stop.IsCancellationRequested)
+        {
+            // Another instance may have been asked.
+        }
+    }
+
+    private async Task Work(ClaimedJob claimed, CancellationToken stoppingToken)
+    {
+        if (await jobs.Begin(claimed) is not { } job)
+        {
+            return;
+        }
+
+        if (claimed.Tries > MostTries)
+        {
+            await jobs.Finish(claimed, SolveState.Failed, job.Found, "The search was begun three times and never came to an end.");
+            return;
+        }
+
+        using var stop = CancellationTokenSource.CreateLinkedTokenSource(stoppingToken);
+        var living = Live(claimed, stop);
+        try
+        {
+            var found = await Search(claimed, job, stop.Token);
+            if (!stoppingToken.IsCancellationRequested)
+            {
+                await jobs.Finish(claimed, SolveState.Done, found.Found, found.Problem);
+            }
+        }
+        catch (NoMemberException)
+        {
+            await jobs.Release(claimed);
+        }
+        catch (Exception error) when (error is not OperationCanceledException)
+        {
+            LogFailed(logger, error);
+            await jobs.Finish(claimed, SolveState.Failed, job.Found, "The search failed. The log of the server says why.");
+        }
+        finally
+        {
+            await stop.CancelAsync();
+            await living;
+            if (stoppingToken.IsCancellationRequested)
+            {
+                await jobs.Release(claimed);
+            }
+        }
+    }
+
+    /// <summary>Says again and again that it is at work, and stops the search when nobody waits for it any more.</summary>
+    private async Task Live(ClaimedJob claimed, CancellationTokenSource stop)
+    {
+        while (!stop.IsCancellationRequested)
+        {
+            try
+            {
+                var (isMine, isStopping) = await jobs.Live(claimed);
+                if (!isMine || isStopping)
+                {
+                    await stop.CancelAsync();
+                }
+
+                await Task.Delay(Beat, stop.Token);
+            }
+            catch (OperationCanceledException)
+            {
+                return;
+            }
+            catch (Exception error)
+            {
+                LogFailed(logger, error);
+            }
+        }
+    }
+
+    private async Task<(SolveFound Found, string Problem)> Search(ClaimedJob claimed, SolveJob job, CancellationToken stop)
+    {
+        var asked = JsonSerializer.Deserialize<SolveRequest>(job.Asked, Json)!;
+        var ((stored, library), kitchen) = await weeks.ReadToSolve(claimed.Tenant, job.WeekStart);
+        var question = SolveQuestions.Of(new WeekView(stored, knowledge), library, kitchen, asked);
+        var versions = library.ToDictionary(recipe => recipe.RecipeId, recipe => recipe.VersionId);
+        SolveFound Found(FillPlan plan, IReadOnlyList<FillLevel> levels) =>
+            new(levels, WeekChange.Of(question, plan, recipe => versions[recipe]), new FillJudge(question, plan).Unmet);
+        // The solver has threads of its own and calls back on this one.
+        var answer = await Task.Factory.StartNew(
+            () =>
+                WeekSolver.Solve(
+                    question,
+                    FillEffort.Usual,
+                    (plan, levels) => jobs.Report(claimed, Found(plan, levels)).GetAwaiter().GetResult(),
+                    stop
+                ),
+            CancellationToken.None,
+            TaskCreationOptions.LongRunning,
+            TaskScheduler.Default
+        );
+        return answer.Levels.Count == 0
+            ? (SolveFound.Nothing, "It was stopped before anything was found.")
+            : (Found(answer.Plan, answer.Levels), "");
+    }
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "A week could not be solved.")]
+    private static partial void LogFailed(ILogger logger, Exception error);
+}
