@@ -7,10 +7,12 @@ namespace Merienda.Solving;
 /// <summary>How long a search goes on. It ends by rounds and never by the clock, so that one question has one answer.</summary>
 /// <param name="Rounds">Searches of each level that find nothing better before it is left.</param>
 /// <param name="Effort">Deterministic time of one round, in the solver's units.</param>
-public sealed record FillEffort(int Rounds, double Effort, int Seed = 1)
+/// <param name="Proof">Deterministic time in which a bound is sought with the whole library.</param>
+/// <param name="Recipes">That a search begins with, for each eater; a level that comes to no end gets more.</param>
+public sealed record FillEffort(int Rounds, double Effort, double Proof, int Seed = 1, int Recipes = 7)
 {
-    public static readonly FillEffort Usual = new(1, 1),
-        Quick = new(1, 0.3);
+    public static readonly FillEffort Usual = new(2, 0.3, 0.3),
+        Quick = new(1, 0.2, 0.05);
 }
 
 /// <summary>A filled week, how far each level came, and how long it took.</summary>
@@ -30,40 +32,16 @@ public static class WeekSolver
         CancellationToken stop = default
     )
     {
-        var clock = Stopwatch.StartNew();
-        var model = new WeekModel(question, new(question), [.. Enumerable.Range(0, question.Dishes.Count)]);
-        var (plan, levels, told) = (FillPlan.Empty, new List<FillLevel>(), TimeSpan.Zero);
+        var search = new Levels(question, effort, onBetter, stop);
         foreach (var goal in GoalsOf(question))
         {
-            if (stop.IsCancellationRequested)
+            if (!search.Reach(goal))
             {
                 break;
-            }
-
-            var (begun, sum) = (clock.Elapsed, model.SumOf(goal));
-            FillLevel Level(long value, long? bound) => new(goal, value, bound, (clock.Elapsed - begun).TotalSeconds);
-            var (found, best, bound) = Search(model, sum, effort, Tell, stop);
-            if (found is null)
-            {
-                break;
-            }
-
-            plan = found;
-            levels.Add(Level(best, bound));
-            onBetter?.Invoke(plan, [.. levels]);
-            model.Model.Add(sum <= best);
-
-            void Tell(Func<FillPlan> better, long value)
-            {
-                if (onBetter is not null && (clock.Elapsed - told).TotalSeconds > TellEvery)
-                {
-                    told = clock.Elapsed;
-                    onBetter(better(), [.. levels, Level(value, null)]);
-                }
             }
         }
 
-        return new(plan, levels, clock.Elapsed.TotalSeconds);
+        return search.Answer;
     }
 
     private static IEnumerable<FillGoal> GoalsOf(FillQuestion question) =>
@@ -73,46 +51,117 @@ public static class WeekSolver
             .. question.Wishes.Goals.Where(goal => goal != FillGoal.There || question.Rests.Count > 0),
         ];
 
-    private static (FillPlan? Plan, long Best, long? Bound) Search(
-        WeekModel model,
-        LinearExpr sum,
+    /// <summary>Level after level, each in rounds: the dishes that are used so far and fresh ones, begun where the round before ended.</summary>
+    private sealed class Levels(
+        FillQuestion question,
         FillEffort effort,
-        Action<Func<FillPlan>, long> tell,
+        Action<FillPlan, IReadOnlyList<FillLevel>>? onBetter,
         CancellationToken stop
     )
     {
-        model.Model.Minimize(sum);
-        var (plan, best, bound) = ((FillPlan?)null, long.MaxValue, long.MinValue);
-        for (var stale = 0; stale < effort.Rounds && !stop.IsCancellationRequested; )
+        private readonly Stopwatch _clock = Stopwatch.StartNew();
+        private readonly FillTable _table = new(question);
+        private readonly List<FillLevel> _levels = [];
+        private Shortlist? _shortlist;
+        private FillPlan? _plan;
+        private TimeSpan _told,
+            _begun;
+
+        public FillAnswer Answer => new(_plan ?? FillPlan.Empty, _levels, _clock.Elapsed.TotalSeconds);
+
+        /// <returns>Whether anything was found.</returns>
+        public bool Reach(FillGoal goal)
         {
-            using var solver = new CpSolver();
-            solver.StringParameters =
-                $"num_workers:8 random_seed:{effort.Seed} interleave_search:true interleave_batch_size:2 cp_model_probing_level:0 max_deterministic_time:{effort.Effort:0.###}";
-            using var cancel = stop.Register(solver.StopSearch);
-            using var better = new Better(model, tell);
-            var status = solver.Solve(model.Model, better);
-            if (status is not (CpSolverStatus.Optimal or CpSolverStatus.Feasible))
+            _shortlist ??= new(question, _table, effort.Seed);
+            _begun = _clock.Elapsed;
+            var (best, bound, recipes) = (long.MaxValue, 0L, effort.Recipes * question.Eaters.Count);
+            for (var stale = 0; stale < effort.Rounds && best > bound && !stop.IsCancellationRequested; )
             {
-                break;
+                var isWhole = recipes >= _shortlist.All;
+                var model = Model(_shortlist.Of(recipes, Used));
+                var (plan, value, lowest) = Search(model, goal, effort.Effort);
+                if (plan is null)
+                {
+                    break;
+                }
+
+                if (value < best)
+                {
+                    (_plan, best, stale) = (plan, value, 0);
+                }
+                else
+                {
+                    (recipes, stale) = (recipes * 3 / 2, stale + 1);
+                }
+
+                if (isWhole)
+                {
+                    bound = Math.Max(bound, lowest);
+                }
             }
 
-            var value = (long)Math.Round(solver.ObjectiveValue);
-            bound = Math.Max(bound, (long)Math.Ceiling(solver.BestObjectiveBound - 1e-6));
-            stale = value < best ? 0 : stale + 1;
-            if (value < best)
+            if (best == long.MaxValue)
             {
-                (plan, best) = (model.Read(solver.Value), value);
-                model.HintFrom(solver);
+                return false;
             }
 
-            if (status == CpSolverStatus.Optimal)
+            if (best > bound && !stop.IsCancellationRequested)
             {
-                bound = best;
-                break;
+                // Only with everything there is to choose from is a bound one.
+                var (plan, value, lowest) = Search(Model(_shortlist.Of(_shortlist.All, Used)), goal, effort.Proof);
+                if (plan is not null)
+                {
+                    (_plan, best, bound) = (value < best ? plan : _plan, Math.Min(value, best), Math.Max(bound, lowest));
+                }
             }
+
+            _levels.Add(Level(goal, best, bound));
+            onBetter?.Invoke(_plan!, [.. _levels]);
+            return true;
         }
 
-        return (plan, best, bound == long.MinValue ? null : bound);
+        private FillLevel Level(FillGoal goal, long value, long? bound) => new(goal, value, bound, (_clock.Elapsed - _begun).TotalSeconds);
+
+        private IEnumerable<int> Used =>
+            Enumerable.Range(0, question.Dishes.Count).Where(dish => _plan?.Servings.Any(serving => serving.Dish == question.Dishes[dish]) == true);
+
+        private WeekModel Model(IReadOnlyList<int> dishes)
+        {
+            var model = new WeekModel(question, _table, dishes);
+            foreach (var level in _levels)
+            {
+                model.Model.Add(model.SumOf(level.Goal) <= level.Value);
+            }
+
+            if (_plan is not null)
+            {
+                model.HintFrom(_plan);
+            }
+
+            return model;
+        }
+
+        private (FillPlan? Plan, long Value, long Bound) Search(WeekModel model, FillGoal goal, double time)
+        {
+            model.Model.Minimize(model.SumOf(goal));
+            using var solver = new CpSolver();
+            solver.StringParameters =
+                $"num_workers:8 random_seed:{effort.Seed} interleave_search:true interleave_batch_size:2 cp_model_probing_level:0 max_deterministic_time:{time:0.###}";
+            using var cancel = stop.Register(solver.StopSearch);
+            using var better = new Better(model, (plan, value) => Tell(goal, plan, value));
+            return solver.Solve(model.Model, better) is CpSolverStatus.Optimal or CpSolverStatus.Feasible
+                ? (model.Read(solver.Value), (long)Math.Round(solver.ObjectiveValue), (long)Math.Ceiling(solver.BestObjectiveBound - 1e-6))
+                : (null, 0, 0);
+        }
+
+        private void Tell(FillGoal goal, Func<FillPlan> better, long value)
+        {
+            if (onBetter is not null && (_clock.Elapsed - _told).TotalSeconds > TellEvery)
+            {
+                _told = _clock.Elapsed;
+                onBetter(better(), [.. _levels, Level(goal, value, null)]);
+            }
+        }
     }
 
     private sealed class Better(WeekModel model, Action<Func<FillPlan>, long> tell) : CpSolverSolutionCallback

@@ -53,7 +53,7 @@ public class SmallWeekTests
     }
 
     private static FillAnswer Fill(FillQuestion question) =>
-        WeekSolver.Solve(question, new(2, 1), null, TestContext.Current.CancellationToken);
+        WeekSolver.Solve(question, new(2, 0.3, 1), null, TestContext.Current.CancellationToken);
 
     [Fact]
     public void The_solver_finds_what_trying_every_plan_finds() =>
