@@ -61,7 +61,10 @@ internal sealed class Shortlist
     {
         var (kept, chosen) = (keep.ToHashSet(), new HashSet<Guid>());
         chosen.UnionWith(kept.Select(dish => _question.Dishes[dish].Recipe));
-        var shared = _wanted.SelectMany(kind => kind.Select(one => one.Recipe)).GroupBy(one => one).ToDictionary(one => one.Key, one => one.Count());
+        var shared = _wanted
+            .SelectMany(kind => kind.Select(one => one.Recipe))
+            .GroupBy(one => one)
+            .ToDictionary(one => one.Key, one => one.Count());
         var queues = _wanted
             .Select(kind => new Queue<Guid>(
                 kind.OrderBy(one =>

@@ -58,9 +58,7 @@ internal static class WeekAnswer
                 week,
                 stays.Is,
                 plan.Servings.Any(serving =>
-                    serving.Cell == stays.Now.Cell
-                    && serving.Size == stays.Now.Size
-                    && serving.Rest == week.Question.Rests[stays.Now.Rest]
+                    serving.Cell == stays.Now.Cell && serving.Size == stays.Now.Size && serving.Rest == week.Question.Rests[stays.Now.Rest]
                 )
                     ? 1
                     : 0

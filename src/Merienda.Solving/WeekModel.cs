@@ -15,9 +15,8 @@ namespace Merienda.Solving;
 /// </summary>
 internal sealed class WeekModel
 {
-    /// <summary>A quarter that nobody eats is as bad as three minutes, a portion more of a batch as two [C].</summary>
-    private const int LeftoverQuarter = 3,
-        PortionMore = 2;
+    /// <summary>Minutes by hand for a portion more of a batch that is cooked anyway [C].</summary>
+    private const int PortionMore = 2;
 
     private readonly FillTable _table;
 
@@ -31,8 +30,7 @@ internal sealed class WeekModel
             Choose(group, dishes);
         }
 
-        Cook();
-        Keep();
+        WeekKitchen.Add(this);
         WeekSums.Add(this);
         WeekVariety.Add(this);
     }
@@ -71,14 +69,12 @@ internal sealed class WeekModel
             FillGoal.Targets => LinearExpr.Sum(Off),
             FillGoal.There => LinearExpr.Sum(Growths.Select(one => one.Left)),
             FillGoal.Batches => LinearExpr.Sum(Batches.Select(batch => batch.Is)),
-            FillGoal.Work => LinearExpr.Sum(Batches.Select(batch => batch.Is * MinutesOf(batch)))
-                + (LinearExpr.Sum(Batches.SelectMany(batch => batch.Portions.Values)) * (FillTable.Quarters * LeftoverQuarter))
-                - (
-                    LinearExpr.Sum(
-                        Choices.SelectMany(choice => choice.From).Where(from => from.Session is not null).Select(from => from.Quarters)
-                    ) * LeftoverQuarter
-                )
+            FillGoal.Minutes => LinearExpr.Sum(Batches.Select(batch => batch.Is * MinutesOf(batch)))
                 + (LinearExpr.Sum(Growths.Select(one => one.More)) * PortionMore),
+            FillGoal.Leftovers => (LinearExpr.Sum(Batches.SelectMany(batch => batch.Portions.Values)) * FillTable.Quarters)
+                - LinearExpr.Sum(
+                    Choices.SelectMany(choice => choice.From).Where(from => from.Session is not null).Select(from => from.Quarters)
+                ),
             FillGoal.Sameness => LinearExpr.Sum(Same),
             _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "No such goal."),
         };
@@ -90,7 +86,7 @@ internal sealed class WeekModel
     public BoolVar MadeIn(int dish, int session) =>
         Batches.First(batch => batch.Session == session && batch.Recipe == Question.Dishes[dish].Recipe).Is;
 
-    private int MinutesOf(Made batch) => batch.Portions.Keys.Min(dish => Question.Dishes[dish].HandsOn);
+    public int MinutesOf(Made batch) => batch.Portions.Keys.Min(dish => Question.Dishes[dish].HandsOn);
 
     private void MakeGroups()
     {
@@ -127,6 +123,9 @@ internal sealed class WeekModel
         Uncovered[group] = LinearExpr.Constant(group.Slots.Count) - filled;
         Choices.AddRange(choices);
     }
+
+    /// <summary>Whether a dish of a group is what stands there now.</summary>
+    public static bool IsAt(Choice choice, FillNow now) => now.Cell == CellOf(choice.Group, choice.Group.Slots[0]);
 
     private Choice? Choose(Group group, int dish)
     {
@@ -222,83 +221,4 @@ internal sealed class WeekModel
         var both = new FillSizes(each.Max(one => one.sizes.Least), each.Min(one => one.sizes.Most), each.Any(one => one.sizes.IsClose));
         return each.Count == group.Slots.Count && both.IsAny ? (both, null) : (each[0].sizes, each[0].slot);
     }
-
-    private void Cook()
-    {
-        var drawn = Choices
-            .SelectMany(choice =>
-                choice.From.Where(from => from.Session is not null).Select(from => (choice.Dish, Session: from.Session!.Value, from))
-            )
-            .GroupBy(item => (Question.Dishes[item.Dish].Recipe, item.Session));
-        foreach (var batch in drawn)
-        {
-            var most = batch.Min(item => Question.Dishes[item.Dish].Most ?? Question.Wishes.MostPortions);
-            var isMade = Model.NewBoolVar($"batch {batch.Key.Session}");
-            var portions = new Dictionary<int, IntVar>();
-            foreach (var lot in batch.GroupBy(item => item.Dish))
-            {
-                var many = Model.NewIntVar(0, most, $"portions of {lot.Key} in {batch.Key.Session}");
-                Model.Add(LinearExpr.Sum(lot.Select(item => item.from.Quarters)) <= many * FillTable.Quarters);
-                portions[lot.Key] = many;
-                foreach (var item in lot)
-                {
-                    Model.AddImplication(item.from.Is, isMade);
-                }
-            }
-
-            Model.Add(LinearExpr.Sum(portions.Values) <= most * isMade);
-            Batches.Add(new(batch.Key.Recipe, batch.Key.Session, isMade, portions));
-        }
-
-        foreach (var (rest, at) in Rests.SelectMany(one => one))
-        {
-            var eaten = LinearExpr.Sum(
-                Choices.SelectMany(choice => choice.From).Where(from => from.Rest == at).Select(from => from.Quarters)
-            );
-            var there = (long)(rest.Portions * FillTable.Quarters);
-            var (more, left) = (Model.NewIntVar(0, rest.More, $"more of {at}"), Model.NewIntVar(0, there, $"left of {at}"));
-            Model.Add(eaten <= (more * FillTable.Quarters) + there);
-            Model.Add(left >= LinearExpr.Constant(there) - eaten);
-            Growths.Add(new(at, more, left));
-        }
-    }
-
-    /// <summary>What the kitchen can hold, and how long a session may be.</summary>
-    private void Keep()
-    {
-        // A batch is made for whoever eats of it.
-        foreach (var choice in Choices.Where(choice => choice.From.Count > 1 && choice.From[0].Session is not null))
-        {
-            Model.AddBoolOr([.. choice.From.Select(from => MadeIn(choice.Dish, from.Session!.Value)), choice.Is.Not()]);
-        }
-
-        var all = Choices.SelectMany(choice => choice.From.Select(from => (choice, from))).ToList();
-        var frozen = all.Where(one => one.from.IsFrozen).ToList();
-        // More than there is room for may stand there already: that is no worse afterwards.
-        var already = Question.Now.Count(now => frozen.Exists(one => one.from.Rest == now.Rest && IsAt(one.choice, now)));
-        if (frozen.Count > 0)
-        {
-            Model.Add(LinearExpr.Sum(frozen.Select(one => one.from.Is)) <= Math.Max(already, Question.Wishes.FreezerBoxes));
-        }
-
-        for (var session = 0; session < Question.Sessions.Count; session++)
-        {
-            var date = Question.Sessions[session].Date;
-            if (Question.Wishes.Boxes is { } boxes && !Question.IsMend)
-            {
-                var waiting = all.Where(one =>
-                    one.from.Session is { } from && Question.Sessions[from].Date <= date && one.choice.Group.Date >= date
-                );
-                Model.Add(LinearExpr.Sum(waiting.Select(one => one.from.Is)) <= boxes);
-            }
-
-            if (Question.Wishes.MinutesASession is { } minutes)
-            {
-                var cooked = Batches.Where(batch => batch.Session == session);
-                Model.Add(LinearExpr.Sum(cooked.Select(batch => batch.Is * MinutesOf(batch))) <= minutes);
-            }
-        }
-    }
-
-    private static bool IsAt(Choice choice, FillNow now) => now.Cell == CellOf(choice.Group, choice.Group.Slots[0]);
 }

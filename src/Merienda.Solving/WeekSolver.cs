@@ -123,7 +123,9 @@ public static class WeekSolver
         private FillLevel Level(FillGoal goal, long value, long? bound) => new(goal, value, bound, (_clock.Elapsed - _begun).TotalSeconds);
 
         private IEnumerable<int> Used =>
-            Enumerable.Range(0, question.Dishes.Count).Where(dish => _plan?.Servings.Any(serving => serving.Dish == question.Dishes[dish]) == true);
+            Enumerable
+                .Range(0, question.Dishes.Count)
+                .Where(dish => _plan?.Servings.Any(serving => serving.Dish == question.Dishes[dish]) == true);
 
         private WeekModel Model(IReadOnlyList<int> dishes)
         {

@@ -10,7 +10,8 @@ public enum FillGoal
     Targets,
     There,
     Batches,
-    Work,
+    Minutes,
+    Leftovers,
     Sameness,
 }
 
@@ -38,7 +39,9 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
             (FillGoal.There, var many) => $"{many / (decimal)FillTable.Quarters:0.##} portions that are there stay uneaten",
             (FillGoal.Batches, 0) => "Nothing more to cook",
             (FillGoal.Batches, var many) => many == 1 ? "1 batch to cook" : $"{many} batches to cook",
-            (FillGoal.Work, var many) => $"{many} minutes by hand, with what nobody eats counted in",
+            (FillGoal.Minutes, var many) => $"{Many(many, "minute")} by hand",
+            (FillGoal.Leftovers, 0) => "Nothing is left over",
+            (FillGoal.Leftovers, var many) => $"{many / (decimal)FillTable.Quarters:0.##} portions are left over",
             (FillGoal.Sameness, 0) => "No dish comes more than twice to one person",
             (FillGoal.Sameness, var many) => $"{Many(many, "time")} a dish comes again",
             _ => throw new InvalidOperationException($"{Goal} has no words."),
@@ -62,7 +65,8 @@ public static class FillGoals
         FillGoal.Targets,
         FillGoal.There,
         FillGoal.Batches,
-        FillGoal.Work,
+        FillGoal.Minutes,
+        FillGoal.Leftovers,
         FillGoal.Sameness,
     ];
 
@@ -74,7 +78,8 @@ public static class FillGoals
             FillGoal.Targets => "Percent off target, all days together",
             FillGoal.There => "Quarters of a portion that are there and stay uneaten",
             FillGoal.Batches => "Batches to cook",
-            FillGoal.Work => "Minutes by hand, and what nobody eats",
+            FillGoal.Minutes => "Minutes by hand",
+            FillGoal.Leftovers => "Quarters of a portion that are left over",
             FillGoal.Sameness => "Times a dish comes again",
             _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "No such goal."),
         };
@@ -86,7 +91,8 @@ public static class FillGoals
             FillGoal.Targets => "Each day near its targets",
             FillGoal.There => "Eat what is there first",
             FillGoal.Batches => "Few batches",
-            FillGoal.Work => "Little work by hand, nothing left over",
+            FillGoal.Minutes => "Little work by hand",
+            FillGoal.Leftovers => "Nothing left over",
             FillGoal.Sameness => "Not the same dish too often",
             _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "Nobody chooses it."),
         };

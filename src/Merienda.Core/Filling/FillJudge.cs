@@ -1,3 +1,4 @@
+using System.Globalization;
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
@@ -47,11 +48,19 @@ public sealed class FillJudge
                 .Select(group =>
                     $"{NameOf(group.Key.Eater)}: no {_question.Rhythm.NameOf(group.Key.Meal)} on {string.Join(", ", group.Select(cell => $"{cell.Date:ddd}"))}."
                 ),
-            .. Broken.Select(found =>
-                $"{found.Eater.Name}{(found.Date is { } date ? $", {date:ddd}" : ", the week")}: {found.Finding.Because}"
-            ),
+            // What is said of several days is said once.
+            .. Broken
+                .GroupBy(found => (found.Eater, Said: found.Finding.NeedsAllowance ? found.Finding.Title : found.Finding.Because))
+                .Select(group =>
+                    group.First().Finding.NeedsAllowance
+                        ? $"{group.Key.Eater.Name}: nobody stated the allowance for {group.Key.Said.ToLowerInvariant()}, so it can't be kept."
+                        : $"{group.Key.Eater.Name}, {DaysOf(group.Select(found => found.Date))}: {group.Key.Said}"
+                ),
             .. Impossible,
         ];
+
+    private static string DaysOf(IEnumerable<DateOnly?> dates) =>
+        string.Join(", ", dates.Select(date => date is { } day ? day.ToString("ddd", CultureInfo.InvariantCulture) : "the week"));
 
     private string NameOf(Guid eater) => _question.Eaters.First(one => one.Id == eater).Name;
 
@@ -112,6 +121,11 @@ public sealed class FillJudge
 
         foreach (var rest in _plan.Servings.Where(serving => serving.Rest is not null).GroupBy(serving => serving.Rest!))
         {
+            if (rest.Key.Box is { } box && (rest.Any(serving => serving.Size > box) || rest.Count() > rest.Key.Portions / box))
+            {
+                yield return $"{rest.First().Dish.Name}: a meal takes more than one of its boxes.";
+            }
+
             if (rest.Sum(serving => serving.Size) is var eaten && eaten > rest.Key.Portions + rest.Key.More)
             {
                 yield return $"{eaten:0.##} portions of {rest.First().Dish.Name} are eaten and {rest.Key.Portions:0.##} are there.";

@@ -30,6 +30,7 @@ public sealed record FillWishes(
 /// <param name="Dish">Its place among the question's dishes; what stands there is cooked in no other batch.</param>
 /// <param name="More">Whole portions that may be cooked on top; 0 for one that is in boxes, or whose session is over.</param>
 /// <param name="EatBy">Of boxes: the last date; null for a batch of which the keeping class says it.</param>
+/// <param name="Box">Portions in each of its boxes: a meal takes of one; null before they are filled.</param>
 public sealed record FillRest(
     Guid Batch,
     Guid Lot,
@@ -38,7 +39,8 @@ public sealed record FillRest(
     int More,
     DateOnly Cooked,
     DateOnly? EatBy = null,
-    bool IsFrozen = false
+    bool IsFrozen = false,
+    decimal? Box = null
 )
 {
     public KeptIn KeptUntil(FillDish dish, DateOnly eaten) =>

@@ -122,28 +122,32 @@ public sealed record WeekQuestion(
         }
 
         return Plan.ContainersOf(batch.Id)
-            .Where(box => box.Lot == lot.Id && box.Parts is null)
-            .Select(box => (Box: box, State: Plan.StateOf(box)))
-            .Where(one => one.State.Place != BoxPlace.Gone && batch.Keeping is not null)
-            .GroupBy(one => (EatBy: one.State.EatBy(batch.Keeping!), IsFrozen: one.State.Place == BoxPlace.Freezer))
+            .Where(box => box.Lot == lot.Id && box.Parts is null && batch.Keeping is not null)
+            .Select(box => (Box: box, State: Plan.StateOf(box), Own: draws.Where(one => one.Draw.Container == box.Id).ToList()))
+            .Where(one => one.State.Place != BoxPlace.Gone)
+            .GroupBy(one =>
+                (
+                    EatBy: one.State.EatBy(batch.Keeping!),
+                    Holds: Whole(Plan.Rest(batch, one.Box, batch.PartsOf(lot)) + one.Own.Sum(own => own.Draw.Size.Amount))
+                )
+            )
+            .Where(group => group.Key.Holds > 0)
             .Select(group =>
-            {
-                var own = draws.Where(one => group.Any(box => box.Box.Id == one.Draw.Container)).ToList();
-                var loose = group.Sum(one => Plan.Rest(batch, one.Box, batch.PartsOf(lot))) + own.Sum(one => one.Draw.Size.Amount);
-                return (
+                (
                     new FillRest(
                         batch.Id,
                         lot.Id,
                         dish,
-                        Whole(loose),
+                        group.Key.Holds * group.Count(),
                         0,
                         batch.Cooked,
                         group.Key.EatBy ?? DateOnly.MaxValue,
-                        group.Key.IsFrozen
+                        group.Key.EatBy is null,
+                        group.Key.Holds
                     ),
-                    (IReadOnlyList<(Serving, Draw)>)own
-                );
-            });
+                    (IReadOnlyList<(Serving, Draw)>)[.. group.SelectMany(one => one.Own)]
+                )
+            );
     }
 
     /// <summary>In whole quarters: less is not placed.</summary>

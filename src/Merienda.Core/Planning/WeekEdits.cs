@@ -89,7 +89,7 @@ public static class WeekEdits
             .Where(one => one.Loose > 0)
             .OrderBy(one => one.EatBy < date)
             .ThenBy(one => one.Lot)
-            .ThenBy(one => one.Loose < Math.Min(wanted, 1))
+            .ThenBy(one => one.Loose < wanted)
             .ThenBy(one => one.EatBy)
             .ThenBy(one => one.Box.Parts is null == parts?.Count < batch.Parts.Count)
             .ThenBy(one => one.Box.Number)
