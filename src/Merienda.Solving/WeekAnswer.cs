@@ -94,21 +94,16 @@ internal static class WeekAnswer
             }
         }
 
-        return new(
-            servings,
-            [
-                .. week
-                    .Batches.Where(batch => value(batch.Is) > 0)
-                    .Select(batch => new FillBatch(
-                        question.Sessions[batch.Session].Date,
-                        [
-                            .. batch
-                                .Portions.Where(lot => value(lot.Value) > 0)
-                                .Select(lot => (question.Dishes[lot.Key], (int)value(lot.Value))),
-                        ]
-                    ))
-                    .Where(batch => batch.Lots.Count > 0),
-            ]
-        );
+        // No more than is eaten: a search that does not look at leftovers yet may cook any number.
+        var batches = servings
+            .Where(serving => serving.Rest is null)
+            .GroupBy(serving => (serving.Cooked, serving.Dish.Recipe))
+            .OrderBy(batch => batch.Key.Cooked)
+            .ThenBy(batch => batch.First().Dish.Version.Name, StringComparer.Ordinal)
+            .Select(batch => new FillBatch(
+                batch.Key.Cooked,
+                [.. batch.GroupBy(serving => serving.Dish).Select(lot => (lot.Key, (int)Math.Ceiling(lot.Sum(serving => serving.Size))))]
+            ));
+        return new(servings, [.. batches]);
     }
 }

@@ -64,13 +64,15 @@ internal sealed class WeekModel
     public LinearExpr SumOf(FillGoal goal) =>
         goal switch
         {
-            FillGoal.Covered => LinearExpr.Sum(Uncovered.Values),
-            FillGoal.Changes => LinearExpr.Constant(Staying.Count) - LinearExpr.Sum(Staying.Select(one => one.Is)),
+            FillGoal.Covered or FillGoal.Mended => LinearExpr.Sum(Uncovered.Values),
+            FillGoal.Changes => Answered - LinearExpr.Sum(Staying.Select(one => one.Is)),
+            FillGoal.Swaps => Answered - LinearExpr.Sum(SameDishes()),
             FillGoal.Targets => LinearExpr.Sum(Off),
             FillGoal.There => LinearExpr.Sum(Growths.Select(one => one.Left)),
             FillGoal.Batches => LinearExpr.Sum(Batches.Select(batch => batch.Is)),
             FillGoal.Minutes => LinearExpr.Sum(Batches.Select(batch => batch.Is * MinutesOf(batch)))
                 + (LinearExpr.Sum(Growths.Select(one => one.More)) * PortionMore),
+            FillGoal.Sizes => LinearExpr.Sum(Choices.Select(OffSize)),
             FillGoal.Leftovers => (LinearExpr.Sum(Batches.SelectMany(batch => batch.Portions.Values)) * FillTable.Quarters)
                 - LinearExpr.Sum(
                     Choices.SelectMany(choice => choice.From).Where(from => from.Session is not null).Select(from => from.Quarters)
@@ -78,6 +80,25 @@ internal sealed class WeekModel
             FillGoal.Sameness => LinearExpr.Sum(Same),
             _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "No such goal."),
         };
+
+    /// <summary>Meals with something that fits.</summary>
+    private LinearExpr Answered => LinearExpr.Constant(Question.Now.Count) - LinearExpr.Sum(Uncovered.Values);
+
+    /// <summary>Whether the dish that stands on a meal is still there, in whatever size.</summary>
+    private IEnumerable<BoolVar> SameDishes() =>
+        Question.Now.SelectMany(now =>
+            Choices.Where(choice => choice.Dish == Question.Rests[now.Rest].Dish && IsAt(choice, now)).Select(choice => choice.Is)
+        );
+
+    /// <summary>Quarters by which a portion is smaller or larger than its eater usually takes; only asked for where it is sought.</summary>
+    private IntVar OffSize(Choice choice)
+    {
+        var usual = (int)Math.Round(choice.Group.Eater.PortionHabit * FillTable.Quarters);
+        var off = Model.NewIntVar(0, Math.Max(choice.Sizes.Most, usual), "off size");
+        Model.Add(off >= choice.Quarters - (choice.Is * usual));
+        Model.Add(off >= (choice.Is * usual) - choice.Quarters);
+        return off;
+    }
 
     public Helping HelpingOf(Choice choice, int quarters) => _table.HelpingOf(choice.Dish, quarters);
 

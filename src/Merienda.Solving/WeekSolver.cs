@@ -11,7 +11,7 @@ namespace Merienda.Solving;
 /// <param name="Recipes">That a search begins with, for each eater; a level that comes to no end gets more.</param>
 public sealed record FillEffort(int Rounds, double Effort, double Proof, int Seed = 1, int Recipes = 7)
 {
-    public static readonly FillEffort Usual = new(2, 0.3, 0.3),
+    public static readonly FillEffort Usual = new(3, 0.3, 0.3),
         Quick = new(1, 0.2, 0.05);
 }
 
@@ -35,7 +35,7 @@ public static class WeekSolver
         var search = new Levels(question, effort, onBetter, stop);
         foreach (var goal in GoalsOf(question))
         {
-            if (!search.Reach(goal))
+            if (!search.Reach(goal) || search.IsSettled)
             {
                 break;
             }
@@ -46,8 +46,7 @@ public static class WeekSolver
 
     private static IEnumerable<FillGoal> GoalsOf(FillQuestion question) =>
         [
-            FillGoal.Covered,
-            .. question.IsMend ? [FillGoal.Changes] : Array.Empty<FillGoal>(),
+            .. question.IsMend ? [FillGoal.Mended, FillGoal.Changes, FillGoal.Swaps] : new[] { FillGoal.Covered },
             .. question.Wishes.Goals.Where(goal => goal != FillGoal.There || question.Rests.Count > 0),
         ];
 
@@ -67,19 +66,26 @@ public static class WeekSolver
         private TimeSpan _told,
             _begun;
 
-        public FillAnswer Answer => new(_plan ?? FillPlan.Empty, _levels, _clock.Elapsed.TotalSeconds);
+        public FillAnswer Answer => new(question.WithStuck(_plan ?? FillPlan.Empty), _levels, _clock.Elapsed.TotalSeconds);
+
+        /// <summary>Whether a week that is mended needs no change: then nothing else is sought.</summary>
+        public bool IsSettled => _levels[^1] is { Goal: FillGoal.Changes, Value: 0 };
 
         /// <returns>Whether anything was found.</returns>
         public bool Reach(FillGoal goal)
         {
             _shortlist ??= new(question, _table, effort.Seed);
             _begun = _clock.Elapsed;
-            var (best, bound, recipes) = (long.MaxValue, 0L, effort.Recipes * question.Eaters.Count);
+            // What is cooked is settled by then: how it is portioned and who gets it when is not.
+            var isPolish =
+                goal is FillGoal.Sizes or FillGoal.Leftovers or FillGoal.Sameness
+                && _levels.Exists(level => level.Goal == FillGoal.Batches);
+            var (best, bound, recipes) = (long.MaxValue, 0L, isPolish ? 0 : effort.Recipes * question.Eaters.Count);
             for (var stale = 0; stale < effort.Rounds && best > bound && !stop.IsCancellationRequested; )
             {
                 var isWhole = recipes >= _shortlist.All;
                 var model = Model(_shortlist.Of(recipes, Used));
-                var (plan, value, lowest) = Search(model, goal, effort.Effort);
+                var (plan, value, lowest) = Search(model, goal, isPolish ? effort.Effort * 2 : effort.Effort);
                 if (plan is null)
                 {
                     break;
@@ -94,6 +100,11 @@ public static class WeekSolver
                     (recipes, stale) = (recipes * 3 / 2, stale + 1);
                 }
 
+                if (isPolish)
+                {
+                    break;
+                }
+
                 if (isWhole)
                 {
                     bound = Math.Max(bound, lowest);
@@ -105,7 +116,7 @@ public static class WeekSolver
                 return false;
             }
 
-            if (best > bound && !stop.IsCancellationRequested)
+            if (best > bound && !isPolish && !stop.IsCancellationRequested)
             {
                 // Only with everything there is to choose from is a bound one.
                 var (plan, value, lowest) = Search(Model(_shortlist.Of(_shortlist.All, Used)), goal, effort.Proof);
@@ -116,7 +127,7 @@ public static class WeekSolver
             }
 
             _levels.Add(Level(goal, best, bound));
-            onBetter?.Invoke(_plan!, [.. _levels]);
+            onBetter?.Invoke(question.WithStuck(_plan!), [.. _levels]);
             return true;
         }
 
@@ -161,7 +172,7 @@ public static class WeekSolver
             if (onBetter is not null && (_clock.Elapsed - _told).TotalSeconds > TellEvery)
             {
                 _told = _clock.Elapsed;
-                onBetter(better(), [.. _levels, Level(goal, value, null)]);
+                onBetter(question.WithStuck(better()), [.. _levels, Level(goal, value, null)]);
             }
         }
     }

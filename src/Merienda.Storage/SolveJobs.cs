@@ -112,7 +112,7 @@ public sealed class SolveJobs(Database database)
                     asked,
                     nothing = JsonSerializer.Serialize(WeekChange.Nothing, Json),
                 },
-                async rows => ToJob(await rows.ReadSingleAsync<Row>())
+                async rows => ToJob(await rows.ReadSingleAsync<Row>())!
             )
         );
 
@@ -228,7 +228,20 @@ public sealed class SolveJobs(Database database)
             )
         );
 
-    private static SolveJob ToJob(Row row) =>
+    /// <summary>One that an earlier version of the program wrote in words of its own is none.</summary>
+    private static SolveJob? ToJob(Row row)
+    {
+        try
+        {
+            return Read(row);
+        }
+        catch (Exception error) when (error is JsonException or ArgumentException)
+        {
+            return null;
+        }
+    }
+
+    private static SolveJob Read(Row row) =>
         new(
             row.Id,
             row.WeekStart,

@@ -26,6 +26,8 @@ export function Palette({ date, onClose }: { date: string; onClose: () => void }
     { key: 'new', word: 'New recipe', kind: 'command', to: '/recipes/new' },
     { key: 'import', word: 'Bring recipes in', kind: 'command', to: '/recipes/import' },
     { key: 'batch', word: 'Make a batch', kind: 'command', to: `/week/${date}?make=1` },
+    { key: 'fill', word: 'Fill the week', kind: 'command', to: `/week/${date}?solve=fill` },
+    { key: 'mend', word: 'Mend the week', kind: 'command', to: `/week/${date}?solve=mend` },
     ...(recipes.data ?? []).map((recipe) => ({ key: recipe.id, word: recipe.name, kind: 'recipe', to: `/recipes/${recipe.id}` })),
   ];
   const asked = typed.trim().toLowerCase();

@@ -5,12 +5,15 @@ public enum FillGoal
 {
     Covered,
 
-    /// <summary>Of a week that is mended.</summary>
+    /// <summary>Of a week that is mended: meals for which nothing fits.</summary>
+    Mended,
     Changes,
+    Swaps,
     Targets,
     There,
     Batches,
     Minutes,
+    Sizes,
     Leftovers,
     Sameness,
 }
@@ -32,7 +35,14 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
         {
             (FillGoal.Covered, 0) => "Every meal is covered",
             (FillGoal.Covered, var many) => $"{Many(many, "meal")} not covered",
+            (FillGoal.Mended, 0) => "Every meal that is to come fits",
+            (FillGoal.Mended, 1) => "1 meal for which nothing fits",
+            (FillGoal.Mended, var many) => $"{many} meals for which nothing fits",
+            (FillGoal.Changes, 0) => "Nothing has to change",
             (FillGoal.Changes, var many) => $"{Many(many, "meal")} changed",
+            (FillGoal.Swaps, 0) => "No dish exchanged, only sizes",
+            (FillGoal.Swaps, 1) => "1 dish exchanged",
+            (FillGoal.Swaps, var many) => $"{many} dishes exchanged",
             (FillGoal.Targets, 0) => "Every day is where it should lie",
             (FillGoal.Targets, var many) => $"{many} % off target, all days together",
             (FillGoal.There, 0) => "Nothing that is there is left",
@@ -40,6 +50,8 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
             (FillGoal.Batches, 0) => "Nothing more to cook",
             (FillGoal.Batches, var many) => many == 1 ? "1 batch to cook" : $"{many} batches to cook",
             (FillGoal.Minutes, var many) => $"{Many(many, "minute")} by hand",
+            (FillGoal.Sizes, 0) => "Every portion in its usual size",
+            (FillGoal.Sizes, var many) => $"Portions off their usual size by {many / (decimal)FillTable.Quarters:0.##} in all",
             (FillGoal.Leftovers, 0) => "Nothing is left over",
             (FillGoal.Leftovers, var many) => $"{many / (decimal)FillTable.Quarters:0.##} portions are left over",
             (FillGoal.Sameness, 0) => "No dish comes more than twice to one person",
@@ -66,6 +78,7 @@ public static class FillGoals
         FillGoal.There,
         FillGoal.Batches,
         FillGoal.Minutes,
+        FillGoal.Sizes,
         FillGoal.Leftovers,
         FillGoal.Sameness,
     ];
@@ -74,11 +87,14 @@ public static class FillGoals
         goal switch
         {
             FillGoal.Covered => "Meals not covered",
+            FillGoal.Mended => "Meals for which nothing fits",
             FillGoal.Changes => "Meals changed",
+            FillGoal.Swaps => "Dishes exchanged",
             FillGoal.Targets => "Percent off target, all days together",
             FillGoal.There => "Quarters of a portion that are there and stay uneaten",
             FillGoal.Batches => "Batches to cook",
             FillGoal.Minutes => "Minutes by hand",
+            FillGoal.Sizes => "Quarters of a portion off the usual size",
             FillGoal.Leftovers => "Quarters of a portion that are left over",
             FillGoal.Sameness => "Times a dish comes again",
             _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "No such goal."),
@@ -92,6 +108,7 @@ public static class FillGoals
             FillGoal.There => "Eat what is there first",
             FillGoal.Batches => "Few batches",
             FillGoal.Minutes => "Little work by hand",
+            FillGoal.Sizes => "Portions of the usual size",
             FillGoal.Leftovers => "Nothing left over",
             FillGoal.Sameness => "Not the same dish too often",
             _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "Nobody chooses it."),

@@ -68,6 +68,8 @@ public sealed class FillJudge
         Ledger
             .Days.SelectMany(day => day.Findings.Select(finding => (day.Eater, (DateOnly?)day.Date, finding)))
             .Concat(_question.Eaters.SelectMany(eater => Ledger.Weeks[eater.Id].Select(finding => (eater, (DateOnly?)null, finding))))
+            // What is over nobody changes any more.
+            .Where(found => found.Item2 is not { } day || _question.From is not { } from || day >= from)
             .Where(found => found.Item2 is not { } date || !IsElsewhere(found.Item1, date, found.finding))
             // What hangs on meals that are still open is said of the meals.
             .Where(found => !(found.finding.Verdict == Verdict.CannotTell && IsOpen(found.Item1, found.Item2)));

@@ -75,6 +75,9 @@ public sealed record FillQuestion(
     /// <summary>Recipes that are cooked in a session already: more of them is more of that batch.</summary>
     public IReadOnlySet<(Guid Recipe, DateOnly Cooked)> Taken { get; init; } = new HashSet<(Guid, DateOnly)>();
 
+    /// <summary>The first day that is not over; null when all are to come.</summary>
+    public DateOnly? From { get; init; }
+
     public bool IsMend => Now.Count > 0;
 
     /// <summary>What stands on meals already and stays there.</summary>
@@ -82,6 +85,27 @@ public sealed record FillQuestion(
 
     /// <summary>Meals where nothing is missing though nothing stands there: eaten out, skipped.</summary>
     public IReadOnlySet<Cell> Settled { get; init; } = new HashSet<Cell>();
+
+    /// <summary>
+    /// A plan with what stays because nothing in its place fits. Only what an eater must never have is taken off without anything instead.
+    /// </summary>
+    public FillPlan WithStuck(FillPlan plan)
+    {
+        var served = plan.Servings.Select(serving => serving.Cell).ToHashSet();
+        return plan with
+        {
+            Servings =
+            [
+                .. plan.Servings,
+                .. Now.Where(now => !served.Contains(now.Cell))
+                    .Select(now => (now, rest: Rests[now.Rest], dish: Dishes[Rests[now.Rest].Dish]))
+                    .Where(one =>
+                        Eaters.First(eater => eater.Id == one.now.Cell.Eater).Stop(one.dish.Name, one.dish.Version.Profile) is null
+                    )
+                    .Select(one => new FillServing(one.now.Cell, one.dish, one.now.Size, one.rest.Cooked, one.rest)),
+            ],
+        };
+    }
 
     public IEnumerable<DateOnly> Dates => Enumerable.Range(0, WeekPlan.Days).Select(day => Start.AddDays(day));
 

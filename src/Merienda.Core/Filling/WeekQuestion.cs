@@ -63,6 +63,7 @@ public sealed record WeekQuestion(
         var changed = now.Select(one => one.Item).ToHashSet();
         return new(Plan.Start, Plan.Rhythm, Sessions(), Eaters, dishes, Wishes)
         {
+            From = Today,
             Rests = rests,
             Now = now,
             Taken = Plan.Batches.Select(batch => (DishOf(batch, batch.Lots[0]).Recipe, batch.Cooked)).ToHashSet(),

@@ -18,6 +18,7 @@ export type Asked =
   | 'session'
   | 'shelf'
   | 'shop'
+  | 'solve'
   | 'table'
   | 'week';
 

@@ -26,7 +26,12 @@ type Props = {
   joins: Joins;
   /** The day has been. */
   isOver: boolean;
+  /** What is proposed for the meal; null where nothing is. */
+  ghost: Ghost | null;
 };
+
+/** A meal that would be changed. */
+export type Ghost = { was: string | null; then: string | null; itemId: string | null; isLeft: boolean };
 
 const letterOf = (board: Board, item: Item) => board.batches.find((batch) => batch.id === item.batchId)?.letter ?? '';
 
@@ -45,6 +50,9 @@ function says(board: Board, item: Item) {
   const kept = item.isEaten ? ', eaten' : item.keptIn === 'freezer' ? ', frozen' : item.keptIn === 'pastItsTime' ? ', past its time' : '';
   return `${letterOf(board, item)} ${item.name}${partsOf(item)}${size}${kept}`;
 }
+
+const proposes = (ghost: Ghost) =>
+  ghost.isLeft ? 'left as it is' : `proposed${ghost.was ? ` instead of ${ghost.was}` : ''}${ghost.then ? '' : ': nothing'}`;
 
 /** One eater's meal on one date, everything together. */
 export function BoardCell({
@@ -65,6 +73,7 @@ export function BoardCell({
   onPick,
   joins,
   isOver,
+  ghost,
 }: Props) {
   const { setNodeRef, isOver: isUnder } = useDroppable({ id: placeKey(place), data: place, disabled: !canTake });
   const items = serving?.items ?? [];
@@ -77,6 +86,7 @@ export function BoardCell({
     ...(isOut ? ['eats out'] : serving?.state === 'skipped' ? ['skipped'] : []),
     ...(serving?.isLocked ? ['locked'] : []),
     ...(serving?.note ? [serving.note] : []),
+    ...(ghost ? [proposes(ghost)] : []),
   ];
   const shared = { board, isAlone: items.length === 1, onPick };
   return (
@@ -90,7 +100,7 @@ export function BoardCell({
       onFocus={onFocus}
       onKeyDown={onKeyDown}
       onClick={onClick}
-      className={`relative flex h-12 md:h-[60px] min-w-0 flex-col gap-px p-px transition-colors duration-150 focus-visible:z-10 ${joins.before || joins.after ? '' : 'overflow-hidden'} ${isUnder ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
+      className={`relative flex h-12 md:h-[60px] min-w-0 flex-col gap-px p-px transition-colors duration-150 focus-visible:z-10 ${joins.before || joins.after ? '' : 'overflow-hidden'} ${isUnder ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${ghost?.isLeft ? 'border border-dashed border-slate opacity-60' : isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
     >
       {draws.length > 0 && (
         <div className="flex min-h-0 flex-1 items-start gap-px">
@@ -103,6 +113,7 @@ export function BoardCell({
               isBeside={draws.length > 1}
               joins={joins}
               isOver={isOver}
+              isGhost={ghost?.itemId === item.id}
               {...shared}
             />
           ))}
@@ -114,6 +125,11 @@ export function BoardCell({
             <Food key={item.id} item={item} isHeld={held?.itemId === item.id} {...shared} />
           ))}
         </div>
+      )}
+      {ghost?.was && (
+        <span className="pointer-events-none absolute inset-x-1 bottom-0 truncate text-xs leading-tight text-rim">
+          {ghost.isLeft ? 'stays' : <s>{ghost.was}</s>}
+        </span>
       )}
       {isOpen && !isHolding && <span className="m-auto text-xs text-steel">open</span>}
       {isBare && source === 'fresh' && !isHolding && <span className="m-auto text-xs text-steel">fresh</span>}
@@ -150,8 +166,9 @@ function Portion({
   isBeside,
   joins,
   isOver,
+  isGhost,
   onPick,
-}: ThingProps & { isSelected: boolean; isBeside: boolean; joins: Joins; isOver: boolean }) {
+}: ThingProps & { isSelected: boolean; isBeside: boolean; joins: Joins; isOver: boolean; isGhost: boolean }) {
   const { isDragging, props } = useThing(item, onPick);
   // A strip that goes on covers what lies between two cells; the perforation is where the days part.
   const seam = `${joins.before ? 'whole-before -ml-[5px] border-l border-dashed border-ink/40' : ''} ${joins.after ? 'whole-after' : ''}`;
@@ -159,7 +176,7 @@ function Portion({
     <button
       {...props}
       title={says(board, item)}
-      className={`torn ${seam} flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 py-1 text-left text-ink ${isOver ? 'bg-tape-over' : 'bg-tape'} ${isNarrowStrip(item) ? 'h-3/5' : 'h-full'} ${item.keptIn === 'freezer' ? 'frosted' : ''} ${item.isEaten ? 'line-through decoration-1 opacity-70' : ''} ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
+      className={`torn ${seam} flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 py-1 text-left text-ink ${isGhost ? 'ghost-tape' : isOver ? 'bg-tape-over' : 'bg-tape'} ${isNarrowStrip(item) ? 'h-3/5' : 'h-full'} ${item.keptIn === 'freezer' ? 'frosted' : ''} ${item.isEaten ? 'line-through decoration-1 opacity-70' : ''} ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
     >
       <b className="font-display text-base leading-none font-bold">{letterOf(board, item)}</b>
       {/* Two beside each other leave room for a name only where the day has the whole width; a strip says its name once. */}

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { Lozenge } from '../../pieces/Lozenge';
 import { Ruler } from '../../pieces/Ruler';
 import { dayMonth, verdictWord, weekday } from '../../pieces/show';
-import { BoardCell } from './BoardCell';
+import { BoardCell, type Ghost } from './BoardCell';
 import type { Batch, Board, BoardEdits, Place } from './queries';
 import { byCell, type Held, isCookedBy, type Selected } from './selection';
 import { joinsOf } from './strips';
@@ -25,13 +25,34 @@ export type BoardProps = {
   onDrop: (to: Place) => void;
   onPlaceLetter: (letter: string, to: Place) => void;
   edits: BoardEdits;
+  /** What is proposed for a meal. */
+  ghostAt: (place: Place) => Ghost | null;
+  /** Takes or leaves what is proposed for a meal. */
+  onGhost: (place: Place) => void;
 };
 
 const steps: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
 
 /** Days across, meals down, a row for each eater; the rulers line up under the days. */
 export function BoardGrid(props: BoardProps) {
-  const { board, days, narrow, today, eaters, held, dragged, batchOf, selected, onSelect, onHold, onDrop, onPlaceLetter, edits } = props;
+  const {
+    board,
+    days,
+    narrow,
+    today,
+    eaters,
+    held,
+    dragged,
+    batchOf,
+    selected,
+    onSelect,
+    onHold,
+    onDrop,
+    onPlaceLetter,
+    edits,
+    ghostAt,
+    onGhost,
+  } = props;
   const grid = useRef<HTMLDivElement>(null);
   const [focus, setFocus] = useState({ row: 0, column: Math.max(0, days.indexOf(today)) });
   const mealAt = byCell(board);
@@ -48,6 +69,12 @@ export function BoardGrid(props: BoardProps) {
     grid.current?.querySelector<HTMLElement>(`[data-at="${to.row}:${to.column}"]`)?.focus();
   };
 
+  const press = (place: Place, itemId: string | null) => {
+    if (ghostAt(place)) onGhost(place);
+    else if (held) onDrop(place);
+    else onSelect({ kind: 'meal', place, itemId });
+  };
+
   const onKey = (event: React.KeyboardEvent, place: Place, row: number, column: number) => {
     const step = steps[event.key];
     const here = mealAt(place)?.items ?? [];
@@ -55,7 +82,10 @@ export function BoardGrid(props: BoardProps) {
     const portion = here.find((item) => item.kind === 'draw');
     const by = (more: number) => portion && edits.sizeBy(portion.id, more);
     if (step) go(row + step[0], column + step[1]);
-    else if (event.key === 'Enter' && held) onDrop(place);
+    else if (ghostAt(place)) {
+      if (event.key !== 'Enter' && event.key !== ' ') return;
+      onGhost(place);
+    } else if (event.key === 'Enter' && held) onDrop(place);
     else if (event.key === 'Enter' && first) onHold({ batchId: null, itemId: first.id });
     else if (event.key === ' ' || event.key === 'Enter') onSelect({ kind: 'meal', place, itemId: first?.id ?? null });
     else if ((event.key === 'Delete' || event.key === 'Backspace') && last) edits.move(last, place, null);
@@ -123,8 +153,9 @@ export function BoardGrid(props: BoardProps) {
                     selected={selected}
                     onFocus={() => setFocus({ row, column })}
                     onKeyDown={(event) => onKey(event, place, row, column)}
-                    onClick={() => (held ? onDrop(place) : onSelect({ kind: 'meal', place, itemId: null }))}
-                    onPick={(item) => (held ? onDrop(place) : onSelect({ kind: 'meal', place, itemId: item.id }))}
+                    onClick={() => press(place, null)}
+                    onPick={(item) => press(place, item.id)}
+                    ghost={ghostAt(place)}
                     joins={joins[column] ?? { before: false, after: false }}
                     isOver={date < today}
                   />

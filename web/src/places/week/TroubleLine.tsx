@@ -4,6 +4,8 @@ import type { Schemas, Verdict } from '../../api/client';
 import { Lozenge } from '../../pieces/Lozenge';
 import type { Batch, Board } from './queries';
 
+const action = 'font-semibold whitespace-nowrap text-cobalt hover:underline';
+
 type Trouble = Schemas['Trouble'];
 
 const verdictOf: Record<Trouble['kind'], Verdict> = {
@@ -22,17 +24,29 @@ const counted: [Trouble['kind'], string, string][] = [
   ['cannotTell', 'can’t be told', 'can’t be told'],
 ];
 
+/** What other meals may cure. */
+const mendable: Trouble['kind'][] = ['breaks', 'pastItsTime', 'cannotTell'];
+
 /** One line on top: what breaks, or what lies in the hand. */
 export function TroubleLine({
   board,
   heldBatch,
+  isProposed,
+  today,
   onLetGo,
   onShow,
+  onFill,
+  onMend,
 }: {
   board: Board;
   heldBatch: Batch | null;
+  /** The board shows the week as it would be. */
+  isProposed: boolean;
+  today: string;
   onLetGo: () => void;
   onShow: (trouble: Trouble) => void;
+  onFill: () => void;
+  onMend: () => void;
 }) {
   const look = 'flex min-h-9 shrink-0 items-center gap-3 border-b border-line px-3 text-sm';
   if (heldBatch) {
@@ -48,7 +62,7 @@ export function TroubleLine({
     );
   }
 
-  if (board.batches.length === 0) return <NextStep board={board} look={look} />;
+  if (board.batches.length === 0) return <NextStep board={board} look={look} onFill={onFill} />;
 
   const first = board.troubles[0];
   if (!first) {
@@ -70,6 +84,16 @@ export function TroubleLine({
         <span className="truncate font-medium">{first.text}</span>
       </button>
       <span className="flex-1" />
+      {!isProposed && board.troubles.some((trouble) => trouble.kind === 'open') && (
+        <button type="button" onClick={onFill} className={action}>
+          Fill the week …
+        </button>
+      )}
+      {!isProposed && board.troubles.some((trouble) => mendable.includes(trouble.kind) && (trouble.date ?? today) >= today) && (
+        <button type="button" onClick={onMend} className={action}>
+          Mend the week
+        </button>
+      )}
       <Popover>
         <PopoverButton className="figures font-semibold whitespace-nowrap text-cobalt hover:underline">
           {counts.map(([count, one, many]) => `${count} ${count === 1 ? one : many}`).join(' · ')}
@@ -107,10 +131,9 @@ export function TroubleLine({
 }
 
 /** An empty week says what to do next, with the one action that does it. */
-function NextStep({ board, look }: { board: Board; look: string }) {
+function NextStep({ board, look, onFill }: { board: Board; look: string; onFill: () => void }) {
   // Somebody may eat along under no rules at all; only a table without any is asked.
   const without = board.eaters.every((eater) => eater.protocols.length === 0) ? board.eaters[0] : undefined;
-  const action = 'font-semibold whitespace-nowrap text-cobalt hover:underline';
   return (
     <div role="status" className={look}>
       {without ? (
@@ -122,7 +145,10 @@ function NextStep({ board, look }: { board: Board; look: string }) {
         </>
       ) : (
         <>
-          <span>Nothing is planned yet. Make a batch, then put its portions on the meals.</span>
+          <span>Nothing is planned yet. Let the open meals be filled from your recipes, or make a batch and place its portions.</span>
+          <button type="button" onClick={onFill} className={action}>
+            Fill the week …
+          </button>
           <Link to={`/week/${board.start}?make=1`} className={action}>
             Make a batch
           </Link>

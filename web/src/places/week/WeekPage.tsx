@@ -12,8 +12,11 @@ import { Inspector } from './Inspector';
 import { MakeBatchDialog } from './MakeBatchDialog';
 import { type Board, type Place, useBoardEdits, useWeek } from './queries';
 import { RulesLine } from './RulesLine';
-import { findItem, type Held, isCookedBy, placeOf, pointOf, type Selected } from './selection';
+import { SolveBar } from './SolveBar';
+import { SolveDialog } from './SolveDialog';
+import { findItem, type Held, isCookedBy, placeKey, placeOf, pointOf, type Selected } from './selection';
 import { PromptMouseSensor, PromptTouchSensor } from './sensors';
+import { useSolving } from './solving';
 import { TroubleLine } from './TroubleLine';
 import { useNarrow } from './useNarrow';
 
@@ -24,14 +27,19 @@ export function WeekPage() {
   return <Asked of={week}>{(board) => <WeekBoard key={start} board={board} />}</Asked>;
 }
 
-function WeekBoard({ board }: { board: Board }) {
+function WeekBoard({ board: planned }: { board: Board }) {
   const { today } = useOutletContext<{ today: string }>();
   const [params, setParams] = useSearchParams();
+  const solving = useSolving(planned);
+  // While something is proposed the board shows the week as it would be.
+  const board = solving.board ?? planned;
   const edits = useBoardEdits(board.start);
   const [held, setHeld] = useState<Held>(null);
   const [selected, setSelected] = useState<Selected>(null);
   const [making, setMaking] = useState(params.has('make'));
   const [copying, setCopying] = useState(false);
+  const [filling, setFilling] = useState(false);
+  const asked = useRef<string | null>(null);
   const [shownEaters, setShownEaters] = useState(() => board.eaters.slice(0, 2).map((eater) => eater.id));
   const [day, setDay] = useState(board.days.includes(today) ? today : (board.days[0] ?? ''));
   const [dragged, setDragged] = useState<Held>(null);
@@ -67,9 +75,19 @@ function WeekBoard({ board }: { board: Board }) {
     return () => window.removeEventListener('keydown', onKey);
   });
 
+  const { ask } = solving;
+  const mend = () => void ask({ kind: 'mend', eaters: null, goals: null, isCertainOnly: false, mostTimes: null, minutesASession: null });
   useEffect(() => {
     if (params.has('make')) setMaking(true);
-  }, [params]);
+    const solve = params.get('solve');
+    // The address changes later than this page is drawn again: what it asks for is done once.
+    if (solve === asked.current) return;
+    asked.current = solve;
+    if (!solve) return;
+    setParams({}, { replace: true });
+    if (solve === 'fill') setFilling(true);
+    else mend();
+  });
 
   const onDragStart = ({ active }: DragStartEvent) => setDragged(active.data.current as Held);
   const onDragEnd = ({ active, activatorEvent, delta }: DragEndEvent) => {
@@ -98,8 +116,13 @@ function WeekBoard({ board }: { board: Board }) {
       autoScroll={false}
     >
       <div ref={page} className="relative flex h-full min-h-0 flex-col">
+        {solving.page && <SolveBar solving={solving} />}
         <TroubleLine
           board={board}
+          isProposed={solving.board !== null}
+          onFill={() => setFilling(true)}
+          onMend={mend}
+          today={today}
           heldBatch={heldBatch}
           onLetGo={() => setHeld(null)}
           onShow={(trouble) => {
@@ -180,6 +203,11 @@ function WeekBoard({ board }: { board: Board }) {
                 if (batch) void edits.place(batch, to);
               }}
               edits={edits}
+              ghostAt={(place) => {
+                const meal = solving.board ? solving.meals.get(placeKey(place)) : undefined;
+                return meal ? { ...meal, isLeft: solving.isLeft(place) } : null;
+              }}
+              onGhost={solving.toggle}
             />
           </div>
         </div>
@@ -192,6 +220,7 @@ function WeekBoard({ board }: { board: Board }) {
           draggedFood && <span className="bg-enamel px-1 text-sm shadow">{draggedFood.text}</span>
         )}
       </DragOverlay>
+      {filling && <SolveDialog board={planned} solving={solving} onClose={() => setFilling(false)} />}
       {copying && <CopyWeekDialog board={board} edits={edits} onClose={() => setCopying(false)} />}
       {making && (
         <MakeBatchDialog

@@ -1,0 +1,104 @@
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { Button } from '../../pieces/Button';
+import { Lozenge } from '../../pieces/Lozenge';
+import type { SolvePage, Solving } from './solving';
+
+const words = {
+  fill: { atWork: 'Filling the week', done: 'The week as it could be' },
+  mend: { atWork: 'Mending the week', done: 'How the week would fit' },
+};
+
+/** What is sought for the week and how far it has come; the board below shows the best so far. */
+export function SolveBar({ solving }: { solving: Solving }) {
+  const { page, isAtWork } = solving;
+  if (!page) return null;
+  return (
+    <section
+      aria-label="Proposal"
+      className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-dashed border-cobalt bg-tray px-3 py-1 text-sm"
+    >
+      <h2 role="status" className="flex items-center gap-2 text-base whitespace-nowrap">
+        {isAtWork ? words[page.kind].atWork : words[page.kind].done}
+        {isAtWork && <span className="at-work" aria-hidden="true" />}
+      </h2>
+      <p className="min-w-48 flex-1 leading-snug">{solving.problem ?? (page.problem || saysOf(page))}</p>
+      {page.levels.length > 0 && !isAtWork && <HowSure page={page} />}
+      {page.unmet.length > 0 && !isAtWork && <Unmet sentences={page.unmet} />}
+      <span className="flex gap-2">
+        <Acts solving={solving} page={page} />
+      </span>
+    </section>
+  );
+}
+
+function saysOf(page: SolvePage) {
+  if (page.levels.length === 0) return page.state === 'waiting' ? 'Waits for its turn.' : 'Reads the recipes.';
+  return `${page.levels.map((level) => level.says).join(' · ')}.`;
+}
+
+function Acts({ solving, page }: { solving: Solving; page: SolvePage }) {
+  if (solving.isAtWork) {
+    return (
+      <>
+        <Button onClick={solving.stop}>{page.meals > 0 ? 'Stop and keep this' : 'Stop'}</Button>
+        <Button onClick={solving.forget}>Leave it</Button>
+      </>
+    );
+  }
+  const taken = page.meals - solving.left;
+  const isTakeable = page.meals > 0 && !solving.problem;
+  const all =
+    page.kind === 'fill' ? `Take all ${page.meals} meals` : page.meals === 1 ? 'Make this change' : `Make all ${page.meals} changes`;
+  return (
+    <>
+      {isTakeable && (
+        <Button look="main" disabled={taken === 0} onClick={() => void solving.take()}>
+          {solving.left === 0 ? all : `Take ${taken} of ${page.meals}`}
+        </Button>
+      )}
+      <Button onClick={solving.forget}>{isTakeable ? 'Leave it' : 'Close'}</Button>
+    </>
+  );
+}
+
+const panelLook = 'rimmed z-30 mt-1 max-h-96 w-[min(34rem,90vw)] overflow-auto border-x border-b border-line p-3 text-sm shadow-lg';
+const opensLook = 'flex items-center gap-1.5 font-semibold whitespace-nowrap text-cobalt hover:underline';
+
+/** What is proven of it, and what is only the best that was found. */
+function HowSure({ page }: { page: SolvePage }) {
+  return (
+    <Popover>
+      <PopoverButton className={opensLook}>How good is it?</PopoverButton>
+      <PopoverPanel anchor="bottom end" className={panelLook}>
+        <p className="mb-2 text-steel">
+          One after the other, as it was asked for: each is the best with what stands above it. Proven means that no other week does better.
+        </p>
+        <ol className="flex flex-col gap-1">
+          {page.levels.map((level) => (
+            <li key={level.goal} className="flex items-baseline justify-between gap-4 border-t border-line pt-1">
+              <span>{level.says}</span>
+              <span className={`figures text-right ${level.isProven ? 'font-semibold' : 'text-steel'}`}>{level.sure}</span>
+            </li>
+          ))}
+        </ol>
+      </PopoverPanel>
+    </Popover>
+  );
+}
+
+function Unmet({ sentences }: { sentences: string[] }) {
+  return (
+    <Popover>
+      <PopoverButton className={opensLook}>
+        <Lozenge verdict="breaks" size={13} /> {sentences.length} unmet
+      </PopoverButton>
+      <PopoverPanel anchor="bottom end" className={panelLook}>
+        <ul className="flex flex-col gap-1">
+          {sentences.map((sentence) => (
+            <li key={sentence}>{sentence}</li>
+          ))}
+        </ul>
+      </PopoverPanel>
+    </Popover>
+  );
+}
