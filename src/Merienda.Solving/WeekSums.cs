@@ -8,8 +8,8 @@ namespace Merienda.Solving;
 /// <summary>What the rules ask of a day and of a week as sums, in whole numbers rounded outward.</summary>
 internal static class WeekSums
 {
-    /// <summary>Sums are whole numbers of about this size: rounding moves a day by less than a ten-thousandth.</summary>
-    private const decimal Grain = 200_000;
+    /// <summary>Sums are whole numbers of at most about this size: rounding moves a day by less than a ten-thousandth.</summary>
+    private const decimal Grain = 2_000_000;
 
     public static void Add(WeekModel week)
     {
@@ -66,7 +66,7 @@ internal static class WeekSums
             return;
         }
 
-        var times = Grain / largest;
+        var times = WholeOf(largest);
         if (form.AtMost is { } most)
         {
             var (sum, width) = Sum(brought, times, Math.Ceiling, Math.Max);
@@ -92,6 +92,18 @@ internal static class WeekSums
             Miss(week, Whole((low * share) - constant, times, Math.Ceiling) - sum - (open * Whole(low, times, Math.Ceiling)), 0, step);
             Miss(week, sum, Whole(high - constant, times, Math.Floor), step);
         }
+    }
+
+    /// <summary>A power of ten: what has few decimals stays what it is, so that a sum that just reaches its bound still keeps it.</summary>
+    private static decimal WholeOf(decimal largest)
+    {
+        var times = 1m;
+        while (largest * times * 10 <= Grain)
+        {
+            times *= 10;
+        }
+
+        return times;
     }
 
     /// <summary>What a sum is above a bound is missed, in whole steps.</summary>

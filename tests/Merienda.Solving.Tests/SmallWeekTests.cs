@@ -1,59 +1,24 @@
 using CsCheck;
 using Merienda.Core.Filling;
 using Merienda.Core.Foods;
-using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
-using Merienda.Core.Quantities;
-using Merienda.Core.Recipes;
+using static Merienda.Solving.Tests.SmallWeek;
 
 namespace Merienda.Solving.Tests;
 
 /// <summary>Weeks so small that every plan can be tried, and random ones that Core judges.</summary>
 public class SmallWeekTests
 {
-    private static readonly string[] Foods =
-    [
-        "150 g cod",
-        "150 g beef shin",
-        "250 g potato",
-        "40 g walnuts",
-        "300 g lettuce",
-        "120 g red lentils",
-    ];
-
-    private static FillDish Dish(int food, int minutes) =>
-        new(
-            Guid.NewGuid(),
-            null,
-            new RecipeVersion
-            {
-                Name = Foods[food],
-                Portions = 1,
-                Lines = [RecipeLine.From(new TypedLine(Foods[food]), DemoWeek.Data.Foods, MeasureSystem.Metric)],
-                Tasks = [new("1", "Cook it", minutes, 0, Appliance.None, null, [])],
-                Keeping = KeepingClass.WithKey("cooked")!,
-            }
-        );
-
-    private static Eater Eats(string[] meals, IEnumerable<Rule> rules) =>
-        new(
-            Guid.NewGuid(),
-            "Ilse",
-            new EaterRules(rules, new RuleContext(DemoWeek.Data.HouseScheme, DemoWeek.Data.Classes)),
-            [.. meals.Select(meal => new EaterMeal(meal, 1m / meals.Length, [.. Enumerable.Repeat(MealSource.Prep, 7)]))],
-            Rhythm.Usual
-        );
-
-    /// <summary>Lunch and supper of the first days only.</summary>
-    private static FillQuestion First(int days, Eater eater, IReadOnlyList<FillDish> dishes)
+    [Fact]
+    public void What_just_reaches_a_bound_keeps_it()
     {
-        var question = DemoWeek.For(eater) with { Dishes = dishes };
-        return question with { Settled = question.Open.Where(cell => cell.Date >= DemoWeek.Start.AddDays(days)).ToHashSet() };
+        // 144 and 196.2 kcal are 340.2, and 324 with five percent are 340.2 too.
+        var question = First(1, Eats(["lunch", "supper"], [AtMost("energy", Measure.Energy, 324)]), [Dish(1, 5), Dish(3, 5)]);
+        Assert.Equal([0.75m, 0.75m], Fill(question).Plan.Servings.Select(serving => serving.Size));
+        var less = First(1, Eats(["lunch", "supper"], [AtMost("energy", Measure.Energy, 323.9m)]), [Dish(1, 5), Dish(3, 5)]);
+        Assert.Single(Fill(less).Plan.Servings);
     }
-
-    private static FillAnswer Fill(FillQuestion question) =>
-        WeekSolver.Solve(question, new(2, 0.3, 1), null, TestContext.Current.CancellationToken);
 
     [Fact]
     public void The_solver_finds_what_trying_every_plan_finds() =>

@@ -46,14 +46,14 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
             (FillGoal.Targets, 0) => "Every day is where it should lie",
             (FillGoal.Targets, var many) => $"{many} % off target, all days together",
             (FillGoal.There, 0) => "Nothing that is there is left",
-            (FillGoal.There, var many) => $"{many / (decimal)FillTable.Quarters:0.##} portions that are there stay uneaten",
+            (FillGoal.There, var many) => $"{Portions(many)} of what is there not eaten",
             (FillGoal.Batches, 0) => "Nothing more to cook",
             (FillGoal.Batches, var many) => many == 1 ? "1 batch to cook" : $"{many} batches to cook",
             (FillGoal.Minutes, var many) => $"{Many(many, "minute")} by hand",
             (FillGoal.Sizes, 0) => "Every portion in its usual size",
             (FillGoal.Sizes, var many) => $"Portions off their usual size by {many / (decimal)FillTable.Quarters:0.##} in all",
             (FillGoal.Leftovers, 0) => "Nothing is left over",
-            (FillGoal.Leftovers, var many) => $"{many / (decimal)FillTable.Quarters:0.##} portions are left over",
+            (FillGoal.Leftovers, var many) => $"{Portions(many)} left over",
             (FillGoal.Sameness, 0) => "No dish comes more than twice to one person",
             (FillGoal.Sameness, var many) => $"{Many(many, "time")} a dish comes again",
             _ => throw new InvalidOperationException($"{Goal} has no words."),
@@ -64,6 +64,9 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
         IsProven ? "proven"
         : Bound is { } bound && bound > 0 ? $"best found in {Seconds:0.#} s, not proven best; it can't be below {bound}"
         : $"best found in {Seconds:0.#} s, not proven best";
+
+    private static string Portions(long quarters) =>
+        quarters == FillTable.Quarters ? "1 portion" : $"{quarters / (decimal)FillTable.Quarters:0.##} portions";
 
     private static string Many(long many, string one) => many == 1 ? $"1 {one}" : $"{many} {one}s";
 }

@@ -40,12 +40,10 @@ internal static class Proposals
     private static ProposedMeal MealOf(MealChange meal, StoredWeek before, StoredWeek then, bool isLeft) =>
         new(
             new(meal.Cell.Date, meal.Cell.Meal, meal.Cell.Eater),
-            meal.Off is { } off ? Said(NameOf(before, off.Item), off.Portions) : null,
-            meal.On is { } on ? Said(on.Name, on.Size) : null,
+            meal.Off is { } off ? new(NameOf(before, off.Item), off.Portions) : null,
+            meal.On is { } on ? new(on.Name, on.Size) : null,
             isLeft || meal.On is null ? null : then.Plan.At(meal.Cell)?.Draws.LastOrDefault()?.Id
         );
-
-    private static string Said(string name, decimal portions) => portions == 1 ? name : $"{portions:0.##} of {name}";
 
     private static string NameOf(StoredWeek week, Guid item) =>
         week.Plan.Find(item) is (_, Draw draw) && week.Plan.BatchWithId(draw.Batch) is { } batch

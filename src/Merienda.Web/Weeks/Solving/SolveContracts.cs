@@ -47,7 +47,9 @@ public sealed record SolveGoal(FillGoal Goal, string Want);
 /// <param name="Was">What stands there; null where nothing does.</param>
 /// <param name="Then">What would stand there; null where nothing would.</param>
 /// <param name="ItemId">Of what would stand there, on the board that is proposed.</param>
-public sealed record ProposedMeal(BoardPlace Place, string? Was, string? Then, Guid? ItemId);
+public sealed record ProposedMeal(BoardPlace Place, ProposedPortion? Was, ProposedPortion? Then, Guid? ItemId);
+
+public sealed record ProposedPortion(string Name, decimal Portions);
 
 /// <summary>The board as it would be.</summary>
 /// <param name="NewBatches">Those of its batches that are not planned yet.</param>

@@ -5,6 +5,7 @@ import { Lozenge } from '../../pieces/Lozenge';
 import { portions } from '../../pieces/show';
 import type { Board, Item, Place, Serving } from './queries';
 import { type Held, placeKey, type Selected } from './selection';
+import type { ProposedMeal } from './solving';
 import { isNarrowStrip, type Joins } from './strips';
 
 type Props = {
@@ -31,7 +32,7 @@ type Props = {
 };
 
 /** A meal that would be changed. */
-export type Ghost = { was: string | null; then: string | null; itemId: string | null; isLeft: boolean };
+export type Ghost = Omit<ProposedMeal, 'place'> & { isLeft: boolean };
 
 const letterOf = (board: Board, item: Item) => board.batches.find((batch) => batch.id === item.batchId)?.letter ?? '';
 
@@ -52,7 +53,9 @@ function says(board: Board, item: Item) {
 }
 
 const proposes = (ghost: Ghost) =>
-  ghost.isLeft ? 'left as it is' : `proposed${ghost.was ? ` instead of ${ghost.was}` : ''}${ghost.then ? '' : ': nothing'}`;
+  ghost.isLeft ? 'left as it is' : `proposed${ghost.was ? ` instead of ${portionOf(ghost.was)}` : ''}${ghost.then ? '' : ': nothing'}`;
+
+const portionOf = (one: { name: string; portions: number }) => (one.portions === 1 ? one.name : `${portions(one.portions)}× ${one.name}`);
 
 /** One eater's meal on one date, everything together. */
 export function BoardCell({
@@ -114,6 +117,7 @@ export function BoardCell({
               joins={joins}
               isOver={isOver}
               isGhost={ghost?.itemId === item.id}
+              isInstead={ghost?.itemId === item.id && ghost.was !== null}
               {...shared}
             />
           ))}
@@ -127,8 +131,8 @@ export function BoardCell({
         </div>
       )}
       {ghost?.was && (
-        <span className="pointer-events-none absolute inset-x-1 bottom-0 truncate text-xs leading-tight text-rim">
-          {ghost.isLeft ? 'stays' : <s>{ghost.was}</s>}
+        <span className="shrink-0 truncate px-1 text-xs leading-4 text-steel">
+          {ghost.isLeft ? 'stays as it is' : <s>{portionOf(ghost.was)}</s>}
         </span>
       )}
       {isOpen && !isHolding && <span className="m-auto text-xs text-steel">open</span>}
@@ -167,8 +171,9 @@ function Portion({
   joins,
   isOver,
   isGhost,
+  isInstead,
   onPick,
-}: ThingProps & { isSelected: boolean; isBeside: boolean; joins: Joins; isOver: boolean; isGhost: boolean }) {
+}: ThingProps & { isSelected: boolean; isBeside: boolean; joins: Joins; isOver: boolean; isGhost: boolean; isInstead: boolean }) {
   const { isDragging, props } = useThing(item, onPick);
   // A strip that goes on covers what lies between two cells; the perforation is where the days part.
   const seam = `${joins.before ? 'whole-before -ml-[5px] border-l border-dashed border-ink/40' : ''} ${joins.after ? 'whole-after' : ''}`;
@@ -176,12 +181,12 @@ function Portion({
     <button
       {...props}
       title={says(board, item)}
-      className={`torn ${seam} flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 py-1 text-left text-ink ${isGhost ? 'ghost-tape' : isOver ? 'bg-tape-over' : 'bg-tape'} ${isNarrowStrip(item) ? 'h-3/5' : 'h-full'} ${item.keptIn === 'freezer' ? 'frosted' : ''} ${item.isEaten ? 'line-through decoration-1 opacity-70' : ''} ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
+      className={`${isGhost ? 'ghost-tape overflow-hidden' : 'torn'} ${seam} flex min-h-0 min-w-0 flex-1 cursor-grab items-start gap-1 text-left ${isInstead ? 'py-0.5' : 'py-1'} ${isGhost ? '' : isOver ? 'bg-tape-over text-ink' : 'bg-tape text-ink'} ${isNarrowStrip(item) && !isInstead ? 'h-3/5' : 'h-full'} ${item.keptIn === 'freezer' ? 'frosted' : ''} ${item.isEaten ? 'line-through decoration-1 opacity-70' : ''} ${isBeside ? 'px-1' : 'px-2'} ${isHeld || isDragging ? 'opacity-50' : ''} ${isSelected ? 'shadow-[inset_0_-3px_0_var(--color-cobalt)]' : ''}`}
     >
       <b className="font-display text-base leading-none font-bold">{letterOf(board, item)}</b>
       {/* Two beside each other leave room for a name only where the day has the whole width; a strip says its name once. */}
       <span
-        className={`min-w-0 flex-1 text-xs leading-[1.15] ${isBeside ? 'line-clamp-2 md:hidden' : !isAlone ? 'line-clamp-1' : isNarrowStrip(item) ? 'line-clamp-2' : 'line-clamp-3'}`}
+        className={`min-w-0 flex-1 text-xs leading-[1.15] ${isBeside ? 'line-clamp-2 md:hidden' : !isAlone ? 'line-clamp-1' : isNarrowStrip(item) || isInstead ? 'line-clamp-2' : 'line-clamp-3'}`}
       >
         {!joins.before && item.name}
         {!joins.before && partsOf(item)}

@@ -8,6 +8,12 @@ const words = {
   mend: { atWork: 'Mending the week', done: 'How the week would fit' },
 };
 
+/** What the line says of it; the rest stands behind "How good is it?". */
+const told: Record<SolvePage['kind'], SolvePage['levels'][number]['goal'][]> = {
+  fill: ['covered', 'targets', 'there', 'batches', 'minutes', 'leftovers'],
+  mend: ['mended', 'changes', 'swaps', 'batches'],
+};
+
 /** What is sought for the week and how far it has come; the board below shows the best so far. */
 export function SolveBar({ solving }: { solving: Solving }) {
   const { page, isAtWork } = solving;
@@ -33,7 +39,10 @@ export function SolveBar({ solving }: { solving: Solving }) {
 
 function saysOf(page: SolvePage) {
   if (page.levels.length === 0) return page.state === 'waiting' ? 'Waits for its turn.' : 'Reads the recipes.';
-  return `${page.levels.map((level) => level.says).join(' · ')}.`;
+  return `${page.levels
+    .filter((level) => told[page.kind].includes(level.goal))
+    .map((level) => level.says)
+    .join(' · ')}.`;
 }
 
 function Acts({ solving, page }: { solving: Solving; page: SolvePage }) {
