@@ -28,6 +28,7 @@ public class ConstraintTests(TestDatabase database)
     private const string Collected = "insert into recipe_collection (household_id, recipe_id, name) select household_id,";
     private const string Pictured = "insert into picture (household_id, id, large, small, created_at, created_by) select";
     private const string Looks = "insert into recipe_picture (household_id, recipe_id, picture_id) select app_household(),";
+    private const string Sought = "insert into solve_job (household_id, id, week_start, asked, found, kind, state) select app_household(),";
     private const string Remarked = "insert into cook_remark (household_id, batch_id, task_id, took_minutes, note) select app_household(),";
     private const string Filter = "insert into library_filter (household_id, name, query) select id,";
     private const string Claim =
@@ -245,6 +246,12 @@ public class ConstraintTests(TestDatabase database)
             { "cook_remark_key", $"{Remarked} id, 'x', 5, '' from (select * from batch limit 1) batch, generate_series(1, 2)" },
             { "cook_remark_batch", $"{Remarked} gen_random_uuid(), 'x', 5, '' from household limit 1" },
             { "cook_remark_says_something", $"{Remarked} id, 'x', null, '' from batch limit 1" },
+            { "solve_job_kind", $"{Sought} gen_random_uuid(), now(), '{{}}', '{{}}', 'Dream', 'Done'" },
+            { "solve_job_state", $"{Sought} gen_random_uuid(), now(), '{{}}', '{{}}', 'Fill', 'Tired'" },
+            {
+                "solve_job_key",
+                $"{Sought} id, now(), '{{}}', '{{}}', 'Fill', 'Done' from (select gen_random_uuid() as id) one, generate_series(1, 2)"
+            },
             { "lot_portions_range", "update lot set portions = 61" },
             { "lot_variant_length", "update lot set variant = ''" },
             {

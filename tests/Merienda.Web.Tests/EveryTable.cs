@@ -135,6 +135,7 @@ internal static class EveryTable
             }
         );
         await visitor.Must(HttpMethod.Put, $"{Week}/sessions/remark", RecipeHistoryTests.Remark(batch, "1", 20));
+        await visitor.Must(HttpMethod.Post, $"{Solved.NextWeek}/solve", new { kind = "fill" });
         await visitor.Must(HttpMethod.Put, $"{Week}/shop/tick", new { key = "olive-oil", isTicked = true });
         await visitor.Must(
             HttpMethod.Put,

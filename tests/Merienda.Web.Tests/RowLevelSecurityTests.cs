@@ -42,6 +42,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         "eater_dish",
         "recipe_collection",
         "cook_remark",
+        "solve_job",
         "picture",
         "recipe_picture",
         "library_filter",

@@ -1,5 +1,7 @@
+using Merienda.Storage;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
 
 [assembly: AssemblyFixture(typeof(Merienda.Web.Tests.TestDatabase))]
@@ -7,7 +9,7 @@ using Npgsql;
 namespace Merienda.Web.Tests;
 
 /// <summary>A database of its own for the whole run, on the cluster that ./merienda test started, and the application on it.</summary>
-public sealed class TestDatabase : WebApplicationFactory<Program>, IAsyncLifetime
+public class TestDatabase : WebApplicationFactory<Program>, IAsyncLifetime
 {
     private readonly string _name = $"test_{Guid.NewGuid():N}";
 
@@ -56,6 +58,14 @@ public sealed class TestDatabase : WebApplicationFactory<Program>, IAsyncLifetim
         await connection.OpenAsync();
         await using var command = new NpgsqlCommand(sql, connection);
         return (T?)await command.ExecuteScalarAsync();
+    }
+
+    /// <summary>The household of somebody who is signed in, as a store knows it.</summary>
+    internal async Task<Tenant> TenantOf(Visitor visitor)
+    {
+        var email = (await visitor.Get("/api/account"))["person"]!["email"]!.GetValue<string>();
+        var account = await Ask<Guid>(Owner, $"select id from account where email = '{email}'");
+        return new(account, (await Services.GetRequiredService<HouseholdStore>().HouseholdsOf(account))[0]);
     }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)

@@ -12,8 +12,13 @@ namespace Merienda.Web.Weeks.Solving;
 /// Takes one job after the other from the queue and searches, apart from every request. What it holds is lent for seconds only: when it
 /// dies, another one (or itself, started again) begins the same search anew, which finds the same.
 /// </summary>
-public sealed partial class SolveWorker(SolveJobs jobs, WeekStore weeks, KnowledgeBase knowledge, ILogger<SolveWorker> logger)
-    : BackgroundService
+public sealed partial class SolveWorker(
+    SolveJobs jobs,
+    WeekStore weeks,
+    KnowledgeBase knowledge,
+    IConfiguration configuration,
+    ILogger<SolveWorker> logger
+) : BackgroundService
 {
     /// <summary>A search that took so many workers down with it is given up.</summary>
     private const int MostTries = 3;
@@ -33,7 +38,11 @@ public sealed partial class SolveWorker(SolveJobs jobs, WeekStore weeks, Knowled
     /// <summary>Says that there is something to do, so that nobody waits for the next look.</summary>
     public void Wake() => _asked.Writer.TryWrite(true);
 
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    /// <summary>So many searches at once as <c>Solving:Workers</c> says, one by default; none where others do the work.</summary>
+    protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
+        Task.WhenAll(Enumerable.Range(0, configuration.GetValue("Solving:Workers", 1)).Select(_ => Search(stoppingToken)));
+
+    private async Task Search(CancellationToken stoppingToken)
     {
         while (!stoppingToken.IsCancellationRequested)
         {

@@ -1,0 +1,190 @@
+using System.Net;
+using System.Text.Json.Nodes;
+using static Merienda.Web.Tests.FollowedProtocols;
+using static Merienda.Web.Tests.Solved;
+using static Merienda.Web.Tests.ThisWeek;
+
+namespace Merienda.Web.Tests;
+
+/// <summary>A week is filled and mended by a search, looked at before it is taken, and taken as one edit.</summary>
+public class SolveTests(TestDatabase database)
+{
+    private static readonly (string, string)[] Three =
+    [
+        ("Cod", "600 g cod"),
+        ("Beef", "600 g beef shin"),
+        ("Lentils", "400 g red lentils"),
+    ];
+
+    private static object Place(MealKitchen.Kitchen kitchen, int day) => kitchen.At(day);
+
+    private static Task<JsonNode> Board(Visitor cook, params object[] without) =>
+        cook.Must(HttpMethod.Post, $"{NextWeek}/solve/board", new { without });
+
+    private static int Placed(JsonNode board) => board["servings"]!.AsArray().Count(serving => serving!["items"]!.AsArray().Count > 0);
+
+    private static object Taking(JsonNode page, params object[] without) => new { jobId = page["jobId"], without };
+
+    private static string Says(JsonNode page, string goal) =>
+        page["levels"]!.AsArray().Single(level => level!["goal"]!.GetValue<string>() == goal)!["says"]!.GetValue<string>();
+
+    [Fact]
+    public async Task Open_meals_are_proposed_and_nothing_changes_before_they_are_taken_as_one_edit()
+    {
+        var kitchen = await database.EatsSupper(Three);
+        var cook = kitchen.Cook;
+        var page = await cook.Solve("fill");
+        Assert.Equal(("Every meal is covered", 7), (Says(page, "covered"), page["meals"]!.GetValue<int>()));
+        Assert.Equal("proven", page["levels"]![0]!["sure"]!.GetValue<string>());
+
+        Assert.Equal(0, Placed(await cook.Get(NextWeek)));
+        var proposed = await Board(cook);
+        Assert.Equal(7, Placed(proposed["board"]!));
+        Assert.Equal(
+            proposed["board"]!["batches"]!.AsArray().Select(batch => batch!["id"]!.GetValue<Guid>()),
+            proposed["newBatches"]!.AsArray().Select(id => id!.GetValue<Guid>())
+        );
+        // Drawn again it is the same, down to its ids.
+        Assert.Equal(proposed.ToJsonString(), (await Board(cook)).ToJsonString());
+
+        var board = await cook.Must(HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page));
+        Assert.Equal(7, Placed(board));
+        Assert.Equal("Filled 7 meals", board["undo"]!["summary"]!.GetValue<string>());
+        Assert.Null((await cook.Get($"{NextWeek}/solve"))["jobId"]);
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        var undone = await cook.Get(NextWeek);
+        Assert.Equal((0, 0), (Placed(undone), undone["batches"]!.AsArray().Count));
+    }
+
+    [Fact]
+    public async Task A_meal_is_left_alone_and_a_batch_is_as_large_as_what_is_taken_of_it()
+    {
+        var kitchen = await database.EatsSupper(Three[0]);
+        var cook = kitchen.Cook;
+        // One dish comes three times.
+        var page = await cook.Solve("fill");
+        Assert.Equal(3, page["meals"]!.GetValue<int>());
+        Assert.Equal("4 meals not covered", Says(page, "covered"));
+        Assert.Contains("no supper", page["unmet"]![0]!.GetValue<string>(), StringComparison.Ordinal);
+        var meals = (await Board(cook))["meals"]!.AsArray().Select(meal => meal!["place"]!.DeepClone()).ToList();
+
+        var less = await Board(cook, meals[0]);
+        Assert.Equal((2, 3), (Placed(less["board"]!), less["meals"]!.AsArray().Count));
+        Assert.Null(less["meals"]![0]!["itemId"]);
+        var board = await cook.Must(HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page, meals[0]));
+        Assert.Equal(2, Placed(board));
+        Assert.Equal(2, board["batches"]!.AsArray().Sum(batch => batch!["portions"]!.GetValue<decimal>()));
+    }
+
+    [Fact]
+    public async Task A_week_that_breaks_is_mended_with_the_fewest_changes()
+    {
+        var kitchen = await database.EatsSupper(Three);
+        var (cook, eater) = (kitchen.Cook, kitchen.Eater);
+        var rice = await cook.AddRecipe("Rice", 4, "400 g white rice");
+        foreach (var recipe in new[] { rice, await cook.AddRecipe("Hake", 4, "600 g hake") })
+        {
+            var board = await cook.MakeBatch(NextWeek, recipe, Day(6), 4);
+            var batch = board["batches"]!.AsArray().First(one => one!["recipeId"]!.GetValue<Guid>() == recipe)!;
+            var day = recipe == rice ? 7 : 8;
+            await cook.Must(HttpMethod.Post, $"{NextWeek}/batches/{batch["id"]}/place", new { to = Place(kitchen, day) });
+        }
+
+        Assert.Equal("Nothing has to change", Says(await cook.Solve("mend"), "changes"));
+        await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/protocols", new { protocols = new[] { "low-carb" } });
+        await State(cook, eater, "low-carb", "net-carbs", 25);
+
+        var page = await cook.Solve("mend");
+        Assert.Equal(("Every meal that is to come fits", "1 meal changed"), (Says(page, "mended"), Says(page, "changes")));
+        var meal = Assert.Single((await Board(cook))["meals"]!.AsArray())!;
+        Assert.Equal(("Rice", Day(7)), (meal["was"]!["name"]!.GetValue<string>(), meal["place"]!["date"]!.GetValue<string>()));
+        var mended = await cook.Must(HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page));
+        Assert.DoesNotContain(mended["troubles"]!.AsArray(), trouble => trouble!["kind"]!.GetValue<string>() == "breaks");
+        Assert.Equal("Mended 1 meal", mended["undo"]!["summary"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task What_was_changed_since_is_named_and_nothing_is_taken()
+    {
+        var kitchen = await database.EatsSupper(Three);
+        var cook = kitchen.Cook;
+        var page = await cook.Solve("fill");
+        var first = (await Board(cook))["meals"]!.AsArray().Select(one => one!["place"]!).First();
+        await cook.Must(HttpMethod.Post, $"{NextWeek}/ready", new { to = first.DeepClone(), line = "1 banana" });
+        await cook.Refused(HttpStatusCode.Conflict, "meal-changed", HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page));
+        Assert.NotNull((await Board(cook))["problem"]);
+        Assert.Equal(7, Placed(await cook.Must(HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page, first.DeepClone()))));
+
+        await cook.Refused(HttpStatusCode.Conflict, "nothing-to-take", HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page));
+    }
+
+    [Fact]
+    public async Task A_recipe_that_was_changed_since_is_not_cooked_as_it_was_judged()
+    {
+        var kitchen = await database.EatsSupper();
+        var cook = kitchen.Cook;
+        var recipe = await cook.AddRecipe("Cod", 4, "600 g cod");
+        var page = await cook.Solve("fill");
+        await cook.Must(HttpMethod.Put, $"/api/recipes/{recipe}", Visitor.Draft("Cod", 4, ["900 g cod"], 1));
+        await cook.Refused(HttpStatusCode.Conflict, "recipe-changed", HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page));
+        await cook.Must(HttpMethod.Post, $"/api/recipes/{recipe}/archive");
+        await cook.Refused(HttpStatusCode.NotFound, "recipe-gone", HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page));
+    }
+
+    [Fact]
+    public async Task What_cannot_be_sought_is_refused_with_its_field()
+    {
+        var kitchen = await database.EatsSupper();
+        var cook = kitchen.Cook;
+        Task Refused(HttpStatusCode status, string code, object asked, string? week = null) =>
+            cook.Refused(status, code, HttpMethod.Post, $"{week ?? NextWeek}/solve", asked);
+
+        await Refused(HttpStatusCode.Conflict, "nothing-to-cook", new { kind = "fill" });
+        await cook.AddRecipe("Cod", 4, "600 g cod");
+        await Refused(HttpStatusCode.Conflict, "nothing-planned", new { kind = "mend" });
+        await Refused(HttpStatusCode.Conflict, "week-over", new { kind = "fill" }, $"/api/weeks/{Day(-14)}");
+        await Refused(HttpStatusCode.NotFound, "eater-gone", new { kind = "fill", eaters = new[] { Guid.NewGuid() } });
+        await Refused(HttpStatusCode.Conflict, "nothing-open", new { kind = "fill", eaters = Array.Empty<Guid>() });
+        await Refused(HttpStatusCode.UnprocessableEntity, "unknown-goal", new { kind = "fill", goals = new[] { "batches", "batches" } });
+        await Refused(HttpStatusCode.UnprocessableEntity, "unknown-goal", new { kind = "fill", goals = new[] { "changes" } });
+        foreach (var times in new[] { 0, 15 })
+        {
+            await Refused(HttpStatusCode.UnprocessableEntity, "dish-times-out-of-range", new { kind = "fill", mostTimes = times });
+        }
+
+        foreach (var minutes in new[] { 9, 601 })
+        {
+            await Refused(
+                HttpStatusCode.UnprocessableEntity,
+                "session-minutes-out-of-range",
+                new { kind = "fill", minutesASession = minutes }
+            );
+        }
+
+        Assert.Null((await cook.Get($"{NextWeek}/solve"))["jobId"]);
+    }
+
+    [Fact]
+    public async Task A_proposal_is_the_household_s_and_is_forgotten_or_replaced()
+    {
+        var kitchen = await database.EatsSupper(Three[0]);
+        var cook = kitchen.Cook;
+        var first = await cook.Solve("fill");
+        Assert.Null((await (await database.SignUp()).Get($"{NextWeek}/solve"))["jobId"]);
+
+        var second = await cook.Solve("fill");
+        Assert.NotEqual(first["jobId"]!.GetValue<Guid>(), second["jobId"]!.GetValue<Guid>());
+        await cook.Refused(HttpStatusCode.Conflict, "nothing-to-take", HttpMethod.Post, $"{NextWeek}/solve/take", Taking(first));
+        await cook.Send(HttpMethod.Delete, $"{NextWeek}/solve");
+        Assert.Null((await cook.Get($"{NextWeek}/solve"))["jobId"]);
+        Assert.Empty((await Board(cook))["meals"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task The_goals_say_what_a_cook_may_want()
+    {
+        var goals = await (await database.SignUp()).Get($"{NextWeek}/solve/goals");
+        Assert.Equal("Each day near its targets", goals[0]!["want"]!.GetValue<string>());
+        Assert.DoesNotContain(goals.AsArray(), goal => goal!["goal"]!.GetValue<string>() is "covered" or "changes");
+    }
+}
