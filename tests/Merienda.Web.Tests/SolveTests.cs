@@ -127,7 +127,7 @@ public class SolveTests(TestDatabase database)
         var page = await cook.Solve("fill");
         await cook.Must(HttpMethod.Put, $"/api/recipes/{recipe}", Visitor.Draft("Cod", 4, ["900 g cod"], 1));
         await cook.Refused(HttpStatusCode.Conflict, "recipe-changed", HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page));
-        await cook.Must(HttpMethod.Post, $"/api/recipes/{recipe}/archive");
+        await cook.Must(HttpMethod.Delete, $"/api/recipes/{recipe}");
         await cook.Refused(HttpStatusCode.NotFound, "recipe-gone", HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page));
     }
 

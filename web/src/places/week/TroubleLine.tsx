@@ -142,6 +142,9 @@ function NextStep({ board, look, onFill }: { board: Board; look: string; onFill:
           <Link to="/start" className={action}>
             Set the table
           </Link>
+          <button type="button" onClick={onFill} className={action}>
+            Fill the week …
+          </button>
         </>
       ) : (
         <>
