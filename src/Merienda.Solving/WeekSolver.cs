@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using Google.OrTools.Sat;
 using Merienda.Core.Filling;
+using Merienda.Core.Planning;
 
 namespace Merienda.Solving;
 
@@ -15,8 +16,9 @@ public sealed record FillEffort(int Rounds, double Effort, double Proof, int See
         Quick = new(1, 0.2, 0.05);
 }
 
-/// <summary>A filled week, how far each level came, and how long it took.</summary>
-public sealed record FillAnswer(FillPlan Plan, IReadOnlyList<FillLevel> Levels, double Seconds);
+/// <summary>A filled or mended week, how far each level came, and how long it took.</summary>
+/// <param name="Open">Meals for which nothing was found.</param>
+public sealed record FillAnswer(FillPlan Plan, IReadOnlyList<FillLevel> Levels, double Seconds, IReadOnlyList<Cell> Open);
 
 /// <summary>Fills or mends a week level by level: each is kept by those after it.</summary>
 public static class WeekSolver
@@ -66,7 +68,13 @@ public static class WeekSolver
         private TimeSpan _told,
             _begun;
 
-        public FillAnswer Answer => new(question.WithStuck(_plan ?? FillPlan.Empty), _levels, _clock.Elapsed.TotalSeconds);
+        public FillAnswer Answer =>
+            new(
+                question.WithStuck(_plan ?? FillPlan.Empty),
+                _levels,
+                _clock.Elapsed.TotalSeconds,
+                [.. question.Open.Except((_plan ?? FillPlan.Empty).Servings.Select(serving => serving.Cell))]
+            );
 
         /// <summary>Whether a week that is mended needs no change: then nothing else is sought.</summary>
         public bool IsSettled => _levels[^1] is { Goal: FillGoal.Changes, Value: 0 };

@@ -41,6 +41,32 @@ internal static class WeekSums
         }
     }
 
+    /// <summary>A sum of a day as it is, not held against anything: what it brings, what stands there, and how often it is a whole number.</summary>
+    public static (LinearExpr Sum, decimal Constant, decimal Times) Of(WeekModel week, Eater eater, DateOnly date, LinearForm form)
+    {
+        var brought = BroughtBy(week, form, week.Choices.Where(choice => choice.Group.Eater.Id == eater.Id && choice.Group.Date == date));
+        var times = WholeOf(brought.Select(one => Math.Abs(one.Most.Best)).Append(1).Max());
+        var placed = week.Question.Placed.Where(item => item.Cell.Eater == eater.Id && item.Cell.Date == date);
+        return (Sum(brought, times, Math.Round, Math.Max).Sum, placed.Sum(item => form.Of(item.Helping).Best), times);
+    }
+
+    private static List<(Choice Choice, Brought Least, Brought Most)> BroughtBy(
+        WeekModel week,
+        LinearForm form,
+        IEnumerable<Choice> choices
+    ) =>
+        [
+            .. choices
+                .Select(choice =>
+                    (
+                        choice,
+                        Least: form.Of(week.HelpingOf(choice, choice.Sizes.Least)),
+                        Most: form.Of(week.HelpingOf(choice, choice.Sizes.Most))
+                    )
+                )
+                .Where(one => one.Least.Best != 0 || one.Most.Best != 0),
+        ];
+
     private static LinearExpr OpenOf(WeekModel week, Func<Group, bool> which) =>
         LinearExpr.Sum(week.Groups.Where(which).Select(group => week.Uncovered[group]));
 
@@ -48,16 +74,7 @@ internal static class WeekSums
     /// <param name="share">Of the period that is planned here: floors and aims are asked of so much.</param>
     private static void Keep(WeekModel week, LinearForm form, List<Choice> choices, List<Helping> placed, LinearExpr open, decimal share)
     {
-        var brought = choices
-            .Select(choice =>
-                (
-                    choice,
-                    Least: form.Of(week.HelpingOf(choice, choice.Sizes.Least)),
-                    Most: form.Of(week.HelpingOf(choice, choice.Sizes.Most))
-                )
-            )
-            .Where(one => one.Least.Best != 0 || one.Most.Best != 0)
-            .ToList();
+        var brought = BroughtBy(week, form, choices);
         var constant = placed.Sum(helping => form.Of(helping).Best);
         var largest = brought.Select(one => Math.Abs(one.Most.Best)).Append(Math.Abs(form.AtMost ?? 0)).Append(form.AtLeast ?? 0).Max();
         if (largest == 0 || brought.Count == 0)

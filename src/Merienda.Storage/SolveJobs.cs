@@ -21,9 +21,15 @@ public enum SolveState
 
 /// <summary>How far a search has come.</summary>
 /// <param name="Unmet">What the best one leaves unmet, in sentences.</param>
-public sealed record SolveFound(IReadOnlyList<FillLevel> Levels, WeekChange Change, IReadOnlyList<string> Unmet)
+/// <param name="Explained">Why some meals can't be covered.</param>
+public sealed record SolveFound(
+    IReadOnlyList<FillLevel> Levels,
+    WeekChange Change,
+    IReadOnlyList<string> Unmet,
+    IReadOnlyList<Explanation> Explained
+)
 {
-    public static readonly SolveFound Nothing = new([], WeekChange.Nothing, []);
+    public static readonly SolveFound Nothing = new([], WeekChange.Nothing, [], []);
 }
 
 /// <summary>A week that a search fills or mends.</summary>
@@ -71,12 +77,13 @@ public sealed class SolveJobs(Database database)
         string Levels,
         string Found,
         string Unmet,
+        string Explained,
         string Problem,
         int Revision
     );
 
     private const string Columns =
-        "id, week_start, kind, asked::text, state, is_stopping, levels::text, found::text, unmet::text, problem, revision";
+        "id, week_start, kind, asked::text, state, is_stopping, levels::text, found::text, unmet::text, explained::text, problem, revision";
 
     /// <summary>The newest of a week; null when none is there.</summary>
     public static Reading<SolveJob?> Of(DateOnly week) =>
@@ -210,7 +217,7 @@ public sealed class SolveJobs(Database database)
             Reading.Of(
                 """
                 update solve_job set state = @state, levels = @levels::jsonb, found = @found::jsonb, unmet = @unmet::jsonb,
-                    problem = @problem, revision = revision + 1
+                    explained = @explained::jsonb, problem = @problem, revision = revision + 1
                 where id = @written and exists (select 1 from solve_queue where job_id = @written and tries = @tries)
                 returning true;
                 """,
@@ -222,6 +229,7 @@ public sealed class SolveJobs(Database database)
                     levels = JsonSerializer.Serialize(found.Levels, Json),
                     found = JsonSerializer.Serialize(found.Change, Json),
                     unmet = JsonSerializer.Serialize(found.Unmet, Json),
+                    explained = JsonSerializer.Serialize(found.Explained, Json),
                     problem,
                 },
                 async rows => await rows.ReadSingleOrDefaultAsync<bool>()
@@ -252,7 +260,8 @@ public sealed class SolveJobs(Database database)
             new(
                 JsonSerializer.Deserialize<IReadOnlyList<FillLevel>>(row.Levels, Json)!,
                 JsonSerializer.Deserialize<WeekChange>(row.Found, Json)!,
-                JsonSerializer.Deserialize<IReadOnlyList<string>>(row.Unmet, Json)!
+                JsonSerializer.Deserialize<IReadOnlyList<string>>(row.Unmet, Json)!,
+                JsonSerializer.Deserialize<IReadOnlyList<Explanation>>(row.Explained, Json)!
             ),
             row.Problem,
             row.Revision

@@ -59,7 +59,12 @@ public class SolveQueueTests(IdleDatabase database) : IClassFixture<IdleDatabase
         var second = await Claim(job.Id);
         Assert.Equal(2, second.Tries);
         Assert.Equal((false, false), await Jobs.Live(first));
-        var found = new SolveFound([new(FillGoal.Covered, 0, 0, 1)], WeekChange.Nothing, ["nothing is unmet"]);
+        var found = new SolveFound(
+            [new(FillGoal.Covered, 0, 0, 1)],
+            WeekChange.Nothing,
+            ["nothing is unmet"],
+            [new("Ilse, Sunday", [new("Fat")])]
+        );
         Assert.False(await Jobs.Report(first, found));
         await Jobs.Finish(first, SolveState.Failed, SolveFound.Nothing);
         Assert.Equal((SolveState.Running, 0), (await Jobs.Read(tenant, Week) is { } now ? (now.State, now.Revision) : default));
@@ -68,6 +73,7 @@ public class SolveQueueTests(IdleDatabase database) : IClassFixture<IdleDatabase
         var told = (await Jobs.Read(tenant, Week))!;
         Assert.Equal((1, "nothing is unmet"), (told.Revision, told.Found.Unmet.Single()));
         Assert.Equal(found.Levels, told.Found.Levels);
+        Assert.Equal("Fat", told.Found.Explained.Single().Reasons.Single().Says);
 
         await Jobs.Stop(tenant, Week);
         Assert.Equal((true, true), await Jobs.Live(second));

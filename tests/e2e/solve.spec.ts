@@ -1,4 +1,5 @@
-import { addRecipe, beginWeekToday, chooseLowCarb, expect, expectAxeClean, type Page, signUp, test } from './kitchen';
+import type { Page } from '@playwright/test';
+import { addRecipe, beginWeekToday, chooseLowCarb, expect, expectAxeClean, signUp, test } from './kitchen';
 
 const recipes = [
   ['Cod pan', '600 g cod\n200 g spinach'],
@@ -97,4 +98,22 @@ test('a proposal is left, and a week with nothing to fill it with says what to d
   await proposal(page).getByRole('button', { name: 'Leave it' }).click();
   await expect(proposal(page)).toHaveCount(0);
   await expect(page.getByRole('gridcell', { name: /Cod pan/ })).toHaveCount(0);
+});
+
+test('what contradicts each other is said with what would have to give, and is loosened for this week by one press', async ({ page }) => {
+  await signUp(page);
+  await chooseLowCarb(page, '25');
+  await beginWeekToday(page);
+  await addRecipe(page, 'Rice pan\nServes 4\nCourse: supper\n400 g white rice\nMethod\nBoil for 15 minutes.', 'Rice pan');
+  await addRecipe(page, 'Oat pan\nServes 4\nCourse: supper\n300 g rolled oats\nMethod\nBoil for 15 minutes.', 'Oat pan');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Fill the week …' }).first().click();
+  await page.getByRole('button', { name: 'Find a week' }).click();
+  await expect(proposal(page).getByRole('button', { name: 'Close' })).toBeVisible({ timeout: 60_000 });
+  await proposal(page).getByRole('button', { name: /unmet, and why/ }).click();
+  const why = page.getByRole('region', { name: /^Why: Farah/ }).filter({ hasText: 'Net carbs: at most 25 g a day; the least that works is' }).first();
+  await expect(why).toBeVisible();
+  await why.getByRole('button', { name: /^[\d.]+ g this week$/ }).click();
+  await expect(page.getByText(/holds this week; afterwards what held before/)).toBeVisible();
+  await expect(proposal(page).getByRole('button', { name: /^Take/ })).toBeVisible({ timeout: 60_000 });
 });

@@ -45,6 +45,7 @@ public static class Refusals
         new("aisle-length", RefusalKind.Wrong, "aisle", "at most 60 characters"),
         new("allergy", RefusalKind.Moved, "eater"),
         new("allowance-out-of-range", RefusalKind.Wrong, "allowance", "0 to 99,999"),
+        new("allowance-over", RefusalKind.Wrong, "until"),
         new("already-frozen", RefusalKind.Moved, "place"),
         new("already-opened", RefusalKind.Moved, "openedOn"),
         new("already-portioned", RefusalKind.Moved, "batch"),

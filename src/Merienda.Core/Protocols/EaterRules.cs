@@ -26,6 +26,7 @@ public sealed class EaterRules
     private readonly ILookup<(string Protocol, string Rule), Allowance> _stated;
     private readonly List<Rule> _personal = [];
     private readonly bool _isDated;
+    private readonly IReadOnlySet<string> _without = new HashSet<string>();
 
     /// <param name="today">The local date that undated questions are asked on: which stage, which phase.</param>
     public EaterRules(
@@ -77,6 +78,23 @@ public sealed class EaterRules
         _personal.AddRange(Rules);
     }
 
+    private EaterRules(EaterRules of, string without)
+    {
+        (_followed, _stated, _personal, _isDated, Context) = (of._followed, of._stated, of._personal, of._isDated, of.Context);
+        _without = new HashSet<string>(of._without) { without };
+        Rules = [.. of.Rules.Where(IsKept)];
+    }
+
+    /// <summary>As if a rule were not there, to see what it is in the way of; an allergy always is.</summary>
+    /// <param name="rule">Its id, in whatever protocol.</param>
+    public EaterRules Without(string rule) => new(this, rule);
+
+    private bool IsKept(Rule rule) => rule is AllergyRule || !_without.Contains(rule.Id);
+
+    /// <summary>The protocol that a limit comes from; null for what no protocol says.</summary>
+    public string? ProtocolOf(string rule) =>
+        _followed.Select(item => item.Protocol).FirstOrDefault(protocol => protocol.AllRules.Any(one => one.Id == rule))?.Id;
+
     /// <summary>
     /// True when a protocol that is followed brings a points scheme: then the eater's own points are shown, not the house's.
     /// </summary>
@@ -91,7 +109,7 @@ public sealed class EaterRules
     public RuleContext Context { get; }
 
     /// <summary>The rules as they hold on a date: a stage's numbers, a phase's restrictions.</summary>
-    public IReadOnlyList<Rule> On(DateOnly date) => _isDated ? RulesOn(date) : Rules;
+    public IReadOnlyList<Rule> On(DateOnly date) => _isDated ? [.. RulesOn(date).Where(IsKept)] : Rules;
 
     /// <summary>One portion of a recipe against every rule (domain.md section 6).</summary>
     public IReadOnlyList<Finding> CheckPortion(Intake portion, decimal? mealShare, MealRole? meal = null)

@@ -112,7 +112,8 @@ public static class EaterEndpoints
                 table.StateAllowance(
                     current,
                     new(request.Protocol, request.Rule, request.AtLeast, request.AtMost, request.From ?? default),
-                    request.ClinicalTeam
+                    request.ClinicalTeam,
+                    request.Until
                 )
         );
 

@@ -109,13 +109,15 @@ public sealed record ChoiceRequest(string Protocol, string Choice, string Option
 
 /// <param name="From">First date it holds on, or null for always.</param>
 /// <param name="ClinicalTeam">True when the eater's own clinical team set the number; needed below 800 kcal a day.</param>
+/// <param name="Until">Last date it holds on; from the next one on holds what held before. Null for no end.</param>
 public sealed record AllowanceRequest(
     string Protocol,
     string Rule,
     bool ClinicalTeam,
     decimal? AtLeast = null,
     decimal? AtMost = null,
-    DateOnly? From = null
+    DateOnly? From = null,
+    DateOnly? Until = null
 );
 
 public sealed record MealsRequest(IReadOnlyList<EaterMeal> Meals);

@@ -27,6 +27,7 @@ public sealed record SolvedLevel(FillGoal Goal, string Says, string Sure, bool I
 /// <param name="Revision">Rises with everything that is found.</param>
 /// <param name="Meals">That would be changed.</param>
 /// <param name="Unmet">What it leaves unmet, in sentences.</param>
+/// <param name="Explained">Why some meals can't be covered.</param>
 /// <param name="Problem">Why nothing can be found; empty when nothing is wrong.</param>
 public sealed record SolvePage(
     Guid? JobId,
@@ -36,6 +37,7 @@ public sealed record SolvePage(
     int Meals,
     IReadOnlyList<SolvedLevel> Levels,
     IReadOnlyList<string> Unmet,
+    IReadOnlyList<Explanation> Explained,
     string Problem
 );
 

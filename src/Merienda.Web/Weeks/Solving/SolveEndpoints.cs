@@ -10,7 +10,7 @@ namespace Merienda.Web.Weeks.Solving;
 /// <summary>A week that is filled or mended: asked for, looked at while it is sought, taken or left.</summary>
 public static class SolveEndpoints
 {
-    private static readonly SolvePage None = new(null, SolveKind.Fill, SolveState.Done, 0, 0, [], [], "");
+    private static readonly SolvePage None = new(null, SolveKind.Fill, SolveState.Done, 0, 0, [], [], [], "");
 
     public static void MapSolving(this RouteGroupBuilder weeks)
     {
@@ -95,6 +95,7 @@ public static class SolveEndpoints
                 job.Found.Change.Meals.Count,
                 [.. job.Found.Levels.Select(level => new SolvedLevel(level.Goal, level.Says, level.Sure, level.IsProven))],
                 job.Found.Unmet,
+                job.Found.Explained,
                 job.Problem
             );
 }

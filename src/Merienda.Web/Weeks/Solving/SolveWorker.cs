@@ -159,24 +159,34 @@ public sealed partial class SolveWorker(
         var question = SolveQuestions.Of(new WeekView(stored, knowledge), library, kitchen, asked);
         var versions = library.ToDictionary(recipe => recipe.RecipeId, recipe => recipe.VersionId);
         SolveFound Found(FillPlan plan, IReadOnlyList<FillLevel> levels) =>
-            new(levels, WeekChange.Of(question, plan, recipe => versions[recipe]), new FillJudge(question, plan).Unmet);
-        // The solver has threads of its own and calls back on this one.
-        var answer = await Task.Factory.StartNew(
-            () =>
-                WeekSolver.Solve(
-                    question,
-                    FillEffort.Usual,
-                    (plan, levels) => jobs.Report(claimed, Found(plan, levels)).GetAwaiter().GetResult(),
-                    stop
-                ),
-            CancellationToken.None,
-            TaskCreationOptions.LongRunning,
-            TaskScheduler.Default
+            new(levels, WeekChange.Of(question, plan, recipe => versions[recipe]), new FillJudge(question, plan).Unmet, []);
+        var answer = await Apart(() =>
+            WeekSolver.Solve(
+                question,
+                FillEffort.Usual,
+                (plan, levels) => jobs.Report(claimed, Found(plan, levels)).GetAwaiter().GetResult(),
+                stop
+            )
         );
-        return answer.Levels.Count == 0
-            ? (SolveFound.Nothing, "It was stopped before anything was found.")
-            : (Found(answer.Plan, answer.Levels), "");
+        if (answer.Levels.Count == 0)
+        {
+            return (SolveFound.Nothing, "It was stopped before anything was found.");
+        }
+
+        var found = Found(answer.Plan, answer.Levels);
+        var open = answer.Open;
+        if (open.Count == 0 || stop.IsCancellationRequested)
+        {
+            return (found, "");
+        }
+
+        await jobs.Report(claimed, found);
+        return (found with { Explained = await Apart(() => WeekExplainer.Explain(question, open, stop)) }, "");
     }
+
+    /// <summary>The solver has threads of its own and calls back on the one it was called on: that is none of those that serve requests.</summary>
+    private static Task<T> Apart<T>(Func<T> work) =>
+        Task.Factory.StartNew(work, CancellationToken.None, TaskCreationOptions.LongRunning, TaskScheduler.Default);
 
     [LoggerMessage(Level = LogLevel.Error, Message = "A week could not be solved.")]
     private static partial void LogFailed(ILogger logger, Exception error);

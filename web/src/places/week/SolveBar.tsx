@@ -29,7 +29,7 @@ export function SolveBar({ solving }: { solving: Solving }) {
       </h2>
       <p className="min-w-48 flex-1 leading-snug">{solving.problem ?? (page.problem || saysOf(page))}</p>
       {page.levels.length > 0 && !isAtWork && <HowSure page={page} />}
-      {page.unmet.length > 0 && !isAtWork && <Unmet sentences={page.unmet} />}
+      {page.unmet.length > 0 && !isAtWork && <Unmet page={page} loosen={solving.loosen} />}
       <span className="flex gap-2">
         <Acts solving={solving} page={page} />
       </span>
@@ -95,18 +95,54 @@ function HowSure({ page }: { page: SolvePage }) {
   );
 }
 
-function Unmet({ sentences }: { sentences: string[] }) {
+/** What it leaves unmet and why, with what one of the things that contradict each other would have to give. */
+function Unmet({ page, loosen }: { page: SolvePage; loosen: Solving['loosen'] }) {
   return (
     <Popover>
       <PopoverButton className={opensLook}>
-        <Lozenge verdict="breaks" size={13} /> {sentences.length} unmet
+        <Lozenge verdict="breaks" size={13} /> {page.unmet.length} unmet{page.explained.length > 0 && ', and why'}
       </PopoverButton>
       <PopoverPanel anchor="bottom end" className={panelLook}>
-        <ul className="flex flex-col gap-1">
-          {sentences.map((sentence) => (
-            <li key={sentence}>{sentence}</li>
-          ))}
-        </ul>
+        {({ close }) => (
+          <>
+            <ul className="flex flex-col gap-1">
+              {page.unmet.map((sentence) => (
+                <li key={sentence}>{sentence}</li>
+              ))}
+            </ul>
+            {page.explained.map((one) => (
+              <section key={one.title} aria-label={`Why: ${one.title}`} className="mt-3 border-t-2 border-rim pt-2">
+                <h3 className="text-base">{one.title}</h3>
+                {one.otherwise && <p>{one.otherwise}</p>}
+                {one.reasons.length > 0 && (
+                  <p className="text-steel">
+                    {one.reasons.length === 1
+                      ? 'This leaves no way; without it there is one (proven).'
+                      : 'These leave no way together; without any one of them there is one (proven).'}
+                  </p>
+                )}
+                <ul>
+                  {one.reasons.map((reason) => (
+                    <li key={reason.says} className="flex items-center justify-between gap-3 border-t border-line py-1 first:border-t-0">
+                      <span>{reason.says}</span>
+                      {reason.loosen && (
+                        <Button
+                          className="shrink-0"
+                          onClick={() => {
+                            close();
+                            if (reason.loosen) void loosen(reason.loosen);
+                          }}
+                        >
+                          {reason.loosen.says} this week
+                        </Button>
+                      )}
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            ))}
+          </>
+        )}
       </PopoverPanel>
     </Popover>
   );

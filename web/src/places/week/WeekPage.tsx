@@ -16,7 +16,7 @@ import { SolveBar } from './SolveBar';
 import { SolveDialog } from './SolveDialog';
 import { findItem, type Held, isCookedBy, placeKey, placeOf, pointOf, type Selected } from './selection';
 import { PromptMouseSensor, PromptTouchSensor } from './sensors';
-import { useSolving } from './solving';
+import { asUsual, useSolving } from './solving';
 import { TroubleLine } from './TroubleLine';
 import { useNarrow } from './useNarrow';
 
@@ -76,7 +76,7 @@ function WeekBoard({ board: planned }: { board: Board }) {
   });
 
   const { ask } = solving;
-  const mend = () => void ask({ kind: 'mend', eaters: null, goals: null, isCertainOnly: false, mostTimes: null, minutesASession: null });
+  const mend = () => void ask(asUsual('mend'));
   useEffect(() => {
     if (params.has('make')) setMaking(true);
     const solve = params.get('solve');

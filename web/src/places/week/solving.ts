@@ -16,6 +16,17 @@ const lookEvery = 500;
 
 const isAtWork = (page: SolvePage | undefined) => page?.state === 'waiting' || page?.state === 'running';
 
+export type Loosening = Schemas['Loosening'];
+
+export const asUsual = (kind: SolveRequest['kind']): SolveRequest => ({
+  kind,
+  eaters: null,
+  goals: null,
+  isCertainOnly: false,
+  mostTimes: null,
+  minutesASession: null,
+});
+
 export const useGoals = (date: string) =>
   useQuery({
     queryKey: ['solve', date, 'goals'],
@@ -43,9 +54,14 @@ export function useSolving(board: Board) {
     enabled: page !== null && page.meals > 0,
     placeholderData: keepPreviousData,
   });
+  /** As it was asked for last; after a reload, as it is usually asked for. */
+  const [last, setLast] = useState<SolveRequest | null>(null);
   const settle = (answer: SolvePage) => queries.setQueryData(key, answer);
   const ask = useMutation({
-    mutationFn: (request: SolveRequest) => take(api.POST('/api/weeks/{date}/solve', { ...week, body: request })),
+    mutationFn: (request: SolveRequest) => {
+      setLast(request);
+      return take(api.POST('/api/weeks/{date}/solve', { ...week, body: request }));
+    },
     onSuccess: (answer) => {
       setWithout(new Map());
       settle(answer);
@@ -76,6 +92,21 @@ export function useSolving(board: Board) {
       ),
     stop: () => stop.mutate(),
     forget: () => forget.mutate(),
+    /** States a number for this week only, and seeks again. */
+    loosen: async ({ eater, protocol, rule, atLeast, atMost, says }: Loosening) => {
+      const until = board.days.at(-1) ?? date;
+      const isDone = await edit.run({
+        say: `${says} holds this week; afterwards what held before.`,
+        ask: () =>
+          kept(
+            api.PUT('/api/table/eaters/{eater}/allowance', {
+              params: { path: { eater } },
+              body: { protocol, rule, atLeast, atMost, clinicalTeam: false, from: date, until },
+            }),
+          ),
+      });
+      if (isDone) ask.mutate(last ?? asUsual(page?.kind ?? 'fill'));
+    },
     toggle: (place: Place) => {
       const next = new Map(without);
       if (!next.delete(placeKey(place))) next.set(placeKey(place), place);
