@@ -126,6 +126,31 @@ public class TableEditsTests
         Assert.Equal("unknown-rule", Code(table.StateAllowance(Runa, Of(20) with { ProtocolId = "moon-diet" }, false)));
     }
 
+    [Fact]
+    public void A_number_for_one_week_gives_way_to_what_held_before_it()
+    {
+        var (table, rule) = (At(Runa), RuleOf("low-carb"));
+        StatedAllowance Of(decimal? most, DateOnly from = default) => new("low-carb", rule, null, most, from);
+        var (sunday, next) = (Monday.AddDays(6), Monday.AddDays(7));
+        var stated = table.StateAllowance(Runa, Of(25), false).Value;
+        EaterSettings Loosened(EaterSettings eater) => table.StateAllowance(eater, Of(40, Monday), false, sunday).Value;
+
+        Assert.Equal([Of(25), Of(40, Monday), Of(25, next)], Loosened(stated).Allowances);
+        // Done again, what holds afterwards stays.
+        Assert.Equal([Of(25), Of(25, next), Of(40, Monday)], Loosened(Loosened(stated)).Allowances);
+        // Where nothing was stated, the rule's own number holds again.
+        var own = table.Latest("low-carb")!.Protocol.AllRules.OfType<BoundedRule>().First(one => one.Id == rule).AtMost;
+        Assert.Equal(own, Loosened(Runa).Allowances[^1].AtMost);
+        // What was stated for a later day of the week goes on from there.
+        var later = table.StateAllowance(stated, Of(20, Monday.AddDays(3)), false).Value;
+        Assert.Equal([Of(25), Of(20, Monday.AddDays(3)), Of(40, Monday)], Loosened(later).Allowances);
+        Assert.Equal(
+            [Of(25), Of(40, Monday), Of(25, Monday.AddDays(1))],
+            table.StateAllowance(stated, Of(40, Monday), false, Monday).Value.Allowances
+        );
+        Assert.Equal("allowance-over", Code(table.StateAllowance(stated, Of(40, Monday), false, Monday.AddDays(-1))));
+    }
+
     [Theory]
     [InlineData(0, 0, null)]
     [InlineData(99_999, 99_999, null)]

@@ -39,6 +39,30 @@ public class EaterRulesTests
     }
 
     [Fact]
+    public void A_rule_is_left_out_on_every_day_and_an_allergy_never_is()
+    {
+        var rules = Of(
+            [Follows(Data.Protocol("low-carb")!)],
+            new(["dairy"], [], ["cod"]),
+            new Allowance("low-carb", "net-carbs", null, 50),
+            new Allowance("low-carb", "net-carbs", null, 30) { From = Today.AddDays(3) }
+        );
+        var without = rules.Without("net-carbs").Without("allergy").Without("dislikes");
+        Assert.Contains(rules.Rules, rule => rule.Id == "net-carbs");
+        foreach (var day in new[] { 0, 3 })
+        {
+            var left = without.On(Today.AddDays(day));
+            Assert.Equal(rules.On(Today.AddDays(day)).Count - 2, left.Count);
+            Assert.Contains(left, rule => rule is AllergyRule);
+            Assert.DoesNotContain(left, rule => rule.Id is "net-carbs" or "dislikes");
+        }
+
+        Assert.Equal(without.On(Today).Select(rule => rule.Id), without.Rules.Select(rule => rule.Id));
+        Assert.Equal("low-carb", rules.ProtocolOf("net-carbs"));
+        Assert.Null(rules.ProtocolOf("dislikes"));
+    }
+
+    [Fact]
     public void An_allowance_holds_from_its_date_on()
     {
         var rules = Of(
