@@ -8,6 +8,11 @@ run_bench() {
   (cd "$STATE" && dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- --filter "${1:-*}" --join --job short)
   trap 'stop_all' EXIT
   dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- swaps
+  local week
+  for week in "2 20" "2 60" "2 200" "2 400" "4 200"; do
+    # shellcheck disable=SC2086
+    dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- solve $week
+  done
   start_cluster bench durable
   sql bench postgres "drop database if exists load with (force)" > /dev/null
   local port

@@ -28,4 +28,11 @@ if (args is ["swaps"])
     return;
 }
 
+if (args is ["solve", var eaters, var recipes])
+{
+    var plain = System.Globalization.CultureInfo.InvariantCulture;
+    SolveTimes.Run(int.Parse(eaters, plain), int.Parse(recipes, plain));
+    return;
+}
+
 BenchmarkSwitcher.FromAssembly(typeof(Program).Assembly).Run(args);

@@ -19,9 +19,12 @@ internal sealed class WeekModel
     private const int PortionMore = 2;
 
     private readonly FillTable _table;
+    private readonly IReadOnlySet<Cell>? _free;
 
-    public WeekModel(FillQuestion question, FillTable table, IReadOnlyList<int> dishes)
+    /// <param name="free">Meals that may be changed, of a week that is mended; all when null.</param>
+    public WeekModel(FillQuestion question, FillTable table, IReadOnlyList<int> dishes, IReadOnlySet<Cell>? free = null)
     {
+        _free = free;
         (Question, _table) = (question, table);
         Rests = question.Rests.Select((rest, at) => (There: rest, At: at)).ToLookup(one => one.There.Dish);
         MakeGroups();
@@ -127,7 +130,8 @@ internal sealed class WeekModel
 
     private void Choose(Group group, IReadOnlyList<int> dishes)
     {
-        var choices = dishes.Select(dish => Choose(group, dish)).OfType<Choice>().ToList();
+        var isFixed = _free?.Contains(CellOf(group, group.Slots[0])) == false;
+        var choices = dishes.Select(dish => Choose(group, dish, isFixed)).OfType<Choice>().ToList();
         var filled = LinearExpr.Sum(choices.Select(choice => choice.Is));
         Model.Add(filled <= group.Slots.Count);
         foreach (var only in choices.Where(choice => choice.Only is not null).GroupBy(choice => choice.Only!.Key))
@@ -148,13 +152,15 @@ internal sealed class WeekModel
     /// <summary>Whether a dish of a group is what stands there now.</summary>
     public static bool IsAt(Choice choice, FillNow now) => now.Cell == CellOf(choice.Group, choice.Group.Slots[0]);
 
-    private Choice? Choose(Group group, int dish)
+    /// <param name="isFixed">Whether only what stands there may stand there.</param>
+    private Choice? Choose(Group group, int dish, bool isFixed)
     {
         var sources = SourcesOf(group, dish).ToList();
         var (sizes, only) = SizesIn(group, dish);
         var now = Question.Now.FirstOrDefault(one =>
             one.Cell == CellOf(group, group.Slots[0]) && Question.Rests[one.Rest].Dish == dish && _table.MayStay(one)
         );
+        sizes = isFixed ? FillSizes.None : sizes;
         if (sources.Count == 0 || (!sizes.IsAny && now is null))
         {
             return null;

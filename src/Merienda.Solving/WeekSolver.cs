@@ -1,7 +1,9 @@
 using System.Diagnostics;
 using Google.OrTools.Sat;
 using Merienda.Core.Filling;
+using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
 
 namespace Merienda.Solving;
 
@@ -64,6 +66,8 @@ public static class WeekSolver
         private readonly FillTable _table = new(question);
         private readonly List<FillLevel> _levels = [];
         private Shortlist? _shortlist;
+        private IReadOnlySet<Cell>? _free;
+        private int _troubled;
         private FillPlan? _plan;
         private TimeSpan _told,
             _begun;
@@ -82,7 +86,12 @@ public static class WeekSolver
         /// <returns>Whether anything was found.</returns>
         public bool Reach(FillGoal goal)
         {
-            _shortlist ??= new(question, _table, effort.Seed);
+            if (_shortlist is null)
+            {
+                _shortlist = new(question, _table, effort.Seed);
+                LookForTrouble();
+            }
+
             _begun = _clock.Elapsed;
             // What is cooked is settled by then: how it is portioned and who gets it when is not.
             var isPolish =
@@ -91,7 +100,7 @@ public static class WeekSolver
             var (best, bound, recipes) = (long.MaxValue, 0L, isPolish ? 0 : effort.Recipes * question.Eaters.Count);
             for (var stale = 0; stale < effort.Rounds && best > bound && !stop.IsCancellationRequested; )
             {
-                var isWhole = recipes >= _shortlist.All;
+                var isWhole = recipes >= _shortlist.All && _free is null;
                 var model = Model(_shortlist.Of(recipes, Used));
                 var (plan, value, lowest) = Search(model, goal, isPolish ? effort.Effort * 2 : effort.Effort);
                 if (plan is null)
@@ -124,19 +133,64 @@ public static class WeekSolver
                 return false;
             }
 
+            if (goal == FillGoal.Changes && _levels[^1].Value == 0)
+            {
+                // Each day that breaks takes a change.
+                bound = Math.Max(bound, _troubled);
+            }
+
             if (best > bound && !isPolish && !stop.IsCancellationRequested)
             {
-                // Only with everything there is to choose from is a bound one.
+                // Only with everything there is to choose from, and every meal to change, is a bound one.
+                var free = _free;
+                _free = null;
                 var (plan, value, lowest) = Search(Model(_shortlist.Of(_shortlist.All, Used)), goal, effort.Proof);
                 if (plan is not null)
                 {
                     (_plan, best, bound) = (value < best ? plan : _plan, Math.Min(value, best), Math.Max(bound, lowest));
                 }
+
+                _free = _plan == plan ? null : free;
             }
 
             _levels.Add(Level(goal, best, bound));
             onBetter?.Invoke(question.WithStuck(_plan!), [.. _levels]);
             return true;
+        }
+
+        /// <summary>Of a week that is mended only the days that break are changed, as long as that is enough.</summary>
+        private void LookForTrouble()
+        {
+            if (question.IsMend)
+            {
+                var days = question.Now.GroupBy(now => (now.Cell.Eater, now.Cell.Date)).ToList();
+                var broken = days.Where(day => MustChange([.. day])).Select(day => day.Key).ToHashSet();
+                _troubled = broken.Count;
+                broken.UnionWith(new FillJudge(question, question.WithStuck(FillPlan.Empty)).Troubled);
+                _free = question.Open.Where(cell => broken.Contains((cell.Eater, cell.Date))).ToHashSet();
+            }
+        }
+
+        /// <summary>Whether a day can't stay as it is: a meal of it may not, or a sum of it is out of its bounds.</summary>
+        private bool MustChange(IReadOnlyList<FillNow> day)
+        {
+            var (cell, eater) = (day[0].Cell, question.Eaters.First(one => one.Id == day[0].Cell.Eater));
+            var helpings = day.Select(now => _table.HelpingOf(question.Rests[now.Rest].Dish, (int)(now.Size * FillTable.Quarters)))
+                .Concat(
+                    question.Placed.Where(item => (item.Cell.Eater, item.Cell.Date) == (cell.Eater, cell.Date)).Select(item => item.Helping)
+                )
+                .ToList();
+            return day.Any(now =>
+                    !_table.MayStay(now)
+                    || question.Rests[now.Rest].KeptUntil(question.Dishes[question.Rests[now.Rest].Dish], cell.Date) == KeptIn.PastItsTime
+                )
+                || FillTable
+                    .FormsOf(eater, cell.Date)
+                    .Where(form => form.Period == Period.Day)
+                    .Any(form =>
+                        helpings.Sum(helping => form.Of(helping).Best) is var sum
+                        && (sum > form.AtMost || (sum < form.AtLeast && question.ShareOf(eater, cell.Date) == 1))
+                    );
         }
 
         private FillLevel Level(FillGoal goal, long value, long? bound) => new(goal, value, bound, (_clock.Elapsed - _begun).TotalSeconds);
@@ -148,7 +202,7 @@ public static class WeekSolver
 
         private WeekModel Model(IReadOnlyList<int> dishes)
         {
-            var model = new WeekModel(question, _table, dishes);
+            var model = new WeekModel(question, _table, dishes, _free);
             foreach (var level in _levels)
             {
                 model.Model.Add(model.SumOf(level.Goal) <= level.Value);

@@ -38,6 +38,24 @@ public sealed class FillJudge
     /// <summary>What no kitchen could do, in sentences: more eaten than cooked, eaten past its time, two things on one meal.</summary>
     public IReadOnlyList<string> Impossible { get; }
 
+    /// <summary>Days of eaters on which something does not hold or cannot be; all of an eater's days for a rule of the week.</summary>
+    public IReadOnlySet<(Guid Eater, DateOnly Date)> Troubled =>
+        Broken
+            .Where(found => !found.Finding.NeedsAllowance)
+            .SelectMany(found => found.Date is { } day ? [day] : _question.Dates, (found, day) => (found.Eater.Id, day))
+            .Concat(
+                _plan
+                    .Servings.Where(serving =>
+                        (serving.Rest?.KeptUntil(serving.Dish, serving.Cell.Date) ?? KeptIn.Fridge) == KeptIn.PastItsTime
+                        || _question
+                            .Eaters.First(eater => eater.Id == serving.Cell.Eater)
+                            .Stop(serving.Dish.Name, serving.Dish.Version.Profile)
+                            is not null
+                    )
+                    .Select(serving => (serving.Cell.Eater, serving.Cell.Date))
+            )
+            .ToHashSet();
+
     public bool Fits => Uncovered.Count == 0 && Broken.Count == 0 && Impossible.Count == 0;
 
     /// <summary>Each thing that is unmet as a sentence.</summary>
