@@ -8,7 +8,7 @@ test('a new household is asked for everything and told what to do next', async (
   await expect(page.getByText('Nobody stated it yet, so this rule can’t tell anything.')).toBeVisible();
   await page.getByRole('link', { name: 'Look at the week' }).click();
   await expect(page.getByRole('link', { name: 'state allowance' }).first()).toBeVisible();
-  await expect(page.getByText('Nothing is planned yet. Make a batch')).toBeVisible();
+  await expect(page.getByText('Nothing is planned yet. Let the open meals be filled')).toBeVisible();
 });
 
 test('a couple sets its table in one page', async ({ page }) => {

@@ -1,6 +1,5 @@
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
-using Merienda.Core.Recipes;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 
@@ -172,41 +171,6 @@ public sealed record ResizeBatchRequest(decimal Portions, IReadOnlyList<VariantP
 /// <param name="Portions">As many as are loose at most; null for what the eater usually takes.</param>
 public sealed record PlaceRequest(BoardPlace To, IReadOnlyList<string>? Parts = null, Guid? LotId = null, decimal? Portions = null);
 
-/// <summary>One of the best things for an open meal.</summary>
-/// <param name="BatchId">The batch whose loose portions it is; null for a recipe that would be cooked.</param>
-/// <param name="Letter">Tape letter of the batch; empty for a recipe.</param>
-/// <param name="Portions">In the size that suits the day.</param>
-/// <param name="CookedOn">Session that a recipe would be cooked in; null for what is there.</param>
-/// <param name="Minutes">By hand, to cook it.</param>
-/// <param name="Verdict">The day's with it, open meals apart.</param>
-/// <param name="Rulers">What it does to the day's limits; the fullest in front.</param>
-public sealed record BestThing(
-    Guid? BatchId,
-    Guid? LotId,
-    Guid RecipeId,
-    string Letter,
-    string Name,
-    decimal Portions,
-    DateOnly? CookedOn,
-    int Minutes,
-    Verdict Verdict,
-    IReadOnlyList<BestRuler> Rulers
-);
-
-/// <param name="Name">"Net carbs".</param>
-/// <param name="Before">Best value of the day as it stands.</param>
-/// <param name="After">With it.</param>
-public sealed record BestRuler(
-    string Name,
-    string Unit,
-    int Decimals,
-    decimal Before,
-    decimal After,
-    decimal? AtLeast,
-    decimal? AtMost,
-    Verdict Verdict
-);
-
 /// <param name="From">The lot it was seen in; refused when it is another by now.</param>
 public sealed record LotRequest(Guid From, Guid To);
 
@@ -245,85 +209,3 @@ public sealed record ServingRequest(BoardPlace Place, Core.Planning.ServingState
 public sealed record UndoRequest(long? Sequence);
 
 public sealed record UndoneEdit(string Summary);
-
-public sealed record ShopNeed(string Letter, string Tape, string Amount);
-
-/// <param name="Amount">As it is bought: "700 g", "10 (about 1.2 kg)".</param>
-/// <param name="InStock">What is there already: "300 g in the fridge"; empty for nothing.</param>
-/// <param name="Rejected">Who rejected this packet, when and why.</param>
-public sealed record ShopItem(
-    string Key,
-    string Name,
-    string Amount,
-    IReadOnlyList<ShopNeed> Batches,
-    IReadOnlyList<string> AsTyped,
-    bool IsTicked,
-    string InStock,
-    IReadOnlyList<string> Rejected
-);
-
-public sealed record ShopAisle(string Name, IReadOnlyList<ShopItem> Items);
-
-public sealed record ShopPage(DateOnly Start, IReadOnlyList<ShopAisle> Aisles, int Ticked, int Total);
-
-public sealed record ShopTickRequest(string Key, bool IsTicked);
-
-/// <param name="Start">Minutes from the start of the session.</param>
-/// <param name="Takes">What goes in: "450 g rice".</param>
-/// <param name="Round">Of how many times that an appliance is filled for it, from 1 on.</param>
-/// <param name="WaitedTooLong">Minutes that what it takes stood longer than it may.</param>
-/// <param name="Took">Minutes from its start to its end, as somebody said; null where nobody did.</param>
-/// <param name="Vessel">What it goes into, and where it does not, how it does; null where nobody knows.</param>
-public sealed record SessionTask(
-    Guid BatchId,
-    string Letter,
-    string Dish,
-    string TaskId,
-    string Text,
-    int Start,
-    int HandsOnEnd,
-    int End,
-    Appliance Appliance,
-    int? TemperatureC,
-    bool IsTicked,
-    IReadOnlyList<string> Takes,
-    int Round,
-    int Rounds,
-    int WaitedTooLong,
-    string? Vessel,
-    VesselVerdict? VesselFits,
-    int? Took
-);
-
-/// <param name="Begins">Local time.</param>
-/// <param name="Lots">What differs within a dish that is cooked in variants: "6 with the light muffin".</param>
-/// <param name="Shared">What is cooked once for several dishes, and how much of it.</param>
-/// <param name="TooManyRounds">Steps that would fill an appliance more often than is planned.</param>
-/// <param name="Earlier">What was said of each dish the last time it was cooked.</param>
-/// <param name="Allergies">Which dishes hold what an eater is allergic to, and how to keep them apart.</param>
-public sealed record SessionPage(
-    DateOnly Date,
-    TimeOnly Begins,
-    int Cooks,
-    string Name,
-    SessionState State,
-    int Minutes,
-    int HandsOn,
-    int Dishes,
-    IReadOnlyList<SessionTask> Tasks,
-    IReadOnlyList<string> Shared,
-    IReadOnlyList<string> Lots,
-    IReadOnlyList<string> TooManyRounds,
-    IReadOnlyList<string> Allergies,
-    IReadOnlyList<SessionNote> Earlier
-);
-
-/// <summary>What was said of a dish when it was cooked before.</summary>
-public sealed record SessionNote(string Letter, string Dish, DateOnly CookedOn, string Note);
-
-public sealed record TaskTickRequest(Guid BatchId, string TaskId, bool IsTicked);
-
-/// <param name="TaskId">A step of the session; empty for the whole dish.</param>
-/// <param name="Minutes">From the step's start to its end, 1 to 1,440; null to say nothing of it.</param>
-/// <param name="Note">At most 400 letters; may be empty.</param>
-public sealed record RemarkRequest(Guid BatchId, string TaskId, int? Minutes, string Note);

@@ -1,0 +1,38 @@
+using Merienda.Core.Protocols;
+
+namespace Merienda.Web.Weeks;
+
+/// <summary>One of the best things for an open meal.</summary>
+/// <param name="BatchId">The batch whose loose portions it is; null for a recipe that would be cooked.</param>
+/// <param name="Letter">Tape letter of the batch; empty for a recipe.</param>
+/// <param name="Portions">In the size that suits the day.</param>
+/// <param name="CookedOn">Session that a recipe would be cooked in; null for what is there.</param>
+/// <param name="Minutes">By hand, to cook it.</param>
+/// <param name="Verdict">The day's with it, open meals apart.</param>
+/// <param name="Rulers">What it does to the day's limits; the fullest in front.</param>
+public sealed record BestThing(
+    Guid? BatchId,
+    Guid? LotId,
+    Guid RecipeId,
+    string Letter,
+    string Name,
+    decimal Portions,
+    DateOnly? CookedOn,
+    int Minutes,
+    Verdict Verdict,
+    IReadOnlyList<BestRuler> Rulers
+);
+
+/// <param name="Name">"Net carbs".</param>
+/// <param name="Before">Best value of the day as it stands.</param>
+/// <param name="After">With it.</param>
+public sealed record BestRuler(
+    string Name,
+    string Unit,
+    int Decimals,
+    decimal Before,
+    decimal After,
+    decimal? AtLeast,
+    decimal? AtMost,
+    Verdict Verdict
+);

@@ -1,0 +1,86 @@
+using Merienda.Core.Planning;
+using Merienda.Core.Recipes;
+
+namespace Merienda.Web.Weeks;
+
+public sealed record ShopNeed(string Letter, string Tape, string Amount);
+
+/// <param name="Amount">As it is bought: "700 g", "10 (about 1.2 kg)".</param>
+/// <param name="InStock">What is there already: "300 g in the fridge"; empty for nothing.</param>
+/// <param name="Rejected">Who rejected this packet, when and why.</param>
+public sealed record ShopItem(
+    string Key,
+    string Name,
+    string Amount,
+    IReadOnlyList<ShopNeed> Batches,
+    IReadOnlyList<string> AsTyped,
+    bool IsTicked,
+    string InStock,
+    IReadOnlyList<string> Rejected
+);
+
+public sealed record ShopAisle(string Name, IReadOnlyList<ShopItem> Items);
+
+public sealed record ShopPage(DateOnly Start, IReadOnlyList<ShopAisle> Aisles, int Ticked, int Total);
+
+public sealed record ShopTickRequest(string Key, bool IsTicked);
+
+/// <param name="Start">Minutes from the start of the session.</param>
+/// <param name="Takes">What goes in: "450 g rice".</param>
+/// <param name="Round">Of how many times that an appliance is filled for it, from 1 on.</param>
+/// <param name="WaitedTooLong">Minutes that what it takes stood longer than it may.</param>
+/// <param name="Took">Minutes from its start to its end, as somebody said; null where nobody did.</param>
+/// <param name="Vessel">What it goes into, and where it does not, how it does; null where nobody knows.</param>
+public sealed record SessionTask(
+    Guid BatchId,
+    string Letter,
+    string Dish,
+    string TaskId,
+    string Text,
+    int Start,
+    int HandsOnEnd,
+    int End,
+    Appliance Appliance,
+    int? TemperatureC,
+    bool IsTicked,
+    IReadOnlyList<string> Takes,
+    int Round,
+    int Rounds,
+    int WaitedTooLong,
+    string? Vessel,
+    VesselVerdict? VesselFits,
+    int? Took
+);
+
+/// <param name="Begins">Local time.</param>
+/// <param name="Lots">What differs within a dish that is cooked in variants: "6 with the light muffin".</param>
+/// <param name="Shared">What is cooked once for several dishes, and how much of it.</param>
+/// <param name="TooManyRounds">Steps that would fill an appliance more often than is planned.</param>
+/// <param name="Earlier">What was said of each dish the last time it was cooked.</param>
+/// <param name="Allergies">Which dishes hold what an eater is allergic to, and how to keep them apart.</param>
+public sealed record SessionPage(
+    DateOnly Date,
+    TimeOnly Begins,
+    int Cooks,
+    string Name,
+    SessionState State,
+    int Minutes,
+    int HandsOn,
+    int Dishes,
+    IReadOnlyList<SessionTask> Tasks,
+    IReadOnlyList<string> Shared,
+    IReadOnlyList<string> Lots,
+    IReadOnlyList<string> TooManyRounds,
+    IReadOnlyList<string> Allergies,
+    IReadOnlyList<SessionNote> Earlier
+);
+
+/// <summary>What was said of a dish when it was cooked before.</summary>
+public sealed record SessionNote(string Letter, string Dish, DateOnly CookedOn, string Note);
+
+public sealed record TaskTickRequest(Guid BatchId, string TaskId, bool IsTicked);
+
+/// <param name="TaskId">A step of the session; empty for the whole dish.</param>
+/// <param name="Minutes">From the step's start to its end, 1 to 1,440; null to say nothing of it.</param>
+/// <param name="Note">At most 400 letters; may be empty.</param>
+public sealed record RemarkRequest(Guid BatchId, string TaskId, int? Minutes, string Note);
