@@ -110,7 +110,12 @@ public static class WeekExplainer
         var obstacles = Obstacles.Of(question, eater, date).ToList();
         if (Covers(Without(question, obstacles), 0, stop) == false)
         {
-            return new(TitleOf(eater, day), [], "What is there and what can be cooked in time does not go round, whatever the rules say.");
+            return new(
+                TitleOf(eater, day),
+                [],
+                Obstacles.TooFew(question, eater, date)
+                    ?? "What is there and what can be cooked in time does not go round, whatever the rules say."
+            );
         }
 
         if (Needed(question, obstacles, 0, stop) is not { } needed)

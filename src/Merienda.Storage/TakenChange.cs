@@ -16,7 +16,13 @@ public sealed record TakenChange(StoredWeek Week, IReadOnlyList<(Batch Batch, St
         {
             if (recipes.GetValueOrDefault(batch.Recipe) is not { } recipe)
             {
-                return RecipeStore.Gone(batch.Recipe);
+                return new Refusal(
+                    "recipe-gone",
+                    "recipe",
+                    batch.Name,
+                    "it was put away since the week was solved with it",
+                    "Let the week be solved again, or leave its meals out"
+                );
             }
 
             if (recipe.VersionId != batch.Version)

@@ -3,6 +3,8 @@ using Merienda.Core.Filling;
 using Merienda.Core.Foods;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
 using static Merienda.Solving.Tests.SmallWeek;
 
 namespace Merienda.Solving.Tests;
@@ -118,6 +120,38 @@ public class ExplainTests
         var says = Says(Assert.Single(Explain(standing)));
         Assert.Contains(says, sentence => sentence.StartsWith("What stands at lunch on Sunday: 250 g potato", StringComparison.Ordinal));
         Assert.Contains(says, sentence => sentence.StartsWith("Energy: at most 300 kcal", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Too_few_dishes_for_the_large_meals_of_a_day_are_counted()
+    {
+        Assert.Equal(
+            "A dish comes once a day, and there is only 1 for lunch and supper.",
+            Assert.Single(Explain(First(1, Eats(["lunch", "supper"], []), [Dish(0, 5)]))).Otherwise
+        );
+        Assert.Empty(Explain(First(1, Eats(["lunch", "supper"], []), [Dish(0, 5), Dish(1, 5)])));
+    }
+
+    [Fact]
+    public void Recipes_with_a_line_that_is_not_read_are_named()
+    {
+        var unknown = RecipeLine.From(new TypedLine("200 g zorblax"), DemoWeek.Data.Foods, MeasureSystem.Metric);
+        var odd = Dish(0, 5) with
+        {
+            Version = new RecipeVersion
+            {
+                Name = "Odd pan",
+                Portions = 1,
+                Lines = [unknown],
+                Keeping = Dish(0, 5).Keeping,
+            },
+        };
+        var question = First(1, Eats(["lunch"], []), [Dish(1, 5)]);
+        Assert.Equal("", Obstacles.Unread(question));
+        Assert.Equal(
+            "Where a limit is counted, 1 recipe is left out for a line that is not read: Odd pan.",
+            Obstacles.Unread(question with { Dishes = [.. question.Dishes, odd] })
+        );
     }
 
     [Fact]

@@ -190,6 +190,18 @@ public class RecipeAndTableTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task A_pasted_recipe_is_for_the_meal_that_its_course_or_its_name_says()
+    {
+        var cook = await database.SignUp();
+        async Task<string?> MealOf(string text) =>
+            (await cook.Must(HttpMethod.Post, "/api/recipes/read-text", new { text }))["meal"]?.GetValue<string>();
+        Assert.Equal("breakfast", await MealOf("Egg cups\nServes 4\nCourse: breakfast\n8 eggs"));
+        Assert.Equal("bite", await MealOf("Apple bites\nServes 4\n4 apples"));
+        Assert.Equal("supper", await MealOf("Beef pot\nServes 4\nCourse: main course\n600 g beef shin"));
+        Assert.Null(await MealOf("Beef pot\nServes 4\n600 g beef shin"));
+    }
+
+    [Fact]
     public async Task The_day_is_split_whole_and_eaters_have_names_of_their_own()
     {
         var cook = await database.SignUp();

@@ -67,6 +67,39 @@ public static class Obstacles
             : null;
     }
 
+    /// <summary>Why the large meals of a day have too few dishes between them, whatever the rules say; null where that is not it.</summary>
+    public static string? TooFew(FillQuestion question, Eater eater, DateOnly date)
+    {
+        var large = question
+            .Open.Where(cell => cell.Eater == eater.Id && cell.Date == date)
+            .Select(cell => question.Rhythm.Meal(cell.Meal)!)
+            .Where(slot => slot.IsMain)
+            .ToList();
+        var dishes = question
+            .Dishes.Where(dish =>
+                large.Exists(slot => dish.IsFor(slot, question.Rhythm)) && eater.Stop(dish.Name, dish.Version.Profile) is null
+            )
+            .Select(dish => dish.Recipe)
+            .Distinct()
+            .Count();
+        return dishes < large.Count
+            ? $"A dish comes once a day, and there {(dishes == 1 ? "is only 1" : $"are only {dishes}")} for {string.Join(" and ", large.Select(slot => slot.Name))}."
+            : null;
+    }
+
+    /// <summary>Recipes that no meal gets because nobody knows all of what is in them; empty where there are none.</summary>
+    public static string Unread(FillQuestion question)
+    {
+        var names = question
+            .Dishes.Where(dish => dish.Version.Lines.Any(line => line is { Food: null, Use: null }))
+            .Select(dish => dish.Version.Name)
+            .Distinct()
+            .ToList();
+        return names.Count == 0
+            ? ""
+            : $"Where a limit is counted, {(names.Count == 1 ? "1 recipe is" : $"{names.Count} recipes are")} left out for a line that is not read: {string.Join(", ", names.Take(5))}{(names.Count > 5 ? " …" : "")}.";
+    }
+
     private static FillQuestion WithoutRule(FillQuestion asked, Guid eater, string rule) =>
         Change(asked, eater, one => one with { Rules = one.Rules.Without(rule) });
 

@@ -79,6 +79,7 @@ public static class ImportEndpoints
         Microsoft.AspNetCore.Http.Json.JsonOptions json
     )
     {
+        var rhythm = (await desk.Database.Read(tenant, desk.Households.Table())).Household.Rhythm;
         var found = files
             .SelectMany(file =>
                 file.Text is null
@@ -89,7 +90,8 @@ public static class ImportEndpoints
                             (
                                 file.Name,
                                 Recipe: read.Recipe.Refusal is null
-                                    ? Own(read.Own, json) ?? new(RecipeDrafts.Of(read.Recipe.Value, desk.Knowledge.Foods.Latest), Nothing)
+                                    ? Own(read.Own, json)
+                                        ?? new(RecipeDrafts.Of(read.Recipe.Value, desk.Knowledge.Foods.Latest, rhythm), Nothing)
                                     : null,
                                 read.Recipe.Refusal,
                                 Problem: ""

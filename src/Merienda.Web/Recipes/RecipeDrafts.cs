@@ -1,6 +1,7 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Storage;
@@ -14,13 +15,14 @@ public static class RecipeDrafts
 
     /// <summary>A draft of what somebody wrote; what it does not say is left for the cook.</summary>
     /// <param name="foods">By which the steps know the lines of a part.</param>
-    public static RecipeDraft Of(WrittenRecipe written, FoodMatcher foods)
+    /// <param name="rhythm">The household's: which of its meals a course is.</param>
+    public static RecipeDraft Of(WrittenRecipe written, FoodMatcher foods, Rhythm rhythm)
     {
         IReadOnlyList<TypedLine> lines = [.. LineThings.Of(written, foods).Select(line => line with { Id = Guid.CreateVersion7() })];
         return new(
             written.Name[..Math.Min(120, written.Name.Length)],
             written.Portions,
-            null,
+            rhythm.OfCourse(written.Course, written.Name)?.Key,
             "",
             "",
             "",

@@ -96,7 +96,11 @@ public static class RecipeEndpoints
     /// <summary>
     /// Takes what was pasted apart into a draft: text, JSON-LD or a saved page. What it does not say is left for the cook.
     /// </summary>
-    private static Results<Ok<RecipeDraft>, ProblemHttpResult> ReadText(ReadTextRequest request, KnowledgeBase knowledge)
+    private static async Task<Results<Ok<RecipeDraft>, ProblemHttpResult>> ReadText(
+        ReadTextRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Desk desk
+    )
     {
         var read = RecipeFile.Read(request.Text);
         if (read.Refusal is { } refusal)
@@ -113,7 +117,13 @@ public static class RecipeEndpoints
                 "a recipe makes between 0.25 and 1000 portions",
                 "Write for example: Serves 4"
             ).ToProblem()
-            : TypedResults.Ok(RecipeDrafts.Of(written, knowledge.Foods.Latest));
+            : TypedResults.Ok(
+                RecipeDrafts.Of(
+                    written,
+                    desk.Knowledge.Foods.Latest,
+                    (await desk.Database.Read(tenant, desk.Households.Table())).Household.Rhythm
+                )
+            );
     }
 
     /// <summary>Reads what a source says a portion has: "420 kcal, 3 g net carbs; 63 % protein".</summary>

@@ -173,8 +173,12 @@ public sealed partial class SolveWorker(
             return (SolveFound.Nothing, "It was stopped before anything was found.");
         }
 
-        var found = Found(answer.Plan, answer.Levels);
-        var open = answer.Open;
+        var (found, open, unread) = (Found(answer.Plan, answer.Levels), answer.Open, Obstacles.Unread(question));
+        if (open.Count > 0 && unread.Length > 0)
+        {
+            found = found with { Unmet = [.. found.Unmet, unread] };
+        }
+
         if (open.Count == 0 || stop.IsCancellationRequested)
         {
             return (found, "");
