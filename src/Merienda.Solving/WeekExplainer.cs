@@ -72,7 +72,7 @@ public static class WeekExplainer
             : new(
                 Everybody,
                 [],
-                "Each day and each week works alone. Together with what the others eat and what can be cooked, nothing was found."
+                "Which of the rules and wishes are in the way was not proven in the time there is: most likely several days or eaters together."
             );
 
     private const string Everybody = "Everybody";
