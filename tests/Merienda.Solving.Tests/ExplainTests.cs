@@ -157,18 +157,7 @@ public class ExplainTests
     [Fact]
     public void An_allergy_is_never_among_what_could_give_way()
     {
-        var allergic = new EaterRules(
-            [],
-            [],
-            PersonalLimits.None with
-            {
-                Allergies = ["tree-nut"],
-            },
-            DemoWeek.Data.HouseScheme,
-            DemoWeek.Data.Classes,
-            DemoWeek.Start
-        );
-        var one = Assert.Single(Explain(First(1, Eats(["lunch"], []) with { Rules = allergic }, [Dish(3, 5)])));
+        var one = Assert.Single(Explain(First(1, Eats(["lunch"], []).AllergicTo("tree-nut"), [Dish(3, 5)])));
         Assert.Empty(one.Reasons);
         Assert.Equal("Every recipe for lunch has something in it that Ilse is allergic to, or may have.", one.Otherwise);
     }

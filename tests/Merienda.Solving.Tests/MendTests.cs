@@ -117,18 +117,7 @@ public class MendTests
     [Fact]
     public void What_an_eater_must_never_have_is_exchanged_or_taken_off_and_nothing_is_relaxed()
     {
-        var allergic = new EaterRules(
-            [],
-            [],
-            PersonalLimits.None with
-            {
-                Allergies = ["tree-nut"],
-            },
-            DemoWeek.Data.HouseScheme,
-            DemoWeek.Data.Classes,
-            DemoWeek.Start
-        );
-        var eater = Eats(["lunch"], []) with { Rules = allergic };
+        var eater = Eats(["lunch"], []).AllergicTo("tree-nut");
         var question = There(First(1, eater, [Dish(3, 5), Dish(0, 5)]), 4, (0, "lunch", 0, 1));
         Assert.Equal(question.Rests[1].Batch, Assert.Single(ChangeOf(question, Fill(question)).Meals).On!.Batch);
 

@@ -54,6 +54,23 @@ internal static class SmallWeek
     public static FillAnswer Fill(FillQuestion question) =>
         WeekSolver.Solve(question, new(2, 0.3, 1), null, TestContext.Current.CancellationToken);
 
+    /// <summary>The same eater with nothing but an allergy.</summary>
+    public static Eater AllergicTo(this Eater eater, string what) =>
+        eater with
+        {
+            Rules = new EaterRules(
+                [],
+                [],
+                PersonalLimits.None with
+                {
+                    Allergies = [what],
+                },
+                DemoWeek.Data.HouseScheme,
+                DemoWeek.Data.Classes,
+                DemoWeek.Start
+            ),
+        };
+
     public static Rule AtMost(string id, Measure measure, decimal most) =>
         new LimitRule
         {

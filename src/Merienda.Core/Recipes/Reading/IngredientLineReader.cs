@@ -255,10 +255,10 @@ public static partial class IngredientLineReader
             return of.Kind == UnitKind.Mass ? (unit, null, of.Mass * (apiece * amount!.Value.Amount.Best)) : (unit, size, null);
         }
 
-        // Of "(450 g, drained 350 g)" the drained weight is eaten.
+        // Of "(450 g, drained 350 g)" the drained weight is eaten; "(70 kcal, 6 g protein)" says what is in it, not what it weighs.
         foreach (
             var note in words
-                .Notes.Where(LineTokens.HasNumber)
+                .Notes.Where(note => LineTokens.HasNumber(note) && !RecipeMarks.SaidOfAPortion().IsMatch(note.Trim()))
                 .OrderBy(note => !note.Contains("drained", StringComparison.OrdinalIgnoreCase))
         )
         {
