@@ -49,12 +49,7 @@ internal sealed class Shortlist
                     .Select(recipe => recipe.MinBy(one => one.Item3)),
             ]);
         }
-
-        All = _wanted.SelectMany(kind => kind).Select(one => one.Recipe).Distinct().Count();
     }
-
-    /// <summary>Recipes that somebody may have.</summary>
-    public int All { get; }
 
     /// <summary>Dishes of so many recipes: some that stay in, and the best of the others.</summary>
     public IReadOnlyList<int> Of(int recipes, IEnumerable<int> keep)

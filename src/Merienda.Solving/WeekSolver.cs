@@ -100,9 +100,10 @@ public static class WeekSolver
             var (best, bound, recipes) = (long.MaxValue, 0L, isPolish ? 0 : effort.Recipes * question.Eaters.Count);
             for (var stale = 0; stale < effort.Rounds && best > bound && !stop.IsCancellationRequested; )
             {
-                var isWhole = recipes >= _shortlist.All && _free is null;
-                var model = Model(_shortlist.Of(recipes, Used));
-                var (plan, value, lowest) = Search(model, goal, isPolish ? effort.Effort * 2 : effort.Effort);
+                var dishes = _shortlist.Of(recipes, Used);
+                // A variant that nobody likes best may still save a batch: only with every one of them a bound is one.
+                var isWhole = dishes.Count == question.Dishes.Count && _free is null;
+                var (plan, value, lowest) = Search(Model(dishes), goal, isPolish ? effort.Effort * 2 : effort.Effort);
                 if (plan is null)
                 {
                     break;
@@ -144,7 +145,7 @@ public static class WeekSolver
                 // Only with everything there is to choose from, and every meal to change, is a bound one.
                 var free = _free;
                 _free = null;
-                var (plan, value, lowest) = Search(Model(_shortlist.Of(_shortlist.All, Used)), goal, effort.Proof);
+                var (plan, value, lowest) = Search(Model([.. Enumerable.Range(0, question.Dishes.Count)]), goal, effort.Proof);
                 if (plan is not null)
                 {
                     (_plan, best, bound) = (value < best ? plan : _plan, Math.Min(value, best), Math.Max(bound, lowest));

@@ -101,6 +101,15 @@ public class KitchenLimitTests
     }
 
     [Fact]
+    public void What_is_proven_is_proven_over_every_variant()
+    {
+        var plain = Dish(0, 5);
+        var question = First(1, Eats(["lunch"], []), [plain, Dish(4, 5) with { Recipe = plain.Recipe, Variant = "Light" }, Dish(1, 5)]);
+        var batches = Fill(question).Levels.Single(level => level.Goal == FillGoal.Batches);
+        Assert.Equal((1L, true), (batches.Value, batches.IsProven));
+    }
+
+    [Fact]
     public void A_large_library_is_searched_over_a_few_recipes_and_grows_when_they_do_not_do()
     {
         // Only the last of forty fits; the others are too much for the day.
