@@ -130,8 +130,7 @@ public class HastyRecipeTests
     [InlineData("1 egg (70 kcal, 6 g protein)", 50)]
     [InlineData("1 egg (6 g protein)", 50)]
     [InlineData("2 eggs (120 g)", 120)]
-    public void What_is_in_a_food_is_not_what_it_weighs(string text, decimal grams) =>
-        Assert.Equal(grams, Table.Line(text).Grams.Best);
+    public void What_is_in_a_food_is_not_what_it_weighs(string text, decimal grams) => Assert.Equal(grams, Table.Line(text).Grams.Best);
 
     [Fact]
     public void A_recipe_without_commas_or_without_a_title_keeps_its_ingredients()
