@@ -1,3 +1,4 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Foods.Packets;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
@@ -51,6 +52,7 @@ internal static class TableReading
         select eater_id, what from eater_dislike order by what;
         select eater_id, recipe_id, variant from eater_variant order by recipe_id;
         select eater_id, recipe_id, part from eater_dish order by recipe_id, part;
+        select eater_id, measure from eater_pin order by position;
         select eater_id, protocol_id, starts_on, restriction_ends_on from eater_phase order by protocol_id;
         select eater_id, protocol_id, challenge_id, outcome from eater_challenge order by position;
         select eater_id, packet_id, is_approved, reason, decided_on, statement from packet_opinion order by decided_on, packet_id;
@@ -124,6 +126,11 @@ internal static class TableReading
             row => row.Eater,
             row => new(row.Recipe, row.Part)
         );
+        var pinned = await By<(Guid Eater, string Measure), Measure>(
+            rows,
+            row => row.Eater,
+            row => MeasureInfo.WithKey(row.Measure)!.Measure
+        );
         var phases = await By<(Guid Eater, string Protocol, DateOnly Start, DateOnly End), (string Protocol, DateOnly Start, DateOnly End)>(
             rows,
             row => row.Eater,
@@ -159,6 +166,7 @@ internal static class TableReading
                 Dislikes = [.. dislikes[eater.Id]],
                 UsualVariants = [.. variants[eater.Id]],
                 DislikedDishes = [.. dishes[eater.Id]],
+                Pinned = [.. pinned[eater.Id]],
                 Phases =
                 [
                     .. phases[eater.Id]

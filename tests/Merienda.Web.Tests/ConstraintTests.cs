@@ -24,6 +24,7 @@ public class ConstraintTests(TestDatabase database)
         "insert into recipe_variant_change (household_id, recipe_version_id, variant, position, line_id, part, times) select household_id, recipe_version_id, 99,";
     private const string Part =
         "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on, made_amount, made_unit) select household_id, id,";
+    private const string Pinned = "insert into eater_pin (household_id, eater_id, position, measure) select household_id,";
     private const string Disliked = "insert into eater_dish (household_id, eater_id, recipe_id, part) select id,";
     private const string Collected = "insert into recipe_collection (household_id, recipe_id, name) select household_id,";
     private const string Pictured = "insert into picture (household_id, id, large, small, created_at, created_by) select";
@@ -219,6 +220,11 @@ public class ConstraintTests(TestDatabase database)
                 "eater_dish_key",
                 $"{Disliked} (select id from eater limit 1), (select id from recipe limit 1), 'x' from household, generate_series(1, 2)"
             },
+            { "eater_pin_position_range", $"{Pinned} id, 4, 'energy' from eater limit 1" },
+            { "eater_pin_measure_length", $"{Pinned} id, 0, '' from eater limit 1" },
+            { "eater_pin_key", $"{Pinned} id, 0, 'x' || n from (select * from eater limit 1) eater, generate_series(1, 2) n" },
+            { "eater_pin_once", $"{Pinned} id, n, 'x' from (select * from eater limit 1) eater, generate_series(1, 2) n" },
+            { "eater_pin_eater", $"{Pinned} gen_random_uuid(), 0, 'x' from eater limit 1" },
             { "eater_dish_eater", $"{Disliked} gen_random_uuid(), (select id from recipe limit 1), '' from household limit 1" },
             { "eater_dish_recipe", $"{Disliked} (select id from eater limit 1), gen_random_uuid(), '' from household limit 1" },
             { "recipe_collection_name_length", $"{Collected} id, '' from recipe limit 1" },

@@ -34,6 +34,7 @@ internal static class EveryTable
                 option = "day",
             }
         );
+        await visitor.Must(HttpMethod.Put, $"{path}/pinned", new { measures = new[] { "energy" } });
         await visitor.Must(
             HttpMethod.Put,
             $"{path}/personal",

@@ -139,6 +139,8 @@ public class RefusalTests(TestDatabase database)
                 },
             }
         );
+        await Refused("too-many-pins", HttpMethod.Put, "/pinned", new { measures = new[] { "energy", "fat", "fibre", "points" } });
+        await Refused("unknown-measure", HttpMethod.Put, "/pinned", new { measures = new[] { "joy" } });
         await Refused(
             "too-many-dislikes",
             HttpMethod.Put,

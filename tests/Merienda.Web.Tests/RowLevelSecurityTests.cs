@@ -40,6 +40,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         "eater_dislike",
         "eater_variant",
         "eater_dish",
+        "eater_pin",
         "recipe_collection",
         "cook_remark",
         "solve_job",

@@ -94,6 +94,20 @@ public class SolveTests(TestDatabase database)
         await cook.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/protocols", new { protocols = new[] { "low-carb" } });
         await State(cook, eater, "low-carb", "net-carbs", 25);
 
+        // Only what is asked for is changed: the break lies on another day.
+        var other = await cook.Solve(
+            "mend",
+            with: new
+            {
+                kind = "mend",
+                eaters = new[] { eater },
+                days = new[] { Day(8) },
+            }
+        );
+        Assert.Equal((0, "Nothing has to change"), (other["meals"]!.GetValue<int>(), Says(other, "changes")));
+        var broken = await cook.Solve("mend", with: new { kind = "mend", days = new[] { Day(7) } });
+        Assert.Equal(1, broken["meals"]!.GetValue<int>());
+
         var page = await cook.Solve("mend");
         Assert.Equal(("Every meal that is to come fits", "1 meal changed"), (Says(page, "mended"), Says(page, "changes")));
         var meal = Assert.Single((await Board(cook))["meals"]!.AsArray())!;

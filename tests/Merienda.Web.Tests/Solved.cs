@@ -34,9 +34,10 @@ internal static class Solved
     }
 
     /// <summary>Asks for a search and waits until it is over.</summary>
-    public static async Task<JsonNode> Solve(this Visitor cook, string kind, string? week = null)
+    /// <param name="with">What is asked; null for everything as usual.</param>
+    public static async Task<JsonNode> Solve(this Visitor cook, string kind, string? week = null, object? with = null)
     {
-        await cook.Must(HttpMethod.Post, $"{week ?? NextWeek}/solve", new { kind });
+        await cook.Must(HttpMethod.Post, $"{week ?? NextWeek}/solve", with ?? new { kind });
         return await cook.Wait(page => page["state"]!.GetValue<string>() is "done" or "failed", week);
     }
 

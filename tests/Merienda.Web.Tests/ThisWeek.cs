@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json.Nodes;
 
 namespace Merienda.Web.Tests;
 
@@ -10,6 +11,13 @@ internal static class ThisWeek
         : default;
 
     public static string Week => $"/api/weeks/{Day(0)}";
+
+    /// <summary>How many meals a board's troubles name as open.</summary>
+    public static int OpenMeals(this JsonNode board) =>
+        board["troubles"]!
+            .AsArray()
+            .Where(trouble => trouble!["kind"]!.GetValue<string>() == "open")
+            .Sum(trouble => trouble!["count"]!.GetValue<int>());
 
     public static string Day(int offset) => Start.AddDays(offset).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 }

@@ -27,6 +27,7 @@ public class UndoPropertyTests(TestDatabase database)
         ("eater_dislike", "true"),
         ("eater_variant", "true"),
         ("eater_dish", "true"),
+        ("eater_pin", "true"),
         ("recipe_collection", "true"),
         ("recipe_picture", "true"),
         ("library_filter", "true"),

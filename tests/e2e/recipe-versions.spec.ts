@@ -28,7 +28,7 @@ test('what cooking it taught is offered to the recipe, and said when it is cooke
     'Cod pot',
   );
   const sheet = page.url();
-  await page.goto('/week');
+  await page.goto('/week/now');
   await makeBatch(page, 'Cod pot', '4');
   await page.getByRole('link', { name: 'Session' }).first().click();
   const step = page.getByRole('checkbox', { name: /Simmer the tomatoes/ });
@@ -51,7 +51,7 @@ test('what cooking it taught is offered to the recipe, and said when it is cooke
   await expect(page.getByRole('button', { name: 'Let the recipe say so' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Put it into the note' }).click();
   await expect(page.getByRole('heading', { name: 'Note' })).toBeVisible();
-  await page.goto('/week');
+  await page.goto('/week/now');
   await makeBatch(page, 'Cod pot', '2');
   await page.getByRole('link', { name: 'Session' }).first().click();
   await expect(page.getByText(/Cod pot, .*: “Too salty”/)).toBeVisible();

@@ -31,6 +31,7 @@ test('a week begins on Monday, has five meals and three sessions, and the board 
   ]);
   await addRecipe(page, 'Beans\nServes 4\n800 g white beans\n2 tbsp olive oil', 'Beans');
   await page.getByRole('link', { name: 'Week', exact: true }).click();
+  await page.getByRole('link', { name: 'The week after' }).click();
   await page.getByRole('button', { name: 'Make a batch' }).click();
   await expect(page.getByRole('dialog').getByRole('radio', { name: /^(Saturday|Monday|Wednesday)/ })).toHaveCount(3);
   await expect(page.getByRole('dialog').getByRole('radio', { name: /^Saturday/ })).toBeVisible();

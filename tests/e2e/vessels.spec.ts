@@ -19,7 +19,7 @@ test('a pot that is too small is said on the sheet, before a batch is made and w
   await expect(page.getByText(/two rounds: Blue pot takes 1.6 l, this is about 2 l/)).toBeVisible();
   await page.keyboard.press('Escape');
 
-  await page.goto('/week');
+  await page.goto('/week/now');
   await page.getByRole('button', { name: 'Make a batch' }).first().click();
   await page.getByRole('radio', { name: /Broth/ }).check();
   await page.getByLabel('Portions', { exact: true }).fill('8');

@@ -66,10 +66,11 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
             <Route path="members" element={<MembersPage />} />
           </Route>
           <Route path="/start" element={<StartPage />} />
-          {['shop', 'session', 'shelf'].map((place) => (
-            <Route key={place} path={`/${place}`} element={<Navigate to={`/${place}/${weekStart(person.today)}`} replace />} />
+          {['shop', 'session'].map((place) => (
+            <Route key={place} path={`/${place}`} element={<Navigate to={`/${place}/${person.atHand}`} replace />} />
           ))}
-          <Route path="*" element={<Navigate to={`/week/${weekStart(person.today)}`} replace />} />
+          <Route path="/shelf" element={<Navigate to={`/shelf/${weekStart(person.today)}`} replace />} />
+          <Route path="*" element={<Navigate to={`/week/${person.atHand}`} replace />} />
         </Route>
       </Routes>
     </BrowserRouter>

@@ -12,7 +12,7 @@ import {
   ShoppingBasket,
   UsersRound,
 } from 'lucide-react';
-import { Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { api, type Schemas, take } from './api/client';
 import { Palette } from './Palette';
@@ -33,7 +33,10 @@ const weekly = ['week', 'shop', 'session', 'shelf'];
 export function Shell({ person }: { person: Schemas['PersonState'] }) {
   const { pathname } = useLocation();
   const [, place = 'week', dated] = pathname.split('/');
-  const date = weekNamed(weekly.includes(place) ? dated : undefined, person.today);
+  // Who comes back from another place finds the week that was looked at last.
+  const seen = useRef<string | null>(null);
+  if (weekly.includes(place) && dated) seen.current = weekNamed(dated, person.today);
+  const date = seen.current ?? person.atHand;
   useLive();
   useSender(person);
   useEffect(() => {
@@ -58,11 +61,11 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
 
   return (
     <div className="flex h-dvh flex-col-reverse sm:flex-row print:block print:h-auto">
-      <Rail date={date} />
+      <Rail date={date} shelf={seen.current ?? weekStart(person.today)} />
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         <header className="flex h-13 shrink-0 items-center gap-2 border-b border-line px-3 print:hidden">
           {weekly.includes(place) ? (
-            <WeekStepper place={place} date={date} today={person.today} />
+            <WeekStepper place={place} date={date} person={person} />
           ) : (
             <span className="font-display text-lg font-semibold">{person.household}</span>
           )}
@@ -116,14 +119,14 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
   );
 }
 
-function Rail({ date }: { date: string }) {
+function Rail({ date, shelf }: { date: string; shelf: string }) {
   const places = [
     { to: `/week/${date}`, word: 'Week', icon: CalendarDays },
     { to: '/recipes', word: 'Recipes', icon: BookOpen },
     { to: '/larder', word: 'Larder', icon: Archive },
     { to: `/shop/${date}`, word: 'Shop', icon: ShoppingBasket },
     { to: `/session/${date}`, word: 'Session', icon: CookingPot },
-    { to: `/shelf/${date}`, word: 'Shelf', icon: Refrigerator },
+    { to: `/shelf/${shelf}`, word: 'Shelf', icon: Refrigerator },
     { to: '/table', word: 'Table', icon: UsersRound },
   ];
   return (
@@ -147,8 +150,8 @@ function Rail({ date }: { date: string }) {
   );
 }
 
-function WeekStepper({ place, date, today }: { place: string; date: string; today: string }) {
-  const isNow = date === weekStart(today);
+function WeekStepper({ place, date, person }: { place: string; date: string; person: Schemas['PersonState'] }) {
+  const now = weekStart(person.today);
   const step = 'flex h-8 w-8 items-center justify-center rounded-sm text-steel hover:bg-tray hover:text-rim';
   return (
     <div className="flex items-center gap-1">
@@ -161,11 +164,16 @@ function WeekStepper({ place, date, today }: { place: string; date: string; toda
       <Link to={`/${place}/${addDays(date, 7)}`} className={step} aria-label="The week after">
         <ChevronRight size={18} />
       </Link>
-      {!isNow && (
-        <Link to={`/${place}/${weekStart(today)}`} className="ml-1 text-sm font-semibold text-cobalt hover:underline">
-          This week
-        </Link>
-      )}
+      {[
+        { to: now, word: 'This week' },
+        { to: person.atHand, word: 'To plan next' },
+      ]
+        .filter(({ to }, at) => to !== date && (at === 0 || to !== now))
+        .map(({ to, word }) => (
+          <Link key={word} to={`/${place}/${to}`} className="ml-1 text-sm font-semibold whitespace-nowrap text-cobalt hover:underline">
+            {word}
+          </Link>
+        ))}
     </div>
   );
 }

@@ -11,6 +11,7 @@ const own: Record<string, [string, string][]> = {
     ['Enter', 'On a tape: hold it. On a portion: pick it up. Holding: put it down'],
     ['Space', 'Open the details of a portion or a day’s meal'],
     ['+ and −', 'Larger or smaller portion, by a quarter'],
+    ['Page Down', 'The next two people at a table of more than two'],
     ['Delete', 'Take the portion back to the bench'],
     ['Esc', 'Let go'],
     ['Ctrl Z', 'Undo your last change'],

@@ -7,6 +7,16 @@ namespace Merienda.Core.Filling;
 /// <summary>A thing of a meal as it is judged.</summary>
 public sealed record OnMeal(Cell Cell, ServingItem Item, Helping Helping);
 
+/// <summary>Whose meals of which days may be filled or changed.</summary>
+/// <param name="Eaters">Null for everybody's.</param>
+/// <param name="Days">Null for all that are to come.</param>
+public sealed record FillScope(IReadOnlySet<Guid>? Eaters = null, IReadOnlySet<DateOnly>? Days = null)
+{
+    public static readonly FillScope All = new();
+
+    public bool Holds(Cell cell) => Eaters?.Contains(cell.Eater) != false && Days?.Contains(cell.Date) != false;
+}
+
 /// <summary>
 /// A planned week as a question: which sessions are still to come, what is loose on the bench and in the boxes, what stays on the meals and,
 /// for mending, what may be changed.
@@ -27,11 +37,11 @@ public sealed record WeekQuestion(
     /// <summary>A batch that is planned grows by at most so many portions.</summary>
     private const int MostMore = 8;
 
-    /// <summary>The open meals of some eaters, all when null.</summary>
-    public FillQuestion ToFill(IReadOnlySet<Guid>? eaters = null) => Ask([], eaters);
+    /// <summary>The open meals.</summary>
+    public FillQuestion ToFill(FillScope scope) => Ask([], scope);
 
     /// <summary>The meals that stand there and may be changed.</summary>
-    public FillQuestion ToMend() => Ask([.. Changeable()], null);
+    public FillQuestion ToMend(FillScope scope) => Ask([.. Changeable().Where(one => scope.Holds(one.Serving.Cell))], FillScope.All);
 
     /// <summary>Whole portions on meals that are still to come, of batches that are planned or of boxes nobody has eaten of.</summary>
     private IEnumerable<(Serving Serving, Draw Draw)> Changeable() =>
@@ -43,7 +53,7 @@ public sealed record WeekQuestion(
 
     private bool IsEaten(Draw draw) => Plan.Containers.Any(box => box.Id == draw.Container && box.IsSettled(draw.Id));
 
-    private FillQuestion Ask(IReadOnlyList<(Serving Serving, Draw Draw)> changing, IReadOnlySet<Guid>? eaters)
+    private FillQuestion Ask(IReadOnlyList<(Serving Serving, Draw Draw)> changing, FillScope scope)
     {
         var (dishes, rests, now) = (Cookable.ToList(), new List<FillRest>(), new List<FillNow>());
         foreach (var batch in Plan.Batches)
@@ -73,7 +83,7 @@ public sealed record WeekQuestion(
                     .Servings.Where(serving => serving.State is ServingState.Out or ServingState.Skipped)
                     .Select(serving => serving.Cell),
                 .. Past(),
-                .. Eaters.Where(eater => eaters?.Contains(eater.Id) == false).SelectMany(Empty),
+                .. Eaters.SelectMany(Empty).Where(cell => !scope.Holds(cell)),
             ]),
         };
     }

@@ -1,3 +1,4 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
 
 namespace Merienda.Core.Planning;
@@ -59,13 +60,37 @@ public sealed class EaterDay
     }
 
     /// <summary>The limit that the day's ruler shows: the heaviest verdict, then the fullest.</summary>
-    public Finding? Tightest =>
-        Findings
+    public Finding? Tightest => Tighter(Findings);
+
+    private static Finding? Tighter(IEnumerable<Finding> findings) =>
+        findings
             .Where(finding => finding.Value is not null && finding.Limit is { Per: Period.Day })
             .OrderByDescending(finding => finding.NeedsAllowance ? Verdict.Fits : finding.Verdict)
             .ThenByDescending(finding => finding.Limit!.AtMost is not null)
             .ThenByDescending(finding => finding.Used ?? 0)
             .FirstOrDefault();
+
+    /// <summary>What a measure comes to: against the tightest limit of the day on it, or without any.</summary>
+    public Finding Of(Measure measure)
+    {
+        var rules = Eater
+            .Rules.On(Date)
+            .Where(rule => rule is { Period: Period.Day, Measures: [var only] } and not QuotientRule && only == measure)
+            .Select(rule => rule.Id)
+            .ToHashSet();
+        var (info, context) = (MeasureInfo.Of(measure), Eater.Rules.Context);
+        return Tighter(Findings.Where(finding => rules.Contains(finding.Rule) && !finding.NeedsAllowance))
+            ?? new(
+                $"only-shown-{info.Key}",
+                info.Name,
+                Verdict.Fits,
+                info.Scale,
+                new Intake(Helpings).Value(measure, context.Scheme),
+                null,
+                [],
+                $"{info.Name}: nothing limits it."
+            );
+    }
 
     private IEnumerable<Finding> Check()
     {
@@ -79,26 +104,28 @@ public sealed class EaterDay
                     yield return rule.Check(day, context);
                     break;
                 case Period.Meal:
-                    foreach (
-                        var finding in Broken(
-                            rule,
-                            Meals.Where(meal => meal.Helpings.Count > 0).Select(meal => (new Intake(meal.Helpings), meal.Meal))
-                        )
-                    )
+                    foreach (var meal in Meals.Where(meal => meal.Helpings.Count > 0))
                     {
-                        yield return finding;
+                        if (Broken(rule, new Intake(meal.Helpings), meal.Meal) is { } found)
+                        {
+                            yield return found with
+                            {
+                                About = meal.Meal.Name,
+                            };
+                        }
                     }
 
                     break;
                 case Period.Portion:
-                    foreach (
-                        var finding in Broken(
-                            rule,
-                            Meals.SelectMany(meal => meal.Helpings.Select(helping => (Intake.Of(helping), meal.Meal)))
-                        )
-                    )
+                    foreach (var (meal, helping) in Meals.SelectMany(meal => meal.Helpings, (meal, helping) => (meal.Meal, helping)))
                     {
-                        yield return finding;
+                        if (Broken(rule, Intake.Of(helping), meal) is { } found)
+                        {
+                            yield return found with
+                            {
+                                About = helping.Dish,
+                            };
+                        }
                     }
 
                     break;
@@ -106,8 +133,9 @@ public sealed class EaterDay
         }
     }
 
-    private IEnumerable<Finding> Broken(Rule rule, IEnumerable<(Intake Intake, MealSlot Meal)> intakes) =>
-        intakes
-            .Select(item => rule.Check(item.Intake, Eater.Rules.Context with { Meal = item.Meal.Role }))
-            .Where(finding => finding.Verdict != Verdict.Fits || finding.Notes.Count > 0);
+    private Finding? Broken(Rule rule, Intake intake, MealSlot meal) =>
+        rule.Check(intake, Eater.Rules.Context with { Meal = meal.Role }) is var found
+        && (found.Verdict != Verdict.Fits || found.Notes.Count > 0)
+            ? found
+            : null;
 }

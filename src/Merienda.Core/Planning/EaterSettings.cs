@@ -1,3 +1,4 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
 
 namespace Merienda.Core.Planning;
@@ -76,6 +77,9 @@ public sealed record EaterSettings(
     public IReadOnlyList<UsualVariant> UsualVariants { get; init; } = [];
 
     public IReadOnlyList<DislikedDish> DislikedDishes { get; init; } = [];
+
+    /// <summary>What the days are shown with, ruled on or not; without any, the tightest limit is.</summary>
+    public IReadOnlyList<Measure> Pinned { get; init; } = [];
 
     public IReadOnlyList<StatedPhase> Phases { get; init; } = [];
 

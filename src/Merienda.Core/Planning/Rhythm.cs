@@ -74,6 +74,18 @@ public sealed record Rhythm(DayOfWeek FirstDay, IReadOnlyList<MealSlot> Slots, I
     /// <summary>First day of the week that a date lies in.</summary>
     public DateOnly WeekOf(DateOnly date) => date.AddDays(-DaysAfter(FirstDay, (int)date.DayOfWeek));
 
+    /// <summary>A week is planned from so many days before its first session on; before that the one that is eaten is looked at [C].</summary>
+    private const int PlannedAhead = 3;
+
+    /// <summary>First day of the week that is at hand: the next one once its own sessions are over and the next ones are near.</summary>
+    public DateOnly WeekAtHand(DateOnly today)
+    {
+        var start = WeekOf(today);
+        var next = start.AddDays(WeekPlan.Days);
+        var isNear = SessionsOf(next).Any(session => session.DayNumber - today.DayNumber <= PlannedAhead);
+        return isNear && SessionsOf(start).All(session => session < today) ? next : start;
+    }
+
     /// <summary>The sessions that are cooked for a week, in order.</summary>
     /// <param name="start">Its first day.</param>
     public IEnumerable<DateOnly> SessionsOf(DateOnly start) =>

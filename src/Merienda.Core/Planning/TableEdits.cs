@@ -10,6 +10,9 @@ public static class TableEdits
     public const int MostEaters = 6,
         MostDislikes = 100;
 
+    /// <summary>More rulers under a day than these nobody reads in one sweep.</summary>
+    public const int MostPins = 3;
+
     public const decimal SmallestHabit = 0.25m,
         LargestHabit = 4;
 
@@ -48,6 +51,21 @@ public static class TableEdits
         : protocols.FirstOrDefault(id => table.Latest(id) is null) is { } unknown
             ? new Refusal("unknown-protocol", "protocols", unknown, "there is no such protocol", "Choose from the list")
         : eater with { Protocols = [.. protocols.Distinct()] };
+
+    /// <summary>Says what the days of an eater are shown with.</summary>
+    /// <param name="measures">Keys, in their order; none for the tightest limit.</param>
+    public static Result<EaterSettings> Pin(this EaterSettings eater, IReadOnlyList<string> measures) =>
+        measures.FirstOrDefault(key => MeasureInfo.WithKey(key) is null) is { } unknown
+            ? new Refusal("unknown-measure", "measures", unknown, "there is no such measure", "Choose from the list")
+        : measures.Distinct().Count() > MostPins
+            ? new Refusal(
+                "too-many-pins",
+                "measures",
+                string.Join(", ", measures),
+                $"a day shows at most {MostPins}",
+                "Take one of them off first"
+            )
+        : eater with { Pinned = [.. measures.Select(key => MeasureInfo.WithKey(key)!.Measure).Distinct()] };
 
     public static Result<EaterSettings> Choose(this Table table, EaterSettings eater, EaterChoice chosen) =>
         table

@@ -32,6 +32,9 @@ public sealed record Finding(
     /// <summary>True for an allergy: no solver, swap or placing relaxes it (domain.md section 5).</summary>
     public bool IsHardStop { get; init; }
 
+    /// <summary>The dish or the meal it was found of, where a rule judges those one by one; null for a day or a week.</summary>
+    public string? About { get; init; }
+
     /// <summary>What can't be told and why, each with what settles it; empty for every other verdict.</summary>
     public IReadOnlyList<LineDoubt> Doubts { get; init; } = [];
 

@@ -17,6 +17,9 @@ public sealed record Scale(string Unit, int Decimals)
         Meals = new("meals", 0),
         Times = new("times", 0);
 
+    /// <summary>Whether it is a share or a ratio: nothing is left of it.</summary>
+    public bool IsQuotient => this == Percent || this == Ratio;
+
     public string Show(decimal value) =>
         Math.Round(value, Decimals, MidpointRounding.AwayFromZero)
             .ToString(Decimals == 0 ? "#,0" : $"#,0.{new string('#', Decimals)}", CultureInfo.CurrentCulture);

@@ -1,3 +1,4 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Planning;
 
 namespace Merienda.Storage.Edits;
@@ -39,6 +40,7 @@ internal static class EaterPut
         );
         Each(Tables.EaterDislike, eater => eater.Dislikes.Select(what => new EaterDislikeRow(eater.Id, what)));
         Each(Tables.EaterDish, eater => eater.DislikedDishes.Select(one => new EaterDishRow(eater.Id, one.Recipe, one.Part)));
+        Each(Tables.EaterPin, eater => eater.Pinned.Select((measure, at) => new EaterPinRow(eater.Id, at, MeasureInfo.Of(measure).Key)));
         Each(Tables.EaterVariant, eater => eater.UsualVariants.Select(one => new EaterVariantRow(eater.Id, one.Recipe, one.Variant)));
         Each(
             Tables.EaterPhase,

@@ -47,6 +47,8 @@ public sealed record EaterDislikeRow(Guid EaterId, string What);
 
 public sealed record EaterDishRow(Guid EaterId, Guid RecipeId, string Part);
 
+public sealed record EaterPinRow(Guid EaterId, int Position, string Measure);
+
 public sealed record EaterVariantRow(Guid EaterId, Guid RecipeId, string Variant);
 
 public sealed record EaterPhaseRow(Guid EaterId, string ProtocolId, DateOnly StartsOn, DateOnly RestrictionEndsOn);

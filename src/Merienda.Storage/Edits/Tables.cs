@@ -70,6 +70,7 @@ public static class Tables
     public static readonly TenantTable<RecipeCollectionRow> RecipeCollection = new("recipe_collection", "recipe_id", "name");
     public static readonly TenantTable<LibraryFilterRow> LibraryFilter = new("library_filter", "name");
     public static readonly TenantTable<EaterDishRow> EaterDish = new("eater_dish", "eater_id", "recipe_id", "part");
+    public static readonly TenantTable<EaterPinRow> EaterPin = new("eater_pin", "eater_id", "position");
     public static readonly TenantTable<EaterVariantRow> EaterVariant = new("eater_variant", "eater_id", "recipe_id");
     public static readonly TenantTable<RecipeTaskRow> RecipeTask = new("recipe_task", "recipe_version_id", "position");
 
@@ -127,6 +128,7 @@ public static class Tables
         RecipePicture,
         LibraryFilter,
         EaterDish,
+        EaterPin,
         EaterVariant,
         PrepSession,
         Batch,

@@ -12,6 +12,7 @@ namespace Merienda.Web.Accounts;
 public sealed record AccountState(string Antiforgery, PersonState? Person, IReadOnlyList<DemoPerson> DemoPeople);
 
 /// <param name="Today">The household's local date.</param>
+/// <param name="AtHand">First day of the week that is planned or eaten now.</param>
 /// <param name="Units">"metric" or "us".</param>
 /// <param name="NumberFormat">"point" or "comma".</param>
 /// <param name="FirstDay">The weekday that the household's weeks begin on.</param>
@@ -22,6 +23,7 @@ public sealed record PersonState(
     string Email,
     string Household,
     DateOnly Today,
+    DateOnly AtHand,
     string Units,
     string NumberFormat,
     DayOfWeek FirstDay,
@@ -95,6 +97,7 @@ public static class AccountEndpoints
                 account.Email,
                 household.Name,
                 HouseholdClock.Today(clock, household.TimeZone),
+                household.Rhythm.WeekAtHand(HouseholdClock.Today(clock, household.TimeZone)),
                 household.Units,
                 household.NumberFormat,
                 household.Rhythm.FirstDay,

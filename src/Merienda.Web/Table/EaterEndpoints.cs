@@ -22,6 +22,7 @@ public static class EaterEndpoints
         table.MapPut("/eaters/{eater:guid}/allowance", StateAllowance).WithName("StateAllowance");
         table.MapPut("/eaters/{eater:guid}/meals", SplitMeals).WithName("SplitMeals");
         table.MapPut("/eaters/{eater:guid}/personal", StatePersonal).WithName("StatePersonal");
+        table.MapPut("/eaters/{eater:guid}/pinned", Pin).WithName("PinMeasures");
         table.MapPost("/eaters/{eater:guid}/accepted", Accept).WithName("AcceptFood");
         table.MapPost("/eaters/{eater:guid}/accepted/withdraw", Withdraw).WithName("WithdrawFood");
     }
@@ -147,6 +148,22 @@ public static class EaterEndpoints
                         TrustsRefinedSoybeanOil = request.TrustsRefinedSoybeanOil,
                     }
                 )
+        );
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Pin(
+        Guid eater,
+        PinRequest request,
+        Editing editing,
+        HouseholdStore households
+    ) =>
+        editing.Done(
+            await households.ChangeEater(
+                editing,
+                eater,
+                was => $"Chose what {was.Name}'s days are shown with",
+                (_, current) => current.Pin(request.Measures),
+                _ => Reading.Known(eater)
+            )
         );
 
     private static Task<Results<Ok<Effects>, ProblemHttpResult>> Accept(

@@ -105,6 +105,9 @@ public sealed record NameRequest(string Name);
 
 public sealed record ProtocolsRequest(IReadOnlyList<string> Protocols);
 
+/// <param name="Measures">Keys, in their order; none for the tightest limit.</param>
+public sealed record PinRequest(IReadOnlyList<string> Measures);
+
 public sealed record ChoiceRequest(string Protocol, string Choice, string Option);
 
 /// <param name="From">First date it holds on, or null for always.</param>

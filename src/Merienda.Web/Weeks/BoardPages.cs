@@ -1,3 +1,4 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
@@ -28,11 +29,13 @@ public static class BoardPages
                     day.OpenMeals,
                     day.Verdict,
                     day.Tightest is { } tightest ? Shown.Of(tightest) : null,
+                    [.. week.Table.WithId(day.Eater.Id)!.Pinned.Select(measure => Shown.Of(day.Of(measure)))],
                     [.. day.Findings.Select(Shown.Of)]
                 )),
             ],
-            [.. Troubles.Of(week)],
+            [.. Troubles(week)],
             [.. Outdated(week)],
+            [.. MeasureInfo.All.Select(measure => new BoardMeasure(measure.Key, measure.Name))],
             week.Undo
         );
 
@@ -48,6 +51,18 @@ public static class BoardPages
             .Order()
             .Select(date => there.GetValueOrDefault(date) ?? rhythm.SessionOn(date, week.Start, Guid.Empty))
             .Select(session => new BoardSession(session.Date, session.Start, session.Cooks, session.Name));
+    }
+
+    private static IEnumerable<Trouble> Troubles(WeekView week)
+    {
+        var past =
+            from plated in week.Plated
+            where plated.Drawn?.Keeping.KeptIn == KeptIn.PastItsTime && week.Plan.Holds(plated.Serving.Cell.Date)
+            let drawn = plated.Drawn
+            select new PastItsTime(plated.Serving.Cell, $"{WeekView.Tape(drawn.Batch)} {drawn.Recipe.Name}", drawn.Keeping.EatBy);
+        return new WeekTroubles(week.Ledger, week.Eaters, week.Table.Household.Rhythm, week.Table.Today, [.. past]).All.Select(
+            trouble => new Trouble(trouble.Kind, trouble.Text, trouble.Eater, trouble.Days, trouble.Meal, trouble.Count)
+        );
     }
 
     private static bool IsSomething(Serving serving) =>
@@ -66,6 +81,7 @@ public static class BoardPages
                 .Where(item => item.Plan is not null && item.Phases is not null)
                 .Select(item => PhaseCalendar.On(item.Plan!, item.Phases!, week.Table.Today).Says)
                 .FirstOrDefault(),
+            [.. settings.Pinned.Select(measure => MeasureInfo.Of(measure).Key)],
             [.. week.Ledger.Weeks[eater.Id].Select(Shown.Of)]
         );
 

@@ -101,6 +101,7 @@ public sealed record BoardBatch(
 public sealed record BoardPattern(string Meal, IReadOnlyList<Core.Planning.MealSource> Days);
 
 /// <param name="UsualPortion">In portions: what a placed portion is, as far as there are loose ones.</param>
+/// <param name="Pinned">Keys of the measures that the days are shown with.</param>
 /// <param name="Today">Where the eater stands in a protocol's phases: "Today: try lactose, 3rd day".</param>
 public sealed record BoardEater(
     Guid Id,
@@ -110,29 +111,28 @@ public sealed record BoardEater(
     decimal UsualPortion,
     IReadOnlyList<BoardPattern> Meals,
     string? Today,
+    IReadOnlyList<string> Pinned,
     IReadOnlyList<ShownFinding> Week
 );
 
+/// <param name="Pinned">What the eater's pinned measures come to.</param>
 public sealed record BoardDay(
     Guid EaterId,
     DateOnly Date,
     IReadOnlyList<string> OpenMeals,
     Verdict Verdict,
     ShownFinding? Tightest,
+    IReadOnlyList<ShownFinding> Pinned,
     IReadOnlyList<ShownFinding> Findings
 );
 
-public enum TroubleKind
-{
-    Breaks,
-    PastItsTime,
-    Open,
-    TooClose,
-    CannotTell,
-}
+/// <summary>Something a cook can act on, with the days it is true of.</summary>
+/// <param name="EaterId">Null for what concerns everybody.</param>
+/// <param name="Count">Of open meals how many; 1 for all else.</param>
+public sealed record Trouble(TroubleKind Kind, string Text, Guid? EaterId, IReadOnlyList<DateOnly> Days, string? Meal, int Count);
 
-/// <summary>Something to look at, in falling order of weight, with where it is.</summary>
-public sealed record Trouble(TroubleKind Kind, string Text, DateOnly? Date, string? Meal, Guid? EaterId);
+/// <summary>Something that can be shown under the days.</summary>
+public sealed record BoardMeasure(string Key, string Name);
 
 public sealed record BoardMeal(string Key, string Name);
 
@@ -152,6 +152,7 @@ public sealed record WeekBoard(
     IReadOnlyList<BoardDay> Ledger,
     IReadOnlyList<Trouble> Troubles,
     IReadOnlyList<string> Outdated,
+    IReadOnlyList<BoardMeasure> Measures,
     Undoable? Undo
 );
 

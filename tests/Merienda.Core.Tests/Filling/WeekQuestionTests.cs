@@ -64,7 +64,7 @@ public class WeekQuestionTests
     [Fact]
     public void An_empty_week_asks_for_every_meal_from_its_sessions()
     {
-        var question = Ask(Week(null)).ToFill();
+        var question = Ask(Week(null)).ToFill(FillScope.All);
         Assert.Equal([Saturday, Wednesday], question.Sessions.Select(session => session.Date));
         Assert.Equal(7, question.Open.Count());
         Assert.Empty(question.Rests);
@@ -74,8 +74,8 @@ public class WeekQuestionTests
     [Fact]
     public void Sessions_and_days_that_are_over_are_over_and_without_a_session_to_come_one_is_today()
     {
-        Assert.Equal([Wednesday], Ask(Week(null), Wednesday).ToFill().Sessions.Select(session => session.Date));
-        var late = Ask(Week(null), Wednesday.AddDays(1)).ToFill();
+        Assert.Equal([Wednesday], Ask(Week(null), Wednesday).ToFill(FillScope.All).Sessions.Select(session => session.Date));
+        var late = Ask(Week(null), Wednesday.AddDays(1)).ToFill(FillScope.All);
         Assert.Equal([Wednesday.AddDays(1)], late.Sessions.Select(session => session.Date));
         Assert.Equal([4, 5, 6], late.Open.Select(cell => cell.Date.DayNumber - Sunday.DayNumber));
         Assert.Equal(late.Sessions[0].Date, late.From);
@@ -85,24 +85,31 @@ public class WeekQuestionTests
     public void What_is_loose_is_there_and_a_batch_that_is_still_to_be_cooked_may_grow()
     {
         var batch = Batch(4);
-        var rest = Assert.Single(Ask(Week(batch, (0, 1.5m))).ToFill().Rests);
+        var rest = Assert.Single(Ask(Week(batch, (0, 1.5m))).ToFill(FillScope.All).Rests);
         Assert.Equal((2.5m, 8, Saturday, 1), (rest.Portions, rest.More, rest.Cooked, rest.Dish));
         Assert.Equal(
             (2.5m, 0),
-            (Ask(Week(batch, (0, 1.5m)), Sunday).ToFill().Rests[0].Portions, Ask(Week(batch), Sunday).ToFill().Rests[0].More)
+            (
+                Ask(Week(batch, (0, 1.5m)), Sunday).ToFill(FillScope.All).Rests[0].Portions,
+                Ask(Week(batch), Sunday).ToFill(FillScope.All).Rests[0].More
+            )
         );
         // Nothing loose and nothing to come: nothing is there.
-        Assert.Empty(Ask(Week(Batch(1), (0, 1)), Sunday).ToFill().Rests);
-        Assert.Contains((Recipe, Saturday), Ask(Week(batch)).ToFill().Taken);
+        Assert.Empty(Ask(Week(Batch(1), (0, 1)), Sunday).ToFill(FillScope.All).Rests);
+        Assert.Contains((Recipe, Saturday), Ask(Week(batch)).ToFill(FillScope.All).Taken);
     }
 
     [Fact]
     public void Meals_that_have_something_are_settled_or_of_others_are_not_asked_for()
     {
         var plan = Week(Batch(4), (0, 1)).Say(Supper(1), ServingState.Out, false, "", Guid.NewGuid).Value;
-        Assert.Equal([2, 3, 4, 5, 6], Ask(plan).ToFill().Open.Select(cell => cell.Date.DayNumber - Sunday.DayNumber));
-        Assert.Empty(Ask(plan).ToFill(new HashSet<Guid>()).Open);
-        Assert.Equal(5, Ask(plan).ToFill(new HashSet<Guid> { Ilse.Id }).Open.Count());
+        Assert.Equal([2, 3, 4, 5, 6], Ask(plan).ToFill(FillScope.All).Open.Select(cell => cell.Date.DayNumber - Sunday.DayNumber));
+        Assert.Empty(Ask(plan).ToFill(new(new HashSet<Guid>())).Open);
+        Assert.Equal(5, Ask(plan).ToFill(new(new HashSet<Guid> { Ilse.Id })).Open.Count());
+        var days = new HashSet<DateOnly> { Sunday, Sunday.AddDays(3) };
+        Assert.Equal([Sunday.AddDays(3)], Ask(plan).ToFill(new(null, days)).Open.Select(cell => cell.Date));
+        Assert.Equal([Sunday], Ask(plan).ToMend(new(null, days)).Open.Select(cell => cell.Date));
+        Assert.Empty(Ask(plan).ToMend(new(new HashSet<Guid>())).Now);
     }
 
     [Fact]
@@ -112,13 +119,13 @@ public class WeekQuestionTests
         var plan = Week(batch, (0, 1), (1, 1.25m), (2, 1), (3, 1)).Say(Supper(2), ServingState.Planned, true, "", Guid.NewGuid).Value;
         plan = plan.ChangeSize(plan.At(Supper(3))!.Draws.Single().Id, new(1), new(280, true)).Value;
 
-        var question = Ask(plan).ToMend();
+        var question = Ask(plan).ToMend(FillScope.All);
         Assert.True(question.IsMend);
         Assert.Equal([(Supper(0), 1m), (Supper(1), 1.25m)], question.Now.Select(now => (now.Cell, now.Size)));
         // What may be changed counts as loose; what stays does not.
         Assert.Equal(6 - 1 - 1 + 0.0m, question.Rests[0].Portions);
         Assert.Equal([Supper(2), Supper(3)], question.Placed.Select(one => one.Cell));
-        Assert.Equal([Supper(1)], Ask(plan, Sunday.AddDays(1)).ToMend().Now.Select(now => now.Cell));
+        Assert.Equal([Supper(1)], Ask(plan, Sunday.AddDays(1)).ToMend(FillScope.All).Now.Select(now => now.Cell));
         Assert.Equal([Supper(0), Supper(1)], question.Open);
     }
 
@@ -131,7 +138,7 @@ public class WeekQuestionTests
         BoxEvent Frozen() => new(Guid.NewGuid(), BoxEventKind.Frozen, DateTimeOffset.UnixEpoch, Saturday, 0, null, "");
         var plan = Week(batch) with { Containers = [Box(1, 1), Box(2, 1), Box(3, 1, Frozen())] };
 
-        var rests = Ask(plan).ToFill().Rests;
+        var rests = Ask(plan).ToFill(FillScope.All).Rests;
         Assert.Equal([(2m, false), (1m, true)], rests.Select(rest => (rest.Portions, rest.IsFrozen)));
         Assert.All(rests, rest => Assert.Equal((1m, 0), (rest.Box, rest.More)));
         Assert.Equal([KeptIn.Fridge, KeptIn.PastItsTime], new[] { 3, 4 }.Select(day => rests[0].KeptUntil(Dish, Sunday.AddDays(day))));
@@ -141,7 +148,7 @@ public class WeekQuestionTests
     [Fact]
     public void What_nothing_can_replace_stays_on_its_meal()
     {
-        var question = Ask(Week(Batch(4), (0, 1), (1, 1))).ToMend();
+        var question = Ask(Week(Batch(4), (0, 1), (1, 1))).ToMend(FillScope.All);
         var stuck = question.WithStuck(FillPlan.Empty);
         Assert.Equal([Supper(0), Supper(1)], stuck.Servings.Select(serving => serving.Cell));
         Assert.True(WeekChange.Of(question, stuck, recipe => recipe).IsEmpty);

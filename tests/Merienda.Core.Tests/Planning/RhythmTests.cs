@@ -36,6 +36,30 @@ public class RhythmTests
         At(Rhythm.Usual).ChangeRhythm(DayOfWeek.Monday, meals ?? Same(Rhythm.Usual), days ?? [], planned.ToHashSet()).Refusal?.Code;
 
     [Theory]
+    // Sunday's week of two sessions, on the Saturday before it and on its Wednesday.
+    [InlineData(22, 22)]
+    [InlineData(25, 22)] // the last one is today
+    [InlineData(26, 29)]
+    [InlineData(28, 29)] // the next one is today
+    [InlineData(29, 29)]
+    public void The_week_at_hand_is_the_next_one_once_the_sessions_of_this_one_are_over(int today, int start) =>
+        Assert.Equal(
+            new DateOnly(2026, 11, start),
+            Weeks(DayOfWeek.Sunday, On(DayOfWeek.Saturday), On(DayOfWeek.Wednesday)).WeekAtHand(new(2026, 11, today))
+        );
+
+    [Theory]
+    // One session: what was cooked is eaten first, and planned from three days before the next one.
+    [InlineData(22, 22)]
+    [InlineData(24, 22)]
+    [InlineData(25, 29)]
+    public void The_week_that_is_eaten_is_at_hand_while_the_next_session_is_far(int today, int start)
+    {
+        Assert.Equal(new DateOnly(2026, 11, start), Weeks(DayOfWeek.Sunday, On(DayOfWeek.Saturday)).WeekAtHand(new(2026, 11, today)));
+        Assert.Equal(Sunday, Weeks(DayOfWeek.Sunday).WeekAtHand(new(2026, 11, today)));
+    }
+
+    [Theory]
     [InlineData(DayOfWeek.Sunday, 22, 22)]
     [InlineData(DayOfWeek.Sunday, 28, 22)]
     [InlineData(DayOfWeek.Monday, 22, 16)]

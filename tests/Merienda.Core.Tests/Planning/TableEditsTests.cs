@@ -1,3 +1,4 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
@@ -49,6 +50,16 @@ public class TableEditsTests
         Assert.Contains("6 eaters", full.Seat("Noor", id).Refusal!.Reason, StringComparison.Ordinal);
         Assert.Contains("6 guests", full.Seat("Noor", id, isGuest: true).Refusal!.Reason, StringComparison.Ordinal);
         Assert.Equal("too-many-eaters", Code(full.Seat("Noor", id)));
+    }
+
+    [Fact]
+    public void A_day_is_shown_with_three_measures_at_most_each_once_and_in_their_order()
+    {
+        Assert.Equal([Measure.Points, Measure.Energy], Runa.Pin(["points", "energy", "points"]).Value.Pinned);
+        Assert.Equal(3, Runa.Pin(["points", "energy", "protein"]).Value.Pinned.Count);
+        Assert.Equal("too-many-pins", Code(Runa.Pin(["points", "energy", "protein", "fat"])));
+        Assert.Equal("unknown-measure", Code(Runa.Pin(["points", "joy"])));
+        Assert.Empty(Runa.Pin(["points"]).Value.Pin([]).Value.Pinned);
     }
 
     [Theory]

@@ -5,14 +5,23 @@ import { number, verdictWord } from './show';
 
 type Finding = Schemas['ShownFinding'];
 
-/** "21.4 of 25 g" */
+/** "21.4 of 25 g", "1,236 of 1,330–1,470 kcal", "71 of at least 90 g"; "75 %, at most 55 %". */
 export function rulerReading(finding: Finding): string {
   if (!finding.value) return '';
-  const value = `${finding.value.high === null ? '≥ ' : ''}${number(finding.value.best, finding.decimals)}`;
-  const limit = finding.atMost ?? finding.atLeast;
+  const shown = (value: number) => number(value, finding.decimals);
   // The title says "Points" already.
   const unit = finding.unit && finding.unit !== 'points' ? ` ${finding.unit}` : '';
-  return limit === null ? `${value}${unit}` : `${value} of ${number(limit, finding.decimals)}${unit}`;
+  const value = `${finding.value.high === null ? '≥ ' : ''}${shown(finding.value.best)}`;
+  // A share or a ratio is no amount that something is left of.
+  const { atLeast, atMost, isQuotient } = finding;
+  if (atLeast === null && atMost === null) return value + unit;
+  const bounds =
+    atLeast !== null && atMost !== null
+      ? `${shown(atLeast)}–${shown(atMost)}`
+      : atMost !== null
+        ? `${isQuotient ? 'at most ' : ''}${shown(atMost)}`
+        : `at least ${shown(atLeast ?? 0)}`;
+  return isQuotient ? `${value}${unit}, ${bounds}${unit}` : `${value} of ${bounds}${unit}`;
 }
 
 /**
@@ -24,6 +33,16 @@ export function Ruler({ finding, narrow = false }: { finding: Finding; narrow?: 
   const value = finding.value ?? { low: 0, best: 0, high: null };
   const breaks = finding.verdict === 'breaks';
   const reading = rulerReading(finding);
+  // What nothing limits has no verdict and no stick.
+  if (finding.atLeast === null && finding.atMost === null) {
+    return (
+      <p className="figures flex justify-between gap-x-1 text-xs leading-4">
+        <span className="truncate text-steel">{finding.title}</span>
+        <span className="font-medium whitespace-nowrap">{reading}</span>
+      </p>
+    );
+  }
+
   return (
     <div className="figures min-w-0 text-xs" title={finding.because}>
       <div className={`flex justify-between gap-x-1 leading-4 ${narrow ? 'flex-col' : 'items-baseline'}`}>

@@ -4,7 +4,8 @@ using Merienda.Storage;
 namespace Merienda.Web.Weeks.Solving;
 
 /// <summary>What a week is to be solved for.</summary>
-/// <param name="Eaters">Whose open meals are filled; null for everybody's.</param>
+/// <param name="Eaters">Whose meals are filled or mended; null for everybody's.</param>
+/// <param name="Days">Days of which they are; null for all that are to come.</param>
 /// <param name="Goals">The most wanted first; null for the usual order. That meals are covered comes before all.</param>
 /// <param name="IsCertainOnly">Whether what is too close to call stays out.</param>
 /// <param name="MostTimes">The same dish at most so many times a week for one eater at the large meals, 1 to 14; null for 3.</param>
@@ -12,6 +13,7 @@ namespace Merienda.Web.Weeks.Solving;
 public sealed record SolveRequest(
     SolveKind Kind,
     IReadOnlyList<Guid>? Eaters = null,
+    IReadOnlyList<DateOnly>? Days = null,
     IReadOnlyList<FillGoal>? Goals = null,
     bool IsCertainOnly = false,
     int? MostTimes = null,

@@ -32,7 +32,8 @@ internal static class SolveQuestions
             ],
             wishes
         );
-        return asked.Kind == SolveKind.Fill ? question.ToFill(asked.Eaters?.ToHashSet()) : question.ToMend();
+        var scope = new FillScope(asked.Eaters?.ToHashSet(), asked.Days?.ToHashSet());
+        return asked.Kind == SolveKind.Fill ? question.ToFill(scope) : question.ToMend(scope);
     }
 
     /// <summary>Recipes that are eaten as they are: no base that others are made of.</summary>

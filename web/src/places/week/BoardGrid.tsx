@@ -184,6 +184,19 @@ export function BoardGrid(props: BoardProps) {
 function DayRuler({ board, eaterId, date, hasProtocol }: { board: Board; eaterId: string; date: string; hasProtocol: boolean }) {
   const day = board.ledger.find((one) => one.eaterId === eaterId && one.date === date);
   if (!day) return null;
+  if (day.pinned.length > 0) {
+    // What breaks is seen, whatever else somebody looks at.
+    const { tightest } = day;
+    const isSeen =
+      !tightest || tightest.verdict === 'fits' || tightest.needsAllowance || day.pinned.some(({ rule }) => rule === tightest.rule);
+    return (
+      <div className="flex flex-col gap-1">
+        {(isSeen ? day.pinned : [tightest, ...day.pinned]).map((finding) => (
+          <Ruler key={finding.rule} finding={finding} narrow />
+        ))}
+      </div>
+    );
+  }
   if (day.tightest && !day.tightest.needsAllowance) return <Ruler finding={day.tightest} narrow />;
   if (!hasProtocol || day.tightest) {
     return (

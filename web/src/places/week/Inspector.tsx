@@ -1,4 +1,4 @@
-import { X } from 'lucide-react';
+import { ArrowLeftRight, X } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../pieces/Button';
@@ -8,6 +8,7 @@ import { DayInput } from './DayInput';
 import { Findings, Measures, Stepper } from './InspectorParts';
 import { LotFields } from './LotFields';
 import { MealDetails } from './MealDetails';
+import { PinnedMeasures } from './PinnedMeasures';
 import { type Batch, type Board, type BoardEdits, lotName } from './queries';
 import { placeKey, type Selected } from './selection';
 
@@ -19,13 +20,30 @@ type Props = {
   onSelect: (selected: Selected) => void;
 };
 
-/** Lies over the board's right edge while something is selected. */
+/** The board's late days lie under its right edge: what is chosen there is looked at from the left. */
+const isLate = (board: Board, selected: NonNullable<Selected>) => {
+  const date = selected.kind === 'day' ? selected.date : selected.kind === 'meal' ? selected.place.date : null;
+  return date !== null && board.days.indexOf(date) >= 4;
+};
+
+/** Lies over an edge of the board while something is selected, and never over what is. */
 export function Inspector({ board, selected, edits, onClose, onSelect }: Props) {
+  const [isMoved, setMoved] = useState(false);
+  const isLeft = isLate(board, selected) !== isMoved;
   return (
     <aside
       aria-label="Details"
-      className="rimmed absolute inset-y-0 right-0 z-20 w-full overflow-y-auto border-l border-line p-4 shadow-xl sm:w-80"
+      className={`rimmed absolute inset-y-0 z-20 w-full overflow-y-auto border-line p-4 shadow-xl sm:w-80 ${isLeft ? 'left-0 border-r' : 'right-0 border-l'}`}
     >
+      <button
+        type="button"
+        aria-label="Move details to the other side"
+        title="To the other side"
+        onClick={() => setMoved(!isMoved)}
+        className="absolute top-2 right-9 hidden p-1.5 text-steel hover:text-rim sm:block"
+      >
+        <ArrowLeftRight size={16} />
+      </button>
       <button type="button" aria-label="Close details" onClick={onClose} className="absolute top-2 right-2 p-1.5 text-steel hover:text-rim">
         <X size={18} />
       </button>
@@ -238,6 +256,7 @@ function DayDetails({ board, date, edits }: { board: Board; date: string; edits:
           day && (
             <div key={eater.id}>
               <Findings title={eater.name} findings={day.findings} />
+              <PinnedMeasures board={board} eater={eater} edits={edits} />
               {day.openMeals.length > 0 && (
                 <p className="mt-1 text-sm text-steel">Nothing covers {day.openMeals.map(mealName).join(', ')}.</p>
               )}

@@ -48,10 +48,11 @@ export function MakeBatchDialog({
   const [typedPortions, setPortions] = useState<string | null>(null);
   const [typedSplit, setSplit] = useState<VariantPortions[] | null>(null);
   // The next session of the week; when all are over, today while the week goes on.
-  const next = board.sessions.find((one) => one.date >= today)?.date;
+  const toCome = board.sessions.filter((one) => one.date >= today);
+  const next = toCome[0]?.date;
   const isLate = next === undefined && today <= addDays(board.start, 6);
   const [cookedOn, setCookedOn] = useState(on ?? next ?? (isLate ? today : board.sessions[0]?.date) ?? board.start);
-  const [isOther, setOther] = useState(!board.sessions.some((one) => one.date === cookedOn));
+  const [isOther, setOther] = useState(!toCome.some((one) => one.date === cookedOn));
   const recipe = recipes.data?.find((one) => one.id === recipeId);
   // A recipe that was asked for is made as it is written until somebody types another number.
   const number = typedPortions ?? (recipe && recipeId === asked ? String(recipe.portions) : '');
@@ -137,7 +138,7 @@ export function MakeBatchDialog({
                 </label>
                 <fieldset className="flex flex-wrap gap-x-4 text-sm">
                   <legend className="mb-1 font-semibold">Cooked on</legend>
-                  {board.sessions.map(({ date, name }) => (
+                  {toCome.map(({ date, name }) => (
                     <label key={date} title={name} className="flex min-h-9 items-center gap-1.5">
                       <input
                         type="radio"

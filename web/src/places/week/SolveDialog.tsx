@@ -38,6 +38,7 @@ function Wishes({ board, all, solving, onClose }: { board: Board; all: Goal[]; s
     const isAsked = await solving.ask({
       kind: 'fill',
       eaters,
+      days: null,
       goals: order.map((goal) => goal.goal),
       isCertainOnly: certain,
       mostTimes: typedNumber(times),

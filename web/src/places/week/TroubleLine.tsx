@@ -6,26 +6,32 @@ import type { Batch, Board } from './queries';
 
 const action = 'font-semibold whitespace-nowrap text-cobalt hover:underline';
 
-type Trouble = Schemas['Trouble'];
+export type Trouble = Schemas['Trouble'];
 
 const verdictOf: Record<Trouble['kind'], Verdict> = {
   breaks: 'breaks',
   pastItsTime: 'breaks',
+  noRoom: 'breaks',
   open: 'cannotTell',
   tooClose: 'tooClose',
   cannotTell: 'cannotTell',
+  unstated: 'cannotTell',
 };
 
 const counted: [Trouble['kind'], string, string][] = [
   ['breaks', 'break', 'breaks'],
-  ['pastItsTime', 'box past its time', 'boxes past their time'],
+  ['pastItsTime', 'dish past its time', 'dishes past their time'],
+  ['noRoom', 'short of room', 'short of room'],
   ['open', 'open meal', 'open meals'],
   ['tooClose', 'too close to call', 'too close to call'],
   ['cannotTell', 'can’t be told', 'can’t be told'],
+  ['unstated', 'allowance to state', 'allowances to state'],
 ];
 
 /** What other meals may cure. */
-const mendable: Trouble['kind'][] = ['breaks', 'pastItsTime', 'cannotTell'];
+const mendable: Trouble['kind'][] = ['breaks', 'pastItsTime', 'noRoom', 'cannotTell'];
+
+const isToCome = (trouble: Trouble, today: string) => trouble.days.length === 0 || trouble.days.some((day) => day >= today);
 
 /** One line on top: what breaks, or what lies in the hand. */
 export function TroubleLine({
@@ -37,6 +43,7 @@ export function TroubleLine({
   onShow,
   onFill,
   onMend,
+  onMendThis,
 }: {
   board: Board;
   heldBatch: Batch | null;
@@ -47,6 +54,7 @@ export function TroubleLine({
   onShow: (trouble: Trouble) => void;
   onFill: () => void;
   onMend: () => void;
+  onMendThis: (trouble: Trouble) => void;
 }) {
   const look = 'flex min-h-9 shrink-0 items-center gap-3 border-b border-line px-3 text-sm';
   if (heldBatch) {
@@ -75,21 +83,55 @@ export function TroubleLine({
   }
 
   const counts = counted
-    .map(([kind, one, many]) => [board.troubles.filter((trouble) => trouble.kind === kind).length, one, many] as const)
+    .map(([kind, one, many]) => {
+      const count = board.troubles.reduce((sum, trouble) => sum + (trouble.kind === kind ? trouble.count : 0), 0);
+      return [count, one, many] as const;
+    })
     .filter(([count]) => count > 0);
+  const canMend = (trouble: Trouble) => !isProposed && mendable.includes(trouble.kind) && isToCome(trouble, today);
+  const canFill = (trouble: Trouble) => !isProposed && trouble.kind === 'open';
+  const cureOf = (trouble: Trouble, then = () => {}) =>
+    canMend(trouble) ? (
+      <button
+        type="button"
+        onClick={() => {
+          then();
+          onMendThis(trouble);
+        }}
+        className={action}
+      >
+        Mend this
+      </button>
+    ) : canFill(trouble) ? (
+      <button
+        type="button"
+        onClick={() => {
+          then();
+          onFill();
+        }}
+        className={action}
+      >
+        Fill …
+      </button>
+    ) : trouble.kind === 'unstated' ? (
+      <Link to="/table" className={action}>
+        State it
+      </Link>
+    ) : null;
   return (
     <div role="status" className={look}>
       <button type="button" onClick={() => onShow(first)} className="flex min-w-0 items-center gap-2 text-left hover:text-cobalt">
         <Lozenge verdict={verdictOf[first.kind]} />
         <span className="truncate font-medium">{first.text}</span>
       </button>
+      {first.kind !== 'open' && cureOf(first)}
       <span className="flex-1" />
-      {!isProposed && board.troubles.some((trouble) => trouble.kind === 'open') && (
+      {!isProposed && board.troubles.some(canFill) && (
         <button type="button" onClick={onFill} className={action}>
           Fill the week …
         </button>
       )}
-      {!isProposed && board.troubles.some((trouble) => mendable.includes(trouble.kind) && (trouble.date ?? today) >= today) && (
+      {board.troubles.filter(canMend).length > 1 && (
         <button type="button" onClick={onMend} className={action}>
           Mend the week
         </button>
@@ -100,26 +142,27 @@ export function TroubleLine({
         </PopoverButton>
         <PopoverPanel
           anchor="bottom end"
-          className="rimmed z-30 mt-1 max-h-96 w-[min(36rem,90vw)] overflow-auto border-x border-b border-line p-1 text-sm shadow-lg"
+          className="rimmed z-30 mt-1 max-h-96 w-[min(40rem,90vw)] overflow-auto border-x border-b border-line p-1 text-sm shadow-lg"
         >
           {({ close }) => (
             <ul>
               {board.troubles.map((trouble) => (
-                <li key={trouble.text}>
+                <li key={trouble.text} className="flex items-start gap-3 px-2 py-1.5 hover:bg-tray">
                   <button
                     type="button"
-                    disabled={!trouble.date}
+                    disabled={trouble.days.length === 0}
                     onClick={() => {
                       close();
                       onShow(trouble);
                     }}
-                    className="flex w-full gap-2 px-2 py-1.5 text-left enabled:hover:bg-tray"
+                    className="flex flex-1 items-start gap-2 text-left"
                   >
-                    <span className="mt-0.5">
-                      <Lozenge verdict={verdictOf[trouble.kind]} size={13} />
+                    <span className="pt-0.5">
+                      <Lozenge verdict={verdictOf[trouble.kind]} />
                     </span>
                     {trouble.text}
                   </button>
+                  {cureOf(trouble, close)}
                 </li>
               ))}
             </ul>

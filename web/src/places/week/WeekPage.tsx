@@ -66,6 +66,11 @@ function WeekBoard({ board: planned }: { board: Board }) {
       if (event.key === 'Escape') {
         setHeld(null);
         setSelected(null);
+      } else if ((event.key === 'PageDown' || event.key === 'PageUp') && board.eaters.length > 2) {
+        event.preventDefault();
+        const at = board.eaters.findIndex((eater) => eater.id === shownEaters[0]);
+        const next = (at + (event.key === 'PageDown' ? 2 : -2) + board.eaters.length) % board.eaters.length;
+        setShownEaters([0, 1].flatMap((offset) => board.eaters[(next + offset) % board.eaters.length]?.id ?? []));
       } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !(event.target instanceof HTMLInputElement)) {
         event.preventDefault();
         edits.undo();
@@ -122,16 +127,21 @@ function WeekBoard({ board: planned }: { board: Board }) {
           isProposed={solving.board !== null}
           onFill={() => setFilling(true)}
           onMend={mend}
+          onMendThis={({ eaterId, days }) =>
+            void ask({ ...asUsual('mend'), eaters: eaterId ? [eaterId] : null, days: days.length > 0 ? days : null })
+          }
           today={today}
           heldBatch={heldBatch}
           onLetGo={() => setHeld(null)}
           onShow={(trouble) => {
-            if (!trouble.date) return;
-            const { date } = trouble;
-            const cell = trouble.meal ? `[data-cell="${date}|${trouble.meal}|${trouble.eaterId}"]` : `[data-day="${date}"]`;
+            const date = trouble.days.find((one) => one >= today) ?? trouble.days[0];
+            if (!date) return;
+            const { meal, eaterId } = trouble;
+            const cell = meal ? `[data-cell="${date}|${meal}|${eaterId}"]` : `[data-day="${date}"]`;
             drawThenFocus(
               () => {
                 setDay(date);
+                if (eaterId && !shownEaters.includes(eaterId)) setShownEaters([eaterId, ...shownEaters.slice(0, 1)]);
                 setSelected(trouble.kind === 'open' ? null : { kind: 'day', date });
               },
               () => page.current?.querySelector<HTMLElement>(cell),
@@ -161,6 +171,12 @@ function WeekBoard({ board: planned }: { board: Board }) {
             {board.eaters.length > 2 && (
               <fieldset className="flex flex-wrap gap-3 px-3 py-1 text-sm">
                 <legend className="sr-only">Eaters shown</legend>
+                <span className="text-steel">
+                  Shown{' '}
+                  <kbd className="text-xs" title="The next two">
+                    Page Down
+                  </kbd>
+                </span>
                 {board.eaters.map((eater) => (
                   <label key={eater.id} className="flex items-center gap-1">
                     <input

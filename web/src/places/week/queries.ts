@@ -140,6 +140,16 @@ export function useBoardEdits(date: string) {
           kept(api.POST('/api/weeks/{date}/batches', { params: { path: { date } }, body: { recipeId, cookedOn, portions, variants } })),
         isTold: true,
       }),
+    /** What the days of an eater are shown with. */
+    pin: (eater: { id: string; name: string }, measures: string[]) =>
+      edit.run({
+        say: `${eater.name}’s days are shown so.`,
+        guess: guess<Board>(key, (board) => ({
+          ...board,
+          eaters: board.eaters.map((one) => (one.id === eater.id ? { ...one, pinned: measures } : one)),
+        })),
+        ask: () => kept(api.PUT('/api/table/eaters/{eater}/pinned', { params: { path: { eater: eater.id } }, body: { measures } })),
+      }),
     renewProtocols: () =>
       run({
         say: 'The week is judged by the rules as they are now.',

@@ -21,6 +21,7 @@ export type Loosening = Schemas['Loosening'];
 export const asUsual = (kind: SolveRequest['kind']): SolveRequest => ({
   kind,
   eaters: null,
+  days: null,
   goals: null,
   isCertainOnly: false,
   mostTimes: null,
