@@ -123,15 +123,38 @@ public static class PlanCommand
             return noDishes;
         }
 
+        var bought = BoughtIn(kitchen.Value, data);
+        if (bought.Refusal is { } notBought)
+        {
+            return notBought;
+        }
+
         var start = rhythm.WeekOf(asked.Start is null ? today.AddDays(WeekPlan.Days) : DateOnly.ParseExact(asked.Start, "yyyy-MM-dd"));
         return new FillQuestion(
             start,
             rhythm,
             [.. rhythm.SessionsOf(start).Select(date => rhythm.SessionOn(date, start, Guid.NewGuid()))],
             [.. eaters.Value.Select(eater => eater.At(rhythm, data))],
-            dishes.Value,
+            [.. dishes.Value, .. bought.Value],
             kitchen.Value.Wishes
         );
+    }
+
+    private static Result<IReadOnlyList<FillDish>> BoughtIn(KitchenFile kitchen, DataFiles data)
+    {
+        var found = new List<FillDish>();
+        foreach (var thing in kitchen.Ready ?? [])
+        {
+            var read = ReadyFood.Read(thing.Line, data.Foods, MeasureSystem.UnitedStates);
+            if (read.Refusal is { } refusal)
+            {
+                return refusal;
+            }
+
+            found.Add(FillDish.Of(new(Guid.NewGuid(), thing.Line, thing.Meal, thing.MostAWeek), read.Value));
+        }
+
+        return found;
     }
 
     /// <param name="leftOut">Is told of each recipe that cannot be planned with, and why.</param>

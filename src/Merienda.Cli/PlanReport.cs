@@ -122,9 +122,12 @@ internal static class PlanReport
         answer.Plan.Batches.OrderBy(batch => batch.Cooked).ThenBy(batch => batch.Lots[0].Dish.Name, StringComparer.Ordinal);
 
     private static IReadOnlyList<ShoppingItem> Shopping(FillAnswer answer) =>
-        ShoppingList.Of(
-            answer.Plan.Batches.SelectMany(batch => batch.Lots.Select(lot => new BatchToShop("", lot.Dish.Version, lot.Portions)))
-        );
+        ShoppingList.Of([
+            .. answer.Plan.Batches.SelectMany(batch => batch.Lots.Select(lot => new BatchToShop("", lot.Dish.Version, lot.Portions))),
+            .. answer
+                .Plan.Servings.Where(serving => serving.Dish.Ready is not null)
+                .Select(serving => new BatchToShop("", serving.Dish.Version, 1)),
+        ]);
 
     private static string Amount(ShoppingItem item) =>
         item.Grams.IsOpen ? string.Join(", ", item.AsTyped)

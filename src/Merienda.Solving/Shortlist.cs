@@ -33,7 +33,13 @@ internal sealed class Shortlist
     public Shortlist(FillQuestion question, FillTable table, int seed)
     {
         (_question, _noise) = (question, new Random(seed));
-        _always = [.. question.Rests.Select(rest => rest.Dish).Distinct()];
+        _always =
+        [
+            .. question
+                .Rests.Select(rest => rest.Dish)
+                .Concat(Enumerable.Range(0, question.Dishes.Count).Where(dish => question.Dishes[dish].Ready is not null))
+                .Distinct(),
+        ];
         var cookable = Enumerable.Range(0, question.Dishes.Count).Except(_always).ToList();
         foreach (var kind in question.Open.GroupBy(cell => (cell.Eater, Kind: KindOf(cell))).OrderBy(kind => kind.Key.Kind))
         {

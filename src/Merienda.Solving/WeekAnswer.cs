@@ -87,7 +87,7 @@ internal static class WeekAnswer
                         WeekModel.CellOf(choice.Group, slot),
                         question.Dishes[choice.Dish],
                         value(choice.Quarters) / (decimal)FillTable.Quarters,
-                        rest?.Cooked ?? question.Sessions[from.Session!.Value].Date,
+                        rest?.Cooked ?? (from.Session is { } session ? question.Sessions[session].Date : choice.Group.Date),
                         rest
                     )
                 );
@@ -96,7 +96,7 @@ internal static class WeekAnswer
 
         // No more than is eaten: a search that does not look at leftovers yet may cook any number.
         var batches = servings
-            .Where(serving => serving.Rest is null)
+            .Where(serving => serving.Rest is null && serving.Dish.Ready is null)
             .GroupBy(serving => (serving.Cooked, serving.Dish.Recipe))
             .OrderBy(batch => batch.Key.Cooked)
             .ThenBy(batch => batch.First().Dish.Version.Name, StringComparer.Ordinal)

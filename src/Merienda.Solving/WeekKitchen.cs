@@ -20,6 +20,13 @@ internal static class WeekKitchen
             week.Model.AddBoolOr([.. choice.From.Select(from => week.MadeIn(choice.Dish, from.Session!.Value)), choice.Is.Not()]);
         }
 
+        foreach (var bought in week.Choices.Where(week.IsReady).GroupBy(choice => choice.Dish))
+        {
+            var dish = week.Question.Dishes[bought.Key];
+            var already = week.Question.Placed.Count(item => item.Helping.Dish == dish.Version.Name);
+            week.Model.Add(LinearExpr.Sum(bought.Select(choice => choice.Is)) <= Math.Max(0, dish.MostAWeek - already));
+        }
+
         var all = week.Choices.SelectMany(choice => choice.From.Select(from => (choice, from))).ToList();
         Freeze(week, all);
         for (var session = 0; session < week.Question.Sessions.Count; session++)

@@ -75,7 +75,7 @@ internal sealed class WeekModel
             FillGoal.Batches => LinearExpr.Sum(Batches.Select(batch => batch.Is)),
             FillGoal.Minutes => LinearExpr.Sum(Batches.Select(batch => batch.Is * MinutesOf(batch)))
                 + (LinearExpr.Sum(Growths.Select(one => one.More)) * PortionMore),
-            FillGoal.Sizes => LinearExpr.Sum(Choices.Select(OffSize)),
+            FillGoal.Sizes => LinearExpr.Sum(Choices.Where(choice => !IsReady(choice)).Select(OffSize)),
             FillGoal.Leftovers => (LinearExpr.Sum(Batches.SelectMany(batch => batch.Portions.Values)) * FillTable.Quarters)
                 - LinearExpr.Sum(
                     Choices.SelectMany(choice => choice.From).Where(from => from.Session is not null).Select(from => from.Quarters)
@@ -104,6 +104,8 @@ internal sealed class WeekModel
     }
 
     public Helping HelpingOf(Choice choice, int quarters) => _table.HelpingOf(choice.Dish, quarters);
+
+    public bool IsReady(Choice choice) => Question.Dishes[choice.Dish].Ready is not null;
 
     public Guid RecipeOf(Choice choice) => Question.Dishes[choice.Dish].Recipe;
 
@@ -216,10 +218,15 @@ internal sealed class WeekModel
         return choice;
     }
 
-    /// <summary>What stands there may be cooked in no other batch; everything else in every session that is early and late enough.</summary>
+    /// <summary>What is bought is there on any day; what stands there may be cooked in no other batch; everything else in every session that is early and late enough.</summary>
     private IEnumerable<(int? Session, int? OfRest, KeptIn Kept)> SourcesOf(Group group, int dish)
     {
         var asked = Question.Dishes[dish];
+        if (asked.Ready is not null)
+        {
+            return [(null, null, KeptIn.Fridge)];
+        }
+
         var all = Rests.Contains(dish)
             ? Rests[dish]
                 .Where(one => one.There.Cooked <= group.Date)

@@ -32,6 +32,12 @@ internal static class WeekVariety
         var rule = eater.Rules.On(question.Start).OfType<RepetitionRule>().Select(one => one.Variety).FirstOrDefault();
         foreach (var dish in week.Choices.Where(choice => choice.Group.Eater.Id == eater.Id).GroupBy(week.RecipeOf))
         {
+            // How often something bought may come, the cook says.
+            if (week.IsReady(dish.First()))
+            {
+                continue;
+            }
+
             var (isLarge, name) = (dish.First().Group.IsMain, question.Dishes[dish.First().Dish].Version.Name);
             var already = question.Placed.Count(item => item.Cell.Eater == eater.Id && item.Helping.Dish == name);
             var now = question.Now.Count(one =>
@@ -68,7 +74,7 @@ internal static class WeekVariety
         var question = week.Question;
         var choices = week.Choices.Where(choice => choice.Group.Eater.Id == eater.Id && choice.Group.IsMain == isLarge).ToList();
         var most = isLarge ? question.Wishes.MostTimes : WeekPlan.Days;
-        foreach (var dish in choices.GroupBy(week.RecipeOf))
+        foreach (var dish in choices.Where(choice => !week.IsReady(choice)).GroupBy(week.RecipeOf))
         {
             var serves = dish.SelectMany(choice =>
                     choice.From.Where(from => from.Session is not null).Select(from => (choice.Dish, from.Session, choice.Group.Date))
@@ -87,7 +93,10 @@ internal static class WeekVariety
                     choice.From.Where(from => from.Session is not null).Select(from => week.MadeIn(choice.Dish, from.Session!.Value))
                 )
                 .ToHashSet();
-            var cells = kind.Sum(group => group.Slots.Count) - RestsOf(mine).Sum(rest => ServesOf(mine, rest, most));
+            var bought = mine.Where(week.IsReady)
+                .GroupBy(choice => choice.Dish)
+                .Sum(dish => Math.Min(dish.Count(), question.Dishes[dish.Key].MostAWeek));
+            var cells = kind.Sum(group => group.Slots.Count) - bought - RestsOf(mine).Sum(rest => ServesOf(mine, rest, most));
             if (cells > 0)
             {
                 week.Model.Add(

@@ -13,6 +13,7 @@ public sealed class KitchenStore(Database database, EditDoor door)
         from household where id = app_household();
         select id, kind, name, count, capacity_ml, fill_share, width_mm, length_mm, tare_g from kitchen_item order by position;
         select id, name, volume_ml, count, material, may_heat, may_freeze, may_fill_hot from container_kind order by position;
+        select id, line as text, meal, most_a_week from ready_choice order by position;
         """,
         null,
         async rows =>
@@ -27,6 +28,7 @@ public sealed class KitchenStore(Database database, EditDoor door)
             )
             {
                 CountsTolerances = settings.CountsTolerances,
+                Ready = [.. await rows.ReadAsync<ReadyChoice>()],
             };
             return (settings, kitchen);
         }
@@ -60,10 +62,14 @@ public sealed class KitchenStore(Database database, EditDoor door)
                 }
             )
             .Put(Tables.KitchenItem, before.Items.Select(RowOf), after.Items.Select(RowOf))
-            .Put(Tables.ContainerKind, before.Containers.Select(RowOf), after.Containers.Select(RowOf));
+            .Put(Tables.ContainerKind, before.Containers.Select(RowOf), after.Containers.Select(RowOf))
+            .Put(Tables.ReadyChoice, before.Ready.Select(RowOf), after.Ready.Select(RowOf));
 
     internal static KitchenItemRow RowOf(KitchenItem item, int position) =>
         new(item.Id, position, item.Kind, item.Name, item.Count, item.CapacityMl, item.FillShare, item.WidthMm, item.LengthMm, item.TareG);
+
+    private static ReadyChoiceRow RowOf(ReadyChoice ready, int position) =>
+        new(ready.Id, position, ready.Text.Trim(), ready.Meal, ready.MostAWeek);
 
     private static ContainerKindRow RowOf(ContainerKind kind, int position) =>
         new(kind.Id, position, kind.Name, kind.VolumeMl, kind.Count, kind.Material, kind.MayHeat, kind.MayFreeze, kind.MayFillHot);

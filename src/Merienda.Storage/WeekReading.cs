@@ -23,6 +23,12 @@ public sealed record StoredWeek(
 {
     internal PlanRows Rows { get; init; } = PlanRows.None;
 
+    /// <summary>What there is to cook and to keep it in.</summary>
+    public required Kitchen Kitchen { get; init; }
+
+    /// <summary>Whose spoons the household's own lines mean.</summary>
+    public MeasureSystem System => Table.Household.System;
+
     public StoredRecipe RecipeOf(Batch batch) => Versions[batch.Id];
 
     /// <summary>Who eats at a place of the board.</summary>
@@ -135,9 +141,10 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
     public Reading<StoredWeek> After(DateOnly start) => After(start, Around(start));
 
     /// <summary>The same where only what is planned was written: table and larder are as they were under the lock.</summary>
-    public Reading<StoredWeek> After(DateOnly start, StoredWeek before) => After(start, Reading.Known((before.Table, before.Foods)));
+    public Reading<StoredWeek> After(DateOnly start, StoredWeek before) =>
+        After(start, Reading.Known(((before.Table, before.Foods), before.Kitchen)));
 
-    private Reading<StoredWeek> After(DateOnly start, Reading<(Table Table, HouseholdFoods Foods)> around) =>
+    private Reading<StoredWeek> After(DateOnly start, Reading<((Table Table, HouseholdFoods Foods) Known, Kitchen Kitchen)> around) =>
         Journal
             .Last.And(Journal.Newest())
             .And(Whole(start, around))
@@ -148,23 +155,24 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
                     )
             );
 
-    private Reading<(Table Table, HouseholdFoods Foods)> Around(DateOnly start) => households.Table(start).And(packets.Foods);
+    private Reading<((Table Table, HouseholdFoods Foods) Known, Kitchen Kitchen)> Around(DateOnly start) =>
+        households.Table(start).And(packets.Foods).And(KitchenStore.Current);
 
-    private Reading<StoredWeek> Whole(DateOnly start, Reading<(Table Table, HouseholdFoods Foods)> around) =>
+    private Reading<StoredWeek> Whole(DateOnly start, Reading<((Table Table, HouseholdFoods Foods) Known, Kitchen Kitchen)> around) =>
         around
             .And(PlanReading.Rows(InWeek, start))
             .And(Reading.Of(Ticks, new { weekStart = start }, TakeTicks))
             .Then(
                 async (scope, read) =>
                 {
-                    var (((table, foods), rows), (shop, tasks, remarks)) = read;
+                    var ((((table, foods), kitchen), rows), (shop, tasks, remarks)) = read;
                     if (table.Household.Rhythm.WeekOf(start) is var first && first != start)
                     {
                         return await scope.Read(Whole(first, Around(first)));
                     }
 
                     var (plan, recipes) = await Assemble(scope, start, rows, table, foods);
-                    return new StoredWeek(plan, table, foods, recipes, null, shop, tasks, remarks) { Rows = rows };
+                    return new StoredWeek(plan, table, foods, recipes, null, shop, tasks, remarks) { Rows = rows, Kitchen = kitchen };
                 }
             );
 
@@ -229,7 +237,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
             food,
             Enum.Parse<Core.Foods.MatchKind>(row.MatchKind!),
             foods.Matcher,
-            table.Household.CountsInOunces ? MeasureSystem.UnitedStates : MeasureSystem.Metric
+            table.Household.System
         );
     }
 

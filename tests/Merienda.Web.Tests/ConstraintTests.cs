@@ -24,6 +24,7 @@ public class ConstraintTests(TestDatabase database)
         "insert into recipe_variant_change (household_id, recipe_version_id, variant, position, line_id, part, times) select household_id, recipe_version_id, 99,";
     private const string Part =
         "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on, made_amount, made_unit) select household_id, id,";
+    private const string Bought = "insert into ready_choice (household_id, id, position, line, most_a_week) select";
     private const string Pinned = "insert into eater_pin (household_id, eater_id, position, measure) select household_id,";
     private const string Disliked = "insert into eater_dish (household_id, eater_id, recipe_id, part) select id,";
     private const string Collected = "insert into recipe_collection (household_id, recipe_id, name) select household_id,";
@@ -219,6 +220,12 @@ public class ConstraintTests(TestDatabase database)
             {
                 "eater_dish_key",
                 $"{Disliked} (select id from eater limit 1), (select id from recipe limit 1), 'x' from household, generate_series(1, 2)"
+            },
+            { "ready_choice_line_length", $"{Bought} id, gen_random_uuid(), 0, '', 1 from household limit 1" },
+            { "ready_choice_most_range", $"{Bought} id, gen_random_uuid(), 0, 'x', 51 from household limit 1" },
+            {
+                "ready_choice_key",
+                $"{Bought} id, '{Guid.Empty}', 0, 'x', 1 from (select * from household limit 1) home, generate_series(1, 2)"
             },
             { "eater_pin_position_range", $"{Pinned} id, 4, 'energy' from eater limit 1" },
             { "eater_pin_measure_length", $"{Pinned} id, 0, '' from eater limit 1" },

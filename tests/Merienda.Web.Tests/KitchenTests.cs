@@ -45,6 +45,16 @@ public class KitchenTests(TestDatabase database)
                     mayFillHot = true,
                 },
             },
+            ready = new[]
+            {
+                new
+                {
+                    id = Guid.CreateVersion7(),
+                    text = "1 pear",
+                    meal = "bite",
+                    mostAWeek = 3,
+                },
+            },
         };
 
     [Fact]

@@ -41,6 +41,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         "eater_variant",
         "eater_dish",
         "eater_pin",
+        "ready_choice",
         "recipe_collection",
         "cook_remark",
         "solve_job",

@@ -118,6 +118,71 @@ public class SolveTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task Bought_things_of_the_kitchen_s_list_fill_meals_are_offered_for_one_and_shopped_for()
+    {
+        var kitchen = await database.EatsSupper();
+        var cook = kitchen.Cook;
+        Task<JsonNode> List(params object[] ready) =>
+            cook.Must(
+                HttpMethod.Put,
+                "/api/table/kitchen",
+                new
+                {
+                    units = "metric",
+                    numberFormat = "point",
+                    freezerLitres = (decimal?)null,
+                    items = Array.Empty<object>(),
+                    containers = Array.Empty<object>(),
+                    countsTolerances = false,
+                    ready,
+                }
+            );
+        var (skyr, pear) = (Guid.NewGuid(), Guid.NewGuid());
+        await List(
+            new
+            {
+                id = skyr,
+                text = "150 g skyr",
+                meal = "supper",
+                mostAWeek = 2,
+            },
+            new
+            {
+                id = pear,
+                text = "1 pear",
+                meal = (string?)null,
+                mostAWeek = 3,
+            }
+        );
+        Assert.Equal(2, (await cook.Get("/api/table/kitchen"))["kitchen"]!["ready"]!.AsArray().Count);
+
+        var less = await cook.Solve("fill", with: new { kind = "fill", withoutReady = new[] { pear } });
+        Assert.Equal(2, less["meals"]!.GetValue<int>());
+        var page = await cook.Solve("fill");
+        Assert.Equal(("2 meals not covered", 5), (Says(page, "covered"), page["meals"]!.GetValue<int>()));
+        var board = await cook.Must(HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page));
+        Assert.Empty(board["batches"]!.AsArray());
+        var texts = board["servings"]!
+            .AsArray()
+            .SelectMany(one => one!["items"]!.AsArray())
+            .Select(item => item!["text"]!.GetValue<string>());
+        Assert.Equal([("1 pear", 3), ("150 g skyr", 2)], texts.CountBy(text => text).Select(one => (one.Key, one.Value)).Order());
+
+        var shop = await cook.Get($"{NextWeek}/shop");
+        var items = shop["aisles"]!
+            .AsArray()
+            .SelectMany(aisle => aisle!["items"]!.AsArray())
+            .ToDictionary(item => item!["name"]!.GetValue<string>());
+        Assert.Equal("300 g", items["Skyr"]!["amount"]!.GetValue<string>());
+        Assert.Equal("as it is", items["Skyr"]!["batches"]![0]!["tape"]!.GetValue<string>());
+
+        // How often is said to a search; a cook may take one more.
+        var open = board["ledger"]!.AsArray().First(day => day!["openMeals"]!.AsArray().Count > 0)!["date"]!.GetValue<string>();
+        var best = await cook.Get($"{NextWeek}/best?day={open}&meal=supper&eater={kitchen.Eater}");
+        Assert.Contains(best.AsArray(), thing => thing!["ready"]?.GetValue<string>() == "150 g skyr");
+    }
+
+    [Fact]
     public async Task What_was_changed_since_is_named_and_nothing_is_taken()
     {
         var kitchen = await database.EatsSupper(Three);

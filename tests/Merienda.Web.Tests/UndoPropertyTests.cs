@@ -28,6 +28,7 @@ public class UndoPropertyTests(TestDatabase database)
         ("eater_variant", "true"),
         ("eater_dish", "true"),
         ("eater_pin", "true"),
+        ("ready_choice", "true"),
         ("recipe_collection", "true"),
         ("recipe_picture", "true"),
         ("library_filter", "true"),

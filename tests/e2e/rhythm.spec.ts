@@ -31,7 +31,10 @@ test('a week begins on Monday, has five meals and three sessions, and the board 
   ]);
   await addRecipe(page, 'Beans\nServes 4\n800 g white beans\n2 tbsp olive oil', 'Beans');
   await page.getByRole('link', { name: 'Week', exact: true }).click();
+  await page.goto('/week/now');
+  const before = page.url();
   await page.getByRole('link', { name: 'The week after' }).click();
+  await expect(page).not.toHaveURL(before);
   await page.getByRole('button', { name: 'Make a batch' }).click();
   await expect(page.getByRole('dialog').getByRole('radio', { name: /^(Saturday|Monday|Wednesday)/ })).toHaveCount(3);
   await expect(page.getByRole('dialog').getByRole('radio', { name: /^Saturday/ })).toBeVisible();
@@ -61,7 +64,10 @@ test('a session is moved with its dishes, and a dish to a day of its own', async
   await addRecipe(page, 'Beans\nServes 4\n800 g white beans\n2 tbsp olive oil\nSimmer the beans for 40 minutes.', 'Beans');
   await addRecipe(page, 'Kale\nServes 2\n300 g kale\nSteam the kale for 8 minutes.', 'Kale');
   await page.getByRole('link', { name: 'Week', exact: true }).click();
+  await page.goto('/week/now');
+  const before = page.url();
   await page.getByRole('link', { name: 'The week after' }).click();
+  await expect(page).not.toHaveURL(before);
   await makeBatch(page, 'Beans', '4');
   await makeBatch(page, 'Kale', '2');
   await page.getByRole('link', { name: 'Session' }).click();

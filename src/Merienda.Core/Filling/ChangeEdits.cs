@@ -9,12 +9,14 @@ namespace Merienda.Core.Filling;
 public static class ChangeEdits
 {
     /// <param name="recipeOf">The version of a recipe that a new batch is cooked of.</param>
+    /// <param name="readyOf">Something bought as its line says.</param>
     /// <param name="stop">Why an eater may not have a dish; null when nothing stops it.</param>
     /// <returns>The plan as it is then, and the new batches by their number.</returns>
     public static Result<(WeekPlan Plan, IReadOnlyDictionary<int, Batch> Made)> Take(
         this WeekPlan plan,
         WeekChange change,
         Func<NewBatch, RecipeVersion> recipeOf,
+        Func<string, Result<RecipeLine>> readyOf,
         Func<Guid, RecipeVersion, Refusal?> stop,
         Func<Guid> newId
     )
@@ -44,7 +46,7 @@ public static class ChangeEdits
 
         foreach (var meal in change.Meals.Where(meal => meal.On is not null))
         {
-            var placed = plan.Put(meal, made, newId);
+            var placed = meal.On!.Ready is { } ready ? plan.Put(meal.Cell, readyOf(ready), stop, newId) : plan.Put(meal, made, newId);
             if (placed.Refusal is { } cannot)
             {
                 return cannot;
@@ -122,6 +124,17 @@ public static class ChangeEdits
         );
         return made.Select(batch => (plan.WithSession(asked.Cooked, newId()).Add(batch), batch));
     }
+
+    private static Result<WeekPlan> Put(
+        this WeekPlan plan,
+        Cell cell,
+        Result<RecipeLine> ready,
+        Func<Guid, RecipeVersion, Refusal?> stop,
+        Func<Guid> newId
+    ) =>
+        ready.Refusal is { } unread ? unread
+        : stop(cell.Eater, ReadyFood.AsDish(ready.Value, null)) is { } never ? never
+        : plan.AddReady(cell, new ReadyFood(newId(), ready.Value), newId);
 
     private static Result<WeekPlan> Put(this WeekPlan plan, MealChange meal, Dictionary<int, Batch> made, Func<Guid> newId)
     {

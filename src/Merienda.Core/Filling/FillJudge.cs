@@ -116,6 +116,11 @@ public sealed class FillJudge
                 yield return stop.Reason;
             }
 
+            if (serving.Dish.Ready is not null)
+            {
+                continue;
+            }
+
             var kept =
                 serving.Rest?.KeptUntil(serving.Dish, serving.Cell.Date) ?? serving.Dish.KeptUntil(serving.Cooked, serving.Cell.Date);
             if (kept == KeptIn.PastItsTime)
@@ -139,6 +144,16 @@ public sealed class FillJudge
             }
         }
 
+        foreach (
+            var bought in _plan
+                .Servings.Where(serving => serving.Dish.Ready is not null)
+                .GroupBy(serving => serving.Dish)
+                .Where(bought => bought.Count() > bought.Key.MostAWeek)
+        )
+        {
+            yield return $"{bought.Key.Name} is eaten {bought.Count()} times and may be {bought.Key.MostAWeek} times a week.";
+        }
+
         foreach (var rest in _plan.Servings.Where(serving => serving.Rest is not null).GroupBy(serving => serving.Rest!))
         {
             if (rest.Key.Box is { } box && (rest.Any(serving => serving.Size > box) || rest.Count() > rest.Key.Portions / box))
@@ -153,7 +168,7 @@ public sealed class FillJudge
         }
 
         var drawn = _plan
-            .Servings.Where(serving => serving.Rest is null)
+            .Servings.Where(serving => serving.Rest is null && serving.Dish.Ready is null)
             .GroupBy(serving => (serving.Cooked, serving.Dish))
             .ToDictionary(group => group.Key, group => group.Sum(serving => serving.Size));
         var cooked = _plan.Batches.SelectMany(batch => batch.Lots.Select(lot => (Key: (batch.Cooked, lot.Dish), lot.Portions)));

@@ -54,8 +54,12 @@ public sealed class FillTable
         var key = (eater.Id, RulesOf(eater, date), slot.Role, dish, _beside.Contains(cell) ? cell : null);
         if (!_sizes.TryGetValue(key, out var sizes))
         {
-            var least = Math.Max(1, (int)Math.Ceiling(eater.PortionHabit * Smallest * Quarters));
-            var most = Math.Min((int)(Batch.LargestSize * Quarters), (int)Math.Floor(eater.PortionHabit * Largest * Quarters));
+            // Something bought is eaten as it says: a banana, a pot.
+            var isReady = asked.Ready is not null;
+            var least = isReady ? Quarters : Math.Max(1, (int)Math.Ceiling(eater.PortionHabit * Smallest * Quarters));
+            var most = isReady
+                ? Quarters
+                : Math.Min((int)(Batch.LargestSize * Quarters), (int)Math.Floor(eater.PortionHabit * Largest * Quarters));
             _sizes[key] = sizes = Judged(eater, cell, slot, asked, least, most);
         }
 

@@ -16,16 +16,25 @@ public static class KitchenRoom
     public static FillWishes Within(this FillWishes wishes, Kitchen kitchen, WeekPlan plan)
     {
         var held = plan.Containers.Select(plan.StateOf).Where(box => box.Place != BoxPlace.Gone).ToList();
-        var freezing = kitchen.Containers.Where(kind => kind.MayFreeze).ToList();
-        var each = freezing.Count == 0 ? UsualBox : freezing.Sum(kind => kind.VolumeMl * kind.Count) / freezing.Sum(kind => kind.Count);
-        var room = kitchen.FreezerLitres is { } litres ? (int)(litres * MillilitresOfLitre / each) : wishes.FreezerBoxes;
-        var frozen = held.Count(box => box.Place == BoxPlace.Freezer);
-        var boxes = kitchen.Containers.Sum(kind => kind.Count);
+        var (freezer, boxes) = kitchen.Room();
         return wishes with
         {
-            FreezerBoxes = Math.Max(0, Math.Min(room, freezing.Count == 0 ? room : freezing.Sum(kind => kind.Count)) - frozen),
-            Boxes = boxes == 0 ? wishes.Boxes : Math.Max(0, boxes - held.Count),
+            FreezerBoxes = Math.Max(0, (freezer ?? wishes.FreezerBoxes) - held.Count(box => box.Place == BoxPlace.Freezer)),
+            Boxes = boxes is { } all ? Math.Max(0, all - held.Count) : wishes.Boxes,
         };
+    }
+
+    /// <summary>Boxes that go into the freezer, and boxes at all; null for what nobody said.</summary>
+    public static (int? Freezer, int? Boxes) Room(this Kitchen kitchen)
+    {
+        var freezing = kitchen.Containers.Where(kind => kind.MayFreeze).ToList();
+        var many = freezing.Sum(kind => kind.Count);
+        var each = many == 0 ? UsualBox : freezing.Sum(kind => kind.VolumeMl * kind.Count) / many;
+        var room = kitchen.FreezerLitres is { } litres ? (int?)(litres * MillilitresOfLitre / each) : null;
+        return (
+            many == 0 ? room : Math.Min(room ?? many, many),
+            kitchen.Containers.Count == 0 ? null : kitchen.Containers.Sum(kind => kind.Count)
+        );
     }
 
     /// <summary>Most whole portions of a dish that go into the kitchen's vessels at once; null where none is known to be too many.</summary>

@@ -12,7 +12,8 @@ public sealed record ItemSeen(Guid Item, decimal Portions);
 
 /// <summary>A portion of a batch that would be cooked, in a variant of its recipe or as written; or of a lot that is planned or there.</summary>
 /// <param name="Name">The dish, with its variant.</param>
-public sealed record PortionFrom(int? NewBatch, string? Variant, Guid? Batch, Guid? Lot, decimal Size, string Name);
+/// <param name="Ready">Something bought, as its line says; null for a portion of a batch.</param>
+public sealed record PortionFrom(int? NewBatch, string? Variant, Guid? Batch, Guid? Lot, decimal Size, string Name, string? Ready = null);
 
 /// <param name="Off">What is taken off; null where nothing stands.</param>
 /// <param name="On">What comes onto it; null leaves it open.</param>
@@ -45,16 +46,16 @@ public sealed record WeekChange(IReadOnlyList<NewBatch> Batches, IReadOnlyList<M
             .ToList();
         var served = plan.Servings.ToDictionary(serving => serving.Cell);
         PortionFrom On(FillServing serving) =>
-            serving.Rest is { } rest
-                ? new(null, null, rest.Batch, rest.Lot, serving.Size, serving.Dish.Name)
-                : new(
-                    batches.First(batch => batch.Recipe == serving.Dish.Recipe && batch.Cooked == serving.Cooked).Number,
-                    serving.Dish.Variant,
-                    null,
-                    null,
-                    serving.Size,
-                    serving.Dish.Name
-                );
+            serving.Dish.Ready is { } ready ? new(null, null, null, null, serving.Size, serving.Dish.Name, ready)
+            : serving.Rest is { } rest ? new(null, null, rest.Batch, rest.Lot, serving.Size, serving.Dish.Name)
+            : new(
+                batches.First(batch => batch.Recipe == serving.Dish.Recipe && batch.Cooked == serving.Cooked).Number,
+                serving.Dish.Variant,
+                null,
+                null,
+                serving.Size,
+                serving.Dish.Name
+            );
         var meals = question.IsMend
             ? question
                 .Now.Where(now =>

@@ -56,6 +56,12 @@ public sealed record ContainerKind(
     public static readonly IReadOnlyList<string> Materials = ["glass", "plastic", "steel", "silicone", "other"];
 }
 
+/// <summary>Something bought that may fill a meal as it is.</summary>
+/// <param name="Text">With its amount, as an ingredient line: "150 g skyr".</param>
+/// <param name="Meal">Key of the meal that it is for; null for any.</param>
+/// <param name="MostAWeek">How often it may be used in a week, for everybody together.</param>
+public sealed record ReadyChoice(Guid Id, string Text, string? Meal, int MostAWeek);
+
 /// <summary>The kitchen that is really there, and how the household counts.</summary>
 /// <param name="Units">"metric" or "us".</param>
 /// <param name="NumberFormat">"point" or "comma": the decimal mark.</param>
@@ -72,6 +78,9 @@ public sealed record Kitchen(
 
     /// <summary>Whether what the law tolerates beyond rounding widens the values of packets; off unless somebody wants it.</summary>
     public bool CountsTolerances { get; init; }
+
+    /// <summary>What is bought and may fill a meal as it is.</summary>
+    public IReadOnlyList<ReadyChoice> Ready { get; init; } = [];
 
     /// <summary>The first thing that is wrong, or null.</summary>
     public Refusal? Wrong() =>
@@ -98,14 +107,18 @@ public sealed record Kitchen(
                 "a freezer has 0 to 2,000 litres",
                 "Type the litres that are left for the prep"
             ),
-            _ when Items.Count > MostRows || Containers.Count > MostRows => new(
+            _ when Items.Count > MostRows || Containers.Count > MostRows || Ready.Count > MostRows => new(
                 "too-many-rows",
                 "items",
                 $"{Items.Count + Containers.Count}",
                 $"a kitchen lists at most {MostRows} appliances and vessels and as many containers",
                 "Put equal ones in one row"
             ),
-            _ => Items.Select(WrongItem).Concat(Containers.Select(WrongContainer)).FirstOrDefault(refusal => refusal is not null),
+            _ => Items
+                .Select(WrongItem)
+                .Concat(Containers.Select(WrongContainer))
+                .Concat(Ready.Select(WrongReady))
+                .FirstOrDefault(refusal => refusal is not null),
         };
 
     private static Refusal? WrongItem(KitchenItem item, int at) =>
@@ -159,6 +172,26 @@ public sealed record Kitchen(
                 $"{item.TareG}",
                 $"a vessel weighs 0 to {Portioning.MostGrams} g",
                 "Type what it weighs empty, in grams"
+            ),
+            _ => null,
+        };
+
+    private static Refusal? WrongReady(ReadyChoice ready, int at) =>
+        ready switch
+        {
+            _ when ready.Text.Trim().Length is 0 or > 120 => new(
+                "ready-length",
+                $"ready[{at}].text",
+                ready.Text,
+                "it has 1 to 120 characters",
+                "Type for example: 150 g skyr"
+            ),
+            _ when ready.MostAWeek is < 1 or > 50 => new(
+                "count-out-of-range",
+                $"ready[{at}].mostAWeek",
+                $"{ready.MostAWeek}",
+                "it is used 1 to 50 times a week",
+                "Type how often, or take the row away"
             ),
             _ => null,
         };

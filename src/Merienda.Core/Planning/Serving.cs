@@ -1,3 +1,7 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Keeping;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Planning;
@@ -35,7 +39,44 @@ public sealed record Draw(Guid Id, Guid Batch, Guid Lot, DrawSize Size) : Servin
 }
 
 /// <summary>Something that is eaten as it is bought, or made fresh beside: "150 g skyr", "1 banana", "50 g pasta".</summary>
-public sealed record ReadyFood(Guid Id, RecipeLine Line) : ServingItem(Id);
+public sealed record ReadyFood(Guid Id, RecipeLine Line) : ServingItem(Id)
+{
+    private const int LongestLine = 300;
+
+    /// <summary>It is read like an ingredient line; without an amount nobody could count it.</summary>
+    /// <param name="chosen">The food that a person chose; null lets the words decide.</param>
+    public static Result<RecipeLine> Read(string text, FoodMatcher foods, MeasureSystem system, Food? chosen = null)
+    {
+        if (text.Trim().Length is 0 or > LongestLine)
+        {
+            return new Refusal("ready-length", "line", text, $"a line has 1 to {LongestLine} characters", "Type for example: 150 g skyr");
+        }
+
+        var line = RecipeLine.From(text.Trim(), foods, system, chosenFood: chosen);
+        return line.Read.Amount is null || line.Read.Amount.Value.Best <= 0
+            ? new Refusal(
+                "ready-amount-missing",
+                "line",
+                text.Trim(),
+                "it does not say how much",
+                "Begin with the amount: 150 g skyr, 1 banana"
+            )
+            : line;
+    }
+
+    /// <summary>A food as it is eaten, as a dish of one portion: rules, sums and lists see no difference.</summary>
+    /// <param name="meal">Key of the meal it is for; null for any.</param>
+    public static RecipeVersion AsDish(RecipeLine line, string? meal) =>
+        new()
+        {
+            Name = line.Name,
+            Portions = 1,
+            Meal = meal,
+            Lines = [line],
+            // It is eaten on the day that it is planned for: the shortest clock is long enough.
+            Keeping = KeepingClass.All.MinBy(one => one.FridgeDays)!,
+        };
+}
 
 /// <summary>What one eater eats at one meal of one date: everything together.</summary>
 /// <param name="Items">In the order they are eaten.</param>

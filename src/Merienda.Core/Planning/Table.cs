@@ -1,5 +1,6 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Protocols;
+using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Planning;
 
@@ -18,6 +19,9 @@ public sealed record Household(
 )
 {
     public bool CountsInOunces => Units == "us";
+
+    /// <summary>Whose spoons its own lines mean.</summary>
+    public MeasureSystem System => CountsInOunces ? MeasureSystem.UnitedStates : MeasureSystem.Metric;
 }
 
 /// <param name="Origin">The protocol it was copied from; null when it was imported.</param>

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Merienda.Core.Filling;
 using Merienda.Core.Protocols;
 
 namespace Merienda.Core.Planning;
@@ -38,7 +39,8 @@ public sealed class WeekTroubles(
     IReadOnlyList<Eater> eaters,
     Rhythm rhythm,
     DateOnly today,
-    IReadOnlyList<PastItsTime> past
+    IReadOnlyList<PastItsTime> past,
+    IReadOnlyList<RoomLack> lacks
 )
 {
     public IReadOnlyList<WeekTrouble> All =>
@@ -47,6 +49,7 @@ public sealed class WeekTroubles(
                 .Concat(Open())
                 .Concat(Weekly())
                 .Concat(Past())
+                .Concat(lacks.Select(lack => new WeekTrouble(TroubleKind.NoRoom, lack.Text, null, [lack.Date])))
                 .Concat(Unstated())
                 // What is over nobody can act on any more.
                 .OrderBy(trouble => trouble.Days.Count > 0 && trouble.Days[^1] < today)
@@ -54,8 +57,12 @@ public sealed class WeekTroubles(
                 .ThenBy(trouble => trouble.Days.Count == 0 ? DateOnly.MaxValue : trouble.Days[0]),
         ];
 
-    /// <summary>"Mon", "Mon and Tue", "Mon, Tue and Wed".</summary>
-    public static string Named(IEnumerable<DateOnly> dates) => Listed(dates.Distinct().Order().Select(Name));
+    /// <summary>"Mon", "Mon and Tue", "Mon, Tue and Wed", "every day".</summary>
+    private static string Named(IEnumerable<DateOnly> dates) =>
+        dates.Distinct().Order().ToList() is var days && days.Count == WeekPlan.Days ? "every day" : Listed(days.Select(Name));
+
+    /// <summary>As it goes on in a sentence: "on Mon and Tue", "every day".</summary>
+    private static string On(IEnumerable<DateOnly> dates) => Named(dates) is var days && days == "every day" ? days : $"on {days}";
 
     private IEnumerable<WeekTrouble> Daily() =>
         ledger
@@ -95,12 +102,18 @@ public sealed class WeekTroubles(
             .GroupBy(open => open.Eater)
             .Select(group => new WeekTrouble(
                 TroubleKind.Open,
-                $"{group.Key.Name} has nothing yet for {Listed(group.GroupBy(open => open.Meal).Select(meal => $"{rhythm.NameOf(meal.Key)} on {Named(meal.Select(open => open.Date))}"), "; ")}.",
+                $"{group.Key.Name} has nothing yet for {Listed(Meals(group.Select(open => (open.Meal, open.Date))), "; ")}.",
                 group.Key.Id,
                 [.. group.Select(open => open.Date).Distinct().Order()],
                 group.First().Meal,
                 group.Count()
             ));
+
+    /// <summary>Meals that are open on the same days are said together.</summary>
+    private IEnumerable<string> Meals(IEnumerable<(string Meal, DateOnly Date)> open) =>
+        open.GroupBy(one => one.Meal, one => one.Date)
+            .GroupBy(meal => On(meal), meal => rhythm.NameOf(meal.Key))
+            .Select(meals => $"{Listed(meals)} {meals.Key}");
 
     private IEnumerable<WeekTrouble> Past() =>
         past.GroupBy(thing => (thing.Name, thing.EatBy))
@@ -138,7 +151,8 @@ public sealed class WeekTroubles(
             ? found.MaxBy(finding => finding.Value!.Value.Best)!
             : found.MinBy(finding => finding.Value?.Best ?? 0)!;
         // A sentence without numbers names the dish itself.
-        var about = worst is { About: { } name, Value: not null } ? $"{name}: " : "";
+        var isSaid = worst is { About: { } of } && worst.Title.Contains(of, StringComparison.OrdinalIgnoreCase);
+        var about = worst is { About: { } name, Value: not null } && !isSaid ? $"{name}: " : "";
         if (found.Count == 1 || found.Select(finding => finding.Because).Distinct().Count() == 1)
         {
             return about + worst.Because;

@@ -5,6 +5,7 @@ using Merienda.Core.Recipes;
 namespace Merienda.Core.Shopping;
 
 /// <summary>A batch as the list needs it.</summary>
+/// <param name="Letter">Empty for what is eaten as it is bought.</param>
 /// <param name="Portions">Portions cooked; the recipe's lines are scaled to them.</param>
 public sealed record BatchToShop(string Letter, RecipeVersion Recipe, decimal Portions)
 {

@@ -57,6 +57,8 @@ public sealed record EaterChallengeRow(Guid EaterId, string ProtocolId, string C
 
 public sealed record DiaryEntryRow(Guid Id, Guid EaterId, string ProtocolId, DateOnly NotedOn, string Text, Guid WrittenBy);
 
+public sealed record ReadyChoiceRow(Guid Id, int Position, string Line, string? Meal, int MostAWeek);
+
 public sealed record KitchenItemRow(
     Guid Id,
     int Position,

@@ -38,6 +38,7 @@ public static class Tables
 
     public static readonly TenantTable<KitchenItemRow> KitchenItem = new("kitchen_item", "id");
     public static readonly TenantTable<ContainerKindRow> ContainerKind = new("container_kind", "id");
+    public static readonly TenantTable<ReadyChoiceRow> ReadyChoice = new("ready_choice", "id");
 
     public static readonly TenantTable<OwnProtocolRow> OwnProtocol = new("household_protocol", "id");
     public static readonly TenantTable<OwnProtocolVersionRow> OwnProtocolVersion = new(
@@ -107,6 +108,7 @@ public static class Tables
         DiaryEntry,
         KitchenItem,
         ContainerKind,
+        ReadyChoice,
         OwnProtocol,
         OwnProtocolVersion,
         WeekProtocol,

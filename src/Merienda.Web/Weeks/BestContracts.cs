@@ -4,6 +4,7 @@ namespace Merienda.Web.Weeks;
 
 /// <summary>One of the best things for an open meal.</summary>
 /// <param name="BatchId">The batch whose loose portions it is; null for a recipe that would be cooked.</param>
+/// <param name="Ready">Something bought, as its line says; null for everything else.</param>
 /// <param name="Letter">Tape letter of the batch; empty for a recipe.</param>
 /// <param name="Portions">In the size that suits the day.</param>
 /// <param name="CookedOn">Session that a recipe would be cooked in; null for what is there.</param>
@@ -14,6 +15,7 @@ public sealed record BestThing(
     Guid? BatchId,
     Guid? LotId,
     Guid RecipeId,
+    string? Ready,
     string Letter,
     string Name,
     decimal Portions,

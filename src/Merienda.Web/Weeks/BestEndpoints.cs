@@ -15,7 +15,7 @@ public static class BestEndpoints
 
     public static void MapBest(this RouteGroupBuilder weeks) => weeks.MapGet("/best", Best).WithName("GetBestForMeal");
 
-    /// <summary>Loose portions and recipes for a meal of an eater, ranked by what they do to the day.</summary>
+    /// <summary>Loose portions, bought things and recipes for a meal of an eater, ranked by what they do to the day.</summary>
     private static async Task<Results<Ok<IReadOnlyList<BestThing>>, ProblemHttpResult>> Best(
         DateOnly date,
         DateOnly day,
@@ -26,7 +26,7 @@ public static class BestEndpoints
         KnowledgeBase knowledge
     )
     {
-        var (stored, library) = await weeks.ReadWithLibrary(tenant, date);
+        var ((stored, library), kitchen) = await weeks.ReadToSolve(tenant, date);
         var cell = new Cell(day, meal, eater);
         var diner = stored.DinerAt(cell);
         if ((diner.Refusal ?? stored.Plan.WrongCell(null, cell)) is { } refusal)
@@ -39,6 +39,7 @@ public static class BestEndpoints
         List<(MealThing Thing, Batch? Batch, Lot? Lot, DateOnly? CookedOn)> all =
         [
             .. there,
+            .. SolveQuestions.Bought(week, kitchen).Select(dish => (new MealThing(dish, 1, 0), (Batch?)null, (Lot?)null, (DateOnly?)null)),
             .. ToCook(week, library, diner.Value, day, there),
         ];
         var question = new FillQuestion(
@@ -102,6 +103,7 @@ public static class BestEndpoints
             of.Batch?.Id,
             of.Lot?.Id,
             offer.Thing.Dish.Recipe,
+            offer.Thing.Dish.Ready,
             of.Batch?.Letter ?? "",
             offer.Thing.Dish.Name,
             offer.Size,

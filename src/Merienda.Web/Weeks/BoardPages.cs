@@ -1,3 +1,4 @@
+using Merienda.Core.Filling;
 using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
@@ -60,7 +61,13 @@ public static class BoardPages
             where plated.Drawn?.Keeping.KeptIn == KeptIn.PastItsTime && week.Plan.Holds(plated.Serving.Cell.Date)
             let drawn = plated.Drawn
             select new PastItsTime(plated.Serving.Cell, $"{WeekView.Tape(drawn.Batch)} {drawn.Recipe.Name}", drawn.Keeping.EatBy);
-        return new WeekTroubles(week.Ledger, week.Eaters, week.Table.Household.Rhythm, week.Table.Today, [.. past]).All.Select(
+        var placed =
+            from plated in week.Plated
+            let drawn = plated.Drawn
+            where drawn is not null
+            select (plated.Serving.Cell, drawn.Batch, drawn.Keeping.KeptIn);
+        var lacks = week.Kitchen.Lacks([.. WaitingBoxes.Of(week.Plan, placed)], week.Table.Today);
+        return new WeekTroubles(week.Ledger, week.Eaters, week.Table.Household.Rhythm, week.Table.Today, [.. past], [.. lacks]).All.Select(
             trouble => new Trouble(trouble.Kind, trouble.Text, trouble.Eater, trouble.Days, trouble.Meal, trouble.Count)
         );
     }

@@ -1,6 +1,5 @@
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
-using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -68,7 +67,6 @@ public static class MealEndpoints
 
     private static Refusal? Stop(Eater eater, RecipeLine line) => eater.Stop(line.Name, PortionProfile.Of([line], 1));
 
-    /// <summary>A food as it is bought is read like an ingredient line; without an amount nobody could count it.</summary>
     private static Result<RecipeLine> Read(StoredWeek week, string text, string? food)
     {
         var chosen = food is null ? null : week.Foods.Matcher.WithKey(food);
@@ -77,25 +75,6 @@ public static class MealEndpoints
             return new Refusal("unknown-food", "food", food, "there is no such food", "Choose one from the list");
         }
 
-        if (text.Trim().Length is 0 or > 300)
-        {
-            return new Refusal("ready-length", "line", text, "a line has 1 to 300 characters", "Type for example: 150 g skyr");
-        }
-
-        var line = RecipeLine.From(
-            text.Trim(),
-            week.Foods.Matcher,
-            week.Table.Household.CountsInOunces ? MeasureSystem.UnitedStates : MeasureSystem.Metric,
-            chosenFood: chosen
-        );
-        return line.Read.Amount is null || line.Read.Amount.Value.Best <= 0
-            ? new Refusal(
-                "ready-amount-missing",
-                "line",
-                text.Trim(),
-                "it does not say how much",
-                "Begin with the amount: 150 g skyr, 1 banana"
-            )
-            : line;
+        return ReadyFood.Read(text, week.Foods.Matcher, week.System, chosen);
     }
 }

@@ -19,9 +19,14 @@ public static class WeekPages
         var there = stock.Where(item => item.Food is not null).ToLookup(item => item.Food!);
         var batches = week.CookedForIt.ToList();
         var tapes = batches.ToDictionary(batch => batch.Letter, WeekView.Tape);
-        var items = ShoppingList.Of(
-            batches.SelectMany(batch => batch.Lots.Select(lot => new BatchToShop(batch.Letter, week.DishOf(batch, lot), lot.Portions)))
-        );
+        tapes[""] = "as it is";
+        var bought = week
+            .Plated.Where(plated => plated.Item is ReadyFood && week.Plan.Holds(plated.Serving.Cell.Date))
+            .Select(plated => new BatchToShop("", ReadyFood.AsDish(((ReadyFood)plated.Item).Line, null), 1));
+        var items = ShoppingList.Of([
+            .. batches.SelectMany(batch => batch.Lots.Select(lot => new BatchToShop(batch.Letter, week.DishOf(batch, lot), lot.Portions))),
+            .. bought,
+        ]);
         var shown = items
             .Select(item =>
                 (

@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using Merienda.Core.Keeping;
+using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Recipes;
@@ -53,6 +54,8 @@ public sealed class WeekView
 
     public Core.Planning.Table Table => _stored.Table;
 
+    public Kitchen Kitchen => _stored.Kitchen;
+
     public IReadOnlyList<Eater> Eaters { get; }
 
     /// <summary>Every thing of every meal, those of older batches in other weeks too.</summary>
@@ -66,6 +69,9 @@ public sealed class WeekView
 
     /// <summary>Batches that are cooked for this week: what is shopped and cooked, without older ones still eaten.</summary>
     public IEnumerable<Batch> CookedForIt => Plan.CookedForIt;
+
+    /// <summary>Something bought, as its line says.</summary>
+    public Result<RecipeLine> ReadyOf(string text) => ReadyFood.Read(text, _stored.Foods.Matcher, _stored.System);
 
     public StoredRecipe RecipeOf(Batch batch) => _stored.RecipeOf(batch);
 

@@ -2,6 +2,7 @@ using Merienda.Core.Filling;
 using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
+using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Tests.Planning;
 using static Merienda.Core.Tests.Table;
@@ -36,7 +37,14 @@ public class ChangeEditsTests
         WeekPlan plan,
         WeekChange change,
         Func<Guid, RecipeVersion, Refusal?>? stop = null
-    ) => plan.Take(change, _ => Stew, stop ?? ((_, _) => null), Guid.NewGuid);
+    ) =>
+        plan.Take(
+            change,
+            _ => Stew,
+            text => ReadyFood.Read(text, Data.Foods, MeasureSystem.Metric),
+            stop ?? ((_, _) => null),
+            Guid.NewGuid
+        );
 
     private static WeekPlan With(Batch batch, params (int Day, decimal Size)[] placed) =>
         placed.Aggregate(
@@ -58,6 +66,26 @@ public class ChangeEditsTests
         Assert.Equal("Light", batch.LotOf(At(taken.Plan, 2)).Variant);
         Assert.Contains(taken.Plan.Sessions, session => session.Date == Saturday);
         Assert.Same(batch, taken.Made[1]);
+    }
+
+    [Fact]
+    public void Something_bought_stands_on_its_meal_as_it_says_and_stops_at_what_somebody_must_not_have()
+    {
+        MealChange Bought(string line, ItemSeen? off = null) => new(Supper(0), off, new(null, null, null, null, 1, "Skyr", line));
+        var taken = Take(Empty, new([], [Bought("150 g skyr")])).Value.Plan;
+        Assert.Equal("Skyr", Assert.IsType<ReadyFood>(Assert.Single(taken.At(Supper(0))!.Items)).Line.Name);
+        Assert.Empty(taken.Batches);
+
+        var batch = Cooked.Batch("A", Saturday, 2);
+        var plan = With(batch, (0, 1));
+        var changed = Take(plan, new([], [Bought("150 g skyr", new(At(plan, 0).Id, 1))])).Value.Plan;
+        Assert.IsType<ReadyFood>(Assert.Single(changed.At(Supper(0))!.Items));
+
+        Assert.Equal("ready-amount-missing", Take(Empty, new([], [Bought("skyr")])).Refusal!.Code);
+        Refusal? Milk(Guid eater, RecipeVersion dish) =>
+            dish.Lines[0].Name == "Skyr" ? new("allergy", "dish", "Skyr", "milk", "none") : null;
+        Assert.Equal("allergy", Take(Empty, new([], [Bought("150 g skyr")]), Milk).Refusal!.Code);
+        Assert.Equal("meal-changed", Take(taken, new([], [Bought("150 g skyr")])).Refusal!.Code);
     }
 
     [Fact]

@@ -47,8 +47,22 @@ public class KitchenTests
     {
         Assert.Null(Code(Whole with { Items = [.. Enumerable.Repeat(Pot, 100)], Containers = [.. Enumerable.Repeat(Box, 100)] }));
         Assert.Equal("too-many-rows", Code(Whole with { Items = [.. Enumerable.Repeat(Pot, 101)] }));
+        Assert.Equal(
+            "too-many-rows",
+            Code(Whole with { Ready = [.. Enumerable.Repeat(new ReadyChoice(default, "1 pear", null, 1), 101)] })
+        );
         Assert.Equal("too-many-rows", Code(Whole with { Containers = [.. Enumerable.Repeat(Box, 101)] }));
     }
+
+    [Theory]
+    [InlineData(1, 1, null)]
+    [InlineData(120, 50, null)]
+    [InlineData(0, 1, "ready-length")]
+    [InlineData(121, 1, "ready-length")]
+    [InlineData(1, 0, "count-out-of-range")]
+    [InlineData(1, 51, "count-out-of-range")]
+    public void A_bought_thing_has_a_line_and_a_number_a_week(int length, int most, string? code) =>
+        Assert.Equal(code, Code(Whole with { Ready = [new(Guid.NewGuid(), new string('x', length), "bite", most)] }));
 
     [Theory]
     [InlineData(0, false)]

@@ -28,7 +28,7 @@ public class WeekTroublesTests
         DateOnly today,
         IReadOnlyList<PastItsTime> past,
         IReadOnlyList<(Cell, Helping)> placed
-    ) => new WeekTroubles(new(Days, [.. Rhythm.Usual.Meals], eaters, placed), eaters, Rhythm.Usual, today, past).All;
+    ) => new WeekTroubles(new(Days, [.. Rhythm.Usual.Meals], eaters, placed), eaters, Rhythm.Usual, today, past, []).All;
 
     [Fact]
     public void A_limit_that_breaks_on_several_days_is_said_once_with_the_worst_day_and_what_brings_most()
@@ -131,6 +131,15 @@ public class WeekTroublesTests
             found.Select(trouble => (trouble.Kind, trouble.Count, trouble.Text))
         );
         Assert.Equal([Days[4], Days[5], Days[6]], found[0].Days);
+    }
+
+    [Fact]
+    public void Meals_of_the_same_days_are_said_together_and_a_whole_week_as_every_day()
+    {
+        var teun = Eater() with { Meals = [EaterMeal.Daily("lunch", 0.5m), EaterMeal.Daily("supper", 0.5m)] };
+        Assert.Equal("Teun has nothing yet for lunch and supper every day.", Assert.Single(Of(teun, Sunday)).Text);
+        var lunches = new[] { 0, 2, 4, 5, 6 }.Select(day => (day, "lunch", Sugar)).ToArray();
+        Assert.Equal("Teun has nothing yet for supper every day and lunch on Mon and Wed.", Assert.Single(Of(teun, Sunday, lunches)).Text);
     }
 
     [Fact]

@@ -25,6 +25,9 @@ export function showAs({ numberFormat, units, firstDay, meals }: Habit) {
   habit.meals = meals;
 }
 
+/** The meals that are planned. */
+export const plannedMeals = () => habit.meals.filter((meal) => !meal.isFormer);
+
 /** What the household calls a meal. */
 export const mealName = (key: string) => habit.meals.find((meal) => meal.key === key)?.name ?? key;
 

@@ -42,7 +42,7 @@ internal static class Proposals
             new(meal.Cell.Date, meal.Cell.Meal, meal.Cell.Eater),
             meal.Off is { } off ? new(NameOf(before, off.Item), off.Portions) : null,
             meal.On is { } on ? new(on.Name, on.Size) : null,
-            isLeft || meal.On is null ? null : then.Plan.At(meal.Cell)?.Draws.LastOrDefault()?.Id
+            !isLeft && meal.On is not null && then.Plan.At(meal.Cell) is { Items: [.., var last] } ? last.Id : null
         );
 
     private static string NameOf(StoredWeek week, Guid item) =>

@@ -10,6 +10,7 @@ namespace Merienda.Web.Weeks.Solving;
 /// <param name="IsCertainOnly">Whether what is too close to call stays out.</param>
 /// <param name="MostTimes">The same dish at most so many times a week for one eater at the large meals, 1 to 14; null for 3.</param>
 /// <param name="MinutesASession">By hand at most, 10 to 600; null for as long as it takes.</param>
+/// <param name="WithoutReady">Bought things of the kitchen's list that are not used this time.</param>
 public sealed record SolveRequest(
     SolveKind Kind,
     IReadOnlyList<Guid>? Eaters = null,
@@ -17,7 +18,8 @@ public sealed record SolveRequest(
     IReadOnlyList<FillGoal>? Goals = null,
     bool IsCertainOnly = false,
     int? MostTimes = null,
-    int? MinutesASession = null
+    int? MinutesASession = null,
+    IReadOnlyList<Guid>? WithoutReady = null
 );
 
 /// <summary>One thing that was sought: how far it came, in the cook's words.</summary>

@@ -23,7 +23,10 @@ internal static class SolveQuestions
             week.Plan,
             week.Eaters,
             week.Table.Today,
-            [.. Cookable(library, kitchen, wishes)],
+            [
+                .. Cookable(library, kitchen, wishes),
+                .. Bought(week, kitchen).Where(dish => asked.WithoutReady?.Contains(dish.Recipe) != true),
+            ],
             (batch, lot) => new(week.RecipeOf(batch).RecipeId, lot.Variant, week.DishOf(batch, lot)),
             [
                 .. week
@@ -35,6 +38,13 @@ internal static class SolveQuestions
         var scope = new FillScope(asked.Eaters?.ToHashSet(), asked.Days?.ToHashSet());
         return asked.Kind == SolveKind.Fill ? question.ToFill(scope) : question.ToMend(scope);
     }
+
+    /// <summary>What is bought and may fill a meal; what nobody can read fills none.</summary>
+    public static IEnumerable<FillDish> Bought(WeekView week, Kitchen kitchen) =>
+        from choice in kitchen.Ready
+        let read = week.ReadyOf(choice.Text)
+        where !read.IsRefused
+        select FillDish.Of(choice, read.Value);
 
     /// <summary>Recipes that are eaten as they are: no base that others are made of.</summary>
     public static IEnumerable<StoredRecipe> Dishes(IReadOnlyList<StoredRecipe> library)

@@ -43,7 +43,8 @@ export function BestThings({
     if (batch) {
       void edits.place(batch, place, { lotId: thing.lotId, portions: thing.portions });
       onPlaced();
-    } else setParams({ make: thing.recipeId, on: thing.cookedOn ?? place.date });
+    } else if (thing.ready) void edits.addReady(place, thing.ready, null, onPlaced);
+    else setParams({ make: thing.recipeId, on: thing.cookedOn ?? place.date });
   };
   return (
     <Asked of={best}>
@@ -64,12 +65,14 @@ export function BestThings({
                       <span className="sr-only">{verdictWord[thing.verdict]}: </span>
                     </span>
                     <span className="text-sm leading-tight">
-                      {thing.letter && <Tape letter={thing.letter} />} {thing.name}
+                      {thing.letter && <Tape letter={thing.letter} />} {thing.ready ?? thing.name}
                       <span className="figures block text-xs text-steel">{effect(thing)}</span>
                     </span>
                     <span className="figures text-xs whitespace-nowrap text-steel">
-                      {portions(thing.portions)}×
-                      <span className="block">{thing.cookedOn ? `cook ${weekday(thing.cookedOn)}` : 'is there'}</span>
+                      {!thing.ready && `${portions(thing.portions)}×`}
+                      <span className="block">
+                        {thing.cookedOn ? `cook ${weekday(thing.cookedOn)}` : thing.ready ? 'bought' : 'is there'}
+                      </span>
                       {thing.minutes > 0 && <span className="block">{minutes(thing.minutes)}</span>}
                     </span>
                   </button>

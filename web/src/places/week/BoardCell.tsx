@@ -126,7 +126,7 @@ export function BoardCell({
       {foods.length > 0 && (
         <div className={`flex min-h-0 flex-wrap gap-x-1 overflow-hidden px-0.5 text-xs leading-tight ${draws.length > 0 ? '' : 'm-auto'}`}>
           {foods.map((item) => (
-            <Food key={item.id} item={item} isHeld={held?.itemId === item.id} {...shared} />
+            <Food key={item.id} item={item} isHeld={held?.itemId === item.id} isGhost={ghost?.itemId === item.id} {...shared} />
           ))}
         </div>
       )}
@@ -201,13 +201,13 @@ function Portion({
 }
 
 /** What is eaten as it is bought: plain text. */
-function Food({ item, isHeld, isAlone, onPick }: ThingProps) {
+function Food({ item, isHeld, isAlone, isGhost, onPick }: ThingProps & { isGhost: boolean }) {
   const { isDragging, props } = useThing(item, onPick);
   return (
     <button
       {...props}
       title={item.text ?? item.name}
-      className={`min-w-0 cursor-grab truncate text-left hover:text-cobalt ${isAlone ? 'whitespace-normal' : ''} ${isHeld || isDragging ? 'opacity-50' : ''}`}
+      className={`min-w-0 cursor-grab truncate text-left hover:text-cobalt ${isGhost ? 'ghost-tape px-2 py-1' : ''} ${isAlone ? 'whitespace-normal' : ''} ${isHeld || isDragging ? 'opacity-50' : ''}`}
     >
       {item.text}
     </button>

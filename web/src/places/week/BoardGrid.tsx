@@ -7,6 +7,7 @@ import { BoardCell, type Ghost } from './BoardCell';
 import type { Batch, Board, BoardEdits, Place } from './queries';
 import { byCell, type Held, isCookedBy, type Selected } from './selection';
 import { joinsOf } from './strips';
+import { WeekTallies } from './WeekTallies';
 
 export type BoardProps = {
   board: Board;
@@ -177,6 +178,9 @@ export function BoardGrid(props: BoardProps) {
           </div>
         ))}
       </div>
+      {eaters.map((eater) => (
+        <WeekTallies key={eater.id} eater={eater} isNamed={judged.length > 1} />
+      ))}
     </div>
   );
 }

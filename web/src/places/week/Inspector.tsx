@@ -257,6 +257,7 @@ function DayDetails({ board, date, edits }: { board: Board; date: string; edits:
             <div key={eater.id}>
               <Findings title={eater.name} findings={day.findings} />
               <PinnedMeasures board={board} eater={eater} edits={edits} />
+              {eater.week.length > 0 && <Findings title={`${eater.name}, the whole week`} findings={eater.week} />}
               {day.openMeals.length > 0 && (
                 <p className="mt-1 text-sm text-steel">Nothing covers {day.openMeals.map(mealName).join(', ')}.</p>
               )}

@@ -6,6 +6,7 @@ import { inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
 import { typedNumber } from '../../pieces/show';
+import { BoughtThings } from './BoughtThings';
 import type { Board } from './queries';
 import { type Goal, type Solving, useGoals } from './solving';
 
@@ -27,6 +28,7 @@ function Wishes({ board, all, solving, onClose }: { board: Board; all: Goal[]; s
   const [certain, setCertain] = useState(false);
   const [times, setTimes] = useState('3');
   const [minutes, setMinutes] = useState('');
+  const [without, setWithout] = useState<string[]>([]);
   const move = (at: number, by: number) => {
     const next = [...order];
     const [goal] = next.splice(at, 1);
@@ -43,6 +45,7 @@ function Wishes({ board, all, solving, onClose }: { board: Board; all: Goal[]; s
       isCertainOnly: certain,
       mostTimes: typedNumber(times),
       minutesASession: minutes.trim() ? typedNumber(minutes) : null,
+      withoutReady: without,
     });
     if (isAsked) onClose();
   };
@@ -115,6 +118,7 @@ function Wishes({ board, all, solving, onClose }: { board: Board; all: Goal[]; s
           Only what surely fits, nothing too close to call
         </label>
       </div>
+      <BoughtThings board={board} without={without} onChange={setWithout} />
       <ProblemNote of={solving.refused} />
       <Button type="submit" look="main" disabled={solving.isAsking || eaters.length === 0} className="mt-4 w-full">
         Find a week

@@ -29,7 +29,7 @@ const counted: [Trouble['kind'], string, string][] = [
 ];
 
 /** What other meals may cure. */
-const mendable: Trouble['kind'][] = ['breaks', 'pastItsTime', 'noRoom', 'cannotTell'];
+const mendable: Trouble['kind'][] = ['breaks', 'pastItsTime', 'cannotTell'];
 
 const isToCome = (trouble: Trouble, today: string) => trouble.days.length === 0 || trouble.days.some((day) => day >= today);
 

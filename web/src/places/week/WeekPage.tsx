@@ -110,6 +110,9 @@ function WeekBoard({ board: planned }: { board: Board }) {
   const [draggedBatch, heldBatch] = [batchOf(dragged), batchOf(held)];
   const draggedFood = dragged?.itemId ? findItem(board, dragged.itemId)?.item : undefined;
   const eaters = board.eaters.filter((eater) => shownEaters.includes(eater.id));
+  const details = selected && (
+    <Inspector board={board} selected={selected} edits={edits} onClose={() => setSelected(null)} onSelect={setSelected} />
+  );
 
   return (
     <DndContext
@@ -167,67 +170,71 @@ function WeekBoard({ board: planned }: { board: Board }) {
             onMake={() => setMaking(true)}
             onCopy={() => setCopying(true)}
           />
-          <div className="min-h-0 min-w-0 flex-1 overflow-auto">
-            {board.eaters.length > 2 && (
-              <fieldset className="flex flex-wrap gap-3 px-3 py-1 text-sm">
-                <legend className="sr-only">Eaters shown</legend>
-                <span className="text-steel">
-                  Shown{' '}
-                  <kbd className="text-xs" title="The next two">
-                    Page Down
-                  </kbd>
-                </span>
-                {board.eaters.map((eater) => (
-                  <label key={eater.id} className="flex items-center gap-1">
-                    <input
-                      type="checkbox"
-                      checked={shownEaters.includes(eater.id)}
-                      onChange={(event) =>
-                        setShownEaters(
-                          event.target.checked ? [...shownEaters.slice(-1), eater.id] : shownEaters.filter((id) => id !== eater.id),
-                        )
-                      }
-                    />
-                    {eater.name}
-                  </label>
-                ))}
-              </fieldset>
-            )}
-            <BoardGrid
-              board={board}
-              days={narrow ? [day] : board.days}
-              day={day}
-              onDay={setDay}
-              narrow={narrow}
-              today={today}
-              eaters={eaters}
-              held={held}
-              dragged={dragged}
-              batchOf={batchOf}
-              selected={selected}
-              onSelect={setSelected}
-              onHold={setHeld}
-              onDrop={(to) => {
-                drop(held, to);
-                // A picked-up portion is put down once; a tape stays in the hand while it has portions loose.
-                if (held?.itemId || (heldBatch && heldBatch.loose <= 1)) setHeld(null);
-              }}
-              onPlaceLetter={(letter, to) => {
-                const batch =
-                  board.batches.find((one) => one.letter === letter && isCookedBy(one, to.date) && one.loose > 0) ??
-                  board.batches.find((one) => one.letter === letter);
-                if (batch) void edits.place(batch, to);
-              }}
-              edits={edits}
-              ghostAt={(place) => {
-                const meal = solving.board ? solving.meals.get(placeKey(place)) : undefined;
-                return meal ? { ...meal, isLeft: solving.isLeft(place) } : null;
-              }}
-              onGhost={solving.toggle}
-            />
+          {/* Details lie over the days only: neither the bench nor the line on top hides behind them. */}
+          <div className="relative flex min-h-0 min-w-0 flex-1 flex-col">
+            <div className="min-h-0 flex-1 overflow-auto">
+              {board.eaters.length > 2 && (
+                <fieldset className="flex flex-wrap gap-3 px-3 py-1 text-sm">
+                  <legend className="sr-only">Eaters shown</legend>
+                  <span className="text-steel">
+                    Shown{' '}
+                    <kbd className="text-xs" title="The next two">
+                      Page Down
+                    </kbd>
+                  </span>
+                  {board.eaters.map((eater) => (
+                    <label key={eater.id} className="flex items-center gap-1">
+                      <input
+                        type="checkbox"
+                        checked={shownEaters.includes(eater.id)}
+                        onChange={(event) =>
+                          setShownEaters(
+                            event.target.checked ? [...shownEaters.slice(-1), eater.id] : shownEaters.filter((id) => id !== eater.id),
+                          )
+                        }
+                      />
+                      {eater.name}
+                    </label>
+                  ))}
+                </fieldset>
+              )}
+              <BoardGrid
+                board={board}
+                days={narrow ? [day] : board.days}
+                day={day}
+                onDay={setDay}
+                narrow={narrow}
+                today={today}
+                eaters={eaters}
+                held={held}
+                dragged={dragged}
+                batchOf={batchOf}
+                selected={selected}
+                onSelect={setSelected}
+                onHold={setHeld}
+                onDrop={(to) => {
+                  drop(held, to);
+                  // A picked-up portion is put down once; a tape stays in the hand while it has portions loose.
+                  if (held?.itemId || (heldBatch && heldBatch.loose <= 1)) setHeld(null);
+                }}
+                onPlaceLetter={(letter, to) => {
+                  const batch =
+                    board.batches.find((one) => one.letter === letter && isCookedBy(one, to.date) && one.loose > 0) ??
+                    board.batches.find((one) => one.letter === letter);
+                  if (batch) void edits.place(batch, to);
+                }}
+                edits={edits}
+                ghostAt={(place) => {
+                  const meal = solving.board ? solving.meals.get(placeKey(place)) : undefined;
+                  return meal ? { ...meal, isLeft: solving.isLeft(place) } : null;
+                }}
+                onGhost={solving.toggle}
+              />
+            </div>
+            {!narrow && details}
           </div>
         </div>
-        {selected && <Inspector board={board} selected={selected} edits={edits} onClose={() => setSelected(null)} onSelect={setSelected} />}
+        {narrow && details}
       </div>
       <DragOverlay dropAnimation={null}>
         {draggedBatch ? (

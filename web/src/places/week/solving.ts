@@ -26,6 +26,7 @@ export const asUsual = (kind: SolveRequest['kind']): SolveRequest => ({
   isCertainOnly: false,
   mostTimes: null,
   minutesASession: null,
+  withoutReady: null,
 });
 
 export const useGoals = (date: string) =>

@@ -9,6 +9,7 @@ import { ProblemNote } from '../../../pieces/ProblemNote';
 import { useEdit } from '../../../pieces/useEdit';
 import { Containers } from './Containers';
 import { Items } from './Items';
+import { ReadyChoices } from './ReadyChoices';
 
 type Kitchen = Schemas['Kitchen'];
 
@@ -67,6 +68,7 @@ function KitchenForm({ sheet }: { sheet: Schemas['KitchenSheet'] }) {
       </section>
       <Items kitchen={kitchen} kinds={sheet.kinds} onChange={(items) => set({ items })} />
       <Containers kitchen={kitchen} materials={sheet.materials} onChange={(containers) => set({ containers })} />
+      <ReadyChoices ready={kitchen.ready ?? []} onChange={(ready) => set({ ready })} />
       <ProblemNote of={problem} isInFile />
       <Button look="main" disabled={!isChanged || edit.isPending} onClick={() => void save()}>
         Keep the kitchen

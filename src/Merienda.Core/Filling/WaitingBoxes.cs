@@ -1,0 +1,69 @@
+using System.Globalization;
+using Merienda.Core.Keeping;
+using Merienda.Core.Planning;
+
+namespace Merienda.Core.Filling;
+
+/// <summary>A box that stands somewhere from the day it is filled until it is eaten.</summary>
+/// <param name="Until">The last date it stands; far away for what nobody has planned yet.</param>
+public sealed record WaitingBox(DateOnly Filled, DateOnly Until, bool IsFrozen);
+
+/// <summary>What a kitchen can't hold, on the day it is too much.</summary>
+public sealed record RoomLack(DateOnly Date, string Text);
+
+/// <summary>How many boxes stand at once, against what the kitchen has.</summary>
+public static class WaitingBoxes
+{
+    /// <param name="placed">Portions of batches that are not in boxes yet, with where each waits.</param>
+    public static IEnumerable<WaitingBox> Of(WeekPlan plan, IEnumerable<(Cell Cell, Batch Batch, KeptIn Kept)> placed)
+    {
+        foreach (var (cell, batch, kept) in placed.Where(one => one.Batch.PortionedOn is null))
+        {
+            yield return new(batch.Cooked, cell.Date, kept == KeptIn.Freezer);
+        }
+
+        foreach (var batch in plan.Batches.Where(batch => batch.PortionedOn is null))
+        {
+            for (var box = 0; box < Math.Ceiling(plan.Loose(batch)); box++)
+            {
+                yield return new(batch.Cooked, DateOnly.MaxValue, false);
+            }
+        }
+
+        var eaten = plan
+            .Servings.SelectMany(serving => serving.Draws, (serving, draw) => (serving.Cell.Date, draw.Container))
+            .ToLookup(one => one.Container, one => one.Date);
+        foreach (var (box, state) in plan.Containers.Select(box => (box, plan.StateOf(box))).Where(one => one.Item2.Place != BoxPlace.Gone))
+        {
+            yield return new(DateOnly.MinValue, eaten[box.Id].DefaultIfEmpty(DateOnly.MaxValue).Max(), state.Place == BoxPlace.Freezer);
+        }
+    }
+
+    /// <summary>What is too much after a session, of those that are still to come.</summary>
+    public static IEnumerable<RoomLack> Lacks(this Kitchen kitchen, IReadOnlyList<WaitingBox> boxes, DateOnly today)
+    {
+        var (freezer, all) = kitchen.Room();
+        foreach (var date in boxes.Select(box => box.Filled).Where(date => date >= today).Distinct().Order())
+        {
+            var there = boxes.Where(box => box.Filled <= date && box.Until >= date).ToList();
+            var (frozen, name) = (there.Count(box => box.IsFrozen), date.ToString("dddd", CultureInfo.InvariantCulture));
+            if (frozen > freezer)
+            {
+                yield return new(
+                    date,
+                    $"The freezer has room for {Many(freezer.Value, "box", "boxes")}, and {frozen} would be in it after {name}'s session."
+                );
+            }
+
+            if (there.Count > all)
+            {
+                yield return new(
+                    date,
+                    $"There {(all == 1 ? "is" : "are")} {Many(all.Value, "container", "containers")}, and {there.Count} would be full after {name}'s session."
+                );
+            }
+        }
+    }
+
+    private static string Many(int count, string one, string many) => count == 1 ? $"1 {one}" : $"{count} {many}";
+}
