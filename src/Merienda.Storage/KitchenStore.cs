@@ -63,7 +63,7 @@ public sealed class KitchenStore(Database database, EditDoor door)
             )
             .Put(Tables.KitchenItem, before.Items.Select(RowOf), after.Items.Select(RowOf))
             .Put(Tables.ContainerKind, before.Containers.Select(RowOf), after.Containers.Select(RowOf))
-            .Put(Tables.ReadyChoice, before.Ready.Select(RowOf), after.Ready.Select(RowOf));
+            .Put(Tables.ReadyChoice, before.Ready!.Select(RowOf), (after.Ready ?? before.Ready!).Select(RowOf));
 
     internal static KitchenItemRow RowOf(KitchenItem item, int position) =>
         new(item.Id, position, item.Kind, item.Name, item.Count, item.CapacityMl, item.FillShare, item.WidthMm, item.LengthMm, item.TareG);

@@ -216,13 +216,14 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                 }
 
                 var again = source.Plan.CookedForIt.ToList();
-                if (again.Count == 0)
+                var isBought = withMeals && source.Plan.Servings.Any(meal => source.Plan.Holds(meal.Cell.Date) && meal.Items.Count > 0);
+                if (again.Count == 0 && !isBought)
                 {
                     return new Refusal(
                         "nothing-to-copy",
                         "week",
                         $"{from:yyyy-MM-dd}",
-                        "nothing is cooked for this week",
+                        "nothing is cooked for this week, and nothing stands on its meals that is to be copied",
                         "Copy another one"
                     );
                 }

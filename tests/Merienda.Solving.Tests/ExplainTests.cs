@@ -34,6 +34,30 @@ public class ExplainTests
     }
 
     [Fact]
+    public void Where_every_recipe_for_a_meal_has_a_line_that_is_not_read_that_is_what_is_said()
+    {
+        FillDish Odd(string line) =>
+            Dish(0, 5) with
+            {
+                Version = new RecipeVersion
+                {
+                    Name = "Odd",
+                    Portions = 1,
+                    Lines = [RecipeLine.From(new TypedLine(line), DemoWeek.Data.Foods, MeasureSystem.Metric)],
+                    Keeping = Dish(0, 5).Keeping,
+                },
+            };
+        var eater = Eats(["lunch"], [AtMost("energy", Measure.Energy, 500)]);
+        var one = Assert.Single(Explain(First(1, eater, [Odd("200 g moonfruit")])));
+        Assert.Equal("Every recipe for lunch has a line that nobody read: Odd. Open it in Recipes and settle the line.", one.Otherwise);
+        // One that is read and too much is another reason.
+        var other = Assert.Single(
+            Explain(First(1, Eats(["lunch"], [AtMost("energy", Measure.Energy, 1)]), [Odd("200 g moonfruit"), Dish(1, 5)]))
+        );
+        Assert.NotEmpty(other.Reasons);
+    }
+
+    [Fact]
     public void What_is_said_to_work_works_and_a_little_less_does_not()
     {
         var question = First(

@@ -71,6 +71,12 @@ public class KitchenTests(TestDatabase database)
                 kitchen["containers"]![0]!["volumeMl"]!.GetValue<int>()
             )
         );
+        // A page that knows nothing of the list leaves it alone.
+        kitchen.AsObject().Remove("ready");
+        kitchen["units"] = "metric";
+        await cook.Must(HttpMethod.Put, "/api/table/kitchen", kitchen.DeepClone());
+        Assert.Equal("1 pear", (await cook.Get("/api/table/kitchen"))["kitchen"]!["ready"]![0]!["text"]!.GetValue<string>());
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         Assert.Equal("metric", (await cook.Get("/api/table/kitchen"))["kitchen"]!["units"]!.GetValue<string>());
     }

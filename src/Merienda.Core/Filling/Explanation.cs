@@ -62,10 +62,28 @@ public static class Obstacles
         return meant.Count == 0 ? $"No recipe is meant for {slot.Name}."
             : meant.All(dish => eater.Stop(dish.Name, dish.Version.Profile) is not null)
                 ? $"Every recipe for {slot.Name} has something in it that {eater.Name} is allergic to, or may have."
+            : Unread(question, eater, cell.Date, slot) is { Count: > 0 } unread
+                ? $"Every recipe for {slot.Name} has a line that nobody read: {string.Join(", ", unread.Take(5))}. Open it in Recipes and settle the line."
             : question.Rests.Count == 0 && question.Sessions.All(session => session.EatenFrom > cell.Date)
                 ? $"Nothing is cooked before {cell.Date.ToString("dddd", CultureInfo.InvariantCulture)}, and nothing is there."
             : null;
     }
+
+    /// <summary>Dishes for a meal that nobody can tell of for a line that is not read; none where one of the others is only too much.</summary>
+    private static List<string> Unread(FillQuestion question, Eater eater, DateOnly date, MealSlot slot)
+    {
+        var table = new FillTable(question);
+        var all = Enumerable
+            .Range(0, question.Dishes.Count)
+            .Where(at => question.Dishes[at].IsFor(slot, question.Rhythm))
+            .Where(at => eater.Stop(question.Dishes[at].Name, question.Dishes[at].Version.Profile) is null)
+            .ToList();
+        return all.TrueForAll(at => HasUnread(question.Dishes[at]) && !table.SizesOf(eater, date, slot, at).IsAny)
+            ? [.. all.Select(at => question.Dishes[at].Version.Name).Distinct()]
+            : [];
+    }
+
+    private static bool HasUnread(FillDish dish) => dish.Version.Lines.Any(line => line is { Food: null, Use: null });
 
     /// <summary>Why the large meals of a day have too few dishes between them, whatever the rules say; null where that is not it.</summary>
     public static string? TooFew(FillQuestion question, Eater eater, DateOnly date)
@@ -90,11 +108,7 @@ public static class Obstacles
     /// <summary>Recipes that no meal gets because nobody knows all of what is in them; empty where there are none.</summary>
     public static string Unread(FillQuestion question)
     {
-        var names = question
-            .Dishes.Where(dish => dish.Version.Lines.Any(line => line is { Food: null, Use: null }))
-            .Select(dish => dish.Version.Name)
-            .Distinct()
-            .ToList();
+        var names = question.Dishes.Where(HasUnread).Select(dish => dish.Version.Name).Distinct().ToList();
         return names.Count == 0
             ? ""
             : $"Where a limit is counted, {(names.Count == 1 ? "1 recipe is" : $"{names.Count} recipes are")} left out for a line that is not read: {string.Join(", ", names.Take(5))}{(names.Count > 5 ? " …" : "")}.";

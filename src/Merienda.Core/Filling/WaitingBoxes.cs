@@ -8,9 +8,6 @@ namespace Merienda.Core.Filling;
 /// <param name="Until">The last date it stands; far away for what nobody has planned yet.</param>
 public sealed record WaitingBox(DateOnly Filled, DateOnly Until, bool IsFrozen);
 
-/// <summary>What a kitchen can't hold, on the day it is too much.</summary>
-public sealed record RoomLack(DateOnly Date, string Text);
-
 /// <summary>How many boxes stand at once, against what the kitchen has.</summary>
 public static class WaitingBoxes
 {

@@ -78,7 +78,7 @@ public static class Refusals
         new(
             "count-out-of-range",
             RefusalKind.Wrong,
-            "items[].count, containers[].count",
+            "items[].count, containers[].count, ready[].mostAWeek",
             "1 to 50 of a kind, 1 to 500 containers of a size"
         ),
         new("date-out-of-range", RefusalKind.Wrong, "date", "2000 to 2100"),
@@ -201,8 +201,8 @@ public static class Refusals
         new("price-out-of-range", RefusalKind.Wrong, "price", "0 to 100,000"),
         new("protocol-gone", RefusalKind.Moved, "protocol"),
         new("ratio-of-one", RefusalKind.Wrong, "*rules[].to"),
-        new("ready-amount-missing", RefusalKind.Wrong, "line"),
-        new("ready-length", RefusalKind.Wrong, "line", "1 to 300 characters"),
+        new("ready-amount-missing", RefusalKind.Wrong, "line, ready[].text"),
+        new("ready-length", RefusalKind.Wrong, "line, ready[].text", "1 to 300 characters"),
         new("reason-length", RefusalKind.Wrong, "reason, parts[].keepingReason", "of a box at most 120 characters, of a decision 1 to 200"),
         new("recipe-changed", RefusalKind.Moved, "basedOn, recipe"),
         new("recipe-empty", RefusalKind.Wrong, "text"),

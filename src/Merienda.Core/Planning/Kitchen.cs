@@ -1,4 +1,5 @@
 using Merienda.Core.Outcomes;
+using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Planning;
 
@@ -79,8 +80,8 @@ public sealed record Kitchen(
     /// <summary>Whether what the law tolerates beyond rounding widens the values of packets; off unless somebody wants it.</summary>
     public bool CountsTolerances { get; init; }
 
-    /// <summary>What is bought and may fill a meal as it is.</summary>
-    public IReadOnlyList<ReadyChoice> Ready { get; init; } = [];
+    /// <summary>What is bought and may fill a meal as it is; null, of a kitchen that is changed, leaves the list as it is.</summary>
+    public IReadOnlyList<ReadyChoice>? Ready { get; init; }
 
     /// <summary>The first thing that is wrong, or null.</summary>
     public Refusal? Wrong() =>
@@ -107,7 +108,7 @@ public sealed record Kitchen(
                 "a freezer has 0 to 2,000 litres",
                 "Type the litres that are left for the prep"
             ),
-            _ when Items.Count > MostRows || Containers.Count > MostRows || Ready.Count > MostRows => new(
+            _ when Items.Count > MostRows || Containers.Count > MostRows || Ready?.Count > MostRows => new(
                 "too-many-rows",
                 "items",
                 $"{Items.Count + Containers.Count}",
@@ -117,7 +118,7 @@ public sealed record Kitchen(
             _ => Items
                 .Select(WrongItem)
                 .Concat(Containers.Select(WrongContainer))
-                .Concat(Ready.Select(WrongReady))
+                .Concat((Ready ?? []).Select(WrongReady))
                 .FirstOrDefault(refusal => refusal is not null),
         };
 
@@ -185,6 +186,13 @@ public sealed record Kitchen(
                 ready.Text,
                 "it has 1 to 120 characters",
                 "Type for example: 150 g skyr"
+            ),
+            _ when AmountReader.Read(ready.Text.Trim()) is null => new(
+                "ready-amount-missing",
+                $"ready[{at}].text",
+                ready.Text.Trim(),
+                "it does not say how much",
+                "Begin with the amount: 150 g skyr, 1 banana"
             ),
             _ when ready.MostAWeek is < 1 or > 50 => new(
                 "count-out-of-range",

@@ -1,5 +1,4 @@
 using System.Globalization;
-using Merienda.Core.Filling;
 using Merienda.Core.Protocols;
 
 namespace Merienda.Core.Planning;
@@ -32,6 +31,9 @@ public sealed record WeekTrouble(
 /// <summary>A thing that would be eaten past its time.</summary>
 /// <param name="Name">With its tape: "B·21 Beef shin".</param>
 public sealed record PastItsTime(Cell Cell, string Name, DateOnly EatBy);
+
+/// <summary>What a kitchen can't hold, on the day it is too much.</summary>
+public sealed record RoomLack(DateOnly Date, string Text);
 
 /// <summary>What breaks, what is past its time, what nothing covers: each thing once, in falling order of weight.</summary>
 public sealed class WeekTroubles(

@@ -84,7 +84,7 @@ public sealed class DemoSeed(
                     {
                         Items = [.. kitchen.Items.Select(item => item with { Id = Guid.CreateVersion7() })],
                         Containers = [.. kitchen.Containers.Select(item => item with { Id = Guid.CreateVersion7() })],
-                        Ready = [.. kitchen.Ready.Select(item => item with { Id = Guid.CreateVersion7() })],
+                        Ready = [.. (kitchen.Ready ?? []).Select(item => item with { Id = Guid.CreateVersion7() })],
                     },
                     changed => changed
                 )

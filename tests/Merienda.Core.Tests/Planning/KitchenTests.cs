@@ -55,14 +55,24 @@ public class KitchenTests
     }
 
     [Theory]
-    [InlineData(1, 1, null)]
+    [InlineData(3, 1, null)]
     [InlineData(120, 50, null)]
-    [InlineData(0, 1, "ready-length")]
     [InlineData(121, 1, "ready-length")]
-    [InlineData(1, 0, "count-out-of-range")]
-    [InlineData(1, 51, "count-out-of-range")]
+    [InlineData(3, 0, "count-out-of-range")]
+    [InlineData(3, 51, "count-out-of-range")]
     public void A_bought_thing_has_a_line_and_a_number_a_week(int length, int most, string? code) =>
-        Assert.Equal(code, Code(Whole with { Ready = [new(Guid.NewGuid(), new string('x', length), "bite", most)] }));
+        Assert.Equal(
+            code,
+            Code(Whole with { Ready = [new(Guid.NewGuid(), "1" + new string(' ', Math.Max(0, length - 2)) + "x", "bite", most)] })
+        );
+
+    [Theory]
+    [InlineData("150 g skyr", null)]
+    [InlineData("1 banana", null)]
+    [InlineData("skyr", "ready-amount-missing")]
+    [InlineData("", "ready-length")]
+    public void A_bought_thing_says_how_much(string line, string? code) =>
+        Assert.Equal(code, Code(Whole with { Ready = [new(Guid.NewGuid(), line, null, 1)] }));
 
     [Theory]
     [InlineData(0, false)]

@@ -23,6 +23,24 @@ public class HastyRecipeTests
         Assert.Contains("2 minutes more", recipe.Steps);
     }
 
+    [Theory]
+    [InlineData("1. Blend and chill.")]
+    [InlineData("1) Stir and chill.")]
+    [InlineData("1. add mince")]
+    public void A_short_numbered_step_is_no_ingredient(string step)
+    {
+        var recipe = Read("Bites", "200 g almonds", "60 g butter", "", step);
+        Assert.Equal(["200 g almonds", "60 g butter"], recipe.Lines.Select(line => line.Text));
+        Assert.Single(recipe.Steps);
+    }
+
+    [Theory]
+    [InlineData("3. 60 g butter")]
+    [InlineData("3. Brown rice")]
+    [InlineData("3. Roast chicken")]
+    public void A_numbered_ingredient_stays_one(string line) =>
+        Assert.Equal(3, Read("Bites", "1. 200 g almonds", "2. 100 g dates", line).Lines.Count);
+
     [Fact]
     public void A_name_may_stand_in_a_row_with_what_it_makes()
     {

@@ -44,9 +44,10 @@ internal static partial class RecipeMarks
     public static bool IsCapitals(string row) => row.Count(char.IsLetter) >= 4 && !row.Any(char.IsLower) && !row.Any(char.IsDigit);
 
     /// <summary>Whether a row below the ingredients says what to do.</summary>
-    public static bool IsStep(string bare) =>
-        NumberedStep().IsMatch(bare)
-        || HastyStep().IsMatch(bare)
+    public static bool IsStep(string bare) => NumberedStep().IsMatch(bare) || IsUnnumberedStep(StepNumber().Replace(bare, ""));
+
+    private static bool IsUnnumberedStep(string bare) =>
+        HastyStep().IsMatch(bare)
         // Two sentences are no ingredient.
         || (Sentences().IsMatch(bare) && AmountReader.Read(bare) is null)
         || (SentenceStart().IsMatch(bare) && bare.Contains(' ', StringComparison.Ordinal));
@@ -199,6 +200,10 @@ internal static partial class RecipeMarks
         RegexOptions.IgnoreCase
     )]
     public static partial Regex HastyStep();
+
+    /// <summary>"1. " before words: before a number it is a list's, and its line an ingredient.</summary>
+    [GeneratedRegex(@"^\d{1,2}\s*[.)]\s+(?=\p{L})")]
+    private static partial Regex StepNumber();
 
     [GeneratedRegex(
         @"^(step\s*\d+\b|\d{3} ?(°|deg|[FC]\b)|blend,|oven\b.*\d|(low|high) \d+ ?(h|hrs?|hours?)\b|\d{1,2}\s*[.)]\s+(?!\d)\p{L}.{18,})",

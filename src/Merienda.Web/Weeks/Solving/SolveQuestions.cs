@@ -41,7 +41,7 @@ internal static class SolveQuestions
 
     /// <summary>What is bought and may fill a meal; what nobody can read fills none.</summary>
     public static IEnumerable<FillDish> Bought(WeekView week, Kitchen kitchen) =>
-        from choice in kitchen.Ready
+        from choice in kitchen.Ready ?? []
         let read = week.ReadyOf(choice.Text)
         where !read.IsRefused
         select FillDish.Of(choice, read.Value);

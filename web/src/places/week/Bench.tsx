@@ -65,7 +65,7 @@ export function Bench({ board, held, onHold, onHoldByKey, onDetails, onMake, onC
             ))}
         </div>
       ))}
-      {board.batches.length > 0 && !folded && (
+      {(board.batches.length > 0 || board.servings.length > 0) && !folded && (
         <Button look="bare" onClick={onCopy} className="mt-2 shrink-0 self-start text-sm">
           Copy this week …
         </Button>

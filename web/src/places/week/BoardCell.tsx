@@ -27,6 +27,8 @@ type Props = {
   joins: Joins;
   /** The day has been. */
   isOver: boolean;
+  /** Nothing is wanted of the meal all week. */
+  isSlim: boolean;
   /** What is proposed for the meal; null where nothing is. */
   ghost: Ghost | null;
 };
@@ -76,6 +78,7 @@ export function BoardCell({
   onPick,
   joins,
   isOver,
+  isSlim,
   ghost,
 }: Props) {
   const { setNodeRef, isOver: isUnder } = useDroppable({ id: placeKey(place), data: place, disabled: !canTake });
@@ -103,7 +106,7 @@ export function BoardCell({
       onFocus={onFocus}
       onKeyDown={onKeyDown}
       onClick={onClick}
-      className={`relative flex h-12 md:h-[60px] min-w-0 flex-col gap-px p-px transition-colors duration-150 focus-visible:z-10 ${joins.before || joins.after ? '' : 'overflow-hidden'} ${isUnder ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${ghost?.isLeft ? 'border border-dashed border-slate opacity-60' : isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
+      className={`relative flex ${isSlim ? 'h-6' : 'h-12 md:h-[60px]'} min-w-0 flex-col gap-px p-px transition-colors duration-150 focus-visible:z-10 ${joins.before || joins.after ? '' : 'overflow-hidden'} ${isUnder ? 'bg-cobalt/20 outline-2 -outline-offset-2 outline-cobalt' : isHolding && !canTake ? 'bg-tray opacity-40' : isHolding ? 'bg-cobalt/8' : 'bg-tray'} ${ghost?.isLeft ? 'border border-dashed border-slate opacity-60' : isOpen ? 'border border-dotted border-slate' : 'border border-transparent'}`}
     >
       {draws.length > 0 && (
         <div className="flex min-h-0 flex-1 items-start gap-px">

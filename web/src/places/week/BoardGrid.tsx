@@ -123,7 +123,11 @@ export function BoardGrid(props: BoardProps) {
           ))}
         </div>
         {rows.map(({ meal, name, eater }, row) => {
-          const joins = joinsOf(days.map((date) => mealAt({ date, meal, eaterId: eater.id })));
+          const servings = days.map((date) => mealAt({ date, meal, eaterId: eater.id }));
+          const joins = joinsOf(servings);
+          const sourceOn = (date: string) => eater.meals.find((one) => one.meal === meal)?.days[board.days.indexOf(date)] ?? 'nothing';
+          // A meal that nothing is wanted for all week leaves its room to the others.
+          const isSlim = !narrow && servings.every((serving) => serving === null) && days.every((date) => sourceOn(date) === 'nothing');
           return (
             <div
               key={`${meal}:${eater.id}`}
@@ -134,7 +138,7 @@ export function BoardGrid(props: BoardProps) {
                 <span className={row % eaters.length === 0 ? 'font-display text-sm font-semibold first-letter:uppercase' : 'sr-only'}>
                   {name}
                 </span>
-                <span className="truncate pb-1 text-steel">{eater.name}</span>
+                <span className={isSlim && row % eaters.length === 0 ? 'sr-only' : 'truncate pb-1 text-steel'}>{eater.name}</span>
               </div>
               {days.map((date, column) => {
                 const place = { date, meal, eaterId: eater.id };
@@ -147,7 +151,8 @@ export function BoardGrid(props: BoardProps) {
                     label={`${weekday(date)} ${name}, ${eater.name}`}
                     serving={mealAt(place)}
                     board={board}
-                    source={eater.meals.find((one) => one.meal === meal)?.days[board.days.indexOf(date)] ?? 'nothing'}
+                    source={sourceOn(date)}
+                    isSlim={isSlim}
                     canTake={isCookedBy(carriedBatch, date)}
                     isHolding={carried !== null}
                     held={held}
