@@ -57,7 +57,13 @@ function Acts({ solving, page }: { solving: Solving; page: SolvePage }) {
   const taken = page.meals - solving.left;
   const isTakeable = page.meals > 0 && !solving.problem;
   const all =
-    page.kind === 'fill' ? `Take all ${page.meals} meals` : page.meals === 1 ? 'Make this change' : `Make all ${page.meals} changes`;
+    page.kind === 'fill'
+      ? page.meals === 1
+        ? 'Take the meal'
+        : `Take all ${page.meals} meals`
+      : page.meals === 1
+        ? 'Make this change'
+        : `Make all ${page.meals} changes`;
   return (
     <>
       {isTakeable && (

@@ -1,0 +1,63 @@
+import { addRecipe, beginWeekToday, chooseLowCarb, expect, makeBatch, signUp, test } from './kitchen';
+
+test('any measure is shown under the days, whether or not something limits it', async ({ page }) => {
+  await signUp(page);
+  const details = page.getByRole('complementary', { name: 'Details' });
+  await page.getByRole('columnheader', { name: /^Sat/ }).click();
+  await details.getByText('Under the days: the tightest limit').click();
+  await details.getByRole('checkbox', { name: 'Energy' }).check();
+  await details.getByRole('checkbox', { name: 'Protein' }).check();
+  await details.getByRole('checkbox', { name: 'Points' }).check();
+  await expect(details.getByText('Under the days: energy, protein, points')).toBeVisible();
+  await expect(details.getByRole('checkbox', { name: 'Fibre' })).toBeDisabled();
+  const grid = page.getByRole('grid', { name: 'The week’s meals' });
+  await expect(grid.getByText('Energy')).toHaveCount(7);
+
+  // What is chosen on a late day is read from the left, and neither the bench nor the line on top hides behind it.
+  await expect(page.getByRole('button', { name: 'Make a batch' })).toBeInViewport();
+  await details.getByRole('button', { name: 'Move details to the other side' }).click();
+  await page.keyboard.press('Escape');
+  await expect(details).toHaveCount(0);
+});
+
+test('a bought thing is added where the week is filled, fills meals, and stands on the list', async ({ page }) => {
+  await signUp(page);
+  await beginWeekToday(page);
+  await page.getByRole('button', { name: 'Fill the week …' }).click();
+  const panel = page.getByRole('dialog', { name: 'Fill the week' });
+  await panel.getByLabel('Another bought thing with its amount').fill('pear');
+  await panel.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('It does not say how much.')).toBeVisible();
+  await panel.getByLabel('Another bought thing with its amount').fill('1 pear');
+  await page.keyboard.press('Enter');
+  await expect(panel.getByRole('checkbox', { name: /^1 pear/ })).toBeChecked();
+  await panel.getByRole('button', { name: 'Find a week' }).click();
+  await page.getByRole('button', { name: 'Take all 7 meals' }).click();
+  await expect(page.getByText('The week is filled.')).toBeVisible();
+  await expect(page.getByRole('gridcell', { name: /afternoon bite, Farah: 1 pear/ })).toHaveCount(7);
+  await page.getByRole('link', { name: 'Shop', exact: true }).click();
+  await expect(page.getByRole('checkbox', { name: /Pear/ })).toBeVisible();
+});
+
+test('one trouble is mended by itself, from the line on top', async ({ page }) => {
+  await signUp(page);
+  await chooseLowCarb(page, '25');
+  const [today] = await beginWeekToday(page);
+  for (const [name, line] of [
+    ['Rice pan', '400 g white rice'],
+    ['Cod pan', '600 g cod'],
+  ])
+    await addRecipe(page, `${name}\nServes 4\nCourse: supper\n${line}\nMethod\nBake for 20 minutes.`, name ?? '');
+  await makeBatch(page, 'Rice pan', '4', new RegExp(`^${today}`));
+  const supper = page.getByRole('gridcell', { name: new RegExp(`^${today} supper, Farah`) });
+  await supper.focus();
+  await page.keyboard.press('a');
+  await expect(page.getByRole('button', { name: new RegExp(`^Farah, ${today}: Net carbs: .* over 25 g a day`) })).toBeVisible();
+  await page.getByRole('button', { name: 'Mend this' }).click();
+  const proposal = page.getByRole('region', { name: 'Proposal' });
+  await expect(proposal.getByText(/1 meal changed/)).toBeVisible({ timeout: 60_000 });
+  await expect(supper).toHaveAccessibleName(/Cod pan/);
+  await proposal.getByRole('button', { name: 'Make this change' }).click();
+  await expect(proposal).toHaveCount(0);
+  await expect(page.getByText(/over 25 g a day/)).toHaveCount(0);
+});
