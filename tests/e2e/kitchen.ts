@@ -67,7 +67,7 @@ export async function chooseLowCarb(page: Page, most: string) {
   await page.getByRole('link', { name: 'Table', exact: true }).click();
   await page.getByLabel('Low-carb, net').check();
   await page.getByLabel(/at most, g: Net carbs/).fill(most);
-  await page.getByRole('button', { name: 'State it' }).click();
+  await page.getByRole('button', { name: 'Set it' }).click();
   await expect(page.getByText(`Net carbs: at most ${most} g a day`)).toBeVisible();
 }
 

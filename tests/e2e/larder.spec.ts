@@ -141,13 +141,13 @@ test('things come into stock, are opened, frozen, used up, and taken back', asyn
   const takeIn = async (line: string, place: string) => {
     await page.getByLabel('What came in').fill(line);
     await page.getByLabel('Where').selectOption(place);
-    await page.getByRole('button', { name: 'Take in' }).click();
+    await page.getByRole('button', { name: 'Put in stock' }).click();
     await expect(page.getByLabel('What came in')).toHaveValue('');
   };
   await takeIn('500 g red lentils', 'pantry');
   await takeIn('300 g chicken breast', 'fridge');
   await page.getByLabel('What came in').fill('-2 eggs');
-  await page.getByRole('button', { name: 'Take in' }).click();
+  await page.getByRole('button', { name: 'Put in stock' }).click();
   await expect(page.getByText('Nothing, and less than nothing, stands on no shelf.').first()).toBeVisible();
   await page.getByLabel('What came in').fill('');
 

@@ -57,8 +57,8 @@ test('a household of three with three protocols, an allergy and a clinic’s she
   await expect(need.getByText('1,649 kcal a day')).toBeVisible();
   await need.getByRole('button', { name: 'Use 1,980 kcal' }).click();
   // The three macros are asked for until the choice has arrived.
-  await expect(rune.getByRole('button', { name: 'State it' })).toHaveCount(1);
-  await rune.getByRole('button', { name: 'State it' }).click();
+  await expect(rune.getByRole('button', { name: 'Set it' })).toHaveCount(1);
+  await rune.getByRole('button', { name: 'Set it' }).click();
   await expect(rune.getByText('Energy: at most 1,980 kcal a day')).toBeVisible();
   await rune.getByRole('button', { name: 'Plan it' }).click();
   await expect(rune.getByRole('heading', { name: /^Restriction, day 1 of/ })).toBeVisible();
@@ -136,13 +136,13 @@ test('a rule is copied, changed with its effect in view, kept by the week, expor
   await expect(page.getByText('Our low-carb is yours to change.')).toBeVisible();
 
   // A ceiling of the protocol's own that the dish keeps; the eater's number still wins, so another rule is added.
-  const always = page.getByRole('region', { name: 'Whatever is chosen' });
-  await always.getByLabel('Another rule: Whatever is chosen').selectOption({ label: 'Exclusion' });
+  const always = page.getByRole('region', { name: 'Always' });
+  await always.getByLabel('Another rule: Always').selectOption({ label: 'Exclusion' });
   await always.getByLabel('called').fill('Sugar');
   await always.getByRole('button', { name: 'Take nightshades off no' }).click();
   await pick(page, 'no', 'added sugar');
   await expect(page.getByText('No recipe and no day of this week changes its verdict.')).toBeVisible();
-  await always.getByLabel('Another rule: Whatever is chosen').selectOption({ label: 'Limit or band' });
+  await always.getByLabel('Another rule: Always').selectOption({ label: 'Limit or band' });
   const fibre = always.getByRole('listitem').last();
   await fibre.getByLabel('at least, g').fill('60');
   await fibre.getByLabel('at most, g').fill('50');
@@ -179,7 +179,7 @@ test('a change of the points scheme shows its effect on the library before it is
   await table(page);
   await page.getByLabel('Points', { exact: true }).check();
   await page.getByLabel(/at most, points: Points/).fill('24');
-  await page.getByRole('button', { name: 'State it' }).click();
+  await page.getByRole('button', { name: 'Set it' }).click();
   await page.getByRole('link', { name: 'Protocols' }).click();
   await page.getByRole('link', { name: 'Points', exact: true }).click();
   await page.getByRole('button', { name: 'Copy and change' }).click();

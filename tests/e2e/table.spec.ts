@@ -18,7 +18,7 @@ test('a couple sets its table in one page', async ({ page }) => {
   await rune.getByLabel('Eats by').selectOption('Low-carb, net');
   await expect(rune.getByText('When to ask somebody first')).toBeVisible();
   await rune.getByLabel(/at most, g: Net carbs/).fill('40');
-  await rune.getByRole('button', { name: 'State it' }).click();
+  await rune.getByRole('button', { name: 'Set it' }).click();
   await expect(rune.getByText('Net carbs: at most 40 g a day')).toBeVisible();
   await page.getByLabel('Somebody else eats too').fill('Ilse');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
@@ -64,10 +64,10 @@ test('a second eater has rules of their own, and an impossible number is refused
   const ilse = page.getByRole('region', { name: 'Ilse' });
   await ilse.getByLabel('Calories with macros').check();
   await ilse.getByLabel(/at most, kcal/).fill('700');
-  await ilse.getByRole('button', { name: 'State it' }).first().click();
+  await ilse.getByRole('button', { name: 'Set it' }).first().click();
   await expect(page.getByText('Below 800 kcal a day only a clinical team sets the number.')).toBeVisible();
   await ilse.getByLabel('My clinical team set this').check();
-  await ilse.getByRole('button', { name: 'State it' }).first().click();
+  await ilse.getByRole('button', { name: 'Set it' }).first().click();
   await expect(ilse.getByText('Energy: at most 700 kcal a day')).toBeVisible();
   await expect(ilse.getByText(/professional advice comes first/)).toBeVisible();
   await page.getByLabel('Another eater').fill('Ilse');

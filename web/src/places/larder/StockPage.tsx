@@ -65,7 +65,7 @@ function TakeIn() {
       <Choice label="Where" value={place} onChange={(value) => setPlace(value as Place)} options={places} className="w-32" />
       <Field label="Date on it" type="date" value={bestBefore} onChange={setBestBefore} className="w-40" />
       <Button type="submit" look="main" className="mt-6" disabled={line.trim() === '' || edit.isPending}>
-        Take in
+        Put in stock
       </Button>
     </form>
   );

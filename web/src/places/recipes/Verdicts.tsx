@@ -40,7 +40,7 @@ export function Verdicts({ of, recipe, variant = null }: { of: Schemas['ShownVer
                     {finding.because} {finding.cure && <b className="font-semibold">To make it fit: {finding.cure}. </b>}
                     {finding.needsAllowance && (
                       <Link to="/table" className="font-semibold text-cobalt hover:underline">
-                        State it at the Table
+                        Set it at the Table
                       </Link>
                     )}
                   </span>

@@ -91,7 +91,7 @@ export function Findings({ title, findings }: { title: string; findings: Schemas
             ))}
             {finding.needsAllowance && (
               <Link to="/table" className="font-semibold text-cobalt hover:underline">
-                State it at the Table
+                Set it at the Table
               </Link>
             )}
             {finding.contributors.length > 1 && finding.unit && (

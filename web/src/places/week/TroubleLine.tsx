@@ -115,7 +115,7 @@ export function TroubleLine({
       </button>
     ) : trouble.kind === 'unstated' ? (
       <Link to="/table" className={action}>
-        State it
+        Set it
       </Link>
     ) : null;
   return (

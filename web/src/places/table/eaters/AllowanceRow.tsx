@@ -63,7 +63,7 @@ export function AllowanceRow({ rule, eater, edit, explains }: { rule: Rule; eate
         )}
         {asks && (changed || rule.needsAllowance) && (
           <Button type="submit" disabled={!changed || wrong || from === '' || edit.isPending}>
-            {rule.needsAllowance ? 'State it' : 'Change'}
+            {rule.needsAllowance ? 'Set it' : 'Change'}
           </Button>
         )}
         {asks && (

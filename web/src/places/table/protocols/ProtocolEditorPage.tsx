@@ -57,7 +57,7 @@ function Editor({ sheet, kinds }: { sheet: Schemas['ProtocolSheet']; kinds: Sche
   const problem = draft.error instanceof Problem ? draft.error : null;
   const classes = page.classes;
   const lists: { at: RulesAt; heading: string }[] = [
-    { at: null, heading: document.choices.length > 0 ? 'Whatever is chosen' : 'Rules' },
+    { at: null, heading: document.choices.length > 0 ? 'Always' : 'Rules' },
     ...document.choices.flatMap((choice, index) =>
       choice.options.map((option, place) => ({ at: { choice: index, option: place }, heading: `${choice.name} ${option.name}` })),
     ),
@@ -95,7 +95,7 @@ function Editor({ sheet, kinds }: { sheet: Schemas['ProtocolSheet']; kinds: Sche
       </div>
       <aside className="lg:border-l lg:border-line lg:pl-5">
         <div className="space-y-3 lg:sticky lg:top-16">
-          <h3 className="text-base">What this would turn</h3>
+          <h3 className="text-base">What this would change</h3>
           {!isChanged && <p className="text-sm text-steel">Nothing is changed yet.</p>}
           {isChanged && problem && <ProblemNote of={problem} isInFile />}
           {isChanged && !problem && draft.data && (
