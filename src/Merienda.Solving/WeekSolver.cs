@@ -100,7 +100,9 @@ public static class WeekSolver
             var (best, bound, recipes) = (long.MaxValue, 0L, isPolish ? 0 : effort.Recipes * question.Eaters.Count);
             for (var stale = 0; stale < effort.Rounds && best > bound && !stop.IsCancellationRequested; )
             {
-                var dishes = _shortlist.Of(recipes, Used);
+                // What is used alone is soon looked through: whether it would do with less of it.
+                var isNarrow = stale == 1 && _plan is not null;
+                var dishes = _shortlist.Of(isNarrow ? 0 : recipes, Used);
                 // A variant that nobody likes best may still save a batch: only with every one of them a bound is one.
                 var isWhole = dishes.Count == question.Dishes.Count && _free is null;
                 var (plan, value, lowest) = Search(Model(dishes), goal, isPolish ? effort.Effort * 2 : effort.Effort);
@@ -115,7 +117,7 @@ public static class WeekSolver
                 }
                 else
                 {
-                    (recipes, stale) = (recipes * 3 / 2, stale + 1);
+                    (recipes, stale) = (isNarrow ? recipes : recipes * 3 / 2, stale + 1);
                 }
 
                 if (isPolish)
