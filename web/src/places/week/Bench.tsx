@@ -74,7 +74,7 @@ export function Bench({ board, held, onHold, onHoldByKey, onDetails, onMake, onC
         <p className="py-1 text-xs text-steel max-md:hidden">
           {board.batches.length === 0
             ? 'No batches yet. A batch is one dish cooked in one go: it lies here on a strip of tape with a letter, and its portions go on the meals.'
-            : 'Loose: cooked, and on no meal yet.'}
+            : 'Loose: on no meal yet.'}
         </p>
       )}
     </section>
