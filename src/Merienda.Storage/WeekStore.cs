@@ -27,12 +27,6 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     public Task<(StoredWeek Week, IReadOnlyList<StoredRecipe> Library)> ReadWithLibrary(Tenant tenant, DateOnly start) =>
         database.Read(tenant, weeks.Of(start).And(recipes.All));
 
-    /// <summary>What a search for a week needs to know.</summary>
-    public Task<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, Kitchen Kitchen)> ReadToSolve(
-        Tenant tenant,
-        DateOnly start
-    ) => database.Read(tenant, weeks.Of(start).And(recipes.All).And(KitchenStore.Current));
-
     /// <summary>A week with every recipe, and what was sought of it.</summary>
     public Task<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, SolveJob? Job)> ReadSolved(Tenant tenant, DateOnly start) =>
         database.Read(tenant, weeks.Of(start).And(recipes.All).And(SolveJobs.Of(start)));

@@ -187,13 +187,7 @@ public sealed record Kitchen(
                 "it has 1 to 120 characters",
                 "Type for example: 150 g skyr"
             ),
-            _ when AmountReader.Read(ready.Text.Trim()) is null => new(
-                "ready-amount-missing",
-                $"ready[{at}].text",
-                ready.Text.Trim(),
-                "it does not say how much",
-                "Begin with the amount: 150 g skyr, 1 banana"
-            ),
+            _ when AmountReader.Read(ready.Text.Trim()) is null => ReadyFood.NoAmount($"ready[{at}].text", ready.Text),
             _ when ready.MostAWeek is < 1 or > 50 => new(
                 "count-out-of-range",
                 $"ready[{at}].mostAWeek",

@@ -53,16 +53,11 @@ public sealed record ReadyFood(Guid Id, RecipeLine Line) : ServingItem(Id)
         }
 
         var line = RecipeLine.From(text.Trim(), foods, system, chosenFood: chosen);
-        return line.Read.Amount is null || line.Read.Amount.Value.Best <= 0
-            ? new Refusal(
-                "ready-amount-missing",
-                "line",
-                text.Trim(),
-                "it does not say how much",
-                "Begin with the amount: 150 g skyr, 1 banana"
-            )
-            : line;
+        return line.Read.Amount is null || line.Read.Amount.Value.Best <= 0 ? NoAmount("line", text) : line;
     }
+
+    public static Refusal NoAmount(string field, string text) =>
+        new("ready-amount-missing", field, text.Trim(), "it does not say how much", "Begin with the amount: 150 g skyr, 1 banana");
 
     /// <summary>A food as it is eaten, as a dish of one portion: rules, sums and lists see no difference.</summary>
     /// <param name="meal">Key of the meal it is for; null for any.</param>

@@ -26,7 +26,7 @@ public static class BestEndpoints
         KnowledgeBase knowledge
     )
     {
-        var ((stored, library), kitchen) = await weeks.ReadToSolve(tenant, date);
+        var (stored, library) = await weeks.ReadWithLibrary(tenant, date);
         var cell = new Cell(day, meal, eater);
         var diner = stored.DinerAt(cell);
         if ((diner.Refusal ?? stored.Plan.WrongCell(null, cell)) is { } refusal)
@@ -39,7 +39,7 @@ public static class BestEndpoints
         List<(MealThing Thing, Batch? Batch, Lot? Lot, DateOnly? CookedOn)> all =
         [
             .. there,
-            .. SolveQuestions.Bought(week, kitchen).Select(dish => (new MealThing(dish, 1, 0), (Batch?)null, (Lot?)null, (DateOnly?)null)),
+            .. SolveQuestions.Bought(week).Select(dish => (new MealThing(dish, 1, 0), (Batch?)null, (Lot?)null, (DateOnly?)null)),
             .. ToCook(week, library, diner.Value, day, there),
         ];
         var question = new FillQuestion(

@@ -40,13 +40,13 @@ public static class SolveEndpoints
         SolveWorker worker
     )
     {
-        var ((stored, library), kitchen) = await weeks.ReadToSolve(tenant, date);
+        var (stored, library) = await weeks.ReadWithLibrary(tenant, date);
         if (SolveAsked.Wrong(request, stored) is { } wrong)
         {
             return wrong.ToProblem();
         }
 
-        var question = SolveQuestions.Of(new WeekView(stored, knowledge), library, kitchen, request);
+        var question = SolveQuestions.Of(new WeekView(stored, knowledge), library, request);
         if (SolveAsked.Pointless(request.Kind, question) is { } pointless)
         {
             return pointless.ToProblem();

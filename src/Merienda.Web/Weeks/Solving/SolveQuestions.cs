@@ -7,8 +7,9 @@ namespace Merienda.Web.Weeks.Solving;
 /// <summary>A stored week as a question to solve.</summary>
 internal static class SolveQuestions
 {
-    public static FillQuestion Of(WeekView week, IReadOnlyList<StoredRecipe> library, Kitchen kitchen, SolveRequest asked)
+    public static FillQuestion Of(WeekView week, IReadOnlyList<StoredRecipe> library, SolveRequest asked)
     {
+        var kitchen = week.Kitchen;
         var usual = FillWishes.Usual;
         var wishes = (
             usual with
@@ -23,10 +24,7 @@ internal static class SolveQuestions
             week.Plan,
             week.Eaters,
             week.Table.Today,
-            [
-                .. Cookable(library, kitchen, wishes),
-                .. Bought(week, kitchen).Where(dish => asked.WithoutReady?.Contains(dish.Recipe) != true),
-            ],
+            [.. Cookable(library, kitchen, wishes), .. Bought(week).Where(dish => asked.WithoutReady?.Contains(dish.Recipe) != true)],
             (batch, lot) => new(week.RecipeOf(batch).RecipeId, lot.Variant, week.DishOf(batch, lot)),
             [
                 .. week
@@ -40,8 +38,8 @@ internal static class SolveQuestions
     }
 
     /// <summary>What is bought and may fill a meal; what nobody can read fills none.</summary>
-    public static IEnumerable<FillDish> Bought(WeekView week, Kitchen kitchen) =>
-        from choice in kitchen.Ready ?? []
+    public static IEnumerable<FillDish> Bought(WeekView week) =>
+        from choice in week.Kitchen.Ready ?? []
         let read = week.ReadyOf(choice.Text)
         where !read.IsRefused
         select FillDish.Of(choice, read.Value);

@@ -155,8 +155,8 @@ public sealed partial class SolveWorker(
     private async Task<(SolveFound Found, string Problem)> Search(ClaimedJob claimed, SolveJob job, CancellationToken stop)
     {
         var asked = JsonSerializer.Deserialize<SolveRequest>(job.Asked, Json)!;
-        var ((stored, library), kitchen) = await weeks.ReadToSolve(claimed.Tenant, job.WeekStart);
-        var question = SolveQuestions.Of(new WeekView(stored, knowledge), library, kitchen, asked);
+        var (stored, library) = await weeks.ReadWithLibrary(claimed.Tenant, job.WeekStart);
+        var question = SolveQuestions.Of(new WeekView(stored, knowledge), library, asked);
         var versions = library.ToDictionary(recipe => recipe.RecipeId, recipe => recipe.VersionId);
         SolveFound Found(FillPlan plan, IReadOnlyList<FillLevel> levels) =>
             new(levels, WeekChange.Of(question, plan, recipe => versions[recipe]), new FillJudge(question, plan).Unmet, []);
