@@ -55,7 +55,7 @@ playwright() {
 
 run_tests() {
   need_tools
-  need_packages postgresql tzdata chromium
+  need_packages postgresql tzdata chromium coinor-cbc
   trap 'stop_all' EXIT
   mkdir -p "$STATE"
   need_node_modules

@@ -239,7 +239,7 @@ public static class WeekExplainer
     {
         var week = ModelOf(without);
         week.Model.Add(week.SumOf(FillGoal.Covered) == 0);
-        var (sum, constant, times) = WeekSums.Of(week, eater, date, form);
+        var (sum, constant, times) = WeekSums.Of(week, eater, date, new(form, week.Table));
         foreach (var isOver in new[] { true, false })
         {
             if ((isOver ? form.AtMost : form.AtLeast) is not { } bound)

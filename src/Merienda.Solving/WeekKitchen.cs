@@ -1,5 +1,6 @@
 using Google.OrTools.Sat;
 using Merienda.Core.Filling;
+using Merienda.Core.Keeping;
 
 namespace Merienda.Solving;
 
@@ -27,11 +28,13 @@ internal static class WeekKitchen
             week.Model.Add(LinearExpr.Sum(bought.Select(choice => choice.Is)) <= Math.Max(0, dish.MostAWeek - already));
         }
 
-        var all = week.Choices.SelectMany(choice => choice.From.Select(from => (choice, from))).ToList();
-        Freeze(week, all);
-        for (var session = 0; session < week.Question.Sessions.Count; session++)
+        Hold(week);
+        if (week.Question.Wishes.MinutesASession is { } minutes)
         {
-            Hold(week, session, all);
+            foreach (var session in week.Batches.GroupBy(batch => batch.Session))
+            {
+                week.Model.Add(LinearExpr.Sum(session.Select(batch => batch.Is * week.MinutesOf(batch))) <= minutes);
+            }
         }
     }
 
@@ -85,33 +88,55 @@ internal static class WeekKitchen
         week.Growths.Add(new(at, more, left));
     }
 
-    private static void Freeze(WeekModel week, List<(Choice Choice, Source From)> all)
+    /// <summary>What stands in fridge and freezer after each session is not more than they hold, or than stands there anyway.</summary>
+    private static void Hold(WeekModel week)
     {
-        // What is in the freezer already takes no room that is free.
-        var frozen = all.Where(one => one.From.IsFrozen && (one.From.Rest is not { } rest || !week.Question.Rests[rest].IsFrozen)).ToList();
-        // More than there is room for may stand there already: that is no worse afterwards.
-        var already = week.Question.Now.Count(now => frozen.Exists(one => one.From.Rest == now.Rest && WeekModel.IsAt(one.Choice, now)));
-        if (frozen.Count > 0)
+        var question = week.Question;
+        var filled = new List<(Source From, DateOnly Filled, DateOnly Until)>();
+        foreach (var choice in week.Choices)
         {
-            week.Model.Add(LinearExpr.Sum(frozen.Select(one => one.From.Is)) <= Math.Max(already, week.Question.Wishes.FreezerBoxes));
+            foreach (var from in choice.From)
+            {
+                // What is in a box already takes no room that is free.
+                if (from.Session is { } session)
+                {
+                    filled.Add((from, question.Sessions[session].Date, choice.Group.Date));
+                }
+                else if (from.Rest is { } rest && question.Rests[rest].Box is null)
+                {
+                    filled.Add((from, question.Rests[rest].Cooked, choice.Group.Date));
+                }
+            }
         }
-    }
 
-    private static void Hold(WeekModel week, int session, List<(Choice Choice, Source From)> all)
-    {
-        var (question, date) = (week.Question, week.Question.Sessions[session].Date);
-        if (question.Wishes.Boxes is { } boxes && !question.IsMend)
+        foreach (var date in filled.Select(box => box.Filled).Distinct().Order())
         {
-            var waiting = all.Where(one =>
-                one.From.Session is { } from && question.Sessions[from].Date <= date && one.Choice.Group.Date >= date
+            var sought = filled.Where(box => box.Filled <= date && box.Until >= date).Select(box => box.From).ToList();
+            var standing = question.Waiting.Where(box => box.Filled <= date && box.Until >= date).ToList();
+            // More than there is room for may stand there as the week is: that is no worse afterwards.
+            var now = question
+                .Now.Where(now => question.Rests[now.Rest] is { Box: null } rest && rest.Cooked <= date && now.Cell.Date >= date)
+                .ToList();
+            Keep(
+                sought.Where(from => from.IsFrozen),
+                question.Wishes.FreezerBoxes,
+                standing.Count(box => box.IsFrozen),
+                now.Count(one =>
+                    question.Rests[one.Rest].KeptUntil(question.Dishes[question.Rests[one.Rest].Dish], one.Cell.Date) == KeptIn.Freezer
+                )
             );
-            week.Model.Add(LinearExpr.Sum(waiting.Select(one => one.From.Is)) <= boxes);
+            if (question.Wishes.Boxes is { } boxes)
+            {
+                Keep(sought, boxes, standing.Count, now.Count);
+            }
         }
 
-        if (question.Wishes.MinutesASession is { } minutes)
+        void Keep(IEnumerable<Source> sought, int room, int standing, int now)
         {
-            var cooked = week.Batches.Where(batch => batch.Session == session);
-            week.Model.Add(LinearExpr.Sum(cooked.Select(batch => batch.Is * week.MinutesOf(batch))) <= minutes);
+            if (sought.Any())
+            {
+                week.Model.Add(LinearExpr.Sum(sought.Select(from => from.Is)) <= Math.Max(now, room - standing));
+            }
         }
     }
 }

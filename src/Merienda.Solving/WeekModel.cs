@@ -18,14 +18,13 @@ internal sealed class WeekModel
     /// <summary>Minutes by hand for a portion more of a batch that is cooked anyway [C].</summary>
     private const int PortionMore = 2;
 
-    private readonly FillTable _table;
     private readonly IReadOnlySet<Cell>? _free;
 
     /// <param name="free">Meals that may be changed, of a week that is mended; all when null.</param>
     public WeekModel(FillQuestion question, FillTable table, IReadOnlyList<int> dishes, IReadOnlySet<Cell>? free = null)
     {
         _free = free;
-        (Question, _table) = (question, table);
+        (Question, Table) = (question, table);
         Rests = question.Rests.Select((rest, at) => (There: rest, At: at)).ToLookup(one => one.There.Dish);
         MakeGroups();
         foreach (var group in Groups)
@@ -39,6 +38,8 @@ internal sealed class WeekModel
     }
 
     public FillQuestion Question { get; }
+
+    public FillTable Table { get; }
 
     public CpModel Model { get; } = new();
 
@@ -103,7 +104,28 @@ internal sealed class WeekModel
         return off;
     }
 
-    public Helping HelpingOf(Choice choice, int quarters) => _table.HelpingOf(choice.Dish, quarters);
+    /// <summary>That a dish is there in so many quarters or more.</summary>
+    public BoolVar IsAtLeast(Choice choice, int quarters) =>
+        quarters <= choice.Sizes.Least ? choice.Is : LargerOf(choice)[quarters - choice.Sizes.Least - 1];
+
+    /// <summary>For each size above the least whether a choice is that large.</summary>
+    public IReadOnlyList<BoolVar> LargerOf(Choice choice)
+    {
+        if (choice.Larger.Count == 0 && choice.Sizes.Most > choice.Sizes.Least)
+        {
+            var smaller = choice.Is;
+            for (var size = choice.Sizes.Least + 1; size <= choice.Sizes.Most; size++)
+            {
+                var larger = Model.NewBoolVar($"{choice.Dish} of {size}");
+                Model.AddImplication(larger, smaller);
+                choice.Larger.Add(smaller = larger);
+            }
+
+            Model.Add(choice.Quarters == (choice.Is * choice.Sizes.Least) + LinearExpr.Sum(choice.Larger));
+        }
+
+        return choice.Larger;
+    }
 
     public bool IsReady(Choice choice) => Question.Dishes[choice.Dish].Ready is not null;
 
@@ -114,13 +136,17 @@ internal sealed class WeekModel
 
     public int MinutesOf(Made batch) => batch.Portions.Keys.Min(dish => Question.Dishes[dish].HandsOn);
 
+    /// <summary>Who gets what when matters where a week is mended, and to whoever wants nothing twice in a row.</summary>
+    public bool IsEachAlone(Eater eater) =>
+        Question.IsMend || eater.Rules.On(Question.Start).OfType<RepetitionRule>().Any(rule => rule.NotInARow);
+
     private void MakeGroups()
     {
         foreach (var day in Question.Open.Distinct().GroupBy(cell => (cell.Eater, cell.Date)))
         {
             var eater = Question.Eaters.First(one => one.Id == day.Key.Eater);
             var slots = day.Select(cell => Question.Rhythm.Meal(cell.Meal)!).ToList();
-            if (!Question.IsMend && slots.Where(slot => slot.IsMain).ToList() is { Count: > 0 } mains)
+            if (!IsEachAlone(eater) && slots.Where(slot => slot.IsMain).ToList() is { Count: > 0 } mains)
             {
                 Groups.Add(new(eater, day.Key.Date, mains));
                 slots.RemoveAll(slot => slot.IsMain);
@@ -160,7 +186,7 @@ internal sealed class WeekModel
         var sources = SourcesOf(group, dish).ToList();
         var (sizes, only) = SizesIn(group, dish);
         var now = Question.Now.FirstOrDefault(one =>
-            one.Cell == CellOf(group, group.Slots[0]) && Question.Rests[one.Rest].Dish == dish && _table.MayStay(one)
+            one.Cell == CellOf(group, group.Slots[0]) && Question.Rests[one.Rest].Dish == dish && Table.MayStay(one)
         );
         sizes = isFixed ? FillSizes.None : sizes;
         if (sources.Count == 0 || (!sizes.IsAny && now is null))
@@ -244,7 +270,7 @@ internal sealed class WeekModel
     private (FillSizes Sizes, MealSlot? Only) SizesIn(Group group, int dish)
     {
         var each = group
-            .Slots.Select(slot => (slot, sizes: _table.SizesOf(group.Eater, group.Date, slot, dish)))
+            .Slots.Select(slot => (slot, sizes: Table.SizesOf(group.Eater, group.Date, slot, dish)))
             .Where(one => one.sizes.IsAny)
             .ToList();
         if (each.Count == 0)

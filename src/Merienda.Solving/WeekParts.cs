@@ -22,6 +22,9 @@ internal sealed record Source(int? Session, int? Rest, bool IsFrozen, BoolVar Is
 internal sealed record Choice(Group Group, int Dish, FillSizes Sizes, MealSlot? Only, BoolVar Is, IntVar Quarters)
 {
     public List<Source> From { get; } = [];
+
+    /// <summary>Whether it is one size larger than the least, two, and so on; made when somebody asks.</summary>
+    public List<BoolVar> Larger { get; } = [];
 }
 
 /// <summary>A recipe cooked in a session.</summary>

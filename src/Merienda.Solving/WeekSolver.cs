@@ -28,6 +28,9 @@ public static class WeekSolver
     /// <summary>Better plans are told at most so often, s: somebody looks at them.</summary>
     private const double TellEvery = 0.7;
 
+    /// <summary>So often one search is begun again with what Core found against its answer.</summary>
+    private const int MostAgain = 12;
+
     /// <param name="onBetter">Is told of better plans with the levels so far, the last one still being sought.</param>
     public static FillAnswer Solve(
         FillQuestion question,
@@ -65,6 +68,7 @@ public static class WeekSolver
         private readonly Stopwatch _clock = Stopwatch.StartNew();
         private readonly FillTable _table = new(question);
         private readonly List<FillLevel> _levels = [];
+        private readonly List<WeekCut> _cuts = [];
         private Shortlist? _shortlist;
         private IReadOnlySet<Cell>? _free;
         private int _troubled;
@@ -105,7 +109,7 @@ public static class WeekSolver
                 var dishes = _shortlist.Of(isNarrow ? 0 : recipes, Used);
                 // A variant that nobody likes best may still save a batch: only with every one of them a bound is one.
                 var isWhole = dishes.Count == question.Dishes.Count && _free is null;
-                var (plan, value, lowest) = Search(Model(dishes), goal, isPolish ? effort.Effort * 2 : effort.Effort);
+                var (plan, value, lowest) = Search(dishes, goal, isPolish ? effort.Effort * 2 : effort.Effort);
                 if (plan is null)
                 {
                     break;
@@ -147,7 +151,7 @@ public static class WeekSolver
                 // Only with everything there is to choose from, and every meal to change, is a bound one.
                 var free = _free;
                 _free = null;
-                var (plan, value, lowest) = Search(Model([.. Enumerable.Range(0, question.Dishes.Count)]), goal, effort.Proof);
+                var (plan, value, lowest) = Search([.. Enumerable.Range(0, question.Dishes.Count)], goal, effort.Proof);
                 if (plan is not null)
                 {
                     (_plan, best, bound) = (value < best ? plan : _plan, Math.Min(value, best), Math.Max(bound, lowest));
@@ -192,7 +196,10 @@ public static class WeekSolver
                     .Where(form => form.Period == Period.Day)
                     .Any(form =>
                         helpings.Sum(helping => form.Of(helping).Best) is var sum
-                        && (sum > form.AtMost || (sum < form.AtLeast && question.ShareOf(eater, cell.Date) == 1))
+                        && (
+                            sum > form.AtMost
+                            || (sum < form.AtLeast && question.ShareOf(eater, cell.Date) == 1 && question.EmptyOn(eater, cell.Date) == 0)
+                        )
                     );
         }
 
@@ -211,12 +218,29 @@ public static class WeekSolver
                 model.Model.Add(model.SumOf(level.Goal) <= level.Value);
             }
 
+            WeekCuts.Add(model, _cuts);
             if (_plan is not null)
             {
                 model.HintFrom(_plan);
             }
 
             return model;
+        }
+
+        /// <summary>What Core finds broken in an answer is forbidden and sought again; what is broken after so many times is said.</summary>
+        private (FillPlan? Plan, long Value, long Bound) Search(IReadOnlyList<int> dishes, FillGoal goal, double time)
+        {
+            for (var again = MostAgain; ; again--)
+            {
+                var found = Search(Model(dishes), goal, time);
+                var cuts = found.Plan is null || again == 0 ? [] : WeekCuts.Of(question, _table, found.Plan).ToList();
+                if (cuts.Count == 0)
+                {
+                    return found;
+                }
+
+                _cuts.AddRange(cuts);
+            }
         }
 
         private (FillPlan? Plan, long Value, long Bound) Search(WeekModel model, FillGoal goal, double time)

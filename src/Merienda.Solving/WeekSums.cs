@@ -26,67 +26,92 @@ internal static class WeekSums
         var placed = question.Placed.Where(item => item.Cell.Eater == eater.Id).ToLookup(item => item.Cell.Date, item => item.Helping);
         foreach (var date in question.Dates)
         {
-            var open = OpenOf(week, group => group.Eater.Id == eater.Id && group.Date == date);
-            foreach (var form in FillTable.FormsOf(eater, date).Where(form => form.Period == Period.Day))
+            var open = OpenOf(week, group => group.Eater.Id == eater.Id && group.Date == date) + question.EmptyOn(eater, date);
+            foreach (var sum in week.Table.SumsOf(eater, date).Where(sum => sum.Form.Period == Period.Day))
             {
-                Keep(week, form, [.. days[date]], [.. placed[date]], open, question.ShareOf(eater, date));
+                Keep(week, sum, [.. days[date]], [.. placed[date]], open, question.ShareOf(eater, date));
             }
         }
 
         var last = question.Start.AddDays(WeekPlan.Days - 1);
-        foreach (var form in FillTable.FormsOf(eater, last).Where(form => form.Period == Period.Week))
+        foreach (var sum in week.Table.SumsOf(eater, last).Where(sum => sum.Form.Period == Period.Week))
         {
-            var open = OpenOf(week, group => group.Eater.Id == eater.Id);
-            Keep(week, form, [.. days.SelectMany(day => day)], [.. placed.SelectMany(day => day)], open, 1);
+            if (sum.Form.Account is { } account)
+            {
+                Keep(week, sum, account, [.. question.Dates.Select(date => (days[date].ToList(), placed[date].ToList()))]);
+                continue;
+            }
+
+            var open = OpenOf(week, group => group.Eater.Id == eater.Id) + question.Dates.Sum(date => question.EmptyOn(eater, date));
+            Keep(week, sum, [.. days.SelectMany(day => day)], [.. placed.SelectMany(day => day)], open, 1);
         }
     }
 
     /// <summary>A sum of a day as it is, not held against anything: what it brings, what stands there, and how often it is a whole number.</summary>
-    public static (LinearExpr Sum, decimal Constant, decimal Times) Of(WeekModel week, Eater eater, DateOnly date, LinearForm form)
+    public static (LinearExpr Sum, decimal Constant, decimal Times) Of(WeekModel week, Eater eater, DateOnly date, FillSum sum)
     {
-        var brought = BroughtBy(week, form, week.Choices.Where(choice => choice.Group.Eater.Id == eater.Id && choice.Group.Date == date));
-        var times = WholeOf(brought.Select(one => Math.Abs(one.Most.Best)).Append(1).Max());
+        var choices = week.Choices.Where(choice => choice.Group.Eater.Id == eater.Id && choice.Group.Date == date).ToList();
+        var times = WholeOf(LargestOf(sum, choices, 1));
         var placed = week.Question.Placed.Where(item => item.Cell.Eater == eater.Id && item.Cell.Date == date);
-        return (Sum(brought, times, Math.Round, Math.Max).Sum, placed.Sum(item => form.Of(item.Helping).Best), times);
+        return (Sum(week, sum, choices, times, Math.Round).Sum, placed.Sum(item => sum.Form.Of(item.Helping).Best), times);
     }
 
-    private static List<(Choice Choice, Brought Least, Brought Most)> BroughtBy(
-        WeekModel week,
-        LinearForm form,
-        IEnumerable<Choice> choices
-    ) =>
-        [
-            .. choices
-                .Select(choice =>
-                    (
-                        choice,
-                        Least: form.Of(week.HelpingOf(choice, choice.Sizes.Least)),
-                        Most: form.Of(week.HelpingOf(choice, choice.Sizes.Most))
-                    )
-                )
-                .Where(one => one.Least.Best != 0 || one.Most.Best != 0),
-        ];
+    private static decimal LargestOf(FillSum sum, List<Choice> choices, params decimal[] others) =>
+        choices
+            .SelectMany(
+                choice => new[] { choice.Sizes.Least, choice.Sizes.Most },
+                (choice, size) => Math.Abs(sum.At(choice.Dish, size).Best)
+            )
+            .Concat(others)
+            .DefaultIfEmpty(0)
+            .Max();
+
+    /// <summary>What days draw of an account: each day's sum beyond its budget and what the day before left to it.</summary>
+    private static void Keep(WeekModel week, FillSum sum, DayAccount account, List<(List<Choice> Choices, List<Helping> Placed)> days)
+    {
+        var constants = days.Select(day => day.Placed.Sum(helping => sum.Form.Of(helping).Best)).ToList();
+        var times = WholeOf(
+            LargestOf(sum, [.. days.SelectMany(day => day.Choices)], account.Budget, sum.Form.AtMost!.Value, constants.Max())
+        );
+        var (budget, cap) = (Whole(account.Budget, times, Math.Floor), Whole(account.CarryOver, times, Math.Floor));
+        var (model, most) = (week.Model, (long)Grain * WeekPlan.Days * 10);
+        var (drawn, carried) = (new List<IntVar>(), LinearExpr.Constant(0));
+        foreach (var ((choices, _), constant) in days.Zip(constants))
+        {
+            var day = Sum(week, sum, choices, times, Math.Ceiling).Sum + Whole(constant, times, Math.Ceiling);
+            var (draws, left) = (model.NewIntVar(0, most, "drawn"), model.NewIntVar(0, cap, "carried"));
+            model.Add(draws >= day - budget - carried);
+            model.Add(left <= carried + budget - day + draws);
+            drawn.Add(draws);
+            carried = left;
+        }
+
+        // Where what stands there draws too much already, nothing more comes on top.
+        model.Add(
+            LinearExpr.Sum(drawn)
+                <= Math.Max(Whole(sum.Form.AtMost.Value, times, Math.Floor), Whole(account.Drawn(constants), times, Math.Ceiling))
+        );
+    }
 
     private static LinearExpr OpenOf(WeekModel week, Func<Group, bool> which) =>
         LinearExpr.Sum(week.Groups.Where(which).Select(group => week.Uncovered[group]));
 
     /// <param name="open">Meals of the period that nothing covers: each of them may yet bring what a floor lacks.</param>
     /// <param name="share">Of the period that is planned here: floors and aims are asked of so much.</param>
-    private static void Keep(WeekModel week, LinearForm form, List<Choice> choices, List<Helping> placed, LinearExpr open, decimal share)
+    private static void Keep(WeekModel week, FillSum of, List<Choice> choices, List<Helping> placed, LinearExpr open, decimal share)
     {
-        var brought = BroughtBy(week, form, choices);
+        var form = of.Form;
         var constant = placed.Sum(helping => form.Of(helping).Best);
-        var largest = brought.Select(one => Math.Abs(one.Most.Best)).Append(Math.Abs(form.AtMost ?? 0)).Append(form.AtLeast ?? 0).Max();
-        if (largest == 0 || brought.Count == 0)
+        if (LargestOf(of, choices) == 0)
         {
             // Nothing that is sought changes it: the empty plan is always possible.
             return;
         }
 
-        var times = WholeOf(largest);
+        var times = WholeOf(LargestOf(of, choices, Math.Abs(form.AtMost ?? 0), form.AtLeast ?? 0));
         if (form.AtMost is { } most)
         {
-            var (sum, width) = Sum(brought, times, Math.Ceiling, Math.Max);
+            var (sum, width) = Sum(week, of, choices, times, Math.Ceiling);
             // Where what stands there breaks the bound already, nothing more comes on top.
             week.Model.Add(sum <= Math.Max(0, Whole(most - constant, times, Math.Floor)));
             if (form.Aim is null)
@@ -98,13 +123,13 @@ internal static class WeekSums
 
         if (form.AtLeast is { } least && (form.Period == Period.Week || share == 1))
         {
-            var (sum, _) = Sum(brought, times, Math.Floor, Math.Min);
+            var (sum, _) = Sum(week, of, choices, times, Math.Floor);
             week.Model.Add(sum + (open * Whole(least, times, Math.Ceiling)) >= Whole(least - constant, times, Math.Ceiling));
         }
 
         if (form.Aim is var (low, high))
         {
-            var (sum, _) = Sum(brought, times, Math.Round, Math.Min);
+            var (sum, _) = Sum(week, of, choices, times, Math.Round);
             var step = times * low * share / 100;
             Miss(week, Whole((low * share) - constant, times, Math.Ceiling) - sum - (open * Whole(low, times, Math.Ceiling)), 0, step);
             Miss(week, sum, Whole(high - constant, times, Math.Floor), step);
@@ -135,28 +160,56 @@ internal static class WeekSums
     }
 
     /// <summary>
-    /// The sum with whole coefficients: of a quarter where more brings more, of the dish where any size brings as much; and half its width.
+    /// The sum with whole coefficients and half its width: of a quarter where twice as much brings twice as much, else of each size, as with
+    /// points that are rounded.
     /// </summary>
     private static (LinearExpr Sum, LinearExpr Width) Sum(
-        List<(Choice Choice, Brought Least, Brought Most)> brought,
+        WeekModel week,
+        FillSum sum,
+        List<Choice> choices,
         decimal times,
-        Func<decimal, decimal> round,
-        Func<decimal, decimal, decimal> worse
+        Func<decimal, decimal> round
     )
     {
         var (variables, coefficients, widths) = (new List<IntVar>(), new List<long>(), new List<long>());
-        foreach (var (choice, least, most) in brought)
+        void Add(IntVar variable, decimal brings, decimal width)
         {
-            // One size only says the same of a quarter and of the dish.
-            var isFlat = least.Best == most.Best;
-            var each = isFlat ? most.Best : worse(least.Best / choice.Sizes.Least, most.Best / choice.Sizes.Most);
-            variables.Add(isFlat ? choice.Is : choice.Quarters);
-            coefficients.Add((long)round(each * times));
-            widths.Add((long)(most.Above / (isFlat ? 1 : choice.Sizes.Most) / 2 * times));
+            variables.Add(variable);
+            coefficients.Add((long)round(brings * times));
+            widths.Add((long)(width / 2 * times));
+        }
+
+        foreach (var choice in choices)
+        {
+            var (least, most) = (choice.Sizes.Least, choice.Sizes.Most);
+            var brought = Enumerable.Range(least, most - least + 1).Select(size => sum.At(choice.Dish, size)).ToList();
+            if (brought.TrueForAll(one => one.Best == 0))
+            {
+                continue;
+            }
+
+            var each = brought[^1].Best / most;
+            if (brought.Select((one, at) => Math.Abs(one.Best - (each * (least + at))) * times).Max() < Even)
+            {
+                Add(choice.Quarters, each, brought[^1].Above / most);
+                continue;
+            }
+
+            Add(choice.Is, brought[0].Best, brought[0].Above);
+            foreach (var (before, at) in brought.SkipLast(1).Select((one, at) => (one, at)))
+            {
+                if (brought[at + 1].Best != before.Best)
+                {
+                    Add(week.LargerOf(choice)[at], brought[at + 1].Best - before.Best, brought[at + 1].Above - before.Above);
+                }
+            }
         }
 
         return (LinearExpr.WeightedSum(variables, coefficients), LinearExpr.WeightedSum(variables, widths));
     }
+
+    /// <summary>What a size is off a straight line by less than this is not seen in whole numbers.</summary>
+    private const decimal Even = 0.01m;
 
     private static long Whole(decimal value, decimal times, Func<decimal, decimal> round) => (long)round(value * times);
 }

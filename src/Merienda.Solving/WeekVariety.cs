@@ -18,6 +18,12 @@ internal static class WeekVariety
         foreach (var eater in week.Question.Eaters)
         {
             Keep(week, eater);
+            Differ(week, eater);
+            if (eater.Rules.On(week.Question.Start).OfType<RepetitionRule>().Any(rule => rule.NotInARow))
+            {
+                NotInARow(week, eater);
+            }
+
             if (!week.Question.IsMend)
             {
                 Cut(week, eater, true);
@@ -29,7 +35,7 @@ internal static class WeekVariety
     private static void Keep(WeekModel week, Eater eater)
     {
         var question = week.Question;
-        var rule = eater.Rules.On(question.Start).OfType<RepetitionRule>().Select(one => one.Variety).FirstOrDefault();
+        var rule = eater.Rules.On(question.Start).OfType<RepetitionRule>().FirstOrDefault();
         foreach (var dish in week.Choices.Where(choice => choice.Group.Eater.Id == eater.Id).GroupBy(week.RecipeOf))
         {
             // How often something bought may come, the cook says.
@@ -46,7 +52,7 @@ internal static class WeekVariety
             var times = LinearExpr.Sum(dish.Select(choice => choice.Is));
             // A wish does not change what somebody has planned otherwise; a rule does.
             var wish = Math.Max(now, (isLarge ? question.Wishes.MostTimes : WeekPlan.Days) - already);
-            if (rule?.Most is { } most)
+            if (rule?.AtMost is { } most)
             {
                 week.Model.Add(times <= Math.Max(0, Math.Min(wish, (int)most - already)));
             }
@@ -55,7 +61,8 @@ internal static class WeekVariety
                 week.Model.Add(times <= wish);
             }
 
-            if (rule?.NotSameDay == true && question.IsMend)
+            // A week that is filled has no dish twice at the large meals of a day, asked for or not.
+            if (week.IsEachAlone(eater) && (rule?.NotSameDay == true || (isLarge && !question.IsMend)))
             {
                 foreach (var day in dish.GroupBy(choice => choice.Group.Date))
                 {
@@ -66,6 +73,94 @@ internal static class WeekVariety
             var again = week.Model.NewIntVar(0, WeekPlan.Days * 2, "again");
             week.Model.Add(again >= times + already - FewTimes);
             week.Same.Add(again);
+        }
+    }
+
+    /// <summary>Meals that follow each other have different dishes; what is open in between may stay so.</summary>
+    private static void NotInARow(WeekModel week, Eater eater)
+    {
+        var question = week.Question;
+        var standing = question
+            .Placed.Where(item => item.Cell.Eater == eater.Id)
+            .GroupBy(item => item.Cell)
+            .Select(meal =>
+                (
+                    At: new Occasion(meal.Key.Date, question.Rhythm.Meal(meal.Key.Meal)!).Order,
+                    Group: (Group?)null,
+                    Dishes: meal.Select(item => item.Helping.Dish).ToHashSet()
+                )
+            );
+        var meals = week
+            .Groups.Where(group => group.Eater.Id == eater.Id)
+            .Select(group => (At: new Occasion(group.Date, group.Slots[0]).Order, Group: (Group?)group, Dishes: new HashSet<string>()))
+            .Concat(standing)
+            .OrderBy(meal => meal.At)
+            .ToList();
+        var choices = week.Choices.ToLookup(choice => choice.Group);
+        string NameOf(Choice choice) => question.Dishes[choice.Dish].Version.Name;
+        foreach (var (one, next) in meals.Zip(meals.Skip(1)))
+        {
+            foreach (
+                var dish in new[] { one, next }
+                    .Where(meal => meal.Group is not null)
+                    .SelectMany(meal => choices[meal.Group!])
+                    .GroupBy(NameOf)
+            )
+            {
+                if (
+                    one.Dishes.Contains(dish.Key)
+                    || next.Dishes.Contains(dish.Key)
+                    || dish.Select(choice => choice.Group).Distinct().Count() > 1
+                )
+                {
+                    var most = one.Group is null || next.Group is null ? 0 : 1;
+                    week.Model.Add(LinearExpr.Sum(dish.Select(choice => choice.Is)) <= most);
+                }
+            }
+        }
+    }
+
+    /// <summary>How many different foods a week brings, where somebody counts them.</summary>
+    private static void Differ(WeekModel week, Eater eater)
+    {
+        var question = week.Question;
+        foreach (var rule in eater.Rules.On(question.Start.AddDays(WeekPlan.Days - 1)).OfType<DifferentFoodsRule>())
+        {
+            var already = question
+                .Placed.Where(item => item.Cell.Eater == eater.Id)
+                .SelectMany(item => rule.BroughtBy(item.Helping))
+                .ToHashSet();
+            var foods = new Dictionary<string, List<BoolVar>>();
+            foreach (var choice in week.Choices.Where(choice => choice.Group.Eater.Id == eater.Id))
+            {
+                for (var size = choice.Sizes.Most; size >= choice.Sizes.Least; size--)
+                {
+                    foreach (var food in rule.BroughtBy(week.Table.HelpingOf(choice.Dish, size)).Where(food => !already.Contains(food)))
+                    {
+                        foods.TryAdd(food, []);
+                        foods[food].Add(week.IsAtLeast(choice, size));
+                    }
+                }
+            }
+
+            var there = foods.Values.Select(meals => (Is: week.Model.NewBoolVar("food"), meals)).ToList();
+            foreach (var (isThere, meals) in there)
+            {
+                week.Model.AddMaxEquality(isThere, meals.Distinct());
+            }
+
+            var many = LinearExpr.Sum(there.Select(food => food.Is)) + already.Count;
+            if (rule.AtLeast is { } least && foods.Count > 0)
+            {
+                var open = LinearExpr.Sum(week.Groups.Where(group => group.Eater.Id == eater.Id).Select(group => week.Uncovered[group]));
+                open += question.Dates.Sum(date => question.EmptyOn(eater, date));
+                week.Model.Add(many + (open * (int)least) >= (int)Math.Ceiling(least));
+            }
+
+            if (rule.AtMost is { } most)
+            {
+                week.Model.Add(many <= Math.Max(already.Count, (int)most));
+            }
         }
     }
 

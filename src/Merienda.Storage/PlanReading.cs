@@ -15,7 +15,7 @@ internal static class PlanReading
         Reading.Of(
             $"""
             select set_config('app.batches', (select coalesce(array_agg(id), array[]::uuid[])::text from ({batches}) chosen), true);
-            select batch.id, batch.session_id, batch.recipe_version_id, batch.letter, batch.portioned_on from batch
+            select batch.id, batch.session_id, batch.recipe_version_id, batch.letter, batch.portioned_on, batch.frozen_rest from batch
             join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
             where batch.id = any({Chosen}) order by session.cooked_on, length(batch.letter), batch.letter, batch.id;
             select {PlanRows.SessionColumns} from prep_session
@@ -29,7 +29,7 @@ internal static class PlanReading
             where eaten_on between @weekStart and @weekStart + 6 or id in (select serving_id from serving_item where batch_id = any({Chosen}))
             order by eaten_on, id;
             select id, serving_id, position, batch_id, lot_id, portions, grams, parts,
-                text, food_version_id, packet_version_id, match_kind, is_chosen, container_id from serving_item
+                text, food_version_id, packet_version_id, match_kind, is_chosen, container_id, is_frozen from serving_item
             where batch_id = any({Chosen}) or serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6)
             order by serving_id, position, id;
             select batch_id, part, gross_g, tare_g, vessel from part_yield where batch_id = any({Chosen}) order by batch_id, part;
@@ -93,6 +93,8 @@ internal static class PlanReading
 
         public Guid? ContainerId { get; init; }
 
+        public bool IsFrozen { get; init; }
+
         public ServingItemRow ToRow() =>
             new(
                 Id,
@@ -108,7 +110,8 @@ internal static class PlanReading
                 PacketVersionId,
                 MatchKind,
                 IsChosen,
-                ContainerId
+                ContainerId,
+                IsFrozen
             );
     }
 

@@ -45,6 +45,7 @@ internal sealed record PlanRows(
                     {
                         Yields = [.. yields[batch.Id]],
                         PortionedOn = batch.PortionedOn,
+                        FrozenRest = batch.FrozenRest,
                     }.Of(recipes[batch.Id].Version)
                 ),
             ],
@@ -113,6 +114,7 @@ internal sealed record PlanRows(
                     {
                         SessionId = sessions[batch.Cooked].Id,
                         PortionedOn = batch.PortionedOn,
+                        FrozenRest = batch.FrozenRest,
                     }
                 )
             )
@@ -184,7 +186,8 @@ internal sealed record PlanRows(
                     null,
                     null,
                     false,
-                    draw.Container
+                    draw.Container,
+                    draw.IsFrozen
                 );
             case ReadyFood ready:
                 var (food, packet) = idOf(ready.Line);
@@ -202,7 +205,8 @@ internal sealed record PlanRows(
                     packet,
                     ready.Line.Match.ToString(),
                     false,
-                    null
+                    null,
+                    false
                 );
             default:
                 throw new InvalidOperationException($"{item} has no row.");
@@ -224,6 +228,7 @@ internal sealed record PlanRows(
             {
                 Parts = row.Parts,
                 Container = row.ContainerId,
+                IsFrozen = row.IsFrozen,
             }
             : new ReadyFood(row.Id, lineOf(row));
 

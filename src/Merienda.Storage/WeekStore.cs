@@ -279,7 +279,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
         );
 
     /// <summary>The session it is cooked in is written with the plan.</summary>
-    private static BatchRow NewRow(Batch batch, StoredRecipe recipe) => new(batch.Id, Guid.Empty, recipe.VersionId, batch.Letter, null);
+    private static BatchRow NewRow(Batch batch, StoredRecipe recipe) => new(batch.Id, Guid.Empty, recipe.VersionId, batch.Letter, null, 0);
 
     /// <summary>A plan with new batches.</summary>
     private Change Cooked(

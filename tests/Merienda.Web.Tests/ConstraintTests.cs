@@ -283,6 +283,11 @@ public class ConstraintTests(TestDatabase database)
             { "serving_note_length", "update serving set note = repeat('x', 201)" },
             { "serving_item_portions_range", "update serving_item set portions = 60.0001" },
             { "serving_item_grams_range", "update serving_item set portions = null, grams = 0" },
+            {
+                "serving_item_frozen_is_of_a_batch",
+                "update serving_item set is_frozen = true, batch_id = null, lot_id = null, portions = null, text = 'x', match_kind = 'None'"
+            },
+            { "batch_frozen_rest_range", "update batch set frozen_rest = 61" },
             { "serving_item_parts_some", "update serving_item set parts = '{}'" },
             { "serving_item_draw_or_food", "update serving_item set grams = 5" },
             { "serving_item_text_length", $"{Ready} '', 'None' from serving limit 1" },

@@ -42,5 +42,5 @@ public sealed record FillDish(Guid Recipe, string? Variant, RecipeVersion Versio
         : slot.Role == usual.Role;
 
     /// <summary>Where a portion waits that is cooked on one date and eaten on another.</summary>
-    public KeptIn KeptUntil(DateOnly cooked, DateOnly eaten) => KeepingPlan.For(Keeping, cooked, eaten).KeptIn;
+    public KeptIn KeptUntil(DateOnly cooked, DateOnly eaten) => KeepingPlan.For(Keeping, cooked, eaten, false).KeptIn;
 }

@@ -6,10 +6,10 @@ namespace Merienda.Core.Filling;
 
 /// <summary>What the cook wants of a filled week besides the rules of the eaters.</summary>
 /// <param name="MostTimes">The same dish at most so many times a week for one eater at the large meals; three is common [C].</param>
-/// <param name="FreezerBoxes">Portions that there is room for in the freezer.</param>
+/// <param name="FreezerBoxes">Boxes that the freezer holds, those that stand there with them.</param>
 /// <param name="MostPortions">Most portions of a batch.</param>
 /// <param name="IsCertainOnly">Whether what is too close to call stays out.</param>
-/// <param name="Boxes">Containers that there are for what waits, in fridge and freezer; null for enough.</param>
+/// <param name="Boxes">Containers that there are, in fridge and freezer; null for enough.</param>
 /// <param name="MinutesASession">By hand, at most, of one session; null for as long as it takes.</param>
 public sealed record FillWishes(
     int MostTimes = 3,
@@ -83,6 +83,9 @@ public sealed record FillQuestion(
     /// <summary>What stands on meals already and stays there.</summary>
     public IReadOnlyList<(Cell Cell, Helping Helping)> Placed { get; init; } = [];
 
+    /// <summary>Boxes that stand in fridge and freezer, or will, besides those that are sought.</summary>
+    public IReadOnlyList<WaitingBox> Waiting { get; init; } = [];
+
     /// <summary>Meals where nothing is missing though nothing stands there: eaten out, skipped.</summary>
     public IReadOnlySet<Cell> Settled { get; init; } = new HashSet<Cell>();
 
@@ -128,6 +131,15 @@ public sealed record FillQuestion(
                 select cell;
         }
     }
+
+    /// <summary>Meals from the prep of a week that is mended on which nothing stands: each of them may yet bring what a day lacks.</summary>
+    public int EmptyOn(Eater eater, DateOnly date) =>
+        IsMend
+            ? eater
+                .PrepMealsOn(date)
+                .Select(meal => new Cell(date, meal, eater.Id))
+                .Count(cell => !Settled.Contains(cell) && Now.All(now => now.Cell != cell) && Placed.All(item => item.Cell != cell))
+            : 0;
 
     /// <summary>Whether every meal of a day is planned here: a floor of the day can be asked for then.</summary>
     public bool IsWholeDay(Eater eater, DateOnly date) => !eater.Meals.Any(meal => IsElsewhere(eater, meal, date));

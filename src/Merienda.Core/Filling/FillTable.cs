@@ -29,6 +29,7 @@ public sealed class FillTable
     private readonly FillQuestion _question;
     private readonly Dictionary<(Guid Eater, IReadOnlyList<Rule> Rules, MealRole Role, int Dish, Cell? Beside), FillSizes> _sizes = [];
     private readonly Dictionary<(Guid Eater, DateOnly Date), IReadOnlyList<Rule>> _rules = [];
+    private readonly Dictionary<(Guid Eater, IReadOnlyList<Rule> Rules), IReadOnlyList<FillSum>> _sums = [];
     private readonly ILookup<Cell, Helping> _beside;
     private readonly HashSet<(Guid Recipe, string? Variant)> _dishes;
 
@@ -93,6 +94,18 @@ public sealed class FillTable
         }
 
         return rules;
+    }
+
+    /// <summary>The same, with what each dish brings to them; days under the same rules have the same ones.</summary>
+    public IReadOnlyList<FillSum> SumsOf(Eater eater, DateOnly date)
+    {
+        var key = (eater.Id, RulesOf(eater, date));
+        if (!_sums.TryGetValue(key, out var sums))
+        {
+            _sums[key] = sums = [.. FormsOf(eater, date).Select(form => new FillSum(form, this))];
+        }
+
+        return sums;
     }
 
     /// <summary>The sums that an eater's rules ask for on a date: those of the day, and those of the week.</summary>

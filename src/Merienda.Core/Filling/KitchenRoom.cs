@@ -1,4 +1,3 @@
-using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Sessions;
 
@@ -12,16 +11,11 @@ public static class KitchenRoom
     /// <summary>A box in a freezer whose containers nobody listed, ml [C].</summary>
     private const int UsualBox = 700;
 
-    /// <summary>The wishes within what is free in a kitchen while a plan's boxes stand there.</summary>
-    public static FillWishes Within(this FillWishes wishes, Kitchen kitchen, WeekPlan plan)
+    /// <summary>The wishes within what a kitchen holds.</summary>
+    public static FillWishes Within(this FillWishes wishes, Kitchen kitchen)
     {
-        var held = plan.Containers.Select(plan.StateOf).Where(box => box.Place != BoxPlace.Gone).ToList();
         var (freezer, boxes) = kitchen.Room();
-        return wishes with
-        {
-            FreezerBoxes = Math.Max(0, (freezer ?? wishes.FreezerBoxes) - held.Count(box => box.Place == BoxPlace.Freezer)),
-            Boxes = boxes is { } all ? Math.Max(0, all - held.Count) : wishes.Boxes,
-        };
+        return wishes with { FreezerBoxes = freezer ?? wishes.FreezerBoxes, Boxes = boxes ?? wishes.Boxes };
     }
 
     /// <summary>Boxes that go into the freezer, and boxes at all; null for what nobody said.</summary>

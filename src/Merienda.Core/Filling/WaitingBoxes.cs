@@ -11,20 +11,12 @@ public sealed record WaitingBox(DateOnly Filled, DateOnly Until, bool IsFrozen);
 /// <summary>How many boxes stand at once, against what the kitchen has.</summary>
 public static class WaitingBoxes
 {
-    /// <param name="placed">Portions of batches that are not in boxes yet, with where each waits.</param>
-    public static IEnumerable<WaitingBox> Of(WeekPlan plan, IEnumerable<(Cell Cell, Batch Batch, KeptIn Kept)> placed)
+    /// <param name="isPlaced">Whether a box that is still to be filled is one: loose ones are not while somebody seeks a meal for them.</param>
+    public static IEnumerable<WaitingBox> Of(WeekPlan plan, Func<PlannedBox, bool> isPlaced)
     {
-        foreach (var (cell, batch, kept) in placed.Where(one => one.Batch.PortionedOn is null))
+        foreach (var box in plan.Batches.Where(batch => batch.PortionedOn is null).SelectMany(plan.BoxesOf).Where(isPlaced))
         {
-            yield return new(batch.Cooked, cell.Date, kept == KeptIn.Freezer);
-        }
-
-        foreach (var batch in plan.Batches.Where(batch => batch.PortionedOn is null))
-        {
-            for (var box = 0; box < Math.Ceiling(plan.Loose(batch)); box++)
-            {
-                yield return new(batch.Cooked, DateOnly.MaxValue, false);
-            }
+            yield return new(box.Batch.Cooked, box.Cell?.Date ?? DateOnly.MaxValue, box.KeptIn == KeptIn.Freezer);
         }
 
         var eaten = plan

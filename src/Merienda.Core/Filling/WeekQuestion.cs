@@ -77,6 +77,7 @@ public sealed record WeekQuestion(
             Rests = rests,
             Now = now,
             Taken = Plan.Batches.Select(batch => (DishOf(batch, batch.Lots[0]).Recipe, batch.Cooked)).ToHashSet(),
+            Waiting = [.. WaitingBoxes.Of(Plan, box => box.Cell is not null && !changed.Contains(box.Id))],
             Placed = [.. OnMeals.Where(one => !changed.Contains(one.Item.Id)).Select(one => (one.Cell, one.Helping))],
             Settled = new HashSet<Cell>([
                 .. Plan

@@ -16,11 +16,24 @@ public enum KeptIn
 /// <param name="Thaw">The evening on which it moves to the fridge, or null when it is never frozen.</param>
 public sealed record KeepingPlan(KeptIn KeptIn, DateOnly EatBy, DateOnly? Thaw)
 {
+    /// <summary>
+    /// From so many days after it is cooked on something can be frozen by choice: what is eaten sooner would be thawed the day it is frozen.
+    /// </summary>
+    public const int SoonestThawed = 2;
+
     /// <summary>Of a box that is planned.</summary>
     /// <param name="eaten">The date it is planned for, or null for a loose one, which waits in the fridge.</param>
-    public static KeepingPlan For(KeepingClass kind, DateOnly cooked, DateOnly? eaten)
+    /// <param name="isFrozen">Whether somebody wants it frozen though it would keep; of no meaning for what may not be.</param>
+    public static KeepingPlan For(KeepingClass kind, DateOnly cooked, DateOnly? eaten, bool isFrozen)
     {
         var eatBy = kind.EatBy(cooked);
+        if (isFrozen && kind.Freezes && !(eaten < cooked.AddDays(SoonestThawed)))
+        {
+            return eaten is { } planned
+                ? Frozen(kind, cooked, cooked, planned.AddDays(-1))
+                : new(KeptIn.Freezer, cooked.AddMonths(kind.FreezerMonths ?? 0), null);
+        }
+
         if (eaten is not { } day || day <= eatBy)
         {
             return new(KeptIn.Fridge, eatBy, null);

@@ -34,6 +34,9 @@ public sealed record Batch(Guid Id, string Letter, DateOnly Cooked, IReadOnlyLis
             ? Keeping
             : KeepingClass.Shortest((parts ?? Parts).Select(part => PartKeeping.ElementAtOrDefault(IndexOf(part)) ?? dish));
 
+    /// <summary>Portions of what no meal has that go into the freezer, at most; of no meaning once it is portioned.</summary>
+    public decimal FrozenRest { get; init; }
+
     /// <summary>Local date on which its portions went into boxes; null while they are planned.</summary>
     public DateOnly? PortionedOn { get; init; }
 

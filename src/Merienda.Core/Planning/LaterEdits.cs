@@ -111,6 +111,7 @@ public static class LaterEdits
             : plan.DrawsOf(batch.Id)
                 .Where(item =>
                     item.Draw.Container is null
-                    && KeepingPlan.For(batch.KeepingOf(item.Draw.Parts)!, batch.Cooked, item.Serving.Cell.Date).KeptIn == KeptIn.PastItsTime
+                    && KeepingPlan.For(batch.KeepingOf(item.Draw.Parts)!, batch.Cooked, item.Serving.Cell.Date, item.Draw.IsFrozen).KeptIn
+                        == KeptIn.PastItsTime
                 );
 }

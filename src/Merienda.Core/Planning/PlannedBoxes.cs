@@ -1,3 +1,5 @@
+using Merienda.Core.Keeping;
+
 namespace Merienda.Core.Planning;
 
 /// <summary>A box as it will be filled: of a draw, or of what is still loose. Computed, so that it always agrees with the plan.</summary>
@@ -5,7 +7,22 @@ namespace Merienda.Core.Planning;
 /// <param name="Number">Rises with the date it is eaten; loose ones come last.</param>
 /// <param name="Cell">Null while it is loose.</param>
 /// <param name="Parts">Null for the whole dish.</param>
-public sealed record PlannedBox(Guid Id, Batch Batch, Lot Lot, int Number, decimal Portions, Cell? Cell, IReadOnlyList<string>? Parts);
+/// <param name="IsFrozen">Whether somebody wants it frozen, though it would keep.</param>
+public sealed record PlannedBox(
+    Guid Id,
+    Batch Batch,
+    Lot Lot,
+    int Number,
+    decimal Portions,
+    Cell? Cell,
+    IReadOnlyList<string>? Parts,
+    bool IsFrozen
+)
+{
+    /// <summary>Where it waits; in the fridge where nobody said how it keeps.</summary>
+    public KeptIn KeptIn =>
+        Batch.KeepingOf(Parts) is { } kind ? KeepingPlan.For(kind, Batch.Cooked, Cell?.Date, IsFrozen).KeptIn : KeptIn.Fridge;
+}
 
 public static class PlannedBoxes
 {
@@ -26,11 +43,24 @@ public static class PlannedBoxes
                 0,
                 plan.PortionsOf(batch, item.Draw),
                 item.Serving.Cell,
-                item.Draw.Parts
+                item.Draw.Parts,
+                item.Draw.IsFrozen
             ));
         var there = plan.ContainersOf(batch.Id).Select(box => box.Id).ToHashSet();
-        var loose = batch.Lots.SelectMany(lot => LooseBoxes(plan, batch, lot, there));
+        var loose = Freeze([.. batch.Lots.SelectMany(lot => LooseBoxes(plan, batch, lot, there))], batch.FrozenRest);
         return [.. drawn.Concat(loose).Select((box, at) => box with { Number = at + 1 + there.Count })];
+    }
+
+    /// <summary>The last of them, whole boxes only.</summary>
+    private static List<PlannedBox> Freeze(List<PlannedBox> loose, decimal portions)
+    {
+        for (var at = loose.Count - 1; at >= 0 && loose[at].Portions <= portions; at--)
+        {
+            portions -= loose[at].Portions;
+            loose[at] = loose[at] with { IsFrozen = true };
+        }
+
+        return loose;
     }
 
     private static IEnumerable<PlannedBox> LooseBoxes(WeekPlan plan, Batch batch, Lot lot, HashSet<Guid> there)
@@ -49,7 +79,7 @@ public static class PlannedBoxes
             var portions = Math.Min(1, left.Where(one => one > 0).Min());
             var parts = all.Where((_, part) => left[part] > 0).ToList();
             left = [.. left.Select(one => Math.Max(0, one - portions))];
-            yield return new(id, batch, lot, 0, portions, null, parts.Count == all.Count ? null : parts);
+            yield return new(id, batch, lot, 0, portions, null, parts.Count == all.Count ? null : parts, false);
         }
     }
 

@@ -135,7 +135,9 @@ public static class Portioning
         Func<Guid> newId
     )
     {
-        var isFrozen = batch.KeepingOf(box.Parts) is { } keeping && KeepingPlan.For(keeping, made, box.Cell?.Date).KeptIn == KeptIn.Freezer;
+        var isFrozen =
+            batch.KeepingOf(box.Parts) is { } keeping
+            && KeepingPlan.For(keeping, made, box.Cell?.Date, box.IsFrozen).KeptIn == KeptIn.Freezer;
         var portions = Math.Max(0.0001m, Math.Round(box.Portions, 4, MidpointRounding.ToZero));
         var grams = (box.Parts ?? batch.Parts)
             .Select(part => batch.GramsOf(box.Lot, part) is { } each ? (decimal?)Math.Floor(each * portions) : null)

@@ -32,6 +32,9 @@ public sealed record Draw(Guid Id, Guid Batch, Guid Lot, DrawSize Size) : Servin
     /// <summary>Names of the parts that are taken; null for the whole dish.</summary>
     public IReadOnlyList<string>? Parts { get; init; }
 
+    /// <summary>Whether somebody wants it frozen on the day it is cooked, though it would keep; of no meaning once it is in its box.</summary>
+    public bool IsFrozen { get; init; }
+
     /// <summary>The box it is taken from, once its batch is portioned.</summary>
     public Guid? Container { get; init; }
 

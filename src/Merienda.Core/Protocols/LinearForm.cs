@@ -30,8 +30,29 @@ public sealed record LinearForm(
 {
     /// <summary>Where the sum should rather lie, within the bounds; null where anything inside is as good.</summary>
     public (decimal Low, decimal High)? Aim { get; init; }
+
+    /// <summary>
+    /// An account of the week: what a day brings beyond its budget is drawn, first from what the days before left of theirs, and what is drawn
+    /// otherwise is the sum; null for a plain sum.
+    /// </summary>
+    public DayAccount? Account { get; init; }
 }
 
-/// <summary>How often a dish may come, for whoever searches for a plan.</summary>
-/// <param name="Most">Times a week; null for as often as one likes.</param>
-public sealed record Variety(decimal? Most, bool NotSameDay);
+/// <param name="Budget">Of each day.</param>
+/// <param name="CarryOver">Most that goes on from one day to the next.</param>
+public sealed record DayAccount(decimal Budget, decimal CarryOver)
+{
+    /// <summary>What days draw beyond their budgets and what was carried to them.</summary>
+    public decimal Drawn(IEnumerable<decimal> days)
+    {
+        decimal drawn = 0,
+            carried = 0;
+        foreach (var day in days)
+        {
+            drawn += Math.Max(0, day - Budget - carried);
+            carried = Math.Clamp(Budget + carried - day, 0, CarryOver);
+        }
+
+        return drawn;
+    }
+}

@@ -2,7 +2,7 @@ namespace Merienda.Storage.Edits;
 
 public sealed record PrepSessionRow(Guid Id, DateOnly CookedOn, DateOnly EatenFrom, TimeOnly StartsAt, int Cooks, string Name);
 
-public sealed record BatchRow(Guid Id, Guid SessionId, Guid RecipeVersionId, string Letter, DateOnly? PortionedOn);
+public sealed record BatchRow(Guid Id, Guid SessionId, Guid RecipeVersionId, string Letter, DateOnly? PortionedOn, decimal FrozenRest);
 
 public sealed record PartYieldRow(Guid BatchId, string Part, int GrossG, int TareG, string Vessel);
 
@@ -25,7 +25,8 @@ public sealed record ServingItemRow(
     Guid? PacketVersionId,
     string? MatchKind,
     bool IsChosen,
-    Guid? ContainerId
+    Guid? ContainerId,
+    bool IsFrozen
 );
 
 public sealed record ContainerRow(

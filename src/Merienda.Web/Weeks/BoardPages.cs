@@ -61,12 +61,7 @@ public static class BoardPages
             where plated.Drawn?.Keeping.KeptIn == KeptIn.PastItsTime && week.Plan.Holds(plated.Serving.Cell.Date)
             let drawn = plated.Drawn
             select new PastItsTime(plated.Serving.Cell, $"{WeekView.Tape(drawn.Batch)} {drawn.Recipe.Name}", drawn.Keeping.EatBy);
-        var placed =
-            from plated in week.Plated
-            let drawn = plated.Drawn
-            where drawn is not null
-            select (plated.Serving.Cell, drawn.Batch, drawn.Keeping.KeptIn);
-        var lacks = week.Kitchen.Lacks([.. WaitingBoxes.Of(week.Plan, placed)], week.Table.Today);
+        var lacks = week.Kitchen.Lacks([.. WaitingBoxes.Of(week.Plan, _ => true)], week.Table.Today);
         return new WeekTroubles(week.Ledger, week.Eaters, week.Table.Household.Rhythm, week.Table.Today, [.. past], [.. lacks]).All.Select(
             trouble => new Trouble(trouble.Kind, trouble.Text, trouble.Eater, trouble.Days, trouble.Meal, trouble.Count)
         );
@@ -103,6 +98,7 @@ public static class BoardPages
     private static BoardBatch ToBatch(WeekView week, Batch batch)
     {
         var recipe = week.RecipeOf(batch);
+        var boxes = ShelvedBox.Of(week.Plan, batch, recipe.Version, week.Table.Today).ToList();
         return new(
             batch.Id,
             batch.Letter,
@@ -121,9 +117,15 @@ public static class BoardPages
             recipe.Version.KeepingOf(null).EatBy(batch.Cooked),
             recipe.Version.KeepingOf(null).Freezes,
             batch.PortionedOn is not null,
-            week.Plan.ContainersOf(batch.Id)
-                .Where(box => week.Plan.StateOf(box).Place == BoxPlace.Freezer)
-                .Sum(box => week.Plan.Rest(batch, box, batch.PartsOf(batch.LotOf(box)))),
+            boxes
+                .Where(box => box.KeptIn == KeptIn.Freezer)
+                .Sum(box =>
+                    box.Real is { } real ? week.Plan.Rest(batch, real, batch.PartsOf(box.Lot))
+                    : box.Cell is null ? box.Portions
+                    : 0
+                ),
+            boxes.Count,
+            boxes.Count(box => box.KeptIn == KeptIn.Freezer),
             recipe.Version.Reheating,
             string.Join(". ", recipe.Version.SaidAtEating(null)),
             week.Plan.LaterSession(batch, week.Table.Today)
@@ -173,6 +175,7 @@ public static class BoardPages
                 drawn.Keeping.KeptIn,
                 drawn.Keeping.EatBy,
                 drawn.Keeping.Thaw,
+                FreezeEdits.ChoiceOf(drawn.Batch, draw, plated.Serving.Cell.Date),
                 drawn.IsEaten,
                 null,
                 numbers
@@ -187,6 +190,7 @@ public static class BoardPages
             null,
             line.Name,
             line.Read.Text.Trim(),
+            null,
             null,
             null,
             null,

@@ -31,7 +31,7 @@ public sealed record ShelvedBox(
     public bool IsThere => Real is not null;
 
     /// <summary>Whether it stands in the freezer now; of a planned one, whether it should.</summary>
-    public bool IsFrozen(DateOnly today) => KeptIn == KeptIn.Freezer && (IsThere || today < Thaw);
+    public bool IsFrozen(DateOnly today) => KeptIn == KeptIn.Freezer && (IsThere || Thaw is null || today < Thaw);
 
     /// <summary>Grams of a part that are left in it; null when nobody knows.</summary>
     public decimal? GramsOf(string part)
@@ -51,7 +51,7 @@ public sealed record ShelvedBox(
 
     private static ShelvedBox Planned(PlannedBox box, KeepingClass kind, DateOnly today)
     {
-        var plan = KeepingPlan.For(kind, box.Batch.Cooked, box.Cell?.Date);
+        var plan = KeepingPlan.For(kind, box.Batch.Cooked, box.Cell?.Date, box.IsFrozen);
         // Nobody waits for a loose one: its time may be over before anybody has spoken of it.
         var isOver = box.Cell is null && plan.EatBy < today;
         return new(
@@ -65,7 +65,7 @@ public sealed record ShelvedBox(
             null,
             isOver ? KeptIn.PastItsTime : plan.KeptIn,
             plan.EatBy,
-            false,
+            plan.KeptIn == KeptIn.Freezer && box.Cell is null,
             plan.Thaw,
             null
         );

@@ -25,6 +25,7 @@ public enum BoardItemKind
 /// <param name="Parts">Of a share: the parts that are taken; null for the whole dish.</param>
 /// <param name="Name">Of a share, with the variant it is.</param>
 /// <param name="Thaw">Evening on which a frozen one moves to the fridge.</param>
+/// <param name="Freezing">Whether it is frozen by choice; null where there is none: it has to be, may not be, or is in its box.</param>
 /// <param name="Doubt">What a person should look at in the words of a food.</param>
 public sealed record BoardItem(
     Guid Id,
@@ -39,6 +40,7 @@ public sealed record BoardItem(
     Core.Keeping.KeptIn? KeptIn,
     DateOnly? EatBy,
     DateOnly? Thaw,
+    bool? Freezing,
     bool IsEaten,
     string? Doubt,
     IReadOnlyList<ShownMeasure> Numbers
@@ -52,6 +54,10 @@ public sealed record BoardServing(
     string Note,
     IReadOnlyList<BoardItem> Items
 );
+
+public sealed record FreezeItemRequest(bool IsFrozen);
+
+public sealed record FreezeBatchRequest(Core.Planning.FreezeShare Share);
 
 /// <summary>How many portions of a batch are cooked in one variant.</summary>
 /// <param name="Variant">Null for the recipe as written.</param>
@@ -70,7 +76,9 @@ public sealed record BoardLot(
 /// <param name="Tape">Letter with the day of its session: "B·21".</param>
 /// <param name="Variants">Names of the recipe's variants, as this version has them.</param>
 /// <param name="Gone">Portions eaten, given or thrown away outside the plan.</param>
-/// <param name="LooseFrozen">Loose portions that stand in the freezer.</param>
+/// <param name="LooseFrozen">Loose portions that stand in the freezer, or will.</param>
+/// <param name="Boxes">That are not gone, or that it will fill.</param>
+/// <param name="FrozenBoxes">Of these.</param>
 /// <param name="Parts">Names of the dish's parts; the first may be unnamed.</param>
 /// <param name="Later">Day on which what is past its time can be cooked instead; null when nothing is, or nothing can.</param>
 public sealed record BoardBatch(
@@ -92,6 +100,8 @@ public sealed record BoardBatch(
     bool Freezes,
     bool IsPortioned,
     decimal LooseFrozen,
+    int Boxes,
+    int FrozenBoxes,
     string Reheating,
     string AtEating,
     DateOnly? Later

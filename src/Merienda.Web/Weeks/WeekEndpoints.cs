@@ -19,10 +19,12 @@ public static class WeekEndpoints
         weeks.MapGet("", Board).WithName("GetWeek");
         weeks.MapPost("/batches", Make).WithName("MakeBatch");
         weeks.MapPut("/batches/{batch:guid}/portions", Resize).WithName("ResizeBatch");
+        weeks.MapPut("/batches/{batch:guid}/freezing", FreezeBatch).WithName("FreezeBatch");
         weeks.MapDelete("/batches/{batch:guid}", Delete).WithName("DeleteBatch");
         weeks.MapPost("/batches/{batch:guid}/place", Place).WithName("PlacePortion");
         weeks.MapPost("/items/{item:guid}/move", Move).WithName("MoveItem");
         weeks.MapPut("/items/{item:guid}/size", Size).WithName("SizeItem");
+        weeks.MapPut("/items/{item:guid}/freezing", FreezeItem).WithName("FreezeItem");
         weeks.MapPut("/items/{item:guid}/lot", ChangeLot).WithName("ChangeLot");
         weeks.MapMeals();
         weeks.MapSessions();
@@ -74,6 +76,32 @@ public static class WeekEndpoints
                     ? week.Plan.Split(batch, request.Portions, variants, week.RecipeOf(one).Version, Guid.CreateVersion7)
                     : week.Plan.Resize(batch, request.Portions),
                 $"Changed the portions of {week.LetterOf(batch)}"
+            )
+        );
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> FreezeBatch(
+        Guid batch,
+        FreezeBatchRequest request,
+        [AsParameters] WeekEdit edit
+    ) =>
+        edit.Decide(week =>
+            Said(
+                week.Plan.Freeze(batch, request.Share),
+                request.Share == FreezeShare.Nothing
+                    ? $"Kept {week.LetterOf(batch)} out of the freezer"
+                    : $"Planned {(request.Share == FreezeShare.Half ? "half of " : "")}{week.LetterOf(batch)} for the freezer"
+            )
+        );
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> FreezeItem(
+        Guid item,
+        FreezeItemRequest request,
+        [AsParameters] WeekEdit edit
+    ) =>
+        edit.Decide(week =>
+            Said(
+                week.Plan.Freeze(item, request.IsFrozen),
+                request.IsFrozen ? "Planned a box for the freezer" : "Planned a box for the fridge"
             )
         );
 

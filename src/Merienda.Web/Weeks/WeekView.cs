@@ -124,7 +124,7 @@ public sealed class WeekView
         var keeping =
             isEaten ? new(KeptIn.Fridge, day, null)
             : box is not null ? KeepingPlan.For(recipe.KeepingOf(box.Parts), Plan.StateOf(box), day, Table.Today)
-            : KeepingPlan.For(recipe.KeepingOf(draw.Parts), batch.Cooked, day);
+            : KeepingPlan.For(recipe.KeepingOf(draw.Parts), batch.Cooked, day, draw.IsFrozen);
         return new(serving, item, HelpingOf(batch, lot, portions, draw.Parts), new(batch, lot, recipe, portions, keeping, isEaten));
     }
 }

@@ -2,7 +2,6 @@ using Merienda.Core.Filling;
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Recipes;
-using Merienda.Core.Tests.Planning;
 using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Filling;
@@ -15,15 +14,13 @@ public class KitchenRoomTests
     private static ContainerKind Boxes(int count, int millilitres, bool mayFreeze) =>
         new(Guid.NewGuid(), $"{count} of {millilitres}", millilitres, count, "glass", true, mayFreeze, true);
 
-    private static readonly WeekPlan Empty = new(Sunday, [], [], []);
-
     [Theory]
     [InlineData(null, 12, null)]
     [InlineData(7, 10, null)]
     [InlineData(0, 0, null)]
     public void A_freezer_without_listed_boxes_holds_boxes_of_a_usual_size(int? litres, int frozen, int? boxes)
     {
-        var wishes = FillWishes.Usual.Within(Kitchen(litres), Empty);
+        var wishes = FillWishes.Usual.Within(Kitchen(litres));
         Assert.Equal((frozen, boxes), (wishes.FreezerBoxes, wishes.Boxes));
     }
 
@@ -32,24 +29,8 @@ public class KitchenRoomTests
     [InlineData(20, 10)]
     public void Not_more_is_frozen_than_there_are_boxes_that_may(int litres, int frozen)
     {
-        var wishes = FillWishes.Usual.Within(Kitchen(litres, Boxes(10, 1000, true), Boxes(5, 400, false)), Empty);
+        var wishes = FillWishes.Usual.Within(Kitchen(litres, Boxes(10, 1000, true), Boxes(5, 400, false)));
         Assert.Equal((frozen, 15), (wishes.FreezerBoxes, wishes.Boxes));
-    }
-
-    [Fact]
-    public void What_stands_there_takes_its_room()
-    {
-        var batch = Cooked.Batch("A", Sunday, 3) with { PortionedOn = Sunday };
-        BoxEvent Said(BoxEventKind kind) =>
-            new(Guid.NewGuid(), kind, DateTimeOffset.UnixEpoch, Sunday, kind == BoxEventKind.Gone ? 1 : 0, null, "");
-        Container Box(int number, params BoxEvent[] life) => new(Guid.NewGuid(), batch.Id, batch.Lots[0].Id, number, 1, life);
-        var plan = Empty with
-        {
-            Batches = [batch],
-            Containers = [Box(1), Box(2, Said(BoxEventKind.Frozen)), Box(3, Said(BoxEventKind.Gone))],
-        };
-        var wishes = FillWishes.Usual.Within(Kitchen(5, Boxes(10, 1000, true)), plan);
-        Assert.Equal((4, 8), (wishes.FreezerBoxes, wishes.Boxes));
     }
 
     [Theory]

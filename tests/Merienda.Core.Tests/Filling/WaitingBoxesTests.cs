@@ -48,7 +48,16 @@ public class WaitingBoxesTests
     [Fact]
     public void Placed_portions_loose_ones_and_boxes_that_are_there_all_stand_somewhere()
     {
-        var (cooked, filled) = (Cooked.Batch("A", Saturday, 3), Cooked.Batch("B", Saturday, 3) with { PortionedOn = Saturday });
+        var (cooked, filled) = (
+            Cooked.Batch("A", Saturday, 3) with
+            {
+                Keeping = KeepingClass.WithKey("cooked"),
+            },
+            Cooked.Batch("B", Saturday, 3) with
+            {
+                PortionedOn = Saturday,
+            }
+        );
         Container Box(int number, params BoxEvent[] life) => new(Guid.NewGuid(), filled.Id, filled.Lots[0].Id, number, 1, life);
         BoxEvent Said(BoxEventKind kind) =>
             new(Guid.NewGuid(), kind, DateTimeOffset.UnixEpoch, Saturday, kind == BoxEventKind.Gone ? 1 : 0, null, "");
@@ -56,19 +65,22 @@ public class WaitingBoxesTests
         {
             Containers = [Box(1), Box(2, Said(BoxEventKind.Frozen)), Box(3, Said(BoxEventKind.Gone))],
         };
-        plan = plan.Place(cooked.Id, Supper(4), 1.5m, Guid.NewGuid).Value;
-
-        var boxes = WaitingBoxes.Of(plan, [(Supper(4), cooked, KeptIn.Freezer)]).ToList();
+        plan = plan.Place(cooked.Id, Supper(5), 1.5m, Guid.NewGuid).Value;
         Assert.Equal(
             [
-                new(Saturday, Sunday.AddDays(4), true),
+                new(Saturday, Sunday.AddDays(5), true),
                 // One and a half portions are loose: two boxes.
                 new(Saturday, DateOnly.MaxValue, false),
                 new(Saturday, DateOnly.MaxValue, false),
                 new(DateOnly.MinValue, DateOnly.MaxValue, false),
                 new WaitingBox(DateOnly.MinValue, DateOnly.MaxValue, true),
             ],
-            boxes
+            WaitingBoxes.Of(plan, _ => true)
         );
+        // Nothing is loose while somebody seeks a meal for it.
+        Assert.Equal(3, WaitingBoxes.Of(plan, box => box.Cell is not null).Count());
+        // By choice.
+        var frozen = plan.Freeze(cooked.Id, FreezeShare.All).Value;
+        Assert.Equal(4, WaitingBoxes.Of(frozen, _ => true).Count(box => box.IsFrozen));
     }
 }

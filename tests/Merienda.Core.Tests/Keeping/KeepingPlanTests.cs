@@ -28,13 +28,13 @@ public class KeepingPlanTests
     [InlineData(5, KeptIn.Freezer, 6, 4)] // thawed the evening before, two days of it count
     [InlineData(20, KeptIn.Freezer, 21, 19)]
     public void A_planned_box_is_frozen_when_its_day_comes_later_than_it_keeps(int? eaten, KeptIn kept, int eatBy, int? thaw) =>
-        Assert.Equal((kept, eatBy, thaw), InDays(KeepingPlan.For(Stew, Saturday, Day(eaten))));
+        Assert.Equal((kept, eatBy, thaw), InDays(KeepingPlan.For(Stew, Saturday, Day(eaten), false)));
 
     [Theory]
     [InlineData(4, KeptIn.Fridge)]
     [InlineData(5, KeptIn.PastItsTime)]
     public void What_does_not_freeze_is_past_its_time_then(int eaten, KeptIn kept) =>
-        Assert.Equal((kept, 4, null), InDays(KeepingPlan.For(Salad, Saturday, Day(eaten))));
+        Assert.Equal((kept, 4, null), InDays(KeepingPlan.For(Salad, Saturday, Day(eaten), false)));
 
     [Theory]
     [InlineData(null, 3, KeptIn.Fridge, 4, null)]

@@ -7,7 +7,7 @@ public class KeepingTests
     private static readonly DateOnly Saturday = new(2026, 11, 21);
 
     private static KeepingPlan Plan(string kind, int? eatenAfterDays) =>
-        KeepingPlan.For(KeepingClass.WithKey(kind)!, Saturday, eatenAfterDays is { } days ? Saturday.AddDays(days) : null);
+        KeepingPlan.For(KeepingClass.WithKey(kind)!, Saturday, eatenAfterDays is { } days ? Saturday.AddDays(days) : null, false);
 
     [Theory] // domain.md section 8
     [InlineData("cooked", 4)]

@@ -137,6 +137,19 @@ public class LinearFormTests
         }
             .Linear(Context())
             .ToList();
-        Assert.Equal([(Period.Day, 34m), (Period.Week, 154m)], forms.Select(form => (form.Period, form.AtMost!.Value)));
+        Assert.Equal([(Period.Day, 34m), (Period.Week, 14m)], forms.Select(form => (form.Period, form.AtMost!.Value)));
+        Assert.Equal([null, new DayAccount(20, 0)], forms.Select(form => form.Account));
+    }
+
+    [Theory]
+    [InlineData(0, 16, 26, 15, 20, 30)]
+    [InlineData(2, 14, 26, 15, 20, 30)]
+    [InlineData(100, 11, 26, 15, 20, 30)]
+    [InlineData(59, 1, 0, 0, 0, 80)]
+    [InlineData(60, 0, 0, 0, 0, 80)]
+    [InlineData(0, 0)]
+    public void An_account_draws_what_days_are_over_their_budget_and_what_was_carried(int carryOver, int drawn, params int[] days)
+    {
+        Assert.Equal(drawn, new DayAccount(20, carryOver).Drawn(days.Select(day => (decimal)day)));
     }
 }

@@ -67,6 +67,16 @@ public sealed record DifferentFoodsRule : ClassCountRule
         );
     }
 
+    /// <summary>Keys of the foods that a helping brings, by the best values; none where an allowance is not stated.</summary>
+    public IEnumerable<string> BroughtBy(Helping helping) =>
+        NeedsAllowance
+            ? []
+            : Enumerable
+                .Range(0, helping.Profile.Lines.Count)
+                .Where(line => helping.Profile.Lines[line].Food is { } food && Classes.Any(food.Is) && helping.GramsOf(line).Best >= Grams)
+                .Select(line => helping.Profile.Lines[line].Food!.Key)
+                .Distinct();
+
     /// <summary>Certain by weight, by the best value, and possibly: each line that nobody knows could be one more.</summary>
     private Estimate Count(Intake intake)
     {

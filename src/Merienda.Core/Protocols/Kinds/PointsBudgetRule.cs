@@ -71,17 +71,16 @@ public sealed record PointsBudgetRule : BoundedRule
             AtMost = budget + Reserve + CarryOver,
             Aim = (budget * WellFed, budget),
         };
-        if (Reserve > 0)
+        if (HasSlack)
         {
             yield return Form(Points) with
             {
                 Period = Period.Week,
-                AtMost = (budget * DaysOfAWeek) + Reserve,
+                AtMost = Reserve,
+                Account = new(budget, CarryOver),
             };
         }
     }
-
-    private const int DaysOfAWeek = 7;
 
     public override Finding Check(Intake intake, RuleContext context) => Judged(intake, context, finding => finding);
 
@@ -117,9 +116,10 @@ public sealed record PointsBudgetRule : BoundedRule
         }
 
         var points = days.Select(day => day.Value(Measure.Points, context.Scheme)).ToList();
-        var best = Drawn(points.Select(day => day.Best), budget);
-        var low = Math.Min(best, Drawn(points.Select(day => day.Low), budget));
-        decimal? high = points.Any(day => day.IsOpen) ? null : Math.Max(best, Drawn(points.Select(day => day.High!.Value), budget));
+        var account = new DayAccount(budget, CarryOver);
+        var best = account.Drawn(points.Select(day => day.Best));
+        var low = Math.Min(best, account.Drawn(points.Select(day => day.Low)));
+        decimal? high = points.Any(day => day.IsOpen) ? null : Math.Max(best, account.Drawn(points.Select(day => day.High!.Value)));
         var drawn = high is { } most ? Estimate.Between(low, best, most) : Estimate.AtLeast(low, best);
         var reserve = this with { AtMost = Reserve };
         var verdict = reserve.Ceiling(drawn);
@@ -181,18 +181,5 @@ public sealed record PointsBudgetRule : BoundedRule
                 ),
             }
         );
-    }
-
-    private decimal Drawn(IEnumerable<decimal> days, decimal budget)
-    {
-        decimal drawn = 0,
-            carried = 0;
-        foreach (var day in days)
-        {
-            drawn += Math.Max(0, day - budget - carried);
-            carried = Math.Clamp(budget + carried - day, 0, CarryOver);
-        }
-
-        return drawn;
     }
 }

@@ -32,10 +32,6 @@ public sealed record RepetitionRule : BoundedRule
 
     public bool NotSameDay { get; init; }
 
-    /// <summary>What a search keeps of it; "not twice in a row" is judged.</summary>
-    [JsonIgnore]
-    public Variety Variety => new(AtMost, NotSameDay);
-
     [JsonIgnore]
     public override RuleKind Kind => Described;
 

@@ -19,7 +19,7 @@ internal static class SolveQuestions
                 MinutesASession = asked.MinutesASession,
                 Goals = asked.Goals ?? usual.Goals,
             }
-        ).Within(kitchen, week.Plan);
+        ).Within(kitchen);
         var question = new WeekQuestion(
             week.Plan,
             week.Eaters,

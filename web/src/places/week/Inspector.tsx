@@ -9,7 +9,7 @@ import { Findings, Measures, Stepper } from './InspectorParts';
 import { LotFields } from './LotFields';
 import { MealDetails } from './MealDetails';
 import { PinnedMeasures } from './PinnedMeasures';
-import { type Batch, type Board, type BoardEdits, lotName } from './queries';
+import { type Batch, type Board, type BoardEdits, type FreezeShare, lotName } from './queries';
 import { placeKey, type Selected } from './selection';
 
 type Props = {
@@ -113,6 +113,7 @@ function BatchDetails({ board, batchId, edits, onClose }: { board: Board; batchI
       {batch.variants.length > 0 && !batch.isPortioned && (
         <SplitBatch key={batch.lots.map((lot) => `${lot.id} ${lot.portions}`).join()} batch={batch} edits={edits} />
       )}
+      {batch.freezes && !batch.isPortioned && <Freezing batch={batch} edits={edits} />}
       {batch.loose > 0 && <PlaceRow board={board} batch={batch} edits={edits} />}
       <Button
         className="mt-3 w-full"
@@ -190,6 +191,30 @@ function CookedOn({ board, batch, edits }: { board: Board; batch: Batch; edits: 
       </label>
       {isOther && <DayInput label="Another day" start={board.start} onChange={cook} />}
     </div>
+  );
+}
+
+const shares: [FreezeShare, string][] = [
+  ['nothing', 'What must be'],
+  ['half', 'The later half'],
+  ['all', 'All of it'],
+];
+
+/** What goes into the freezer though it would keep. */
+function Freezing({ batch, edits }: { batch: Batch; edits: BoardEdits }) {
+  return (
+    <fieldset className="mt-3 text-sm">
+      <legend>
+        Into the freezer: <b className="figures">{batch.frozenBoxes}</b> of <span className="figures">{batch.boxes}</span> boxes
+      </legend>
+      <div className="mt-1 flex gap-1">
+        {shares.map(([share, says]) => (
+          <Button key={share} className="flex-1 px-1" onClick={() => void edits.freezeBatch(batch, share)}>
+            {says}
+          </Button>
+        ))}
+      </div>
+    </fieldset>
   );
 }
 

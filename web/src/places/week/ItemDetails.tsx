@@ -33,6 +33,11 @@ export function ItemDetails({ item, board, place, edits }: { item: Item; board: 
           Cook it on {longDate(batch.later)}
         </Button>
       )}
+      {item.freezing !== null && !item.isEaten && (
+        <Button className="mt-2 w-full" onClick={() => void edits.freeze(item, !item.freezing)}>
+          {item.freezing ? 'Keep it in the fridge' : 'Freeze this box'}
+        </Button>
+      )}
       {batch?.reheating && <p className="mt-1 text-sm">Reheat: {batch.reheating}.</p>}
       {batch?.atEating && <p className="mt-1 text-sm">At eating: {batch.atEating}.</p>}
       {batch && lot?.notLikedBy.includes(place.eaterId) && (

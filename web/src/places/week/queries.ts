@@ -9,6 +9,7 @@ export type Batch = Schemas['BoardBatch'];
 export type Serving = Schemas['BoardServing'];
 export type Item = Schemas['BoardItem'];
 export type Size = Schemas['BoardSize'];
+export type FreezeShare = Schemas['FreezeShare'];
 export type VariantPortions = Schemas['VariantPortions'];
 export type Place = Schemas['BoardPlace'];
 
@@ -63,6 +64,7 @@ export function drawn(board: Board, batch: Batch, id: string, to: Place, wanted:
     keptIn: null,
     eatBy: null,
     thaw: null,
+    freezing: null,
     isEaten: false,
     doubt: null,
     numbers: [],
@@ -176,6 +178,16 @@ export function useBoardEdits(date: string) {
       run({
         say: `${batch.letter} is cooked so.`,
         ask: () => kept(api.PUT('/api/weeks/{date}/batches/{batch}/portions', { ...path(batch), body: { portions, variants } })),
+      }),
+    freeze: (item: Item, isFrozen: boolean) =>
+      run({
+        say: isFrozen ? `${item.name} goes into the freezer.` : `${item.name} stays in the fridge.`,
+        ask: () => kept(api.PUT('/api/weeks/{date}/items/{item}/freezing', { ...at(item), body: { isFrozen } })),
+      }),
+    freezeBatch: (batch: Batch, share: FreezeShare) =>
+      run({
+        say: share === 'nothing' ? `${batch.letter} stays in the fridge as long as it keeps.` : `${batch.letter} goes into the freezer.`,
+        ask: () => kept(api.PUT('/api/weeks/{date}/batches/{batch}/freezing', { ...path(batch), body: { share } })),
       }),
     /** The same dish in another variant. */
     changeLot: (item: Item, to: string) =>
