@@ -9,7 +9,7 @@ run_bench() {
   trap 'stop_all' EXIT
   dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- swaps
   local week
-  for week in "2 20" "2 60" "2 200" "2 400" "4 200"; do
+  for week in "2 20" "2 60" "2 200" "2 400" "2 60 points" "4 200"; do
     # shellcheck disable=SC2086
     dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- solve $week
   done

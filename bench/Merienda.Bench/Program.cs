@@ -28,10 +28,10 @@ if (args is ["swaps"])
     return;
 }
 
-if (args is ["solve", var eaters, var recipes])
+if (args is ["solve", var eaters, var recipes, ..])
 {
     var plain = System.Globalization.CultureInfo.InvariantCulture;
-    SolveTimes.Run(int.Parse(eaters, plain), int.Parse(recipes, plain));
+    SolveTimes.Run(int.Parse(eaters, plain), int.Parse(recipes, plain), args is [.., "points"]);
     return;
 }
 

@@ -24,10 +24,10 @@ internal static class SolveTimes
         Beside = ["carrots", "courgettes", "spinach", "red peppers", "fennel", "leeks", "broccoli", "tomatoes"],
         Filling = ["potatoes", "brown rice", "quinoa", "bulgur", "rolled oats", "sweet potatoes"];
 
-    public static void Run(int eaters, int recipes)
+    public static void Run(int eaters, int recipes, bool isPoints)
     {
         var data = DataFiles.Load(DataFiles.Find());
-        var table = Enumerable.Range(0, eaters).Select(at => EaterOf(data, at, 1)).ToList();
+        var table = Enumerable.Range(0, eaters).Select(at => EaterOf(data, isPoints ? Points + at : at, 1)).ToList();
         var question = QuestionOf(table, DishesOf(data, recipes));
         Console.WriteLine($"{eaters} eaters, {recipes} recipes, {question.Open.Count()} meals");
         var (clock, said) = (Stopwatch.StartNew(), 0);
@@ -54,7 +54,7 @@ internal static class SolveTimes
             $"  Core against it: {string.Join(" ", new FillJudge(question, answer.Plan).Unmet)}; {Process.GetCurrentProcess().PeakWorkingSet64 / 1e6:0} MB at most"
         );
         Mend(question, answer.Plan);
-        Explain(question with { Eaters = [EaterOf(data, 0, 0.4m) with { Id = table[0].Id }, .. table.Skip(1)] });
+        Explain(question with { Eaters = [EaterOf(data, isPoints ? Points : 0, 0.4m) with { Id = table[0].Id }, .. table.Skip(1)] });
     }
 
     /// <summary>The week that was filled, with three suppers of one eater made so large that their days break.</summary>
@@ -118,9 +118,10 @@ internal static class SolveTimes
 
     private static Eater EaterOf(DataFiles data, int at, decimal times)
     {
-        var (protocol, stated) = (at % 4) switch
+        var (protocol, stated) = at switch
         {
-            0 => ("calories-macros", new Allowance[] { Stated("energy", 1300 * times, 1500 * times), Stated("protein", 65, null) }),
+            >= Points => ("points", new Allowance[] { new("points", "points", null, (24 + (6 * (at - Points))) * times) }),
+            0 => ("calories-macros", [Stated("energy", 1300 * times, 1500 * times), Stated("protein", 65, null)]),
             1 => ("calories-macros", [Stated("energy", 1800 * times, 2100 * times), Stated("protein", 80, null)]),
             2 => ("low-carb", [new("low-carb", "net-carbs", null, 110 * times)]),
             _ => ("calories-macros", [Stated("energy", 1500 * times, 1800 * times)]),
@@ -140,6 +141,9 @@ internal static class SolveTimes
             Rhythm.Usual
         );
     }
+
+    /// <summary>Places of eaters on points, whose sums are rounded.</summary>
+    private const int Points = 10;
 
     private static Allowance Stated(string rule, decimal? least, decimal? most) => new("calories-macros", rule, least, most);
 

@@ -175,7 +175,7 @@ public static class WeekExplainer
     }
 
     private static WeekModel ModelOf(FillQuestion question) =>
-        new(question, new(question), [.. Enumerable.Range(0, question.Dishes.Count)]);
+        new(question, new(question), [.. Enumerable.Range(0, question.Dishes.Count)], true);
 
     private static CpSolver SolverFor(CancellationToken stop, out CancellationTokenRegistration cancel)
     {

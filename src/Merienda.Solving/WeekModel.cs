@@ -20,9 +20,11 @@ internal sealed class WeekModel
 
     private readonly IReadOnlySet<Cell>? _free;
 
+    /// <param name="isExact">Whether sums are exact where they go by steps.</param>
     /// <param name="free">Meals that may be changed, of a week that is mended; all when null.</param>
-    public WeekModel(FillQuestion question, FillTable table, IReadOnlyList<int> dishes, IReadOnlySet<Cell>? free = null)
+    public WeekModel(FillQuestion question, FillTable table, IReadOnlyList<int> dishes, bool isExact, IReadOnlySet<Cell>? free = null)
     {
+        IsExact = isExact;
         _free = free;
         (Question, Table) = (question, table);
         Rests = question.Rests.Select((rest, at) => (There: rest, At: at)).ToLookup(one => one.There.Dish);
@@ -40,6 +42,11 @@ internal sealed class WeekModel
     public FillQuestion Question { get; }
 
     public FillTable Table { get; }
+
+    public bool IsExact { get; }
+
+    /// <summary>Whether a sum is taken a little too narrow: what is proven of such a model is proven of nothing else.</summary>
+    public bool IsRounded { get; set; }
 
     public CpModel Model { get; } = new();
 

@@ -9,11 +9,25 @@ namespace Merienda.Solving;
 
 /// <summary>How long a search goes on. It ends by rounds and never by the clock, so that one question has one answer.</summary>
 /// <param name="Rounds">Searches of each level that find nothing better before it is left.</param>
-/// <param name="Effort">Deterministic time of one round, in the solver's units.</param>
+/// <param name="Effort">Deterministic time of one round of a couple's week, in the solver's units; larger weeks have more.</param>
 /// <param name="Proof">Deterministic time in which a bound is sought with the whole library.</param>
-/// <param name="Recipes">That a search begins with, for each eater; a level that comes to no end gets more.</param>
+/// <param name="Recipes">That a search begins with, for each of two eaters; a level that comes to no end gets more.</param>
 public sealed record FillEffort(int Rounds, double Effort, double Proof, int Seed = 1, int Recipes = 7)
 {
+    /// <summary>What a third eater and each further one adds: most of what two of them eat is theirs too.</summary>
+    private const int FurtherRecipes = 3;
+
+    /// <summary>Meals of a couple's week.</summary>
+    private const double Couple = 56;
+
+    internal int RecipesFor(int eaters) => (Recipes * Math.Min(eaters, 2)) + (FurtherRecipes * Math.Max(0, eaters - 2));
+
+    /// <summary>
+    /// A round that is cut off early is begun anew from little better. Measured with four eaters and 200 recipes: with four times as long rounds
+    /// all targets are met after 3 s instead of 14, and 9 batches are left of 29.
+    /// </summary>
+    internal double RoundFor(int meals) => Effort * Math.Max(1, Math.Pow(meals / Couple, 2));
+
     public static readonly FillEffort Usual = new(3, 0.3, 0.3),
         Quick = new(1, 0.2, 0.05);
 }
@@ -69,6 +83,7 @@ public static class WeekSolver
         private readonly FillTable _table = new(question);
         private readonly List<FillLevel> _levels = [];
         private readonly List<WeekCut> _cuts = [];
+        private readonly double _round = effort.RoundFor(question.Open.Count());
         private Shortlist? _shortlist;
         private IReadOnlySet<Cell>? _free;
         private int _troubled;
@@ -101,7 +116,7 @@ public static class WeekSolver
             var isPolish =
                 goal is FillGoal.Sizes or FillGoal.Leftovers or FillGoal.Sameness
                 && _levels.Exists(level => level.Goal == FillGoal.Batches);
-            var (best, bound, recipes) = (long.MaxValue, 0L, isPolish ? 0 : effort.Recipes * question.Eaters.Count);
+            var (best, bound, recipes) = (long.MaxValue, 0L, isPolish ? 0 : effort.RecipesFor(question.Eaters.Count));
             for (var stale = 0; stale < effort.Rounds && best > bound && !stop.IsCancellationRequested; )
             {
                 // What is used alone is soon looked through: whether it would do with less of it.
@@ -109,7 +124,7 @@ public static class WeekSolver
                 var dishes = _shortlist.Of(isNarrow ? 0 : recipes, Used);
                 // A variant that nobody likes best may still save a batch: only with every one of them a bound is one.
                 var isWhole = dishes.Count == question.Dishes.Count && _free is null;
-                var (plan, value, lowest) = Search(dishes, goal, isPolish ? effort.Effort * 2 : effort.Effort);
+                var (plan, value, lowest) = Search(dishes, goal, isPolish ? _round * 2 : _round, question.IsMend);
                 if (plan is null)
                 {
                     break;
@@ -151,7 +166,7 @@ public static class WeekSolver
                 // Only with everything there is to choose from, and every meal to change, is a bound one.
                 var free = _free;
                 _free = null;
-                var (plan, value, lowest) = Search([.. Enumerable.Range(0, question.Dishes.Count)], goal, effort.Proof);
+                var (plan, value, lowest) = Search([.. Enumerable.Range(0, question.Dishes.Count)], goal, effort.Proof, true);
                 if (plan is not null)
                 {
                     (_plan, best, bound) = (value < best ? plan : _plan, Math.Min(value, best), Math.Max(bound, lowest));
@@ -210,9 +225,9 @@ public static class WeekSolver
                 .Range(0, question.Dishes.Count)
                 .Where(dish => _plan?.Servings.Any(serving => serving.Dish == question.Dishes[dish]) == true);
 
-        private WeekModel Model(IReadOnlyList<int> dishes)
+        private WeekModel Model(IReadOnlyList<int> dishes, bool isExact)
         {
-            var model = new WeekModel(question, _table, dishes, _free);
+            var model = new WeekModel(question, _table, dishes, isExact, _free);
             foreach (var level in _levels)
             {
                 model.Model.Add(model.SumOf(level.Goal) <= level.Value);
@@ -228,11 +243,11 @@ public static class WeekSolver
         }
 
         /// <summary>What Core finds broken in an answer is forbidden and sought again; what is broken after so many times is said.</summary>
-        private (FillPlan? Plan, long Value, long Bound) Search(IReadOnlyList<int> dishes, FillGoal goal, double time)
+        private (FillPlan? Plan, long Value, long Bound) Search(IReadOnlyList<int> dishes, FillGoal goal, double time, bool isExact)
         {
             for (var again = MostAgain; ; again--)
             {
-                var found = Search(Model(dishes), goal, time);
+                var found = Search(Model(dishes, isExact), goal, time);
                 var cuts = found.Plan is null || again == 0 ? [] : WeekCuts.Of(question, _table, found.Plan).ToList();
                 if (cuts.Count == 0)
                 {
@@ -252,7 +267,11 @@ public static class WeekSolver
             using var cancel = stop.Register(solver.StopSearch);
             using var better = new Better(model, (plan, value) => Tell(goal, plan, value));
             return solver.Solve(model.Model, better) is CpSolverStatus.Optimal or CpSolverStatus.Feasible
-                ? (model.Read(solver.Value), (long)Math.Round(solver.ObjectiveValue), (long)Math.Ceiling(solver.BestObjectiveBound - 1e-6))
+                ? (
+                    model.Read(solver.Value),
+                    (long)Math.Round(solver.ObjectiveValue),
+                    model.IsRounded ? 0 : (long)Math.Ceiling(solver.BestObjectiveBound - 1e-6)
+                )
                 : (null, 0, 0);
         }
 

@@ -160,8 +160,9 @@ internal static class WeekSums
     }
 
     /// <summary>
-    /// The sum with whole coefficients and half its width: of a quarter where twice as much brings twice as much, else of each size, as with
-    /// points that are rounded.
+    /// The sum with whole coefficients and half its width: of a quarter where twice as much brings twice as much. Else, as with points that are
+    /// rounded, of each size, or in a model that is not exact by a line that keeps to the safe side: with every size of its own a search of
+    /// two eaters on points took ten times as long.
     /// </summary>
     private static (LinearExpr Sum, LinearExpr Width) Sum(
         WeekModel week,
@@ -195,6 +196,15 @@ internal static class WeekSums
                 continue;
             }
 
+            if (!week.IsExact)
+            {
+                var (start, slope) = Line([.. brought.Select(one => one.Best)], round == Math.Floor);
+                week.IsRounded = true;
+                Add(choice.Is, start - (slope * least), 0);
+                Add(choice.Quarters, slope, brought[^1].Above / most);
+                continue;
+            }
+
             Add(choice.Is, brought[0].Best, brought[0].Above);
             foreach (var (before, at) in brought.SkipLast(1).Select((one, at) => (one, at)))
             {
@@ -207,6 +217,25 @@ internal static class WeekSums
 
         return (LinearExpr.WeightedSum(variables, coefficients), LinearExpr.WeightedSum(variables, widths));
     }
+
+    /// <summary>The straight line that lies nearest to some values and at none of them below, or above.</summary>
+    private static (decimal Start, decimal Slope) Line(decimal[] values, bool isBelow)
+    {
+        var sign = isBelow ? -1 : 1;
+        var lines =
+            from one in Enumerable.Range(0, values.Length)
+            from other in Enumerable.Range(0, one)
+            let slope = (values[one] - values[other]) / (one - other)
+            let start = values[one] - (slope * one)
+            let off = values.Select((value, at) => sign * (start + (slope * at) - value)).ToList()
+            where off.TrueForAll(each => each >= -Rounding)
+            orderby off.Sum()
+            select (start, slope);
+        return lines.First();
+    }
+
+    /// <summary>Of a quotient of decimals.</summary>
+    private const decimal Rounding = 0.000_001m;
 
     /// <summary>What a size is off a straight line by less than this is not seen in whole numbers.</summary>
     private const decimal Even = 0.01m;
