@@ -9,6 +9,12 @@ public enum SolveKind
 {
     Fill,
     Mend,
+
+    /// <summary>Each day of an eater gets a bite more.</summary>
+    More,
+
+    /// <summary>Each day of an eater gets a bite less.</summary>
+    Less,
 }
 
 public enum SolveState
@@ -100,6 +106,17 @@ public sealed class SolveJobs(Database database)
     public Task<SolveJob?> Read(Tenant tenant, DateOnly week) => database.Read(tenant, Of(week));
 
     /// <summary>Asks for a search; what was sought of the week before is forgotten.</summary>
+    /// <summary>What was done when a proposal was taken, for the journal.</summary>
+    /// <param name="meals">That were changed.</param>
+    internal static string SaysTaken(SolveKind kind, int meals) =>
+        kind switch
+        {
+            SolveKind.Fill => "Filled",
+            SolveKind.Mend => "Mended",
+            SolveKind.More => "Added a bite to",
+            _ => "Left the bite out of",
+        } + $" {meals} {(meals == 1 ? "meal" : "meals")}";
+
     public Task<SolveJob> Ask(Tenant tenant, DateOnly week, SolveKind kind, string asked) =>
         database.Write(
             tenant,

@@ -140,8 +140,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     .Select(taken =>
                     {
                         var rows = taken.Made.Select(made => NewRow(made.Batch, made.Recipe)).ToList();
-                        var said = solved.Kind == SolveKind.Fill ? "Filled" : "Mended";
-                        var summary = $"{said} {change.Meals.Count} {(change.Meals.Count == 1 ? "meal" : "meals")}";
+                        var summary = SolveJobs.SaysTaken(solved.Kind, change.Meals.Count);
                         return new Decided<bool>(Cooked(week, taken.Week.Plan, summary, rows, pins), true);
                     });
             },

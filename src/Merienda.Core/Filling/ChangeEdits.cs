@@ -26,10 +26,18 @@ public static class ChangeEdits
             return refusal;
         }
 
-        foreach (var off in change.Meals.Select(meal => meal.Off).OfType<ItemSeen>())
+        foreach (var meal in change.Meals.Where(meal => meal.Off is not null))
         {
-            var serving = plan.Find(off.Item)!.Value.Serving;
-            plan = plan.Replace(serving, serving with { Items = [.. serving.Items.Where(item => item.Id != off.Item)] });
+            var serving = plan.Find(meal.Off!.Item)!.Value.Serving;
+            var left = serving.Items.Where(item => item.Id != meal.Off.Item).ToList();
+            plan = plan.Replace(
+                serving,
+                serving with
+                {
+                    Items = left,
+                    State = meal.IsLeftOut && left.Count == 0 ? ServingState.Skipped : serving.State,
+                }
+            );
         }
 
         var made = new Dictionary<int, Batch>();
@@ -77,14 +85,15 @@ public static class ChangeEdits
 
         if (meal.Off is not { } off)
         {
-            return there is { Items.Count: > 0 } ? Changed(plan, meal.Cell, "something stands there by now") : null;
+            return there is { Items.Count: > 0 } && !meal.IsBeside ? Changed(plan, meal.Cell, "something stands there by now") : null;
         }
 
-        return
-            there?.Items.FirstOrDefault(item => item.Id == off.Item) is not Draw draw
-            || plan.PortionsOf(plan.BatchWithId(draw.Batch)!, draw) != off.Portions
-            ? Changed(plan, meal.Cell, "it is another one by now")
-            : null;
+        return there?.Items.FirstOrDefault(item => item.Id == off.Item) switch
+        {
+            ReadyFood => null,
+            Draw draw when plan.PortionsOf(plan.BatchWithId(draw.Batch)!, draw) == off.Portions => null,
+            _ => Changed(plan, meal.Cell, "it is another one by now"),
+        };
     }
 
     private static Refusal Changed(WeekPlan plan, Cell cell, string reason) =>

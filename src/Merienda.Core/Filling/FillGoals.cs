@@ -16,6 +16,9 @@ public enum FillGoal
     Sizes,
     Leftovers,
     Sameness,
+
+    /// <summary>Of a bite more or less: what it changes a day, kcal.</summary>
+    Step,
 }
 
 /// <summary>One thing that was sought after another: how far it came.</summary>
@@ -54,6 +57,8 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
             (FillGoal.Sizes, var many) => $"Portions off their usual size by {many / (decimal)FillTable.Quarters:0.##} in all",
             (FillGoal.Leftovers, 0) => "Nothing is left over",
             (FillGoal.Leftovers, var many) => $"{Portions(many)} left over",
+            (FillGoal.Step, < 0) => $"About {-Value} kcal less a day",
+            (FillGoal.Step, _) => $"About {Value} kcal more a day",
             (FillGoal.Sameness, 0) => "No dish comes more than twice to one person",
             (FillGoal.Sameness, var many) => $"{Many(many, "time")} a dish comes again",
             _ => throw new InvalidOperationException($"{Goal} has no words."),
@@ -61,7 +66,8 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
 
     /// <summary>How sure it is: "proven", or what is known.</summary>
     public string Sure =>
-        IsProven ? "proven"
+        Goal == FillGoal.Step ? "by the best values"
+        : IsProven ? "proven"
         : Bound is { } bound && bound > 0 ? $"best found in {Seconds:0.#} s, not proven best; it can't be below {bound}"
         : $"best found in {Seconds:0.#} s, not proven best";
 
@@ -100,6 +106,7 @@ public static class FillGoals
             FillGoal.Sizes => "Quarters of a portion off the usual size",
             FillGoal.Leftovers => "Quarters of a portion that are left over",
             FillGoal.Sameness => "Times a dish comes again",
+            FillGoal.Step => "Kcal a day, more or less",
             _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "No such goal."),
         };
 

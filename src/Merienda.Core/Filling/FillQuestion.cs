@@ -72,6 +72,12 @@ public sealed record FillQuestion(
     /// <summary>What stands on meals and may be changed: with any, the week is mended and not filled.</summary>
     public IReadOnlyList<FillNow> Now { get; init; } = [];
 
+    /// <summary>Meals that get one thing more beside what stands there: with any, nothing else is filled.</summary>
+    public IReadOnlySet<Cell> Beside { get; init; } = new HashSet<Cell>();
+
+    /// <summary>What each thing that is put on a meal may bring at least and at most, kcal; null for any.</summary>
+    public (decimal Least, decimal Most)? Energy { get; init; }
+
     /// <summary>Recipes that are cooked in a session already: more of them is more of that batch.</summary>
     public IReadOnlySet<(Guid Recipe, DateOnly Cooked)> Taken { get; init; } = new HashSet<(Guid, DateOnly)>();
 
@@ -120,6 +126,11 @@ public sealed record FillQuestion(
             if (IsMend)
             {
                 return Now.Select(now => now.Cell);
+            }
+
+            if (Beside.Count > 0)
+            {
+                return Beside;
             }
 
             var taken = Placed.Select(item => item.Cell).Concat(Settled).ToHashSet();

@@ -37,7 +37,7 @@ public sealed class FillTable
     {
         _question = question;
         _dishes = [.. question.Dishes.Select(dish => (dish.Recipe, dish.Variant))];
-        var changing = question.Now.Select(now => now.Cell).ToHashSet();
+        var changing = question.Now.Select(now => now.Cell).Concat(question.Beside).ToHashSet();
         _beside = question.Placed.Where(item => changing.Contains(item.Cell)).ToLookup(item => item.Cell, item => item.Helping);
     }
 
@@ -134,6 +134,20 @@ public sealed class FillTable
         };
         // What is excluded is so in any size; only some rules look at how much it is.
         var sized = new List<Rule>();
+        if (_question.Energy is var (lowest, highest))
+        {
+            sized.Add(
+                new LimitRule
+                {
+                    Id = "each",
+                    Measure = Foods.Measure.Energy,
+                    Per = Period.Portion,
+                    AtLeast = lowest,
+                    AtMost = highest,
+                }
+            );
+        }
+
         foreach (var rule in rules.Where(rule => rule.Period is Period.Portion or Period.Meal))
         {
             if (rule is BoundedRule)

@@ -17,7 +17,14 @@ public sealed record PortionFrom(int? NewBatch, string? Variant, Guid? Batch, Gu
 
 /// <param name="Off">What is taken off; null where nothing stands.</param>
 /// <param name="On">What comes onto it; null leaves it open.</param>
-public sealed record MealChange(Cell Cell, ItemSeen? Off, PortionFrom? On);
+public sealed record MealChange(Cell Cell, ItemSeen? Off, PortionFrom? On)
+{
+    /// <summary>Whether it comes beside what stands there.</summary>
+    public bool IsBeside { get; init; }
+
+    /// <summary>Whether nothing is missing there when it is empty then.</summary>
+    public bool IsLeftOut { get; init; }
+}
 
 /// <summary>Many edits of a week as one: what a search proposes, as somebody may take it.</summary>
 public sealed record WeekChange(IReadOnlyList<NewBatch> Batches, IReadOnlyList<MealChange> Meals)
@@ -66,7 +73,10 @@ public sealed record WeekChange(IReadOnlyList<NewBatch> Batches, IReadOnlyList<M
                     new(now.Item, now.Size),
                     served.GetValueOrDefault(now.Cell) is { } then ? On(then) : null
                 ))
-            : plan.Servings.Select(serving => new MealChange(serving.Cell, null, On(serving)));
+            : plan.Servings.Select(serving => new MealChange(serving.Cell, null, On(serving))
+            {
+                IsBeside = question.Beside.Contains(serving.Cell),
+            });
         return new(
             batches,
             [

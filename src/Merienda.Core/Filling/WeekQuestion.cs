@@ -51,7 +51,7 @@ public sealed record WeekQuestion(
         where draw is not null && Eaters.Any(eater => eater.Id == serving.Cell.Eater)
         select (serving, draw);
 
-    private bool IsEaten(Draw draw) => Plan.Containers.Any(box => box.Id == draw.Container && box.IsSettled(draw.Id));
+    internal bool IsEaten(Draw draw) => Plan.Containers.Any(box => box.Id == draw.Container && box.IsSettled(draw.Id));
 
     private FillQuestion Ask(IReadOnlyList<(Serving Serving, Draw Draw)> changing, FillScope scope)
     {

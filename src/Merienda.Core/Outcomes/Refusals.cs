@@ -143,6 +143,7 @@ public static class Refusals
             "25 to 350 kg, 90 to 250 cm, 1 to 120 years, the known activities, 0 to 25 %"
         ),
         new("never-refrozen", RefusalKind.Moved, "kind, place"),
+        new("no-bite", RefusalKind.Moved, "week"),
         new("no-bound", RefusalKind.Wrong, "*rules[]"),
         new("no-claims", RefusalKind.Wrong, "text"),
         new("no-exchange", RefusalKind.Wrong, "equal"),
@@ -175,6 +176,7 @@ public static class Refusals
         new("nothing-to-repeat", RefusalKind.Moved, "to"),
         new("nothing-to-take", RefusalKind.Moved, "job"),
         new("nothing-to-undo", RefusalKind.Moved, "undo"),
+        new("one-eater", RefusalKind.Wrong, "eaters"),
         new("opened-days-out-of-range", RefusalKind.Wrong, "openedDays", "1 to 365 days"),
         new("order-incomplete", RefusalKind.Moved, "items"),
         new("out-of-week", RefusalKind.Wrong, "date", "the seven days of the week"),

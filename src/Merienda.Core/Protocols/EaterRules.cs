@@ -26,7 +26,7 @@ public sealed class EaterRules
     private readonly ILookup<(string Protocol, string Rule), Allowance> _stated;
     private readonly List<Rule> _personal = [];
     private readonly bool _isDated;
-    private readonly IReadOnlySet<string> _without = new HashSet<string>();
+    private readonly Func<IEnumerable<Rule>, IEnumerable<Rule>> _as = rules => rules;
 
     /// <param name="today">The local date that undated questions are asked on: which stage, which phase.</param>
     public EaterRules(
@@ -78,18 +78,32 @@ public sealed class EaterRules
         _personal.AddRange(Rules);
     }
 
-    private EaterRules(EaterRules of, string without)
+    private EaterRules(EaterRules of, Func<IEnumerable<Rule>, IEnumerable<Rule>> change)
     {
         (_followed, _stated, _personal, _isDated, Context) = (of._followed, of._stated, of._personal, of._isDated, of.Context);
-        _without = new HashSet<string>(of._without) { without };
-        Rules = [.. of.Rules.Where(IsKept)];
+        _as = rules => change(of._as(rules));
+        Rules = [.. change(of.Rules)];
     }
 
     /// <summary>As if a rule were not there, to see what it is in the way of; an allergy always is.</summary>
     /// <param name="rule">Its id, in whatever protocol.</param>
-    public EaterRules Without(string rule) => new(this, rule);
+    public EaterRules Without(string rule) => new(this, rules => rules.Where(one => one is AllergyRule || one.Id != rule));
 
-    private bool IsKept(Rule rule) => rule is AllergyRule || !_without.Contains(rule.Id);
+    /// <summary>As if a day's energy had other bounds, both by as much, kcal; nothing else changes.</summary>
+    public EaterRules WithEnergy(decimal more) =>
+        new(
+            this,
+            rules =>
+                rules.Select(rule =>
+                    rule is LimitRule { Measure: Measure.Energy, Per: Period.Day } limit
+                        ? limit with
+                        {
+                            AtLeast = limit.AtLeast + more,
+                            AtMost = limit.AtMost + more,
+                        }
+                        : rule
+                )
+        );
 
     /// <summary>The protocol that a limit comes from; null for what no protocol says.</summary>
     public string? ProtocolOf(string rule) =>
@@ -109,7 +123,7 @@ public sealed class EaterRules
     public RuleContext Context { get; }
 
     /// <summary>The rules as they hold on a date: a stage's numbers, a phase's restrictions.</summary>
-    public IReadOnlyList<Rule> On(DateOnly date) => _isDated ? [.. RulesOn(date).Where(IsKept)] : Rules;
+    public IReadOnlyList<Rule> On(DateOnly date) => _isDated ? [.. _as(RulesOn(date))] : Rules;
 
     /// <summary>One portion of a recipe against every rule (domain.md section 6).</summary>
     public IReadOnlyList<Finding> CheckPortion(Intake portion, decimal? mealShare, MealRole? meal = null)

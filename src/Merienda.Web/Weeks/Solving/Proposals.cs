@@ -46,7 +46,10 @@ internal static class Proposals
         );
 
     private static string NameOf(StoredWeek week, Guid item) =>
-        week.Plan.Find(item) is (_, Draw draw) && week.Plan.BatchWithId(draw.Batch) is { } batch
-            ? batch.LotOf(draw).Named(week.RecipeOf(batch).Version.Name)
-            : "";
+        week.Plan.Find(item)?.Item switch
+        {
+            Draw draw when week.Plan.BatchWithId(draw.Batch) is { } batch => batch.LotOf(draw).Named(week.RecipeOf(batch).Version.Name),
+            ReadyFood ready => ready.Line.Read.Text.Trim(),
+            _ => "",
+        };
 }

@@ -21,6 +21,13 @@ internal static class SolveAsked
             ),
             { Eaters: { } eaters } when eaters.FirstOrDefault(id => week.Diner(id) is null) is var nobody && nobody != Guid.Empty =>
                 HouseholdStore.EaterGone(nobody),
+            { Kind: SolveKind.More or SolveKind.Less, Eaters: not [_] } => new(
+                "one-eater",
+                "eaters",
+                $"{asked.Eaters?.Count ?? 0}",
+                "a bite more or less is for one eater",
+                "Name one eater"
+            ),
             { Goals: { } goals } when goals.Except(FillGoals.Usual).Any() || goals.Distinct().Count() != goals.Count => new(
                 "unknown-goal",
                 "goals",
@@ -46,32 +53,49 @@ internal static class SolveAsked
         };
 
     /// <summary>Why there is nothing to seek; null when there is.</summary>
-    public static Refusal? Pointless(SolveKind kind, FillQuestion question) =>
-        kind switch
+    public static Refusal? Pointless(SolveRequest asked, WeekQuestion week)
+    {
+        var question = week.For(asked);
+        return asked.Kind switch
         {
-            SolveKind.Fill when question.Dishes.Count == 0 => new(
+            SolveKind.Fill or SolveKind.More when question!.Dishes.Count == 0 => new(
                 "nothing-to-cook",
                 "library",
                 "",
                 "there is no recipe yet",
                 "Add a recipe, or bring some in, under Recipes"
             ),
-            SolveKind.Fill when !question.Open.Any() => new(
+            SolveKind.Fill when !question!.Open.Any() => new(
                 "nothing-open",
                 "week",
-                Name(question),
+                Name(week),
                 "every meal from the prep has something on it",
                 "Take something back first, or say at the Table which meals come from the prep"
             ),
-            SolveKind.Mend when !question.IsMend => new(
+            SolveKind.Mend when !question!.IsMend => new(
                 "nothing-planned",
                 "week",
-                Name(question),
+                Name(week),
                 "no meal that is still to come can be changed",
                 "Put portions on meals first, or fill the week"
             ),
+            SolveKind.More when question!.Beside.Count == 0 => new(
+                "no-bite",
+                "week",
+                Name(week),
+                "no day that is to come has a small meal that something can be added to",
+                "Unlock one, or add a small meal at the Table"
+            ),
+            SolveKind.Less when week.OneLess(asked.Eaters![0], SolveQuestions.ScopeOf(asked)).IsEmpty => new(
+                "no-bite",
+                "week",
+                Name(week),
+                $"no day that is to come has a bite of {BiteSteps.Least:0} to {BiteSteps.Most:0} kcal",
+                "Make a portion smaller, or mend the week after its allowance is lowered"
+            ),
             _ => null,
         };
+    }
 
-    private static string Name(FillQuestion question) => question.Start.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+    private static string Name(WeekQuestion week) => week.Plan.Start.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 }

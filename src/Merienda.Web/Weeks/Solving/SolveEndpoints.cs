@@ -46,8 +46,8 @@ public static class SolveEndpoints
             return wrong.ToProblem();
         }
 
-        var question = SolveQuestions.Of(new WeekView(stored, knowledge), library, request);
-        if (SolveAsked.Pointless(request.Kind, question) is { } pointless)
+        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, request);
+        if (SolveAsked.Pointless(request, week) is { } pointless)
         {
             return pointless.ToProblem();
         }

@@ -7,7 +7,7 @@ namespace Merienda.Web.Weeks.Solving;
 /// <summary>A stored week as a question to solve.</summary>
 internal static class SolveQuestions
 {
-    public static FillQuestion Of(WeekView week, IReadOnlyList<StoredRecipe> library, SolveRequest asked)
+    public static WeekQuestion Of(WeekView week, IReadOnlyList<StoredRecipe> library, SolveRequest asked)
     {
         var kitchen = week.Kitchen;
         var usual = FillWishes.Usual;
@@ -20,7 +20,7 @@ internal static class SolveQuestions
                 Goals = asked.Goals ?? usual.Goals,
             }
         ).Within(kitchen);
-        var question = new WeekQuestion(
+        return new WeekQuestion(
             week.Plan,
             week.Eaters,
             week.Table.Today,
@@ -33,9 +33,19 @@ internal static class SolveQuestions
             ],
             wishes
         );
-        var scope = new FillScope(asked.Eaters?.ToHashSet(), asked.Days?.ToHashSet());
-        return asked.Kind == SolveKind.Fill ? question.ToFill(scope) : question.ToMend(scope);
     }
+
+    public static FillScope ScopeOf(SolveRequest asked) => new(asked.Eaters?.ToHashSet(), asked.Days?.ToHashSet());
+
+    /// <summary>What a search is asked; null where nothing has to be sought.</summary>
+    public static FillQuestion? For(this WeekQuestion week, SolveRequest asked) =>
+        asked.Kind switch
+        {
+            SolveKind.Fill => week.ToFill(ScopeOf(asked)),
+            SolveKind.Mend => week.ToMend(ScopeOf(asked)),
+            SolveKind.More => week.OneMore(asked.Eaters![0], ScopeOf(asked)),
+            _ => null,
+        };
 
     /// <summary>What is bought and may fill a meal; what nobody can read fills none.</summary>
     public static IEnumerable<FillDish> Bought(WeekView week) =>

@@ -156,7 +156,12 @@ public sealed partial class SolveWorker(
     {
         var asked = JsonSerializer.Deserialize<SolveRequest>(job.Asked, Json)!;
         var (stored, library) = await weeks.ReadWithLibrary(claimed.Tenant, job.WeekStart);
-        var question = SolveQuestions.Of(new WeekView(stored, knowledge), library, asked);
+        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, asked);
+        if (week.For(asked) is not { } question)
+        {
+            return (Less(week, asked), "");
+        }
+
         var versions = library.ToDictionary(recipe => recipe.RecipeId, recipe => recipe.VersionId);
         SolveFound Found(FillPlan plan, IReadOnlyList<FillLevel> levels) =>
             new(levels, WeekChange.Of(question, plan, recipe => versions[recipe]), new FillJudge(question, plan).Unmet, []);
@@ -168,6 +173,12 @@ public sealed partial class SolveWorker(
                 stop
             )
         );
+        if (asked.Kind == SolveKind.More && answer.Levels.Count > 0)
+        {
+            var more = Found(answer.Plan, answer.Levels);
+            return (more with { Levels = [.. more.Levels, BiteSteps.Level(week, answer.Plan, more.Change)] }, "");
+        }
+
         if (answer.Levels.Count == 0)
         {
             return (SolveFound.Nothing, "It was stopped before anything was found.");
@@ -186,6 +197,13 @@ public sealed partial class SolveWorker(
 
         await jobs.Report(claimed, found);
         return (found with { Explained = await Apart(() => WeekExplainer.Explain(question, open, stop)) }, "");
+    }
+
+    private static SolveFound Less(WeekQuestion week, SolveRequest asked)
+    {
+        var scope = SolveQuestions.ScopeOf(asked);
+        var change = week.OneLess(asked.Eaters![0], scope);
+        return new([BiteSteps.Level(week, FillPlan.Empty, change)], change, BiteSteps.WithoutBite(week, change, scope), []);
     }
 
     /// <summary>The solver has threads of its own and calls back on the one it was called on: that is none of those that serve requests.</summary>

@@ -11,6 +11,7 @@ import { MealDetails } from './MealDetails';
 import { PinnedMeasures } from './PinnedMeasures';
 import { type Batch, type Board, type BoardEdits, type FreezeShare, lotName } from './queries';
 import { placeKey, type Selected } from './selection';
+import { asUsual, type SolveRequest } from './solving';
 
 type Props = {
   board: Board;
@@ -18,6 +19,7 @@ type Props = {
   edits: BoardEdits;
   onClose: () => void;
   onSelect: (selected: Selected) => void;
+  onSeek: (request: SolveRequest) => void;
 };
 
 /** The board's late days lie under its right edge: what is chosen there is looked at from the left. */
@@ -27,7 +29,7 @@ const isLate = (board: Board, selected: NonNullable<Selected>) => {
 };
 
 /** Lies over an edge of the board while something is selected, and never over what is. */
-export function Inspector({ board, selected, edits, onClose, onSelect }: Props) {
+export function Inspector({ board, selected, edits, onClose, onSelect, onSeek }: Props) {
   const [isMoved, setMoved] = useState(false);
   const isLeft = isLate(board, selected) !== isMoved;
   return (
@@ -58,7 +60,7 @@ export function Inspector({ board, selected, edits, onClose, onSelect }: Props) 
         />
       )}
       {selected.kind === 'batch' && <BatchDetails board={board} batchId={selected.batchId} edits={edits} onClose={onClose} />}
-      {selected.kind === 'day' && <DayDetails board={board} date={selected.date} edits={edits} />}
+      {selected.kind === 'day' && <DayDetails board={board} date={selected.date} edits={edits} onSeek={onSeek} />}
     </aside>
   );
 }
@@ -195,7 +197,7 @@ function CookedOn({ board, batch, edits }: { board: Board; batch: Batch; edits: 
 }
 
 const shares: [FreezeShare, string][] = [
-  ['nothing', 'What must be'],
+  ['nothing', 'What has to be'],
   ['half', 'The later half'],
   ['all', 'All of it'],
 ];
@@ -253,7 +255,26 @@ function PlaceRow({ board, batch, edits }: { board: Board; batch: Batch; edits: 
 
 const selectLook = 'min-h-9 rounded-sm border border-slate bg-enamel px-2';
 
-function DayDetails({ board, date, edits }: { board: Board; date: string; edits: BoardEdits }) {
+type DayProps = { board: Board; date: string; edits: BoardEdits; onSeek: Props['onSeek'] };
+
+/** What about 200 kcal more or less would change: proposed on the board like any search. */
+function BiteStep({ onStep }: { onStep: (kind: 'more' | 'less', isEveryDay: boolean) => void }) {
+  const [isEveryDay, setEveryDay] = useState(false);
+  return (
+    <fieldset className="mt-2 flex flex-wrap items-center gap-2 text-sm">
+      <legend className="sr-only">About 200 kcal more or less</legend>
+      <Button onClick={() => onStep('less', isEveryDay)}>A bite less</Button>
+      <Button onClick={() => onStep('more', isEveryDay)}>A bite more</Button>
+      <label className="flex items-center gap-1.5">
+        <input type="checkbox" checked={isEveryDay} onChange={(event) => setEveryDay(event.target.checked)} />
+        every day
+      </label>
+      <span className="text-steel">A bite is about 200 kcal.</span>
+    </fieldset>
+  );
+}
+
+function DayDetails({ board, date, edits, onSeek }: DayProps) {
   const others = board.days.filter((day) => day !== date);
   const [other, setOther] = useState(others.find((day) => day > date) ?? others[0] ?? '');
   return (
@@ -282,6 +303,11 @@ function DayDetails({ board, date, edits }: { board: Board; date: string; edits:
             <div key={eater.id}>
               <Findings title={eater.name} findings={day.findings} />
               <PinnedMeasures board={board} eater={eater} edits={edits} />
+              {!eater.isGuest && (
+                <BiteStep
+                  onStep={(kind, isEveryDay) => onSeek({ ...asUsual(kind), eaters: [eater.id], days: isEveryDay ? null : [date] })}
+                />
+              )}
               {eater.week.length > 0 && <Findings title={`${eater.name}, the whole week`} findings={eater.week} />}
               {day.openMeals.length > 0 && (
                 <p className="mt-1 text-sm text-steel">Nothing covers {day.openMeals.map(mealName).join(', ')}.</p>

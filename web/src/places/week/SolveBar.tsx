@@ -6,12 +6,16 @@ import type { SolvePage, Solving } from './solving';
 const words = {
   fill: { atWork: 'Filling the week', done: 'The week as it could be' },
   mend: { atWork: 'Mending the week', done: 'How the week would fit' },
+  more: { atWork: 'Looking for a bite', done: 'With a bite more' },
+  less: { atWork: 'Looking for a bite', done: 'With a bite less' },
 };
 
 /** What the line says of it; the rest stands behind "How good is it?". */
 const told: Record<SolvePage['kind'], SolvePage['levels'][number]['goal'][]> = {
   fill: ['covered', 'targets', 'there', 'batches', 'minutes', 'leftovers'],
   mend: ['mended', 'changes', 'swaps', 'batches'],
+  more: ['step', 'there', 'batches'],
+  less: ['step'],
 };
 
 /** What is sought for the week and how far it has come; the board below shows the best so far. */
@@ -28,7 +32,7 @@ export function SolveBar({ solving }: { solving: Solving }) {
         {isAtWork && <span className="at-work" aria-hidden="true" />}
       </h2>
       <p className="min-w-48 flex-1 leading-snug">{solving.problem ?? (page.problem || saysOf(page))}</p>
-      {page.levels.length > 0 && !isAtWork && <HowSure page={page} />}
+      {page.levels.length > 1 && !isAtWork && <HowSure page={page} />}
       {page.unmet.length > 0 && !isAtWork && <Unmet page={page} loosen={solving.loosen} />}
       <span className="flex gap-2">
         <Acts solving={solving} page={page} />
@@ -57,7 +61,7 @@ function Acts({ solving, page }: { solving: Solving; page: SolvePage }) {
   const taken = page.meals - solving.left;
   const isTakeable = page.meals > 0 && !solving.problem;
   const all =
-    page.kind === 'fill'
+    page.kind === 'fill' || page.kind === 'more'
       ? page.meals === 1
         ? 'Take the meal'
         : `Take all ${page.meals} meals`

@@ -111,7 +111,17 @@ function WeekBoard({ board: planned }: { board: Board }) {
   const draggedFood = dragged?.itemId ? findItem(board, dragged.itemId)?.item : undefined;
   const eaters = board.eaters.filter((eater) => shownEaters.includes(eater.id));
   const details = selected && (
-    <Inspector board={board} selected={selected} edits={edits} onClose={() => setSelected(null)} onSelect={setSelected} />
+    <Inspector
+      board={board}
+      selected={selected}
+      edits={edits}
+      onClose={() => setSelected(null)}
+      onSelect={setSelected}
+      onSeek={(request) => {
+        setSelected(null);
+        void ask(request);
+      }}
+    />
   );
 
   return (

@@ -186,7 +186,10 @@ export function useBoardEdits(date: string) {
       }),
     freezeBatch: (batch: Batch, share: FreezeShare) =>
       run({
-        say: share === 'nothing' ? `${batch.letter} stays in the fridge as long as it keeps.` : `${batch.letter} goes into the freezer.`,
+        say:
+          share === 'nothing'
+            ? `${batch.letter} stays in the fridge as long as it keeps.`
+            : `${share === 'half' ? 'The later half of ' : ''}${batch.letter} goes into the freezer.`,
         ask: () => kept(api.PUT('/api/weeks/{date}/batches/{batch}/freezing', { ...path(batch), body: { share } })),
       }),
     /** The same dish in another variant. */

@@ -14,6 +14,13 @@ export type Goal = Schemas['SolveGoal'];
 /** How often a search is looked at while it runs, ms. */
 const lookEvery = 500;
 
+const taken: Record<SolvePage['kind'], string> = {
+  fill: 'The week is filled.',
+  mend: 'The week is mended.',
+  more: 'The bites are on the board.',
+  less: 'The bites are left out.',
+};
+
 const isAtWork = (page: SolvePage | undefined) => page?.state === 'waiting' || page?.state === 'running';
 
 export type Loosening = Schemas['Loosening'];
@@ -117,7 +124,7 @@ export function useSolving(board: Board) {
     take: () =>
       page?.jobId
         ? edit.run({
-            say: page.kind === 'fill' ? 'The week is filled.' : 'The week is mended.',
+            say: taken[page.kind],
             ask: () =>
               kept(
                 api.POST('/api/weeks/{date}/solve/take', { ...week, body: { jobId: page.jobId ?? '', without: [...without.values()] } }),
