@@ -11,10 +11,11 @@ namespace Merienda.Solving;
 internal sealed class Shortlist
 {
     /// <summary>
-    /// What a recipe gains when another eater may have it too, and loses for half an hour by hand, for not lasting from one session to the
+    /// What a recipe gains when another eater may have it too or when it uses what goes off soon, and loses for half an hour by hand, for not lasting from one session to the
     /// next, and each time it was tried; noise decides between equals. In parts of a meal's allowance [C].
     /// </summary>
     private const double Shared = 0.3,
+        Due = 0.5,
         HalfHour = 0.15,
         Short = 0.3,
         Tried = 0.25,
@@ -28,11 +29,20 @@ internal sealed class Shortlist
     private readonly List<int> _always;
     private readonly List<List<(Guid Recipe, int Dish, double Misfit)>> _wanted = [];
     private readonly Dictionary<Guid, int> _tried = [];
+    private readonly HashSet<Guid> _due;
     private readonly Random _noise;
 
     public Shortlist(FillQuestion question, FillTable table, int seed)
     {
         (_question, _noise) = (question, new Random(seed));
+        _due =
+        [
+            .. question
+                .Dishes.Where(dish =>
+                    question.Due.Any(thing => question.Sessions.Any(session => thing.IsUsedBy(dish.Version, session.Date)))
+                )
+                .Select(dish => dish.Recipe),
+        ];
         _always =
         [
             .. question
@@ -71,6 +81,7 @@ internal sealed class Shortlist
                 kind.OrderBy(one =>
                         one.Misfit
                         - (Shared * (shared[one.Recipe] - 1))
+                        - (_due.Contains(one.Recipe) ? Due : 0)
                         + (Tried * _tried.GetValueOrDefault(one.Recipe))
                         + (Noise * _noise.NextDouble())
                     )

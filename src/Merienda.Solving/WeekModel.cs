@@ -80,6 +80,7 @@ internal sealed class WeekModel
             FillGoal.Swaps => Answered - LinearExpr.Sum(SameDishes()),
             FillGoal.Targets => LinearExpr.Sum(Off),
             FillGoal.There => LinearExpr.Sum(Growths.Select(one => one.Left)),
+            FillGoal.Due => LinearExpr.Sum(Question.Due.Select(Unused)),
             FillGoal.Batches => LinearExpr.Sum(Batches.Select(batch => batch.Is)),
             FillGoal.Minutes => LinearExpr.Sum(Batches.Select(batch => batch.Is * MinutesOf(batch)))
                 + (LinearExpr.Sum(Growths.Select(one => one.More)) * PortionMore),
@@ -100,6 +101,23 @@ internal sealed class WeekModel
         Question.Now.SelectMany(now =>
             Choices.Where(choice => choice.Dish == Question.Rests[now.Rest].Dish && IsAt(choice, now)).Select(choice => choice.Is)
         );
+
+    /// <summary>Whether something that goes off is in no dish that is cooked in time.</summary>
+    private BoolVar Unused(DueStock thing)
+    {
+        var unused = Model.NewBoolVar($"{thing.Name} unused");
+        Model.AddBoolOr([
+            unused,
+            .. Choices.SelectMany(
+                choice =>
+                    choice.From.Where(from =>
+                        from.Session is { } session && thing.IsUsedBy(Question.Dishes[choice.Dish].Version, Question.Sessions[session].Date)
+                    ),
+                (_, from) => from.Is
+            ),
+        ]);
+        return unused;
+    }
 
     /// <summary>Quarters by which a portion is smaller or larger than its eater usually takes; only asked for where it is sought.</summary>
     private IntVar OffSize(Choice choice)

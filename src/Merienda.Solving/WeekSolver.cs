@@ -68,7 +68,14 @@ public static class WeekSolver
     private static IEnumerable<FillGoal> GoalsOf(FillQuestion question) =>
         [
             .. question.IsMend ? [FillGoal.Mended, FillGoal.Changes, FillGoal.Swaps] : new[] { FillGoal.Covered },
-            .. question.Wishes.Goals.Where(goal => goal != FillGoal.There || question.Rests.Count > 0),
+            .. question.Wishes.Goals.Where(goal =>
+                goal switch
+                {
+                    FillGoal.There => question.Rests.Count > 0,
+                    FillGoal.Due => question.Due.Count > 0,
+                    _ => true,
+                }
+            ),
         ];
 
     /// <summary>Level after level, each in rounds: the dishes that are used so far and fresh ones, begun where the round before ended.</summary>

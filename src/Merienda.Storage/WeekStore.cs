@@ -27,6 +27,12 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     public Task<(StoredWeek Week, IReadOnlyList<StoredRecipe> Library)> ReadWithLibrary(Tenant tenant, DateOnly start) =>
         database.Read(tenant, weeks.Of(start).And(recipes.All));
 
+    /// <summary>A week with all that a search may use: every recipe, and what stands in the larder.</summary>
+    public Task<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, IReadOnlyList<StockItem> Stock)> ReadToSolve(
+        Tenant tenant,
+        DateOnly start
+    ) => database.Read(tenant, weeks.Of(start).And(recipes.All).And(StockStore.Items));
+
     /// <summary>A week with every recipe, and what was sought of it.</summary>
     public Task<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, SolveJob? Job)> ReadSolved(Tenant tenant, DateOnly start) =>
         database.Read(tenant, weeks.Of(start).And(recipes.All).And(SolveJobs.Of(start)));

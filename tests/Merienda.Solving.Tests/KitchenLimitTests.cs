@@ -80,6 +80,24 @@ public class KitchenLimitTests
     }
 
     [Fact]
+    public void What_goes_off_soon_is_used_in_time_before_batches_are_saved()
+    {
+        var question = First(4, Eats(["lunch"], []), [Dish(0, 5), Dish(1, 5), Dish(5, 60)]);
+        DueStock Lentils(DateOnly until) => new("Red lentils", question.Dishes[2].Version.Lines[0].Food!.Key, until);
+        long Unused(FillQuestion asked) => Fill(asked).Levels.Single(level => level.Goal == FillGoal.Due).Value;
+
+        Assert.DoesNotContain(Fill(question).Plan.Batches, batch => batch.Lots[0].Dish == question.Dishes[2]);
+        var due = question with { Due = [Lentils(question.Sessions[0].Date)] };
+        var answer = Fill(due);
+        Assert.Contains(
+            answer.Plan.Batches,
+            batch => batch.Lots[0].Dish == question.Dishes[2] && batch.Cooked == question.Sessions[0].Date
+        );
+        Assert.Equal((0, 1), (Unused(due), Unused(question with { Due = [Lentils(question.Sessions[0].Date.AddDays(-1))] })));
+        Assert.True(answer.Levels.Single(level => level.Goal == FillGoal.Due).IsProven);
+    }
+
+    [Fact]
     public void A_session_is_not_longer_than_the_cook_has_time_and_a_batch_not_larger_than_the_pot()
     {
         var question = First(3, Eats(["lunch", "supper"], []), [Dish(0, 30), Dish(1, 30), Dish(5, 30)]);

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using static Merienda.Web.Tests.FollowedProtocols;
 using static Merienda.Web.Tests.Solved;
@@ -240,7 +241,69 @@ public class SolveTests(TestDatabase database)
             );
         }
 
+        await Refused(HttpStatusCode.UnprocessableEntity, "one-eater", new { kind = "less" });
+        await Refused(HttpStatusCode.UnprocessableEntity, "one-eater", new { kind = "more", eaters = Array.Empty<Guid>() });
+        await Refused(HttpStatusCode.Conflict, "no-bite", new { kind = "less", eaters = new[] { kitchen.Eater } });
         Assert.Null((await cook.Get($"{NextWeek}/solve"))["jobId"]);
+    }
+
+    [Fact]
+    public async Task A_bite_is_left_out_and_put_on_as_one_edit_each()
+    {
+        var kitchen = await database.EatsSupper();
+        var (cook, eater) = (kitchen.Cook, kitchen.Eater);
+        var nuts = JsonSerializer.SerializeToNode(Visitor.Draft("Nuts", 1, ["30 g walnuts"]))!;
+        nuts["meal"] = "bite";
+        await cook.Must(HttpMethod.Post, "/api/recipes", nuts);
+        await cook.Must(HttpMethod.Post, $"{NextWeek}/ready", new { to = kitchen.At(8, "bite"), line = "25 g walnuts" });
+        object Asked(string kind, params int[] days) =>
+            new
+            {
+                kind,
+                eaters = new[] { eater },
+                days = days.Select(day => Day(day)),
+            };
+
+        var more = await cook.Solve("more", with: Asked("more", 8, 9));
+        Assert.Equal((2, 0), (more["meals"]!.GetValue<int>(), more["unmet"]!.AsArray().Count));
+        Assert.Matches("^About (1[5-9]|2[0-4])[0-9] kcal more a day$", Says(more, "step"));
+        var board = await cook.Must(HttpMethod.Post, $"{NextWeek}/solve/take", Taking(more));
+        Assert.Equal("Added a bite to 2 meals", board["undo"]!["summary"]!.GetValue<string>());
+        Assert.Equal((2, 1), (MealKitchen.Items(board, 8, "bite").Count, MealKitchen.Items(board, 9, "bite").Count));
+
+        var less = await cook.Solve("less", with: Asked("less", 8, 9, 10));
+        Assert.Matches("^About [0-9]+ kcal less a day$", Says(less, "step"));
+        Assert.Contains("can be left out on", less["unmet"]![0]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Equal(["", ""], (await Board(cook))["meals"]!.AsArray().Select(meal => meal!["then"]?.ToString() ?? ""));
+        board = await cook.Must(HttpMethod.Post, $"{NextWeek}/solve/take", Taking(less));
+        Assert.Equal("Left the bite out of 2 meals", board["undo"]!["summary"]!.GetValue<string>());
+        Assert.Equal(
+            ["planned", "skipped"],
+            board["servings"]!
+                .AsArray()
+                .Where(serving => serving!["place"]!["meal"]!.GetValue<string>() == "bite")
+                .OrderBy(serving => serving!["place"]!["date"]!.GetValue<string>())
+                .Select(serving => serving!["state"]!.GetValue<string>())
+        );
+    }
+
+    [Fact]
+    public async Task What_goes_off_soon_goes_into_the_week()
+    {
+        var kitchen = await database.EatsSupper(Three);
+        var cook = kitchen.Cook;
+        await cook.Must(
+            HttpMethod.Post,
+            "/api/larder/stock",
+            new
+            {
+                line = "400 g red lentils",
+                place = "pantry",
+                bestBefore = Day(6),
+            }
+        );
+        var page = await cook.Solve("fill");
+        Assert.Equal("What goes off soon is used", Says(page, "due"));
     }
 
     [Fact]

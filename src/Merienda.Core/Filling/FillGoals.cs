@@ -11,6 +11,9 @@ public enum FillGoal
     Swaps,
     Targets,
     There,
+
+    /// <summary>What is in stock, goes off within the week and is in no dish.</summary>
+    Due,
     Batches,
     Minutes,
     Sizes,
@@ -50,6 +53,9 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
             (FillGoal.Targets, var many) => $"{many} % off target, all days together",
             (FillGoal.There, 0) => "Nothing that is there is left",
             (FillGoal.There, var many) => $"{Portions(many)} of what is there not eaten",
+            (FillGoal.Due, 0) => "What goes off soon is used",
+            (FillGoal.Due, 1) => "1 thing that goes off soon is not used",
+            (FillGoal.Due, var many) => $"{many} things that go off soon are not used",
             (FillGoal.Batches, 0) => "Nothing more to cook",
             (FillGoal.Batches, var many) => many == 1 ? "1 batch to cook" : $"{many} batches to cook",
             (FillGoal.Minutes, var many) => $"{Many(many, "minute")} by hand",
@@ -85,6 +91,7 @@ public static class FillGoals
     [
         FillGoal.Targets,
         FillGoal.There,
+        FillGoal.Due,
         FillGoal.Batches,
         FillGoal.Minutes,
         FillGoal.Sizes,
@@ -101,6 +108,7 @@ public static class FillGoals
             FillGoal.Swaps => "Dishes exchanged",
             FillGoal.Targets => "Percent off target, all days together",
             FillGoal.There => "Quarters of a portion that are there and stay uneaten",
+            FillGoal.Due => "Things in stock that go off and are not used",
             FillGoal.Batches => "Batches to cook",
             FillGoal.Minutes => "Minutes by hand",
             FillGoal.Sizes => "Quarters of a portion off the usual size",
@@ -116,6 +124,7 @@ public static class FillGoals
         {
             FillGoal.Targets => "Each day near its targets",
             FillGoal.There => "Eat what is there first",
+            FillGoal.Due => "Use what goes off soon",
             FillGoal.Batches => "Few batches",
             FillGoal.Minutes => "Little work by hand",
             FillGoal.Sizes => "Portions of the usual size",

@@ -92,6 +92,9 @@ public sealed record FillQuestion(
     /// <summary>Boxes that stand in fridge and freezer, or will, besides those that are sought.</summary>
     public IReadOnlyList<WaitingBox> Waiting { get; init; } = [];
 
+    /// <summary>What is in stock and goes off within the week.</summary>
+    public IReadOnlyList<DueStock> Due { get; init; } = [];
+
     /// <summary>Meals where nothing is missing though nothing stands there: eaten out, skipped.</summary>
     public IReadOnlySet<Cell> Settled { get; init; } = new HashSet<Cell>();
 

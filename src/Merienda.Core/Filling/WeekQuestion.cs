@@ -34,6 +34,9 @@ public sealed record WeekQuestion(
     FillWishes Wishes
 )
 {
+    /// <summary>What is in stock and goes off within the week.</summary>
+    public IReadOnlyList<DueStock> Due { get; init; } = [];
+
     /// <summary>A batch that is planned grows by at most so many portions.</summary>
     private const int MostMore = 8;
 
@@ -77,6 +80,12 @@ public sealed record WeekQuestion(
             Rests = rests,
             Now = now,
             Taken = Plan.Batches.Select(batch => (DishOf(batch, batch.Lots[0]).Recipe, batch.Cooked)).ToHashSet(),
+            Due =
+            [
+                .. Due.Where(thing =>
+                    !Plan.Batches.Any(batch => batch.Lots.Any(lot => thing.IsUsedBy(DishOf(batch, lot).Version, batch.Cooked)))
+                ),
+            ],
             Waiting = [.. WaitingBoxes.Of(Plan, box => box.Cell is not null && !changed.Contains(box.Id))],
             Placed = [.. OnMeals.Where(one => !changed.Contains(one.Item.Id)).Select(one => (one.Cell, one.Helping))],
             Settled = new HashSet<Cell>([

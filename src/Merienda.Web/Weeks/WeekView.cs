@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
@@ -72,6 +73,8 @@ public sealed class WeekView
 
     /// <summary>Something bought, as its line says.</summary>
     public Result<RecipeLine> ReadyOf(string text) => ReadyFood.Read(text, _stored.Foods.Matcher, _stored.System);
+
+    public Food? FoodWithKey(string key) => _stored.Foods.Matcher.WithKey(key);
 
     public StoredRecipe RecipeOf(Batch batch) => _stored.RecipeOf(batch);
 

@@ -40,13 +40,13 @@ public static class SolveEndpoints
         SolveWorker worker
     )
     {
-        var (stored, library) = await weeks.ReadWithLibrary(tenant, date);
+        var ((stored, library), stock) = await weeks.ReadToSolve(tenant, date);
         if (SolveAsked.Wrong(request, stored) is { } wrong)
         {
             return wrong.ToProblem();
         }
 
-        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, request);
+        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, stock, request);
         if (SolveAsked.Pointless(request, week) is { } pointless)
         {
             return pointless.ToProblem();

@@ -1,5 +1,6 @@
 using Merienda.Core.Filling;
 using Merienda.Core.Planning;
+using Merienda.Core.Stock;
 using Merienda.Storage;
 
 namespace Merienda.Web.Weeks.Solving;
@@ -7,7 +8,7 @@ namespace Merienda.Web.Weeks.Solving;
 /// <summary>A stored week as a question to solve.</summary>
 internal static class SolveQuestions
 {
-    public static WeekQuestion Of(WeekView week, IReadOnlyList<StoredRecipe> library, SolveRequest asked)
+    public static WeekQuestion Of(WeekView week, IReadOnlyList<StoredRecipe> library, IReadOnlyList<StockItem> stock, SolveRequest asked)
     {
         var kitchen = week.Kitchen;
         var usual = FillWishes.Usual;
@@ -32,7 +33,23 @@ internal static class SolveQuestions
                     .Select(plated => new OnMeal(plated.Serving.Cell, plated.Item, plated.Helping)),
             ],
             wishes
-        );
+        )
+        {
+            Due = [.. stock.Select(item => DueOf(week, item)).OfType<DueStock>()],
+        };
+    }
+
+    /// <summary>Null for what has time, is over, or is of no food that a recipe could name.</summary>
+    private static DueStock? DueOf(WeekView week, StockItem item)
+    {
+        var food = item.Food is { } key ? week.FoodWithKey(key) : null;
+        return
+            food is not null
+            && GoBy.Of(item, food.Keeping, food.Packet?.Printed.OpenedDays) is { } goBy
+            && goBy.IsDue(week.Table.Today)
+            && goBy.Date >= week.Table.Today
+            ? new(item.Name, food.Key, goBy.Date)
+            : null;
     }
 
     public static FillScope ScopeOf(SolveRequest asked) => new(asked.Eaters?.ToHashSet(), asked.Days?.ToHashSet());

@@ -155,8 +155,8 @@ public sealed partial class SolveWorker(
     private async Task<(SolveFound Found, string Problem)> Search(ClaimedJob claimed, SolveJob job, CancellationToken stop)
     {
         var asked = JsonSerializer.Deserialize<SolveRequest>(job.Asked, Json)!;
-        var (stored, library) = await weeks.ReadWithLibrary(claimed.Tenant, job.WeekStart);
-        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, asked);
+        var ((stored, library), stock) = await weeks.ReadToSolve(claimed.Tenant, job.WeekStart);
+        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, stock, asked);
         if (week.For(asked) is not { } question)
         {
             return (Less(week, asked), "");

@@ -12,7 +12,7 @@ const words = {
 
 /** What the line says of it; the rest stands behind "How good is it?". */
 const told: Record<SolvePage['kind'], SolvePage['levels'][number]['goal'][]> = {
-  fill: ['covered', 'targets', 'there', 'batches', 'minutes', 'leftovers'],
+  fill: ['covered', 'targets', 'there', 'due', 'batches', 'minutes', 'leftovers'],
   mend: ['mended', 'changes', 'swaps', 'batches'],
   more: ['step', 'there', 'batches'],
   less: ['step'],
