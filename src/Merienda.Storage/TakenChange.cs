@@ -41,6 +41,7 @@ public sealed record TakenChange(StoredWeek Week, IReadOnlyList<(Batch Batch, St
             .Plan.Take(
                 change,
                 batch => recipes[batch.Recipe].Version,
+                week.DishOf,
                 text => ReadyFood.Read(text, week.Foods.Matcher, week.System),
                 (eater, dish) => week.Diner(eater) is { } diner ? diner.Stop(dish.Name, dish.Profile) : HouseholdStore.EaterGone(eater),
                 newId

@@ -58,6 +58,68 @@ public class BestForMealTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task Instead_of_what_breaks_the_day_a_planned_batch_is_offered_and_grows_when_it_is_taken()
+    {
+        var kitchen = await database.MoveIn();
+        var cook = kitchen.Cook;
+        await cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/protocols", new { protocols = new[] { "low-carb" } });
+        await State(cook, kitchen.Eater, "low-carb", "net-carbs", 25);
+        // The week to come: its batches are still to be cooked.
+        async Task<string> Make(string name, decimal portions, params string[] lines)
+        {
+            var recipe = await cook.AddRecipe(name, 4, lines);
+            var made = await cook.MakeBatch(Solved.NextWeek, recipe, Day(6), portions);
+            return made["batches"]!.AsArray().Single(batch => batch!["name"]!.GetValue<string>() == name)!["id"]!.GetValue<string>();
+        }
+
+        var (cod, rice) = (await Make("Cod", 1, "600 g cod"), await Make("Rice", 2, "400 g white rice"));
+        await cook.Must(HttpMethod.Post, $"{Solved.NextWeek}/batches/{cod}/place", new { to = kitchen.At(8) });
+        var board = await cook.Must(HttpMethod.Post, $"{Solved.NextWeek}/batches/{rice}/place", new { to = kitchen.At(7) });
+        var item = MealKitchen.Items(board, 7)[0]!["id"]!.GetValue<Guid>();
+        var path = $"{Solved.NextWeek}/best?day={Day(7)}&meal=supper&eater={kitchen.Eater}";
+        var best = await cook.Get($"{path}&instead={item}");
+        Assert.Equal(["Cod"], Names(best));
+        Assert.Equal((true, "fits"), (best[0]!["isMore"]!.GetValue<bool>(), best[0]!["verdict"]!.GetValue<string>()));
+        Assert.True(best[0]!["rulers"]![0]!["before"]!.GetValue<decimal>() > best[0]!["rulers"]![0]!["after"]!.GetValue<decimal>());
+
+        object Asked(Guid? instead, string? ready = null, string? batch = "") =>
+            new
+            {
+                place = kitchen.At(7),
+                instead,
+                batchId = batch is null || ready is not null ? null : cod,
+                lotId = ready is null ? best[0]!["lotId"] : null,
+                portions = 1,
+                ready,
+            };
+        var then = await cook.Must(HttpMethod.Post, $"{Solved.NextWeek}/put", Asked(item));
+        Assert.Equal("Cod", Assert.Single(MealKitchen.Items(then, 7))!["name"]!.GetValue<string>());
+        Assert.Equal(2, then["batches"]!.AsArray().Single(batch => (string)batch!["id"]! == cod)!["portions"]!.GetValue<decimal>());
+        Assert.Equal("Exchanged something of a meal", then["undo"]!["summary"]!.GetValue<string>());
+
+        await cook.Refused(HttpStatusCode.Conflict, "item-gone", HttpMethod.Post, $"{Solved.NextWeek}/put", Asked(item));
+        await cook.Refused(HttpStatusCode.Conflict, "item-gone", HttpMethod.Get, $"{path}&instead={item}");
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "nothing-chosen",
+            HttpMethod.Post,
+            $"{Solved.NextWeek}/put",
+            Asked(null, null, null)
+        );
+        await cook.BecomeAllergic(kitchen.Eater, "fish");
+        await cook.Refused(HttpStatusCode.Conflict, "allergy", HttpMethod.Post, $"{Solved.NextWeek}/put", Asked(null));
+        var beside = await cook.Must(HttpMethod.Post, $"{Solved.NextWeek}/put", Asked(null, "150 g skyr"));
+        Assert.Equal(2, MealKitchen.Items(beside, 7).Count);
+        await cook.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "ready-amount-missing",
+            HttpMethod.Post,
+            $"{Solved.NextWeek}/put",
+            Asked(null, "skyr")
+        );
+    }
+
+    [Fact]
     public async Task A_meal_of_another_week_or_of_nobody_is_refused()
     {
         var kitchen = await database.MoveIn();

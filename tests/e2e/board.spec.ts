@@ -61,3 +61,63 @@ test('one trouble is mended by itself, from the line on top', async ({ page }) =
   await expect(proposal).toHaveCount(0);
   await expect(page.getByText(/over 25 g a day/)).toHaveCount(0);
 });
+
+test('what breaks the day is exchanged by one press, and a box is frozen because somebody wants it so', async ({ page }) => {
+  await signUp(page);
+  await chooseLowCarb(page, '25');
+  const days = await beginWeekToday(page);
+  for (const [name, line] of [
+    ['Rice pan', '400 g white rice'],
+    ['Cod pan', '600 g cod'],
+  ]) {
+    await addRecipe(page, `${name}\nServes 4\nCourse: supper\n${line}\nMethod\nBake for 20 minutes.`, name ?? '');
+    await makeBatch(page, name ?? '', '4', new RegExp(`^${days[0]}`));
+  }
+  const supper = page.getByRole('gridcell', { name: new RegExp(`^${days[2]} supper, Farah`) });
+  const details = page.getByRole('complementary', { name: 'Details' });
+  await supper.click();
+  await page.getByRole('list', { name: 'Best for this meal' }).getByRole('button', { name: /Rice pan/ }).click();
+  await expect(supper).toHaveAccessibleName(/Rice pan/);
+  await supper.click();
+  await details.getByRole('list', { name: 'Better here' }).getByRole('button', { name: /Cod pan/ }).click();
+  await expect(supper).toHaveAccessibleName(/Cod pan/);
+  await expect(details.getByRole('list', { name: 'Better here' })).toHaveCount(0);
+
+  await page.keyboard.press('Escape');
+  await supper.click();
+  await details.getByRole('button', { name: 'Freeze this box' }).click();
+  await expect(details.getByText(/^Freeze it on the day it is cooked; move it to the fridge on/)).toBeVisible();
+  await expect(supper).toHaveAccessibleName(/Cod pan, frozen/);
+  await details.getByRole('button', { name: 'Keep it in the fridge' }).click();
+  await expect(supper).not.toHaveAccessibleName(/frozen/);
+
+  await page.getByRole('button', { name: 'Details of B' }).click();
+  await expect(details.getByText('Into the freezer: 0 of 4 boxes')).toBeVisible();
+  await details.getByRole('button', { name: 'The later half' }).click();
+  await expect(details.getByText('Into the freezer: 2 of 4 boxes')).toBeVisible();
+});
+
+test('a bite more and a bite less are proposed on the board, each one edit', async ({ page }) => {
+  await signUp(page);
+  const days = await beginWeekToday(page);
+  await addRecipe(page, 'Nut cup\nServes 4\nCourse: snack\n120 g walnuts\nMethod\nMix for 5 minutes.', 'Nut cup');
+  await page.getByRole('link', { name: 'Week', exact: true }).click();
+  const details = page.getByRole('complementary', { name: 'Details' });
+  const proposal = page.getByRole('region', { name: 'Proposal' });
+  const bite = page.getByRole('gridcell', { name: new RegExp(`^${days[3]} afternoon bite, Farah`) });
+  const step = async (name: string) => {
+    await page.getByRole('columnheader', { name: new RegExp(`^${days[3]}`) }).click();
+    await details.getByRole('button', { name }).click();
+  };
+  await step('A bite less');
+  await expect(page.getByText(/no day that is to come has a bite/i)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await step('A bite more');
+  await expect(proposal.getByText(/^About 1\d\d kcal more a day|^About 2\d\d kcal more a day/)).toBeVisible({ timeout: 60_000 });
+  await proposal.getByRole('button', { name: 'Take the meal' }).click();
+  await expect(bite).toHaveAccessibleName(/Nut cup/);
+  await step('A bite less');
+  await expect(proposal.getByText(/kcal less a day/)).toBeVisible({ timeout: 60_000 });
+  await proposal.getByRole('button', { name: 'Make this change' }).click();
+  await expect(bite).toHaveAccessibleName(/skipped/);
+});

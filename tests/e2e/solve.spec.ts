@@ -117,3 +117,41 @@ test('what contradicts each other is said with what would have to give, and is l
   await expect(page.getByText(/holds this week; afterwards what held before/)).toBeVisible();
   await expect(proposal(page).getByRole('button', { name: /^Take/ })).toBeVisible({ timeout: 60_000 });
 });
+
+test('on a phone a week is filled, one meal left alone and the rest taken by touch', async ({ page, context, browser }) => {
+  await moveIn(page);
+  const phone = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    storageState: await context.storageState(),
+  });
+  const touch = await phone.newPage();
+  await touch.goto(page.url());
+  await touch.getByRole('button', { name: 'Fill the week …' }).first().tap();
+  await touch.getByRole('button', { name: 'Find a week' }).tap();
+  const take = proposal(touch).getByRole('button', { name: /^Take all \d+ meals$/ });
+  await expect(take).toBeVisible({ timeout: 60_000 });
+  // Three dishes come three times each: not on every day.
+  const ghost = touch.getByRole('gridcell', { name: /(lunch|supper), Farah.*proposed/ }).first();
+  for (const day of await touch.getByRole('tab').all()) {
+    await day.tap();
+    if (await ghost.isVisible()) break;
+  }
+  await ghost.tap();
+  const some = proposal(touch).getByRole('button', { name: /^Take \d+ of \d+$/ });
+  await some.tap();
+  await expect(proposal(touch)).toHaveCount(0);
+  await expect(touch.getByText('The week is filled.')).toBeVisible();
+  await phone.close();
+});
+
+test('what cannot be mended is said where nothing else would say it', async ({ page }) => {
+  await signUp(page);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('mend');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText(/no meal that is still to come can be changed/i);
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});

@@ -15,7 +15,7 @@ public sealed record RulerChange(decimal Before, Finding After);
 /// <param name="Rulers">The day's limits, those that change most in front.</param>
 public sealed record MealOffer(MealThing Thing, decimal Size, Verdict Verdict, IReadOnlyList<RulerChange> Rulers);
 
-/// <summary>The best things for one open meal, ranked by what they do to the eater's day.</summary>
+/// <summary>The best things for one meal, ranked by what they do to the eater's day.</summary>
 public static class BestForMeal
 {
     public const int Most = 5;
@@ -34,8 +34,15 @@ public static class BestForMeal
         Cooking = 10;
 
     /// <param name="question">Its dishes are those of the things, in their order.</param>
-    /// <param name="day">The eater's day as it stands.</param>
-    public static IReadOnlyList<MealOffer> Of(FillQuestion question, EaterDay day, MealSlot slot, IReadOnlyList<MealThing> things)
+    /// <param name="day">The eater's day without what would go for one of them.</param>
+    /// <param name="now">The eater's day as it stands.</param>
+    public static IReadOnlyList<MealOffer> Of(
+        FillQuestion question,
+        EaterDay day,
+        EaterDay now,
+        MealSlot slot,
+        IReadOnlyList<MealThing> things
+    )
     {
         var table = new FillTable(question);
         var asks = FillTable
@@ -52,7 +59,7 @@ public static class BestForMeal
                 .ThenBy(one => one.Thing.Minutes)
                 .ThenBy(one => one.Thing.Dish.Name, StringComparer.Ordinal)
                 .Take(Judged)
-                .Select(one => (one.Misses, Offer: Judge(day, slot, one.Thing, one.Helping)))
+                .Select(one => (one.Misses, Offer: Judge(day, now, slot, one.Thing, one.Helping)))
                 .OrderBy(one => one.Offer.Verdict == Verdict.Breaks)
                 .ThenBy(one => Math.Round(one.Misses))
                 .ThenBy(one => one.Offer.Thing.Minutes)
@@ -122,7 +129,7 @@ public static class BestForMeal
             .First();
     }
 
-    private static MealOffer Judge(EaterDay day, MealSlot slot, MealThing thing, Helping helping)
+    private static MealOffer Judge(EaterDay day, EaterDay now, MealSlot slot, MealThing thing, Helping helping)
     {
         var meals = day
             .Meals.Select(meal =>
@@ -130,7 +137,7 @@ public static class BestForMeal
             )
             .ToList();
         var then = new EaterDay(day.Date, day.Eater, meals);
-        var before = day.Findings.Where(finding => finding.Limit is { Per: Period.Day }).ToLookup(finding => finding.Rule);
+        var before = now.Findings.Where(finding => finding.Limit is { Per: Period.Day }).ToLookup(finding => finding.Rule);
         return new(
             thing,
             helping.Size,

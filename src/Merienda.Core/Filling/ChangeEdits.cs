@@ -9,6 +9,7 @@ namespace Merienda.Core.Filling;
 public static class ChangeEdits
 {
     /// <param name="recipeOf">The version of a recipe that a new batch is cooked of.</param>
+    /// <param name="dishOf">The dish of a lot that is planned or there.</param>
     /// <param name="readyOf">Something bought as its line says.</param>
     /// <param name="stop">Why an eater may not have a dish; null when nothing stops it.</param>
     /// <returns>The plan as it is then, and the new batches by their number.</returns>
@@ -16,6 +17,7 @@ public static class ChangeEdits
         this WeekPlan plan,
         WeekChange change,
         Func<NewBatch, RecipeVersion> recipeOf,
+        Func<Batch, Lot, RecipeVersion> dishOf,
         Func<string, Result<RecipeLine>> readyOf,
         Func<Guid, RecipeVersion, Refusal?> stop,
         Func<Guid> newId
@@ -61,11 +63,7 @@ public static class ChangeEdits
             }
 
             plan = placed.Value;
-            if (
-                meal.On!.NewBatch is { } number
-                && change.Batches.First(batch => batch.Number == number) is var of
-                && stop(meal.Cell.Eater, recipeOf(of).As(meal.On.Variant) ?? recipeOf(of)) is { } allergy
-            )
+            if (DishOf(plan, change, meal.On, recipeOf, dishOf) is { } dish && stop(meal.Cell.Eater, dish) is { } allergy)
             {
                 return allergy;
             }
@@ -73,6 +71,30 @@ public static class ChangeEdits
 
         return (plan, made);
     }
+
+    /// <summary>Null for something bought, which is judged where it is put.</summary>
+    private static RecipeVersion? DishOf(
+        WeekPlan plan,
+        WeekChange change,
+        PortionFrom on,
+        Func<NewBatch, RecipeVersion> recipeOf,
+        Func<Batch, Lot, RecipeVersion> dishOf
+    )
+    {
+        if (on.NewBatch is { } number)
+        {
+            var recipe = recipeOf(change.Batches.First(batch => batch.Number == number));
+            return recipe.As(on.Variant) ?? recipe;
+        }
+
+        return on.Batch is { } id && plan.BatchWithId(id) is { } batch ? dishOf(batch, batch.Lots.First(lot => lot.Id == on.Lot)) : null;
+    }
+
+    /// <summary>A thing of a meal in the size it has now; null where it is another meal's, or none's.</summary>
+    public static ItemSeen? Seen(this WeekPlan plan, Guid item, Cell cell) =>
+        plan.Find(item) is var (serving, found) && serving.Cell == cell
+            ? new(item, found is Draw draw ? plan.PortionsOf(plan.BatchWithId(draw.Batch)!, draw) : 1)
+            : null;
 
     /// <summary>Why a meal can't be changed so: it is another one by now.</summary>
     private static Refusal? Against(this WeekPlan plan, MealChange meal)
@@ -91,6 +113,7 @@ public static class ChangeEdits
         return there?.Items.FirstOrDefault(item => item.Id == off.Item) switch
         {
             ReadyFood => null,
+            Draw draw when plan.BoxWithId(draw.Container)?.IsSettled(draw.Id) == true => Changed(plan, meal.Cell, "it is eaten by now"),
             Draw draw when plan.PortionsOf(plan.BatchWithId(draw.Batch)!, draw) == off.Portions => null,
             _ => Changed(plan, meal.Cell, "it is another one by now"),
         };

@@ -165,6 +165,7 @@ public static class Refusals
         new("not-utf8", RefusalKind.Wrong, "file"),
         new("note-gone", RefusalKind.Missing, "entry"),
         new("note-length", RefusalKind.Wrong, "note", "of the diary at most 200, of a recipe 4,000 characters"),
+        new("nothing-chosen", RefusalKind.Wrong, "batchId"),
         new("nothing-cooked", RefusalKind.Wrong, "day"),
         new("nothing-fits", RefusalKind.Moved, "size"),
         new("nothing-loose", RefusalKind.Moved, "batch, portions, parts, size, lot"),

@@ -275,6 +275,6 @@ public static class WeekEdits
             "Look at the board as it is now; undo brings it back for the one who removed it"
         );
 
-    internal static Refusal ItemGone(Guid itemId) =>
+    public static Refusal ItemGone(Guid itemId) =>
         new("item-gone", "item", itemId.ToString(), "it is not on the board any more", "Look at the board as it is now and try again");
 }

@@ -1,5 +1,6 @@
 using Merienda.Core.Filling;
 using Merienda.Core.Keeping;
+using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
@@ -8,19 +9,32 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Merienda.Web.Weeks;
 
-/// <summary>The best things for one open meal, before anything is placed.</summary>
+/// <summary>The best things for one meal, before anything is placed: for an open one, or instead of what stands there.</summary>
 public static class BestEndpoints
 {
     private const int MostRulers = 3;
 
-    public static void MapBest(this RouteGroupBuilder weeks) => weeks.MapGet("/best", Best).WithName("GetBestForMeal");
+    /// <summary>A batch that is planned is offered with so many portions more.</summary>
+    private const int MostMore = 4;
 
-    /// <summary>Loose portions, bought things and recipes for a meal of an eater, ranked by what they do to the day.</summary>
+    public static void MapBest(this RouteGroupBuilder weeks)
+    {
+        weeks.MapGet("/best", Best).WithName("GetBestForMeal");
+        weeks.MapPost("/put", Put).WithName("PutOnMeal");
+    }
+
+    /// <param name="Loose">Portions of it that are loose; the others it would grow by.</param>
+    /// <param name="CookedOn">Session that a recipe would be cooked in; null for what is there.</param>
+    private sealed record Offered(MealThing Thing, Batch? Batch = null, Lot? Lot = null, decimal Loose = 0, DateOnly? CookedOn = null);
+
+    /// <summary>Portions of batches, bought things and recipes for a meal of an eater, ranked by what they do to the day.</summary>
+    /// <param name="instead">What stands there and would go; null to add to the meal.</param>
     private static async Task<Results<Ok<IReadOnlyList<BestThing>>, ProblemHttpResult>> Best(
         DateOnly date,
         DateOnly day,
         string meal,
         Guid eater,
+        Guid? instead,
         CurrentTenant tenant,
         WeekStore weeks,
         KnowledgeBase knowledge
@@ -34,13 +48,21 @@ public static class BestEndpoints
             return refusal.ToProblem();
         }
 
+        if (instead is { } item && stored.Plan.Find(item)?.Serving.Cell != cell)
+        {
+            return WeekEdits.ItemGone(item).ToProblem();
+        }
+
         var week = new WeekView(stored, knowledge);
-        var there = Loose(week, day).ToList();
-        List<(MealThing Thing, Batch? Batch, Lot? Lot, DateOnly? CookedOn)> all =
+        var others = week.Plated.Where(plated => plated.Item.Id != instead).ToList();
+        var goes = week.Plated.FirstOrDefault(plated => plated.Item.Id == instead);
+        var there = InBatches(week, day).Where(one => goes?.Drawn is null || one.Lot != goes.Drawn.Lot).ToList();
+        List<Offered> all =
         [
             .. there,
-            .. SolveQuestions.Bought(week).Select(dish => (new MealThing(dish, 1, 0), (Batch?)null, (Lot?)null, (DateOnly?)null)),
-            .. ToCook(week, library, diner.Value, day, there),
+            .. SolveQuestions.Bought(week).Select(dish => new Offered(new(dish, 1, 0))),
+            // What would be cooked opens its batch and leaves the meal as it is.
+            .. instead is null ? ToCook(week, library, diner.Value, day, there) : [],
         ];
         var question = new FillQuestion(
             week.Start,
@@ -51,38 +73,73 @@ public static class BestEndpoints
             FillWishes.Usual
         )
         {
-            Placed = [.. week.Plated.Select(plated => (plated.Serving.Cell, plated.Helping))],
+            Placed = [.. others.Select(plated => (plated.Serving.Cell, plated.Helping))],
         };
         var offers = BestForMeal.Of(
             question,
+            week.LedgerOf(week.Eaters, others)[day, eater],
             week.Ledger[day, eater],
             week.Plan.Meals.First(slot => slot.Key == meal),
             [.. all.Select(one => one.Thing)]
         );
         return TypedResults.Ok<IReadOnlyList<BestThing>>([
-            .. offers.Select(offer => ToThing(offer, all.Find(one => one.Thing == offer.Thing))),
+            .. offers.Select(offer => ToThing(offer, all.First(one => one.Thing == offer.Thing))),
         ]);
     }
 
-    private static IEnumerable<(MealThing Thing, Batch? Batch, Lot? Lot, DateOnly? CookedOn)> Loose(WeekView week, DateOnly day) =>
+    /// <summary>Puts one of them on its meal, instead of something or beside it; a planned batch grows by what it lacks.</summary>
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Put(PutRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+        {
+            var cell = request.Place.ToCell();
+            if ((week.DinerAt(cell).Refusal ?? week.Plan.WrongCell(null, cell)) is { } refusal)
+            {
+                return refusal;
+            }
+
+            if (request.Ready is null && (request.BatchId is null || request.LotId is null))
+            {
+                return new Refusal(
+                    "nothing-chosen",
+                    "batchId",
+                    "",
+                    "neither a batch with its lot nor something bought is named",
+                    "Choose one of the best things"
+                );
+            }
+
+            var off = request.Instead is { } instead ? week.Plan.Seen(instead, cell) : null;
+            if (request.Instead is { } gone && off is null)
+            {
+                return WeekEdits.ItemGone(gone);
+            }
+
+            var on = new PortionFrom(null, null, request.BatchId, request.LotId, request.Portions, "", request.Ready);
+            return TakenChange
+                .Of(week, new([], [new(cell, off, on) { IsBeside = true }]), [], Guid.CreateVersion7)
+                .Select(taken => (taken.Week.Plan, off is null ? "Put something on a meal" : "Exchanged something of a meal"));
+        });
+
+    private static IEnumerable<Offered> InBatches(WeekView week, DateOnly day) =>
         from batch in week.Plan.Batches
         where batch.Cooked <= day
         from lot in batch.Lots
-        let loose = week.Plan.Loose(batch, lot)
+        let more = batch.PortionedOn is null && batch.Cooked >= week.Table.Today ? MostMore : 0
+        let loose = Math.Max(0, week.Plan.Loose(batch, lot))
         let dish = new FillDish(week.RecipeOf(batch).RecipeId, lot.Variant, week.DishOf(batch, lot))
-        where loose >= Batch.SmallestSize && dish.KeptUntil(batch.Cooked, day) != KeptIn.PastItsTime
-        select (new MealThing(dish, loose, 0), (Batch?)batch, (Lot?)lot, (DateOnly?)null);
+        where loose + more >= Batch.SmallestSize && dish.KeptUntil(batch.Cooked, day) != KeptIn.PastItsTime
+        select new Offered(new(dish, loose + more, 0), batch, lot, loose);
 
     /// <summary>Recipes in the variant that is usual for the eater; none that is on the bench, and no base that others are made of.</summary>
-    private static IEnumerable<(MealThing Thing, Batch? Batch, Lot? Lot, DateOnly? CookedOn)> ToCook(
+    private static IEnumerable<Offered> ToCook(
         WeekView week,
         IReadOnlyList<StoredRecipe> library,
         Eater eater,
         DateOnly day,
-        List<(MealThing Thing, Batch? Batch, Lot? Lot, DateOnly? CookedOn)> there
+        List<Offered> there
     )
     {
-        var loose = there.Select(one => one.Thing.Dish.Recipe).ToHashSet();
+        var known = there.Select(one => one.Thing.Dish.Recipe).ToHashSet();
         var sessions = week
             .Plan.Sessions.Where(session => session.Date >= week.Table.Today && session.EatenFrom <= day)
             .Select(session => session.Date)
@@ -90,15 +147,15 @@ public static class BestEndpoints
             .DefaultIfEmpty(week.Table.Today <= day ? week.Table.Today : DateOnly.MaxValue)
             .ToList();
         return from recipe in SolveQuestions.Dishes(library)
-            where !loose.Contains(recipe.RecipeId)
+            where !known.Contains(recipe.RecipeId)
             let variant = eater.UsualOf(recipe.RecipeId, recipe.Version)
             let dish = new FillDish(recipe.RecipeId, variant, recipe.Version.As(variant) ?? recipe.Version)
             let session = sessions.FirstOrDefault(one => one <= day && dish.KeptUntil(one, day) != KeptIn.PastItsTime)
             where session != default
-            select (new MealThing(dish, null, dish.HandsOn), (Batch?)null, (Lot?)null, (DateOnly?)session);
+            select new Offered(new(dish, null, dish.HandsOn), CookedOn: session);
     }
 
-    private static BestThing ToThing(MealOffer offer, (MealThing Thing, Batch? Batch, Lot? Lot, DateOnly? CookedOn) of) =>
+    private static BestThing ToThing(MealOffer offer, Offered of) =>
         new(
             of.Batch?.Id,
             of.Lot?.Id,
@@ -107,6 +164,7 @@ public static class BestEndpoints
             of.Batch?.Letter ?? "",
             offer.Thing.Dish.Name,
             offer.Size,
+            of.Batch is not null && offer.Size > of.Loose,
             of.CookedOn,
             offer.Thing.Minutes,
             offer.Verdict,

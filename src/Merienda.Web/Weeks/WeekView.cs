@@ -81,12 +81,15 @@ public sealed class WeekView
     public RecipeVersion DishOf(Batch batch, Lot lot) => _stored.DishOf(batch, lot);
 
     /// <summary>The week as it would be judged by other rules.</summary>
-    public WeekLedger LedgerOf(IReadOnlyList<Eater> eaters) =>
+    public WeekLedger LedgerOf(IReadOnlyList<Eater> eaters) => LedgerOf(eaters, Plated);
+
+    /// <summary>The same with other things on its meals.</summary>
+    public WeekLedger LedgerOf(IReadOnlyList<Eater> eaters, IEnumerable<Plated> plated) =>
         new(
             Days,
             Plan.Meals,
             eaters,
-            Plated.Select(plated => (plated.Serving.Cell, plated.Helping)),
+            plated.Select(one => (one.Serving.Cell, one.Helping)),
             Plan.Servings.Where(serving => serving.State is ServingState.Out or ServingState.Skipped).Select(serving => serving.Cell)
         );
 

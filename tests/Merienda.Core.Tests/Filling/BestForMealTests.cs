@@ -46,7 +46,7 @@ public class BestForMealTests
             Placed = [.. eaten.Select(helping => (new Cell(Sunday, "lunch", eater.Id), helping))],
         };
         var day = new EaterDay(Sunday, eater, [new(Slot("lunch"), eaten), new(Slot("supper"), [])]);
-        return BestForMeal.Of(question, day, Slot("supper"), things);
+        return BestForMeal.Of(question, day, day, Slot("supper"), things);
     }
 
     private static LimitRule Energy(decimal least, decimal most) =>

@@ -106,6 +106,7 @@ public class BiteStepsTests
         var taken = week.Plan.Take(
             week.OneLess(Ilse.Id, FillScope.All),
             _ => throw new InvalidOperationException(),
+            (_, _) => throw new InvalidOperationException(),
             _ => throw new InvalidOperationException(),
             (_, _) => null,
             Guid.NewGuid

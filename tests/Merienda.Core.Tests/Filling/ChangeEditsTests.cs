@@ -41,6 +41,7 @@ public class ChangeEditsTests
         plan.Take(
             change,
             _ => Stew,
+            (_, _) => Stew,
             text => ReadyFood.Read(text, Data.Foods, MeasureSystem.Metric),
             stop ?? ((_, _) => null),
             Guid.NewGuid
@@ -164,6 +165,10 @@ public class ChangeEditsTests
             stop,
             Take(Empty, new([Cook], [New(0, 1)]), (eater, dish) => eater == Eater && dish.Name == "Stew" ? stop : null).Refusal
         );
+        var there = Cooked.Batch("A", Saturday, 4);
+        var placed = new MealChange(Supper(1), null, new(null, null, there.Id, there.Lots[0].Id, 1, "A"));
+        Assert.Null(Take(With(there), new([], [placed])).Refusal);
+        Assert.Same(stop, Take(With(there), new([], [placed]), (_, dish) => dish.Name == "Stew" ? stop : null).Refusal);
         var gone = new MealChange(Supper(1), null, new(null, null, Guid.NewGuid(), Guid.NewGuid(), 1, "A"));
         Assert.Equal("batch-gone", Take(Empty, new([], [gone])).Refusal?.Code);
         var batch = Cooked.Batch("A", Saturday, 4);

@@ -176,7 +176,7 @@ public sealed partial class SolveWorker(
         if (asked.Kind == SolveKind.More && answer.Levels.Count > 0)
         {
             var more = Found(answer.Plan, answer.Levels);
-            return (more with { Levels = [.. more.Levels, BiteSteps.Level(week, answer.Plan, more.Change)] }, "");
+            return (more with { Levels = [BiteSteps.Level(week, answer.Plan, more.Change), .. more.Levels] }, "");
         }
 
         if (answer.Levels.Count == 0)

@@ -5,42 +5,51 @@ import { Asked } from '../../pieces/Asked';
 import { Lozenge } from '../../pieces/Lozenge';
 import { minutes, number, portions, verdictWord, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
-import type { Board, BoardEdits, Place } from './queries';
+import type { Board, BoardEdits, Item, Place } from './queries';
 
 type Thing = Schemas['BestThing'];
 
-/** What would be best for a meal; asked only while nothing stands there. */
-export const useBest = (board: Board, place: Place, isAsked: boolean) =>
+/** What would be best for a meal, or instead of something of it. */
+export const useBest = (board: Board, place: Place, isAsked: boolean, instead?: string) =>
   useQuery({
-    queryKey: ['week', board.start, 'best', place],
+    queryKey: ['week', board.start, 'best', place, instead],
     queryFn: () =>
       take(
         api.GET('/api/weeks/{date}/best', {
-          params: { path: { date: board.start }, query: { day: place.date, meal: place.meal, eater: place.eaterId } },
+          params: {
+            path: { date: board.start },
+            query: { day: place.date, meal: place.meal, eater: place.eaterId, ...(instead ? { instead } : {}) },
+          },
         }),
       ),
     staleTime: 0,
     enabled: isAsked,
   });
 
-/** The five things that do the day most good at an open meal: loose portions are placed by one press, a recipe opens its batch. */
+/** The five things that do the day most good: portions are placed by one press, instead of what stands there or on an open meal; a recipe opens its batch. */
 export function BestThings({
   board,
   best,
   place,
   edits,
+  instead = null,
   onPlaced,
 }: {
   board: Board;
   best: UseQueryResult<Thing[]>;
   place: Place;
   edits: BoardEdits;
+  instead?: Item | null;
   onPlaced: () => void;
 }) {
   const [, setParams] = useSearchParams();
+  const title = instead ? 'Better here' : 'Best for this meal';
   const choose = (thing: Thing) => {
     const batch = board.batches.find((one) => one.id === thing.batchId);
-    if (batch) {
+    if (instead || thing.isMore) {
+      void edits.put(place, thing, instead);
+      onPlaced();
+    } else if (batch) {
       void edits.place(batch, place, { lotId: thing.lotId, portions: thing.portions });
       onPlaced();
     } else if (thing.ready) void edits.addReady(place, thing.ready, null, onPlaced);
@@ -51,8 +60,8 @@ export function BestThings({
       {(things) =>
         things.length === 0 ? null : (
           <section className="mb-4">
-            <h3 className="text-base">Best for this meal</h3>
-            <ol aria-label="Best for this meal">
+            <h3 className="text-base">{title}</h3>
+            <ol aria-label={title}>
               {things.map((thing) => (
                 <li key={`${thing.batchId} ${thing.lotId} ${thing.recipeId} ${thing.name}`}>
                   <button
@@ -71,7 +80,13 @@ export function BestThings({
                     <span className="figures text-xs whitespace-nowrap text-steel">
                       {!thing.ready && `${portions(thing.portions)}×`}
                       <span className="block">
-                        {thing.cookedOn ? `cook ${weekday(thing.cookedOn)}` : thing.ready ? 'bought' : 'is there'}
+                        {thing.cookedOn
+                          ? `cook ${weekday(thing.cookedOn)}`
+                          : thing.ready
+                            ? 'bought'
+                            : thing.isMore
+                              ? 'cook more'
+                              : 'is there'}
                       </span>
                       {thing.minutes > 0 && <span className="block">{minutes(thing.minutes)}</span>}
                     </span>

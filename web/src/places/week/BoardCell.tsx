@@ -189,7 +189,7 @@ function Portion({
       <b className="font-display text-base leading-none font-bold">{letterOf(board, item)}</b>
       {/* Two beside each other leave room for a name only where the day has the whole width; a strip says its name once. */}
       <span
-        className={`min-w-0 flex-1 text-xs leading-[1.15] ${isBeside ? 'line-clamp-2 md:hidden' : !isAlone ? 'line-clamp-1' : isNarrowStrip(item) || isInstead ? 'line-clamp-2' : 'line-clamp-3'}`}
+        className={`min-w-0 flex-1 text-xs leading-[1.15] ${isBeside ? 'line-clamp-2 md:hidden' : !isAlone ? 'line-clamp-1' : isNarrowStrip(item) || isInstead ? 'line-clamp-1 md:line-clamp-2' : 'line-clamp-3'}`}
       >
         {!joins.before && item.name}
         {!joins.before && partsOf(item)}

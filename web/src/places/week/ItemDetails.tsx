@@ -2,6 +2,7 @@ import { Button } from '../../pieces/Button';
 import { longDate, portions, typedNumber, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useTyped } from '../../pieces/useTyped';
+import { BestThings, useBest } from './BestThings';
 import { Measures, Stepper } from './InspectorParts';
 import { type Batch, type Board, type BoardEdits, type Item, lotName, type Place } from './queries';
 
@@ -18,8 +19,12 @@ const keeping = (item: Item, isPortioned: boolean) =>
           ? `It keeps until ${longDate(item.eatBy)} and does not freeze. Eat it sooner, or cook it in a later session.`
           : `In the fridge, eat by ${longDate(item.eatBy)}.`;
 
+type Props = { item: Item; board: Board; place: Place; edits: BoardEdits };
+
 /** One thing of the meal: how much, where it waits, what is in it. */
-export function ItemDetails({ item, board, place, edits }: { item: Item; board: Board; place: Place; edits: BoardEdits }) {
+export function ItemDetails({ item, board, place, edits }: Props) {
+  const day = board.ledger.find((one) => one.eaterId === place.eaterId && one.date === place.date);
+  const isTroubled = item.keptIn === 'pastItsTime' || day?.findings.some((finding) => finding.verdict === 'breaks') === true;
   const batch = board.batches.find((one) => one.id === item.batchId);
   const lot = batch?.lots.find((one) => one.id === item.lotId);
   const waits = keeping(item, batch?.isPortioned === true);
@@ -55,8 +60,19 @@ export function ItemDetails({ item, board, place, edits }: { item: Item; board: 
       <Button className="mt-3 w-full" onClick={() => edits.move(item, place, null)}>
         {batch ? 'Take back to the bench' : 'Take off the board'}
       </Button>
+      {isTroubled && !item.isEaten && <Instead item={item} board={board} place={place} edits={edits} />}
       <Measures of={item.numbers} title={batch ? 'In this portion' : 'In it'} />
     </section>
+  );
+}
+
+/** What would do the day more good in its place. */
+function Instead({ item, board, place, edits }: Props) {
+  const best = useBest(board, place, true, item.id);
+  return (
+    <div className="mt-4">
+      <BestThings board={board} best={best} place={place} edits={edits} instead={item} onPlaced={() => undefined} />
+    </div>
   );
 }
 

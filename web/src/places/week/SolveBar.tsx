@@ -1,6 +1,7 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Button } from '../../pieces/Button';
 import { Lozenge } from '../../pieces/Lozenge';
+import { ProblemNote } from '../../pieces/ProblemNote';
 import type { SolvePage, Solving } from './solving';
 
 const words = {
@@ -38,6 +39,17 @@ export function SolveBar({ solving }: { solving: Solving }) {
         <Acts solving={solving} page={page} />
       </span>
     </section>
+  );
+}
+
+/** Why nothing is sought, where no panel is open to say it. */
+export function SolveRefused({ solving }: { solving: Solving }) {
+  if (!solving.refused) return null;
+  return (
+    <div className="flex shrink-0 items-center gap-3 border-b border-line px-3 py-1">
+      <ProblemNote of={solving.refused} className="flex-1" />
+      <Button onClick={solving.dismiss}>Close</Button>
+    </div>
   );
 }
 

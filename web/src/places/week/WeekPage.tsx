@@ -12,7 +12,7 @@ import { Inspector } from './Inspector';
 import { MakeBatchDialog } from './MakeBatchDialog';
 import { type Board, type Place, useBoardEdits, useWeek } from './queries';
 import { RulesLine } from './RulesLine';
-import { SolveBar } from './SolveBar';
+import { SolveBar, SolveRefused } from './SolveBar';
 import { SolveDialog } from './SolveDialog';
 import { findItem, type Held, isCookedBy, placeKey, placeOf, pointOf, type Selected } from './selection';
 import { PromptMouseSensor, PromptTouchSensor } from './sensors';
@@ -134,6 +134,7 @@ function WeekBoard({ board: planned }: { board: Board }) {
       autoScroll={false}
     >
       <div ref={page} className="relative flex h-full min-h-0 flex-col">
+        {!filling && <SolveRefused solving={solving} />}
         {solving.page && <SolveBar solving={solving} />}
         <TroubleLine
           board={board}

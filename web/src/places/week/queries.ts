@@ -219,6 +219,25 @@ export function useBoardEdits(date: string) {
         ...(batch.loose > 0 && !parts ? { guess: (board: Board) => drawn(board, batch, id, to, portions) } : {}),
       });
     },
+    /** Portions of a batch or something bought, instead of what stands there or beside it; a planned batch grows by what it lacks. */
+    put: (to: Place, thing: Schemas['BestThing'], instead: Item | null) =>
+      run({
+        say: instead ? `${thing.name} instead of ${instead.name}.` : `${thing.name} is on the board.`,
+        ask: () =>
+          kept(
+            api.POST('/api/weeks/{date}/put', {
+              ...week,
+              body: {
+                place: to,
+                instead: instead?.id ?? null,
+                batchId: thing.batchId,
+                lotId: thing.lotId,
+                portions: thing.portions,
+                ready: thing.ready,
+              },
+            }),
+          ),
+      }),
     move: (item: Item, from: Place, to: Place | null) => {
       if (samePlace(from, to)) return;
       void run({

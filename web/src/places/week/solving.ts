@@ -90,6 +90,8 @@ export function useSolving(board: Board) {
     newBatches: proposed.data?.newBatches ?? [],
     problem: proposed.data?.problem ?? null,
     refused: ask.error instanceof Problem ? ask.error : null,
+    /** What was refused is read. */
+    dismiss: () => ask.reset(),
     isAsking: ask.isPending,
     meals,
     isLeft: (place: Place) => without.has(placeKey(place)),
