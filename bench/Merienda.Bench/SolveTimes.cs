@@ -53,6 +53,11 @@ internal static class SolveTimes
         Console.WriteLine(
             $"  Core against it: {string.Join(" ", new FillJudge(question, answer.Plan).Unmet)}; {Process.GetCurrentProcess().PeakWorkingSet64 / 1e6:0} MB at most"
         );
+        var greedy = GreedyPlan.Of(question);
+        var judge = new FillJudge(question, greedy);
+        Console.WriteLine(
+            $"  meal by meal: {judge.Uncovered.Count} meals not covered, {judge.Broken.Count(found => found.Finding.Verdict == Verdict.Breaks)} rules broken, {Worked(greedy)}"
+        );
         Mend(question, answer.Plan);
         Explain(question with { Eaters = [EaterOf(data, isPoints ? Points : 0, 0.4m) with { Id = table[0].Id }, .. table.Skip(1)] });
     }

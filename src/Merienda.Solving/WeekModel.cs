@@ -15,9 +15,6 @@ namespace Merienda.Solving;
 /// </summary>
 internal sealed class WeekModel
 {
-    /// <summary>Minutes by hand for a portion more of a batch that is cooked anyway [C].</summary>
-    private const int PortionMore = 2;
-
     private readonly IReadOnlySet<Cell>? _free;
 
     /// <param name="isExact">Whether sums are exact where they go by steps.</param>
@@ -70,64 +67,6 @@ internal sealed class WeekModel
     public List<IntVar> Same { get; } = [];
 
     public ILookup<int, (FillRest There, int At)> Rests { get; }
-
-    /// <summary>What is made small for a goal.</summary>
-    public LinearExpr SumOf(FillGoal goal) =>
-        goal switch
-        {
-            FillGoal.Covered or FillGoal.Mended => LinearExpr.Sum(Uncovered.Values),
-            FillGoal.Changes => Answered - LinearExpr.Sum(Staying.Select(one => one.Is)),
-            FillGoal.Swaps => Answered - LinearExpr.Sum(SameDishes()),
-            FillGoal.Targets => LinearExpr.Sum(Off),
-            FillGoal.There => LinearExpr.Sum(Growths.Select(one => one.Left)),
-            FillGoal.Due => LinearExpr.Sum(Question.Due.Select(Unused)),
-            FillGoal.Batches => LinearExpr.Sum(Batches.Select(batch => batch.Is)),
-            FillGoal.Minutes => LinearExpr.Sum(Batches.Select(batch => batch.Is * MinutesOf(batch)))
-                + (LinearExpr.Sum(Growths.Select(one => one.More)) * PortionMore),
-            FillGoal.Sizes => LinearExpr.Sum(Choices.Where(choice => !IsReady(choice)).Select(OffSize)),
-            FillGoal.Leftovers => (LinearExpr.Sum(Batches.SelectMany(batch => batch.Portions.Values)) * FillTable.Quarters)
-                - LinearExpr.Sum(
-                    Choices.SelectMany(choice => choice.From).Where(from => from.Session is not null).Select(from => from.Quarters)
-                ),
-            FillGoal.Sameness => LinearExpr.Sum(Same),
-            _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "No such goal."),
-        };
-
-    /// <summary>Meals with something that fits.</summary>
-    private LinearExpr Answered => LinearExpr.Constant(Question.Now.Count) - LinearExpr.Sum(Uncovered.Values);
-
-    /// <summary>Whether the dish that stands on a meal is still there, in whatever size.</summary>
-    private IEnumerable<BoolVar> SameDishes() =>
-        Question.Now.SelectMany(now =>
-            Choices.Where(choice => choice.Dish == Question.Rests[now.Rest].Dish && IsAt(choice, now)).Select(choice => choice.Is)
-        );
-
-    /// <summary>Whether something that goes off is in no dish that is cooked in time.</summary>
-    private BoolVar Unused(DueStock thing)
-    {
-        var unused = Model.NewBoolVar($"{thing.Name} unused");
-        Model.AddBoolOr([
-            unused,
-            .. Choices.SelectMany(
-                choice =>
-                    choice.From.Where(from =>
-                        from.Session is { } session && thing.IsUsedBy(Question.Dishes[choice.Dish].Version, Question.Sessions[session].Date)
-                    ),
-                (_, from) => from.Is
-            ),
-        ]);
-        return unused;
-    }
-
-    /// <summary>Quarters by which a portion is smaller or larger than its eater usually takes; only asked for where it is sought.</summary>
-    private IntVar OffSize(Choice choice)
-    {
-        var usual = (int)Math.Round(choice.Group.Eater.PortionHabit * FillTable.Quarters);
-        var off = Model.NewIntVar(0, Math.Max(choice.Sizes.Most, usual), "off size");
-        Model.Add(off >= choice.Quarters - (choice.Is * usual));
-        Model.Add(off >= (choice.Is * usual) - choice.Quarters);
-        return off;
-    }
 
     /// <summary>That a dish is there in so many quarters or more.</summary>
     public BoolVar IsAtLeast(Choice choice, int quarters) =>

@@ -28,6 +28,9 @@ export type Edit<T> = {
 
 type Work = { run: () => Promise<unknown>; takeBack?: (() => void) | undefined; refuse: (error: unknown) => void };
 
+/** Whether everything is to be asked anew once no edit waits: asked sooner, an answer would draw away what is pressed meanwhile. */
+let isOwed = false;
+
 /** Every edit of the household: it shows at once, waits its turn, is done once, and is taken back by its own sequence. */
 export function useEdit() {
   const queries = useQueryClient();
@@ -40,6 +43,7 @@ export function useEdit() {
     onError: (error, { takeBack, refuse }) => {
       takeBack?.();
       refuse(error);
+      if (isLast()) void payOwed();
     },
   });
 
@@ -56,6 +60,12 @@ export function useEdit() {
 
   /** Whether other edits wait behind the one that is answered: their answers hold its own too. */
   const isLast = () => queries.isMutating() <= 1;
+
+  const payOwed = async () => {
+    if (!isOwed) return;
+    isOwed = false;
+    await queries.invalidateQueries();
+  };
 
   const undo = (sequence: number | null, onUndone?: () => void | Promise<void>) =>
     work.mutate({
@@ -81,9 +91,9 @@ export function useEdit() {
         run: async () => {
           const { data, sequence } = await ask();
           await first?.(data);
-          if (settle) {
-            if (isLast()) await settle(data);
-          } else await queries.invalidateQueries();
+          if (!settle) isOwed = true;
+          else if (isLast()) await settle(data);
+          if (isLast()) await payOwed();
           last?.(data);
           if (say !== undefined)
             done(typeof say === 'string' ? say : say(data), sequence === null ? undefined : () => undo(sequence, onUndone));
