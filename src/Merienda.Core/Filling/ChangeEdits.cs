@@ -181,6 +181,11 @@ public static class ChangeEdits
             return LotEdits.LotGone(on.Lot ?? Guid.Empty);
         }
 
+        if (WeekEdits.WrongSize(batch, lot, new(on.Size)) is { } refusal)
+        {
+            return refusal;
+        }
+
         var lacks = on.Size - plan.Loose(batch, lot);
         if (lacks > 0 && batch.PortionedOn is null)
         {

@@ -86,7 +86,7 @@ public sealed record WeekQuestion(
                     !Plan.Batches.Any(batch => batch.Lots.Any(lot => thing.IsUsedBy(DishOf(batch, lot).Version, batch.Cooked)))
                 ),
             ],
-            Waiting = [.. WaitingBoxes.Of(Plan, box => box.Cell is not null && !changed.Contains(box.Id))],
+            Waiting = [.. WaitingBoxes.Of(Plan, box => (box.Cell is not null || box.IsFrozen) && !changed.Contains(box.Id))],
             Placed = [.. OnMeals.Where(one => !changed.Contains(one.Item.Id)).Select(one => (one.Cell, one.Helping))],
             Settled = new HashSet<Cell>([
                 .. Plan

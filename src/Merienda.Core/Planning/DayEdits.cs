@@ -219,7 +219,9 @@ public static class DayEdits
     private static WeekPlan Drawn(this WeekPlan plan, Batch batch, Draw like, string? variant, Cell cell, Seating seating, Func<Guid> newId)
     {
         var lots = seating.Lots(batch, cell.Eater).OrderBy(lot => batch.LotWithId(lot).Variant != variant).ToList();
-        return plan.Place(batch.Id, cell, like.Size.Amount, newId, like.Parts, lots) is { IsRefused: false } placed ? placed.Value : plan;
+        return plan.Place(batch.Id, cell, like.Size.Amount, newId, like.Parts, lots) is not { IsRefused: false } placed ? plan
+            : like.IsFrozen && placed.Value.Freeze(placed.Value.At(cell)!.Items[^1].Id, true) is { IsRefused: false } frozen ? frozen.Value
+            : placed.Value;
     }
 
     private static Serving Filled(Serving serving, Serving? across) =>

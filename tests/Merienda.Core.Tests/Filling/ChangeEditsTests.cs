@@ -169,6 +169,14 @@ public class ChangeEditsTests
         var placed = new MealChange(Supper(1), null, new(null, null, there.Id, there.Lots[0].Id, 1, "A"));
         Assert.Null(Take(With(there), new([], [placed])).Refusal);
         Assert.Same(stop, Take(With(there), new([], [placed]), (_, dish) => dish.Name == "Stew" ? stop : null).Refusal);
+        foreach (var size in new[] { 0, -1, 0.3m, 4.25m })
+        {
+            Assert.Equal(
+                "size-out-of-range",
+                Take(With(there), new([], [placed with { On = placed.On! with { Size = size } }])).Refusal?.Code
+            );
+        }
+
         var gone = new MealChange(Supper(1), null, new(null, null, Guid.NewGuid(), Guid.NewGuid(), 1, "A"));
         Assert.Equal("batch-gone", Take(Empty, new([], [gone])).Refusal?.Code);
         var batch = Cooked.Batch("A", Saturday, 4);

@@ -72,6 +72,17 @@ public class WeekQuestionTests
     }
 
     [Fact]
+    public void Boxes_that_are_planned_or_frozen_by_choice_stand_there_and_what_is_loose_or_may_change_is_sought()
+    {
+        var batch = Batch(4);
+        var plan = Week(batch, (1, 1));
+        Assert.Single(Ask(plan).ToFill(FillScope.All).Waiting);
+        Assert.Empty(Ask(plan).ToMend(FillScope.All).Waiting);
+        var frozen = plan.Freeze(batch.Id, FreezeShare.Half).Value;
+        Assert.Equal([false, true, true], Ask(frozen).ToFill(FillScope.All).Waiting.Select(box => box.IsFrozen));
+    }
+
+    [Fact]
     public void Sessions_and_days_that_are_over_are_over_and_without_a_session_to_come_one_is_today()
     {
         Assert.Equal([Wednesday], Ask(Week(null), Wednesday).ToFill(FillScope.All).Sessions.Select(session => session.Date));

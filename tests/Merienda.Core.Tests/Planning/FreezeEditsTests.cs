@@ -89,6 +89,23 @@ public class FreezeEditsTests
     }
 
     [Fact]
+    public void A_week_that_is_copied_freezes_what_was_frozen()
+    {
+        var plan = Planned(1, 3).Freeze(Stew.Id, FreezeShare.All).Value;
+        var again = Stew with { Id = Guid.NewGuid(), Cooked = Sunday.AddDays(7), Lots = [Stew.Lots[0] with { Id = Guid.NewGuid() }] };
+        var (copy, _, _) = new WeekPlan(Sunday.AddDays(7), [again], [], []).FillFrom(
+            plan,
+            new Dictionary<Guid, Guid> { [Stew.Id] = again.Id },
+            Cooked.ForAll,
+            Guid.NewGuid
+        );
+        Assert.Equal(
+            [false, true],
+            copy.Servings.OrderBy(serving => serving.Cell.Date).SelectMany(serving => serving.Draws).Select(draw => draw.IsFrozen)
+        );
+    }
+
+    [Fact]
     public void What_does_not_freeze_is_refused()
     {
         var salad = Stew with { Keeping = KeepingClass.All.First(kind => !kind.Freezes) };

@@ -176,6 +176,11 @@ public sealed partial class SolveWorker(
         if (asked.Kind == SolveKind.More && answer.Levels.Count > 0)
         {
             var more = Found(answer.Plan, answer.Levels);
+            if (more.Change.IsEmpty)
+            {
+                return (more with { Levels = [] }, "Nothing that is there or can be cooked is a bite that this eater may have.");
+            }
+
             return (more with { Levels = [BiteSteps.Level(week, answer.Plan, more.Change), .. more.Levels] }, "");
         }
 
