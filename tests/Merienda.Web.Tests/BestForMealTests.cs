@@ -82,6 +82,10 @@ public class BestForMealTests(TestDatabase database)
         Assert.Equal((true, "fits"), (best[0]!["isMore"]!.GetValue<bool>(), best[0]!["verdict"]!.GetValue<string>()));
         Assert.True(best[0]!["rulers"]![0]!["before"]!.GetValue<decimal>() > best[0]!["rulers"]![0]!["after"]!.GetValue<decimal>());
 
+        // What would break the day as well is not better.
+        var codItem = MealKitchen.Items(board, 8)[0]!["id"]!.GetValue<Guid>();
+        Assert.Empty(Names(await cook.Get($"{Solved.NextWeek}/best?day={Day(8)}&meal=supper&eater={kitchen.Eater}&instead={codItem}")));
+
         object Asked(Guid? instead, string? ready = null, string? batch = "") =>
             new
             {

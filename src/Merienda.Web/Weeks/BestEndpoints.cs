@@ -2,6 +2,7 @@ using Merienda.Core.Filling;
 using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Merienda.Web.Weeks.Solving;
@@ -83,7 +84,10 @@ public static class BestEndpoints
             [.. all.Select(one => one.Thing)]
         );
         return TypedResults.Ok<IReadOnlyList<BestThing>>([
-            .. offers.Select(offer => ToThing(offer, all.First(one => one.Thing == offer.Thing))),
+            // Instead of what stands there only what does not break the day, and none where the day is over.
+            .. offers
+                .Where(offer => instead is null || (offer.Verdict != Verdict.Breaks && day >= week.Table.Today))
+                .Select(offer => ToThing(offer, all.First(one => one.Thing == offer.Thing))),
         ]);
     }
 
