@@ -4,12 +4,14 @@ import { Link } from 'react-router';
 import { Button } from '../../pieces/Button';
 import { longDate, mealName, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
+import { BiteStep } from './BiteStep';
 import { DayInput } from './DayInput';
+import { Freezing } from './Freezing';
 import { Findings, Measures, Stepper } from './InspectorParts';
 import { LotFields } from './LotFields';
 import { MealDetails } from './MealDetails';
 import { PinnedMeasures } from './PinnedMeasures';
-import { type Batch, type Board, type BoardEdits, type FreezeShare, lotName } from './queries';
+import { type Batch, type Board, type BoardEdits, lotName } from './queries';
 import { placeKey, type Selected } from './selection';
 import { asUsual, type SolveRequest } from './solving';
 
@@ -196,30 +198,6 @@ function CookedOn({ board, batch, edits }: { board: Board; batch: Batch; edits: 
   );
 }
 
-const shares: [FreezeShare, string][] = [
-  ['nothing', 'What has to be'],
-  ['half', 'The later half'],
-  ['all', 'All of it'],
-];
-
-/** What goes into the freezer though it would keep. */
-function Freezing({ batch, edits }: { batch: Batch; edits: BoardEdits }) {
-  return (
-    <fieldset className="mt-3 text-sm">
-      <legend>
-        Into the freezer: <b className="figures">{batch.frozenBoxes}</b> of <span className="figures">{batch.boxes}</span> boxes
-      </legend>
-      <div className="mt-1 flex gap-1">
-        {shares.map(([share, says]) => (
-          <Button key={share} className="flex-1 px-1" onClick={() => void edits.freezeBatch(batch, share)}>
-            {says}
-          </Button>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
-
 /** A portion in each of a meal of the week: a whole row at once. */
 function PlaceRow({ board, batch, edits }: { board: Board; batch: Batch; edits: BoardEdits }) {
   const [meal, setMeal] = useState(batch.meal ?? board.meals[1]?.key ?? '');
@@ -256,23 +234,6 @@ function PlaceRow({ board, batch, edits }: { board: Board; batch: Batch; edits: 
 const selectLook = 'min-h-9 rounded-sm border border-slate bg-enamel px-2';
 
 type DayProps = { board: Board; date: string; edits: BoardEdits; onSeek: Props['onSeek'] };
-
-/** What about 200 kcal more or less would change: proposed on the board like any search. */
-function BiteStep({ onStep }: { onStep: (kind: 'more' | 'less', isEveryDay: boolean) => void }) {
-  const [isEveryDay, setEveryDay] = useState(false);
-  return (
-    <fieldset className="mt-2 flex flex-wrap items-center gap-2 text-sm">
-      <legend className="sr-only">About 200 kcal more or less</legend>
-      <Button onClick={() => onStep('less', isEveryDay)}>A bite less</Button>
-      <Button onClick={() => onStep('more', isEveryDay)}>A bite more</Button>
-      <label className="flex items-center gap-1.5">
-        <input type="checkbox" checked={isEveryDay} onChange={(event) => setEveryDay(event.target.checked)} />
-        every day
-      </label>
-      <span className="text-steel">A bite is about 200 kcal.</span>
-    </fieldset>
-  );
-}
 
 function DayDetails({ board, date, edits, onSeek }: DayProps) {
   const others = board.days.filter((day) => day !== date);
