@@ -42,7 +42,7 @@ front_end() { (cd "$ROOT/web" && "$@"); }
 
 vitest() {
   local log="$STATE/test-vitest.json"
-  front_end npx vitest run --reporter=json --outputFile="$log" > "$STATE/test-vitest.log" 2>&1 || true
+  front_end npx vitest run --reporter=default --reporter=json --outputFile.json="$log" > "$STATE/test-vitest.log" 2>&1 || true
   count "front-end units" "$STATE/test-vitest.log" "$(node -p 'require(process.argv[1]).numPassedTests' "$log" 2> /dev/null)" "$(node -p 'require(process.argv[1]).numFailedTests' "$log" 2> /dev/null)"
 }
 

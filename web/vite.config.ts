@@ -12,5 +12,5 @@ export default defineConfig({
   },
   // ./merienda dev: pages come from here, everything else from the server behind.
   server: { host: 'localhost', proxy: { '^/(api|openapi|health)': process.env.MERIENDA_API ?? 'http://127.0.0.1:5081' } },
-  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'], setupFiles: ['src/afterEachTest.ts'] },
+  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'], setupFiles: ['src/afterEachTest.ts'], testTimeout: 60_000 },
 });
