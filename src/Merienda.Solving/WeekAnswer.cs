@@ -14,7 +14,7 @@ internal static class WeekAnswer
         foreach (var choice in week.Choices)
         {
             var serving = served[(choice.Group.Eater.Id, choice.Group.Date, week.Question.Dishes[choice.Dish])]
-                .FirstOrDefault(one => choice.Group.Slots.Any(slot => slot.Key == one.Cell.Meal));
+                .FirstOrDefault(one => one.IsBeside == choice.Group.IsBeside && choice.Group.Slots.Any(slot => slot.Key == one.Cell.Meal));
             var quarters = (long)((serving?.Size ?? 0) * FillTable.Quarters);
             Hint(week, choice.Is, serving is null ? 0 : 1);
             Hint(week, choice.Quarters, quarters);
@@ -79,7 +79,11 @@ internal static class WeekAnswer
             foreach (var choice in group.OrderBy(choice => choice.Only is null).ThenBy(choice => choice.Dish))
             {
                 var slot = choice.Only is { } only ? free.First(one => one.Key == only.Key) : free[0];
-                free.Remove(slot);
+                if (!choice.Group.IsBeside)
+                {
+                    free.Remove(slot);
+                }
+
                 var from = choice.From.First(one => value(one.Is) > 0);
                 var rest = from.Rest is { } at ? question.Rests[at] : null;
                 servings.Add(
@@ -90,6 +94,9 @@ internal static class WeekAnswer
                         rest?.Cooked ?? (from.Session is { } session ? question.Sessions[session].Date : choice.Group.Date),
                         rest
                     )
+                    {
+                        IsBeside = choice.Group.IsBeside,
+                    }
                 );
             }
         }

@@ -6,7 +6,7 @@ namespace Merienda.Solving;
 /// <summary>What a model is made small by, goal by goal.</summary>
 internal static class WeekGoals
 {
-    /// <summary>Minutes by hand for a portion more of a batch that is cooked anyway [C].</summary>
+    /// <summary>Minutes by hand for a portion more of a batch that is cooked anyway, and for something bought beside a meal [C].</summary>
     private const int PortionMore = 2;
 
     /// <summary>What is made small for a goal.</summary>
@@ -14,14 +14,14 @@ internal static class WeekGoals
         goal switch
         {
             FillGoal.Covered or FillGoal.Mended => LinearExpr.Sum(week.Uncovered.Values),
-            FillGoal.Changes => Answered(week) - LinearExpr.Sum(week.Staying.Select(one => one.Is)),
+            FillGoal.Changes => Answered(week) - LinearExpr.Sum(week.Staying.Select(one => one.Is)) + Beside(week),
             FillGoal.Swaps => Answered(week) - LinearExpr.Sum(SameDishes(week)),
             FillGoal.Targets => LinearExpr.Sum(week.Off),
             FillGoal.There => LinearExpr.Sum(week.Growths.Select(one => one.Left)),
             FillGoal.Due => LinearExpr.Sum(week.Question.Due.Select(thing => Unused(week, thing))),
             FillGoal.Batches => LinearExpr.Sum(week.Batches.Select(batch => batch.Is)),
             FillGoal.Minutes => LinearExpr.Sum(week.Batches.Select(batch => batch.Is * week.MinutesOf(batch)))
-                + (LinearExpr.Sum(week.Growths.Select(one => one.More)) * PortionMore),
+                + ((LinearExpr.Sum(week.Growths.Select(one => one.More)) + Beside(week)) * PortionMore),
             FillGoal.Sizes => LinearExpr.Sum(week.Choices.Where(choice => !week.IsReady(choice)).Select(choice => OffSize(week, choice))),
             FillGoal.Leftovers => (LinearExpr.Sum(week.Batches.SelectMany(batch => batch.Portions.Values)) * FillTable.Quarters)
                 - LinearExpr.Sum(
@@ -30,6 +30,10 @@ internal static class WeekGoals
             FillGoal.Sameness => LinearExpr.Sum(week.Same),
             _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "No such goal."),
         };
+
+    /// <summary>Bought things that come beside what fills a meal.</summary>
+    private static LinearExpr Beside(WeekModel week) =>
+        LinearExpr.Sum(week.Choices.Where(choice => choice.Group.IsBeside).Select(choice => choice.Is));
 
     /// <summary>Meals with something that fits.</summary>
     private static LinearExpr Answered(WeekModel week) =>

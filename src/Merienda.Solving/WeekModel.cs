@@ -31,6 +31,7 @@ internal sealed class WeekModel
             Choose(group, dishes);
         }
 
+        WeekBeside.Add(this, dishes);
         WeekKitchen.Add(this);
         WeekSums.Add(this);
         WeekVariety.Add(this);
@@ -120,9 +121,12 @@ internal sealed class WeekModel
         }
     }
 
+    /// <summary>Whether a meal of a week that is mended stays as it is.</summary>
+    public bool IsFixed(Group group) => _free?.Contains(CellOf(group, group.Slots[0])) == false;
+
     private void Choose(Group group, IReadOnlyList<int> dishes)
     {
-        var isFixed = _free?.Contains(CellOf(group, group.Slots[0])) == false;
+        var isFixed = IsFixed(group);
         var choices = dishes.Select(dish => Choose(group, dish, isFixed)).OfType<Choice>().ToList();
         var filled = LinearExpr.Sum(choices.Select(choice => choice.Is));
         Model.Add(filled <= group.Slots.Count);
@@ -145,7 +149,7 @@ internal sealed class WeekModel
     public static bool IsAt(Choice choice, FillNow now) => now.Cell == CellOf(choice.Group, choice.Group.Slots[0]);
 
     /// <param name="isFixed">Whether only what stands there may stand there.</param>
-    private Choice? Choose(Group group, int dish, bool isFixed)
+    public Choice? Choose(Group group, int dish, bool isFixed)
     {
         var sources = SourcesOf(group, dish).ToList();
         var (sizes, only) = SizesIn(group, dish);

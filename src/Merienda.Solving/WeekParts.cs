@@ -8,6 +8,9 @@ namespace Merienda.Solving;
 /// <summary>Meals of one eater on one day that are interchangeable.</summary>
 internal sealed record Group(Eater Eater, DateOnly Date, IReadOnlyList<MealSlot> Slots)
 {
+    /// <summary>Whether it is for bought things that come beside what fills a meal.</summary>
+    public bool IsBeside { get; init; }
+
     public bool IsMain => Slots[0].IsMain;
 }
 

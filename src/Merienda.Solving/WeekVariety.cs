@@ -38,27 +38,15 @@ internal static class WeekVariety
         var rule = eater.Rules.On(question.Start).OfType<RepetitionRule>().FirstOrDefault();
         foreach (var dish in week.Choices.Where(choice => choice.Group.Eater.Id == eater.Id).GroupBy(week.RecipeOf))
         {
-            // How often something bought may come, the cook says.
-            if (week.IsReady(dish.First()))
-            {
-                continue;
-            }
-
             var (isLarge, name) = (dish.First().Group.IsMain, question.Dishes[dish.First().Dish].Version.Name);
             var already = question.Placed.Count(item => item.Cell.Eater == eater.Id && item.Helping.Dish == name);
             var now = question.Now.Count(one =>
                 one.Cell.Eater == eater.Id && question.Dishes[question.Rests[one.Rest].Dish].Recipe == dish.Key
             );
             var times = LinearExpr.Sum(dish.Select(choice => choice.Is));
-            // A wish does not change what somebody has planned otherwise; a rule does.
-            var wish = Math.Max(now, (isLarge ? question.Wishes.MostTimes : WeekPlan.Days) - already);
             if (rule?.AtMost is { } most)
             {
-                week.Model.Add(times <= Math.Max(0, Math.Min(wish, (int)most - already)));
-            }
-            else if (isLarge)
-            {
-                week.Model.Add(times <= wish);
+                week.Model.Add(times <= Math.Max(0, (int)most - already));
             }
 
             // A week that is filled has no dish twice at the large meals of a day, asked for or not.
@@ -68,6 +56,18 @@ internal static class WeekVariety
                 {
                     week.Model.Add(LinearExpr.Sum(day.Select(choice => choice.Is)) <= 1);
                 }
+            }
+
+            if (week.IsReady(dish.First()))
+            {
+                // How often something bought may come otherwise, the cook says.
+                continue;
+            }
+
+            if (isLarge)
+            {
+                // A wish does not change what somebody has planned otherwise; a rule does.
+                week.Model.Add(times <= Math.Max(now, question.Wishes.MostTimes - already));
             }
 
             var again = week.Model.NewIntVar(0, WeekPlan.Days * 2, "again");

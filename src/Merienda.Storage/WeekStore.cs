@@ -146,7 +146,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     .Select(taken =>
                     {
                         var rows = taken.Made.Select(made => NewRow(made.Batch, made.Recipe)).ToList();
-                        var summary = SolveJobs.SaysTaken(solved.Kind, change.Meals.Count);
+                        var summary = SolveJobs.SaysTaken(solved.Kind, change.Cells);
                         return new Decided<bool>(Cooked(week, taken.Week.Plan, summary, rows, pins), true);
                     });
             },

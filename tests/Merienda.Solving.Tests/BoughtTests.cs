@@ -9,7 +9,7 @@ namespace Merienda.Solving.Tests;
 /// <summary>What is bought fills meals beside what is cooked, as often as the cook allows and never against a rule.</summary>
 public class BoughtTests
 {
-    private static FillDish Bought(string line, string? meal, int most) =>
+    internal static FillDish Bought(string line, string? meal, int most) =>
         FillDish.Of(new(Guid.NewGuid(), line, meal, most), ReadyFood.Read(line, DemoWeek.Data.Foods, MeasureSystem.Metric).Value);
 
     private static FillQuestion Of(Eater eater, params FillDish[] dishes) => DemoWeek.For(eater) with { Dishes = dishes };

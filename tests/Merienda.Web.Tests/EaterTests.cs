@@ -143,4 +143,28 @@ public class EaterTests(TestDatabase database)
         );
         Assert.Contains("at most 22.5 g a day", (await cook.Get("/api/table")).ToJsonString(), StringComparison.Ordinal);
     }
+
+    [Fact]
+    public async Task The_second_eater_takes_over_what_the_first_one_stated()
+    {
+        var cook = await database.SignUp();
+        var first = await Follow(cook, "low-carb");
+        await State(cook, first, "low-carb", "net-carbs", 25);
+        await cook.Must(HttpMethod.Post, "/api/table/eaters", new { name = "Dov", isGuest = false });
+        async Task<JsonNode> Dov() =>
+            (await cook.Get("/api/table"))["eaters"]!.AsArray().Single(eater => eater!["name"]!.GetValue<string>() == "Dov")!;
+        var second = (await Dov())["id"]!.GetValue<Guid>();
+        Task Refused(HttpStatusCode status, string code, Guid from) =>
+            cook.Refused(status, code, HttpMethod.Post, $"/api/table/eaters/{second}/allowances/as", new { from });
+        await Refused(HttpStatusCode.Conflict, "nothing-stated", first);
+        await Refused(HttpStatusCode.NotFound, "eater-gone", Guid.NewGuid());
+
+        await cook.Must(HttpMethod.Put, $"/api/table/eaters/{second}/protocols", new { protocols = new[] { "low-carb" } });
+        await cook.Must(HttpMethod.Post, $"/api/table/eaters/{second}/allowances/as", new { from = first });
+        async Task<decimal?> Carbs() =>
+            (decimal?)(await Dov())["rules"]!.AsArray().Single(rule => rule!["rule"]!.GetValue<string>() == "net-carbs")!["atMost"];
+        Assert.Equal(25, await Carbs());
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Null(await Carbs());
+    }
 }

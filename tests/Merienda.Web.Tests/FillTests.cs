@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.Json.Nodes;
 using static Merienda.Web.Tests.FollowedProtocols;
 using static Merienda.Web.Tests.MealKitchen;
 using static Merienda.Web.Tests.ThisWeek;
@@ -123,5 +124,40 @@ public class FillTests(TestDatabase database)
         var after = await cook.Get(Week);
         Assert.Equal(4m, after["batches"]![0]!["loose"]!.GetValue<decimal>());
         Assert.All(after["servings"]!.AsArray(), serving => Assert.Empty(serving!["items"]!.AsArray()));
+    }
+
+    [Fact]
+    public async Task Energy_goes_over_from_one_meal_of_the_day_to_another_and_back_by_undo()
+    {
+        var kitchen = await database.MoveIn();
+        var cook = kitchen.Cook;
+        var beef = await kitchen.Make("Beef", 4, "1.2 kg beef shin");
+        var cod = await kitchen.Make("Cod", 4, "1.4 kg cod");
+        await cook.Must(HttpMethod.Post, $"{Week}/batches/{cod}/place", new { to = kitchen.At(1, "lunch") });
+        await cook.Must(HttpMethod.Post, $"{Week}/batches/{beef}/place", new { to = kitchen.At(1) });
+        object Asked(string measure, string from, string to) =>
+            new
+            {
+                day = Day(1),
+                eaterId = kitchen.Eater,
+                measure,
+                from,
+                to,
+            };
+        static (decimal Lunch, decimal Supper) Sizes(JsonNode board) =>
+            (Items(board, 1, "lunch")[0]!["portions"]!.GetValue<decimal>(), Items(board, 1)[0]!["portions"]!.GetValue<decimal>());
+
+        var shifted = await cook.Must(HttpMethod.Post, $"{Week}/days/shift", Asked("energy", "supper", "lunch"));
+        Assert.True(Sizes(shifted) is { Lunch: > 1, Supper: < 1 });
+        Assert.Matches("^About [0-9]+ kcal went from supper to lunch$", shifted["undo"]!["summary"]!.GetValue<string>());
+        await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Equal((1m, 1m), Sizes(await cook.Get(Week)));
+
+        Task Refused(HttpStatusCode status, string code, object asked) =>
+            cook.Refused(status, code, HttpMethod.Post, $"{Week}/days/shift", asked);
+        await Refused(HttpStatusCode.UnprocessableEntity, "not-shifted", Asked("points", "supper", "lunch"));
+        await Refused(HttpStatusCode.UnprocessableEntity, "not-shifted", Asked("luck", "supper", "lunch"));
+        await Refused(HttpStatusCode.Conflict, "nothing-to-shift", Asked("fat", "supper", "breakfast"));
+        await Refused(HttpStatusCode.Conflict, "nothing-to-shift", Asked("fat", "breakfast", "supper"));
     }
 }

@@ -71,7 +71,7 @@ public class SolveTests(TestDatabase database)
 
         var less = await Board(cook, meals[0]);
         Assert.Equal((2, 3), (Placed(less["board"]!), less["meals"]!.AsArray().Count));
-        Assert.Null(less["meals"]![0]!["itemId"]);
+        Assert.Empty(less["meals"]![0]!["itemIds"]!.AsArray());
         var board = await cook.Must(HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page, meals[0]));
         Assert.Equal(2, Placed(board));
         Assert.Equal(2, board["batches"]!.AsArray().Sum(batch => batch!["portions"]!.GetValue<decimal>()));
@@ -118,26 +118,76 @@ public class SolveTests(TestDatabase database)
         Assert.Equal("Mended 1 meal", mended["undo"]!["summary"]!.GetValue<string>());
     }
 
+    private static Task<JsonNode> ListBought(Visitor cook, params object[] ready) =>
+        cook.Must(
+            HttpMethod.Put,
+            "/api/table/kitchen",
+            new
+            {
+                units = "metric",
+                numberFormat = "point",
+                freezerLitres = (decimal?)null,
+                items = Array.Empty<object>(),
+                containers = Array.Empty<object>(),
+                countsTolerances = false,
+                ready,
+            }
+        );
+
+    [Fact]
+    public async Task What_a_day_lacks_comes_beside_a_dish_and_is_taken_and_left_with_it()
+    {
+        var kitchen = await database.EatsSupper(("Potato", "1 kg potato"));
+        var cook = kitchen.Cook;
+        await cook.Must(HttpMethod.Put, $"/api/table/eaters/{kitchen.Eater}/protocols", new { protocols = new[] { "calories-macros" } });
+        foreach (var (rule, atLeast, atMost) in new[] { ("protein", (int?)18, (int?)null), ("energy", null, 2000) })
+        {
+            await cook.Must(
+                HttpMethod.Put,
+                $"/api/table/eaters/{kitchen.Eater}/allowance",
+                new
+                {
+                    protocol = "calories-macros",
+                    rule,
+                    atLeast,
+                    atMost,
+                    clinicalTeam = false,
+                }
+            );
+        }
+
+        await ListBought(
+            cook,
+            new
+            {
+                id = Guid.NewGuid(),
+                text = "150 g skyr",
+                meal = "supper",
+                mostAWeek = 5,
+            }
+        );
+        var page = await cook.Solve("fill", with: new { kind = "fill", mostTimes = 7 });
+        Assert.Equal(("2 meals not covered", 5), (Says(page, "covered"), page["meals"]!.GetValue<int>()));
+        var meals = (await Board(cook))["meals"]!.AsArray();
+        Assert.All(
+            meals,
+            meal => Assert.Equal(["Potato", "Skyr"], meal!["then"]!.AsArray().Select(one => one!["name"]!.GetValue<string>()))
+        );
+        Assert.All(meals, meal => Assert.Equal(2, meal!["itemIds"]!.AsArray().Count));
+
+        var left = meals[0]!["place"]!.DeepClone();
+        var board = await cook.Must(HttpMethod.Post, $"{NextWeek}/solve/take", Taking(page, left));
+        Assert.Equal("Filled 4 meals", board["undo"]!["summary"]!.GetValue<string>());
+        Assert.Equal(8, board["servings"]!.AsArray().Sum(serving => serving!["items"]!.AsArray().Count));
+        Assert.DoesNotContain(board["troubles"]!.AsArray(), trouble => trouble!["kind"]!.GetValue<string>() == "breaks");
+    }
+
     [Fact]
     public async Task Bought_things_of_the_kitchen_s_list_fill_meals_are_offered_for_one_and_shopped_for()
     {
         var kitchen = await database.EatsSupper();
         var cook = kitchen.Cook;
-        Task<JsonNode> List(params object[] ready) =>
-            cook.Must(
-                HttpMethod.Put,
-                "/api/table/kitchen",
-                new
-                {
-                    units = "metric",
-                    numberFormat = "point",
-                    freezerLitres = (decimal?)null,
-                    items = Array.Empty<object>(),
-                    containers = Array.Empty<object>(),
-                    countsTolerances = false,
-                    ready,
-                }
-            );
+        Task<JsonNode> List(params object[] ready) => ListBought(cook, ready);
         var (skyr, pear) = (Guid.NewGuid(), Guid.NewGuid());
         await List(
             new
@@ -274,7 +324,7 @@ public class SolveTests(TestDatabase database)
         var less = await cook.Solve("less", with: Asked("less", 8, 9, 10));
         Assert.Matches("^About [0-9]+ kcal less a day$", Says(less, "step"));
         Assert.Contains("can be left out on", less["unmet"]![0]!.GetValue<string>(), StringComparison.Ordinal);
-        Assert.Equal(["", ""], (await Board(cook))["meals"]!.AsArray().Select(meal => meal!["then"]?.ToString() ?? ""));
+        Assert.Equal([0, 0], (await Board(cook))["meals"]!.AsArray().Select(meal => meal!["then"]!.AsArray().Count));
         board = await cook.Must(HttpMethod.Post, $"{NextWeek}/solve/take", Taking(less));
         Assert.Equal("Left the bite out of 2 meals", board["undo"]!["summary"]!.GetValue<string>());
         Assert.Equal(
@@ -325,8 +375,26 @@ public class SolveTests(TestDatabase database)
     [Fact]
     public async Task The_goals_say_what_a_cook_may_want()
     {
-        var goals = await (await database.SignUp()).Get($"{NextWeek}/solve/goals");
+        var cook = await database.SignUp();
+        var choices = await cook.Get($"{NextWeek}/solve/choices");
+        var goals = choices["goals"]!;
         Assert.Equal("Each day near its targets", goals[0]!["want"]!.GetValue<string>());
         Assert.DoesNotContain(goals.AsArray(), goal => goal!["goal"]!.GetValue<string>() is "covered" or "changes");
+
+        // An empty library: every meal of the day is one for which nothing is there.
+        string[] Gaps(JsonNode of) => [.. of["gaps"]!.AsArray().Select(gap => gap!.GetValue<string>())];
+        Assert.Equal(4, Gaps(choices).Length);
+        Assert.Contains("Nothing is meant for lunch: 7 meals stay open.", Gaps(choices));
+        await cook.AddRecipe("Cod", 4, "600 g cod");
+        Assert.Equal(
+            ["Nothing is meant for breakfast: 7 meals stay open.", "Nothing is meant for afternoon bite: 7 meals stay open."],
+            Gaps(await cook.Get($"{NextWeek}/solve/choices"))
+        );
+        var eater = (await cook.Get("/api/table"))["eaters"]![0]!;
+        await cook.BecomeAllergic(eater["id"]!.GetValue<Guid>(), "fish");
+        Assert.Contains(
+            $"Nothing for supper is what {eater["name"]} may have: 7 meals stay open.",
+            Gaps(await cook.Get($"{NextWeek}/solve/choices"))
+        );
     }
 }

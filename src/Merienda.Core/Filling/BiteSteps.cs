@@ -21,14 +21,11 @@ public static class BiteSteps
     public const decimal Least = 75,
         Most = 300;
 
-    /// <summary>The meal of a day that gets a bite more: the last small one between the large ones, where there is none any small one, else the last.</summary>
-    private static MealSlot SlotOf(Rhythm rhythm) => rhythm.Meals.MaxBy(slot => (slot.Role == MealRole.Bite, !slot.IsMain, slot.Position))!;
-
     /// <summary>A week in which each day of an eater gets one more bite, beside what stands there.</summary>
     public static FillQuestion OneMore(this WeekQuestion week, Guid eater, FillScope scope)
     {
         var question = week.ToFill(scope with { Eaters = new HashSet<Guid> { eater } });
-        var slot = SlotOf(week.Plan.Rhythm);
+        var slot = FillQuestion.SlotBeside(week.Plan.Rhythm.Meals);
         return question with
         {
             Eaters = [.. question.Eaters.Select(one => one.Id == eater ? one with { Rules = one.Rules.WithEnergy(Step) } : one)],

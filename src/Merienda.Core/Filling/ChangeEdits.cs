@@ -189,19 +189,26 @@ public static class ChangeEdits
         var lacks = on.Size - plan.Loose(batch, lot);
         if (lacks > 0 && batch.PortionedOn is null)
         {
-            var more = lot with { Portions = lot.Portions + Math.Ceiling(lacks) };
-            var larger = batch with { Lots = [.. batch.Lots.Select(one => one == lot ? more : one)] };
-            if (Batch.RefusePortions(larger.Portions) is { } tooLarge)
+            var grown = plan.Grow(batch, lot, lacks);
+            if (grown.Refusal is not null)
             {
-                return tooLarge;
+                return grown;
             }
 
-            plan = plan.With(batch, larger);
+            plan = grown.Value;
         }
 
         var placed = plan.Place(batch.Id, meal.Cell, on.Size, newId, null, [lot.Id]);
         return placed.Refusal is not null ? placed
             : placed.Value.At(meal.Cell)!.Draws.Last().Size.Amount == on.Size ? placed
             : WeekEdits.NothingLoose(batch, "batch", batch.Letter, $"less than {on.Size:0.##} portions of it are loose in one box by now");
+    }
+
+    /// <summary>A batch that is still to be cooked, by as many whole portions as are lacking.</summary>
+    internal static Result<WeekPlan> Grow(this WeekPlan plan, Batch batch, Lot lot, decimal lacks)
+    {
+        var more = lot with { Portions = lot.Portions + Math.Ceiling(lacks) };
+        var larger = batch with { Lots = [.. batch.Lots.Select(one => one == lot ? more : one)] };
+        return Batch.RefusePortions(larger.Portions) is { } tooLarge ? tooLarge : plan.With(batch, larger);
     }
 }

@@ -101,7 +101,9 @@ public sealed class FillJudge
 
     private IEnumerable<string> Against()
     {
-        foreach (var cell in _plan.Servings.GroupBy(serving => serving.Cell).Where(cell => cell.Count() > 1))
+        foreach (
+            var cell in _plan.Servings.Where(serving => !serving.IsBeside).GroupBy(serving => serving.Cell).Where(cell => cell.Count() > 1)
+        )
         {
             yield return $"{NameOf(cell.Key.Eater)} has two dishes at {_question.Rhythm.NameOf(cell.Key.Meal)} on {cell.Key.Date:ddd}.";
         }

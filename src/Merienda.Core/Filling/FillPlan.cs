@@ -9,6 +9,9 @@ namespace Merienda.Core.Filling;
 /// <param name="Rest">Where it comes from when nothing is cooked for it.</param>
 public sealed record FillServing(Cell Cell, FillDish Dish, decimal Size, DateOnly Cooked, FillRest? Rest = null)
 {
+    /// <summary>Something bought that comes beside what the meal has, for a day that lacks something.</summary>
+    public bool IsBeside { get; init; }
+
     public Helping Helping => new(Dish.Name, Dish.Version.Profile, Size) { Dish = Dish.Version.Name };
 }
 

@@ -119,6 +119,13 @@ public sealed record FillQuestion(
         };
     }
 
+    /// <summary>The meal of some that gets something beside: the last small one between the large ones, where there is none any small one, else the last.</summary>
+    public static MealSlot SlotBeside(IEnumerable<MealSlot> meals) =>
+        meals.MaxBy(slot => (slot.Role == MealRole.Bite, !slot.IsMain, slot.Position))!;
+
+    /// <summary>Whether bought things may come beside what fills a meal: only where somebody sees to it that they are few.</summary>
+    public bool HasBeside => Beside.Count == 0 && Wishes.Goals.Contains(FillGoal.Minutes) && Dishes.Any(dish => dish.Ready is not null);
+
     public IEnumerable<DateOnly> Dates => Enumerable.Range(0, WeekPlan.Days).Select(day => Start.AddDays(day));
 
     /// <summary>The meals to fill: those that may be changed, else those from the prep by the eater's pattern with nothing on them.</summary>

@@ -67,6 +67,14 @@ public sealed class FillTable
         return sizes;
     }
 
+    /// <summary>
+    /// Whether something may come beside a meal of an eater. Sizes are judged one by one: to whom a rule holds together what is on one meal, or
+    /// wants other dishes at the next, nothing is put beside.
+    /// </summary>
+    public bool MayHaveBeside(Eater eater, DateOnly date) =>
+        _question.HasBeside
+        && RulesOf(eater, date).All(rule => rule.Period != Period.Meal && rule is not RepetitionRule { NotInARow: true });
+
     /// <summary>Who has a dish in a variant of their own gets that one.</summary>
     private bool IsAsUsual(Eater eater, FillDish dish) =>
         !eater.UsualVariants.TryGetValue(dish.Recipe, out var usual) || usual == dish.Variant || !_dishes.Contains((dish.Recipe, usual));

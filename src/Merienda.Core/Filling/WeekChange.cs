@@ -33,6 +33,9 @@ public sealed record WeekChange(IReadOnlyList<NewBatch> Batches, IReadOnlyList<M
 
     public bool IsEmpty => Meals.Count == 0;
 
+    /// <summary>How many meals are changed: what comes beside is no meal of its own.</summary>
+    public int Cells => Meals.Select(meal => meal.Cell).Distinct().Count();
+
     /// <summary>What is otherwise in a plan than the week has it.</summary>
     /// <param name="versionOf">Id of the version that a recipe was judged in.</param>
     public static WeekChange Of(FillQuestion question, FillPlan plan, Func<Guid, Guid> versionOf)
@@ -51,7 +54,7 @@ public sealed record WeekChange(IReadOnlyList<NewBatch> Batches, IReadOnlyList<M
                     )
             )
             .ToList();
-        var served = plan.Servings.ToDictionary(serving => serving.Cell);
+        var served = plan.Servings.Where(serving => !serving.IsBeside).ToDictionary(serving => serving.Cell);
         PortionFrom On(FillServing serving) =>
             serving.Dish.Ready is { } ready ? new(null, null, null, null, serving.Size, serving.Dish.Name, ready)
             : serving.Rest is { } rest ? new(null, null, rest.Batch, rest.Lot, serving.Size, serving.Dish.Name)
@@ -73,14 +76,18 @@ public sealed record WeekChange(IReadOnlyList<NewBatch> Batches, IReadOnlyList<M
                     new(now.Item, now.Size),
                     served.GetValueOrDefault(now.Cell) is { } then ? On(then) : null
                 ))
-            : plan.Servings.Select(serving => new MealChange(serving.Cell, null, On(serving))
+            : served.Values.Select(serving => new MealChange(serving.Cell, null, On(serving))
             {
                 IsBeside = question.Beside.Contains(serving.Cell),
             });
+        var beside = plan
+            .Servings.Where(serving => serving.IsBeside)
+            .Select(serving => new MealChange(serving.Cell, null, On(serving)) { IsBeside = true });
         return new(
             batches,
             [
                 .. meals
+                    .Concat(beside)
                     .OrderBy(meal => meal.Cell.Date)
                     .ThenBy(meal => question.Rhythm.Meal(meal.Cell.Meal)?.Position)
                     .ThenBy(meal => meal.Cell.Eater),

@@ -18,10 +18,7 @@ public static class AllowanceEdits
         DateOnly? until = null
     )
     {
-        var rule = table
-            .Latest(stated.ProtocolId)
-            ?.Protocol.AllRules.OfType<BoundedRule>()
-            .FirstOrDefault(limit => limit.Id == stated.RuleId);
+        var rule = table.RuleOf(stated);
         if ((WrongAllowance(rule, stated, isClinical) ?? WrongEnd(stated, until)) is { } refusal)
         {
             return refusal;
@@ -40,6 +37,34 @@ public static class AllowanceEdits
             ],
         };
     }
+
+    /// <summary>
+    /// States the numbers that another eater stated for the same protocols, where this one stated none: people at one table often have them
+    /// of one clinic. What only a clinical team sets for a person is not taken over.
+    /// </summary>
+    public static Result<EaterSettings> StateAllowancesAs(this Table table, EaterSettings eater, EaterSettings other)
+    {
+        var own = eater.Allowances.Select(item => (item.ProtocolId, item.RuleId)).ToHashSet();
+        var more = other
+            .Allowances.Where(item => eater.Protocols.Contains(item.ProtocolId) && !own.Contains((item.ProtocolId, item.RuleId)))
+            .Where(item => WrongAllowance(table.RuleOf(item), item, false) is null)
+            .ToList();
+        return more.Count == 0
+            ? new Refusal(
+                "nothing-stated",
+                "from",
+                other.Name,
+                $"{other.Name} states no number that {eater.Name} lacks",
+                "Type the numbers"
+            )
+            : eater with
+            {
+                Allowances = [.. eater.Allowances, .. more],
+            };
+    }
+
+    private static BoundedRule? RuleOf(this Table table, StatedAllowance stated) =>
+        table.Latest(stated.ProtocolId)?.Protocol.AllRules.OfType<BoundedRule>().FirstOrDefault(limit => limit.Id == stated.RuleId);
 
     /// <summary>What holds again when a number that was stated for a time is over.</summary>
     private static IEnumerable<StatedAllowance> After(EaterSettings eater, BoundedRule rule, StatedAllowance stated, DateOnly? until)

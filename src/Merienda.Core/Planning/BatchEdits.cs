@@ -47,21 +47,34 @@ public static class BatchEdits
     public static Result<WeekPlan> Remove(this WeekPlan plan, Guid batchId) =>
         plan.BatchWithId(batchId) is not { } batch ? WeekEdits.BatchGone(batchId)
         : IsPortioned(batch) is { } refusal ? refusal
-        : plan with
+        : (
+            plan with
+            {
+                Batches = [.. plan.Batches.Where(one => one != batch)],
+                Containers = [.. plan.Containers.Where(box => box.Batch != batchId)],
+            }
+        ).WithDraws(batchId, _ => null);
+
+    /// <summary>Every draw of a batch, changed; without those for which nothing comes back.</summary>
+    internal static WeekPlan WithDraws(this WeekPlan plan, Guid batchId, Func<Draw, Draw?> change) =>
+        plan with
         {
-            Batches = [.. plan.Batches.Where(one => one != batch)],
             Servings =
             [
                 .. plan.Servings.Select(serving =>
                     serving.Draws.Any(draw => draw.Batch == batchId)
                         ? serving with
                         {
-                            Items = [.. serving.Items.Where(item => item is not Draw draw || draw.Batch != batchId)],
+                            Items =
+                            [
+                                .. serving
+                                    .Items.Select(item => item is Draw draw && draw.Batch == batchId ? change(draw) : item)
+                                    .OfType<ServingItem>(),
+                            ],
                         }
                         : serving
                 ),
             ],
-            Containers = [.. plan.Containers.Where(box => box.Batch != batchId)],
         };
 
     internal static WeekPlan With(this WeekPlan plan, Batch old, Batch changed) =>

@@ -106,26 +106,8 @@ public static class FreezeEdits
             left -= box.Portions;
         }
 
-        plan = plan.With(batch, batch with { FrozenRest = rest });
-        return plan with
-        {
-            Servings =
-            [
-                .. plan.Servings.Select(serving =>
-                    serving.Draws.Any(draw => draw.Batch == batchId)
-                        ? serving with
-                        {
-                            Items =
-                            [
-                                .. serving.Items.Select(item =>
-                                    item is Draw draw && draw.Batch == batchId ? draw with { IsFrozen = frozen.Contains(draw.Id) } : item
-                                ),
-                            ],
-                        }
-                        : serving
-                ),
-            ],
-        };
+        return plan.With(batch, batch with { FrozenRest = rest })
+            .WithDraws(batchId, draw => draw with { IsFrozen = frozen.Contains(draw.Id) });
     }
 
     private static bool IsLateEnough(Batch batch, DateOnly eaten) => eaten >= batch.Cooked.AddDays(KeepingPlan.SoonestThawed);

@@ -63,32 +63,10 @@ public static class LaterEdits
         };
         var less = batch with { Lots = Cookable(batch.Lots.Select(lot => lot with { Portions = lot.Portions - taken[lot.Id].Sum() })) };
         var gone = moved.Select(item => item.Draw.Id).ToHashSet();
-        return (
-            plan with
-            {
-                Servings =
-                [
-                    .. plan.Servings.Select(serving =>
-                        serving with
-                        {
-                            Items =
-                            [
-                                .. serving.Items.Select(item =>
-                                    item is Draw draw && gone.Contains(draw.Id)
-                                        ? draw with
-                                        {
-                                            Id = newId(),
-                                            Batch = later.Id,
-                                            Lot = lots[draw.Lot].Id,
-                                        }
-                                        : item
-                                ),
-                            ],
-                        }
-                    ),
-                ],
-            }
-        )
+        return plan.WithDraws(
+                batchId,
+                draw => gone.Contains(draw.Id) ? draw with { Id = newId(), Batch = later.Id, Lot = lots[draw.Lot].Id } : draw
+            )
             .With(batch, less)
             .WithSession(date, newId())
             .Add(later);

@@ -34,24 +34,9 @@ public static class Portioning
         var choice = new ContainerChoice(kinds, plan.Containers.Where(box => plan.StateOf(box).Place != BoxPlace.Gone));
         var boxes = plan.BoxesOf(batch).Select(box => Fill(batch, box, made, choice, now, newId)).ToList();
         var filled = boxes.ToDictionary(box => box.Id);
-        return plan.With(batch, batch with { PortionedOn = now.Today }) with
-        {
-            Containers = [.. plan.Containers, .. boxes],
-            Servings =
-            [
-                .. plan.Servings.Select(serving =>
-                    serving.Draws.Any(draw => draw.Batch == batchId)
-                        ? serving with
-                        {
-                            Items =
-                            [
-                                .. serving.Items.Select(item => item is Draw draw && draw.Batch == batchId ? Boxed(draw, filled) : item),
-                            ],
-                        }
-                        : serving
-                ),
-            ],
-        };
+        return (plan with { Containers = [.. plan.Containers, .. boxes] })
+            .With(batch, batch with { PortionedOn = now.Today })
+            .WithDraws(batchId, draw => Boxed(draw, filled));
     }
 
     /// <summary>
@@ -71,27 +56,7 @@ public static class Portioning
         }
 
         // A share that was said in grams is what went into its box by now: the ratio of the boxes stays.
-        var shared = plan with
-        {
-            Servings =
-            [
-                .. plan.Servings.Select(serving =>
-                    serving.Draws.Any(draw => draw.Batch == batchId && draw.Size.IsInGrams)
-                        ? serving with
-                        {
-                            Items =
-                            [
-                                .. serving.Items.Select(item =>
-                                    item is Draw { Size.IsInGrams: true } draw && draw.Batch == batchId
-                                        ? plan.InPortions(batch, draw)
-                                        : item
-                                ),
-                            ],
-                        }
-                        : serving
-                ),
-            ],
-        };
+        var shared = plan.WithDraws(batchId, draw => draw.Size.IsInGrams ? plan.InPortions(batch, draw) : draw);
         decimal ShareOf(Container box) => box.Portions * batch.ShareOf(batch.LotOf(box), yield.Part);
         var all = shared.ContainersOf(batchId).Where(box => box.Holds(yield.Part)).Sum(ShareOf);
         return shared.With(batch, batch with { Yields = [.. batch.Yields.Where(one => one.Part != yield.Part), yield] }) with

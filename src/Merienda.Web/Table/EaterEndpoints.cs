@@ -20,6 +20,7 @@ public static class EaterEndpoints
         table.MapPut("/eaters/{eater:guid}/protocols", ChooseProtocols).WithName("ChooseProtocols");
         table.MapPut("/eaters/{eater:guid}/choice", Choose).WithName("ChooseOption");
         table.MapPut("/eaters/{eater:guid}/allowance", StateAllowance).WithName("StateAllowance");
+        table.MapPost("/eaters/{eater:guid}/allowances/as", StateAllowancesAs).WithName("StateAllowancesAs");
         table.MapPut("/eaters/{eater:guid}/meals", SplitMeals).WithName("SplitMeals");
         table.MapPut("/eaters/{eater:guid}/personal", StatePersonal).WithName("StatePersonal");
         table.MapPut("/eaters/{eater:guid}/pinned", Pin).WithName("PinMeasures");
@@ -116,6 +117,21 @@ public static class EaterEndpoints
                     request.ClinicalTeam,
                     request.Until
                 )
+        );
+
+    private static Task<Results<Ok<Effects>, ProblemHttpResult>> StateAllowancesAs(
+        Guid eater,
+        SameAllowancesRequest request,
+        Editing editing,
+        [AsParameters] Desk desk
+    ) =>
+        Change(
+            eater,
+            editing,
+            desk,
+            was => $"Stated the same allowances for {was.Name}",
+            (table, current) =>
+                table.WithId(request.From) is { } other ? table.StateAllowancesAs(current, other) : HouseholdStore.EaterGone(request.From)
         );
 
     private static Task<Results<Ok<Effects>, ProblemHttpResult>> SplitMeals(

@@ -123,6 +123,9 @@ public sealed record AllowanceRequest(
     DateOnly? Until = null
 );
 
+/// <param name="From">Id of the eater whose numbers hold here too.</param>
+public sealed record SameAllowancesRequest(Guid From);
+
 public sealed record MealsRequest(IReadOnlyList<EaterMeal> Meals);
 
 /// <param name="CountsTraces">Whether a trace low in a packet's statement counts for what protocols leave out.</param>

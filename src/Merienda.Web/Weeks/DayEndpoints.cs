@@ -1,7 +1,10 @@
+using Merienda.Core.Filling;
+using Merienda.Core.Foods;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
+using Merienda.Web.Weeks.Solving;
 using Microsoft.AspNetCore.Http.HttpResults;
 using static Merienda.Web.Weeks.WeekEdit;
 
@@ -16,6 +19,7 @@ public static class DayEndpoints
         weeks.MapPost("/items/{item:guid}/fit", Fit).WithName("FitDay");
         weeks.MapPost("/days/repeat", Repeat).WithName("RepeatDay");
         weeks.MapPost("/days/swap", Swap).WithName("SwapDays");
+        weeks.MapPost("/days/shift", Shift).WithName("ShiftWithinDay");
         weeks.MapPost("/copy", Copy).WithName("CopyWeek");
     }
 
@@ -75,6 +79,27 @@ public static class DayEndpoints
 
     private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Swap(TwoDaysRequest request, [AsParameters] WeekEdit edit) =>
         edit.Decide(week => Said(week.Plan.SwapDays(request.From, request.To), $"Swapped {request.From:ddd} and {request.To:ddd}"));
+
+    private static Task<Results<Ok<WeekBoard>, ProblemHttpResult>> Shift(ShiftRequest request, [AsParameters] WeekEdit edit) =>
+        edit.Decide(week =>
+        {
+            if (MeasureInfo.WithKey(request.Measure) is not { } measure)
+            {
+                return MealShift.NotShifted(request.Measure);
+            }
+
+            var cell = new Cell(request.Day, request.From, request.EaterId);
+            if ((week.DinerAt(cell).Refusal ?? week.Plan.WrongCell(null, cell)) is { } nobody)
+            {
+                return nobody;
+            }
+
+            var view = new WeekView(week, edit.Knowledge);
+            var asked = new ShiftAsked(request.Day, request.EaterId, measure.Measure, request.From, request.To);
+            return week
+                .Plan.Shift(asked, view.Ledger[request.Day, request.EaterId], SolveQuestions.OnMeals(view), week.Table.Today)
+                .Select(shifted => (shifted.Plan, shifted.Says));
+        });
 
     private static async Task<Results<Ok<CopiedWeek>, ProblemHttpResult>> Copy(
         DateOnly date,

@@ -206,6 +206,11 @@ public sealed record RowRequest(string Meal, Guid EaterId);
 
 public sealed record TwoDaysRequest(DateOnly From, DateOnly To);
 
+/// <param name="Measure">Key of energy or of fat.</param>
+/// <param name="From">Key of the meal that gets less.</param>
+/// <param name="To">Key of the meal that gets more.</param>
+public sealed record ShiftRequest(DateOnly Day, Guid EaterId, string Measure, string From, string To);
+
 /// <param name="To">Any day of the week that is copied to.</param>
 /// <param name="WithMeals">Whether the meals are filled too, or the batches only come to the bench.</param>
 public sealed record CopyWeekRequest(DateOnly To, bool WithMeals);

@@ -115,6 +115,40 @@ public class TableEditsTests
         Assert.Equal("unknown-option", Code(table.Choose(eater, new("moon-diet", "energy", "band"))));
     }
 
+    [Fact]
+    public void Numbers_of_somebody_else_are_taken_over_where_the_protocol_is_the_same_and_nothing_is_stated()
+    {
+        var rule = RuleOf("low-carb");
+        var dov = EaterSettings.Named(Guid.NewGuid(), "Dov", Rhythm.Usual) with { Protocols = ["low-carb"] };
+        StatedAllowance Of(decimal? most, DateOnly from = default) => new("low-carb", rule, null, most, from);
+        var runa = Runa with
+        {
+            Protocols = ["low-carb", "points"],
+            Allowances = [Of(25), Of(20, Monday), new("points", "budget", null, 23)],
+        };
+        var table = At(runa, dov);
+        Assert.Equal([Of(25), Of(20, Monday)], table.StateAllowancesAs(dov, runa).Value.Allowances);
+        // What is stated stays, with all its stages.
+        Assert.Equal("nothing-stated", Code(table.StateAllowancesAs(dov with { Allowances = [Of(40)] }, runa)));
+        Assert.Equal("nothing-stated", Code(table.StateAllowancesAs(dov with { Protocols = [] }, runa)));
+        Assert.Equal("nothing-stated", Code(table.StateAllowancesAs(runa, dov)));
+    }
+
+    [Fact]
+    public void What_a_clinical_team_set_for_one_person_is_nobody_elses()
+    {
+        var (protocol, rule) = At()
+            .Protocols.SelectMany(
+                edition => edition.Protocol.AllRules.OfType<LimitRule>(),
+                (edition, limit) => (edition.Protocol.Id, limit)
+            )
+            .First(one => one.limit is { Measure: Measure.Energy, Per: Period.Day });
+        var dov = EaterSettings.Named(Guid.NewGuid(), "Dov", Rhythm.Usual) with { Protocols = [protocol] };
+        EaterSettings With(decimal most) => Runa with { Protocols = [protocol], Allowances = [new(protocol, rule.Id, null, most)] };
+        Assert.Equal("nothing-stated", Code(At(dov).StateAllowancesAs(dov, With(700))));
+        Assert.Single(At(dov).StateAllowancesAs(dov, With(1400)).Value.Allowances);
+    }
+
     private static StatedAllowance Carbs(decimal? least, decimal? most, DateOnly from = default) =>
         new("low-carb", "net-carbs", least, most, from);
 

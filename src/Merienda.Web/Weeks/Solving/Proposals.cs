@@ -31,19 +31,22 @@ internal static class Proposals
         var then = taken.Value.Week;
         return new(
             new WeekView(then, knowledge).ToBoard(),
-            [.. whole.Meals.Select(meal => MealOf(meal, stored, then, without.Contains(meal.Cell)))],
+            [.. whole.Meals.GroupBy(meal => meal.Cell).Select(meal => MealOf([.. meal], stored, then, without.Contains(meal.Key)))],
             [.. taken.Value.Made.Select(made => made.Batch.Id)],
             null
         );
     }
 
-    private static ProposedMeal MealOf(MealChange meal, StoredWeek before, StoredWeek then, bool isLeft) =>
-        new(
-            new(meal.Cell.Date, meal.Cell.Meal, meal.Cell.Eater),
-            meal.Off is { } off ? new(NameOf(before, off.Item), off.Portions) : null,
-            meal.On is { } on ? new(on.Name, on.Size) : null,
-            !isLeft && meal.On is not null && then.Plan.At(meal.Cell) is { Items: [.., var last] } ? last.Id : null
+    private static ProposedMeal MealOf(IReadOnlyList<MealChange> meal, StoredWeek before, StoredWeek then, bool isLeft)
+    {
+        var (cell, on) = (meal[0].Cell, meal.Select(one => one.On).OfType<PortionFrom>().ToList());
+        return new(
+            new(cell.Date, cell.Meal, cell.Eater),
+            meal.Select(one => one.Off).OfType<ItemSeen>().FirstOrDefault() is { } off ? new(NameOf(before, off.Item), off.Portions) : null,
+            [.. on.Select(one => new ProposedPortion(one.Name, one.Size))],
+            isLeft ? [] : [.. (then.Plan.At(cell)?.Items ?? []).TakeLast(on.Count).Select(item => item.Id)]
         );
+    }
 
     private static string NameOf(StoredWeek week, Guid item) =>
         week.Plan.Find(item)?.Item switch

@@ -49,11 +49,15 @@ public sealed record SolvePage(
 /// <param name="Want">"Few batches".</param>
 public sealed record SolveGoal(FillGoal Goal, string Want);
 
+/// <summary>What there is to choose before a week is filled.</summary>
+/// <param name="Gaps">Open meals for which nothing is there, as sentences.</param>
+public sealed record SolveChoices(IReadOnlyList<SolveGoal> Goals, IReadOnlyList<string> Gaps);
+
 /// <summary>A meal that would be changed.</summary>
 /// <param name="Was">What stands there; null where nothing does.</param>
-/// <param name="Then">What would stand there; null where nothing would.</param>
-/// <param name="ItemId">Of what would stand there, on the board that is proposed.</param>
-public sealed record ProposedMeal(BoardPlace Place, ProposedPortion? Was, ProposedPortion? Then, Guid? ItemId);
+/// <param name="Then">What would come onto it, something bought that comes beside it too; empty where nothing would.</param>
+/// <param name="ItemIds">Of what would come onto it, on the board that is proposed.</param>
+public sealed record ProposedMeal(BoardPlace Place, ProposedPortion? Was, IReadOnlyList<ProposedPortion> Then, IReadOnlyList<Guid> ItemIds);
 
 public sealed record ProposedPortion(string Name, decimal Portions);
 

@@ -17,7 +17,7 @@ public static class SolveEndpoints
         var solve = weeks.MapGroup("/solve");
         solve.MapGet("", Now).WithName("GetSolve");
         solve.MapPost("", Ask).WithName("AskSolve");
-        solve.MapGet("/goals", Goals).WithName("GetSolveGoals");
+        solve.MapGet("/choices", Choices).WithName("GetSolveChoices");
         solve.MapPost("/stop", Stop).WithName("StopSolve");
         solve.MapDelete("", Forget).WithName("ForgetSolve");
         solve.MapPost("/board", Board).WithName("GetSolvedBoard");
@@ -27,8 +27,17 @@ public static class SolveEndpoints
     private static async Task<Ok<SolvePage>> Now(DateOnly date, CurrentTenant tenant, WeekStore weeks, SolveJobs jobs) =>
         TypedResults.Ok(PageOf(await jobs.Read(tenant, (await weeks.Read(tenant, date)).Plan.Start)));
 
-    private static Ok<IReadOnlyList<SolveGoal>> Goals(DateOnly date) =>
-        TypedResults.Ok<IReadOnlyList<SolveGoal>>([.. FillGoals.Usual.Select(goal => new SolveGoal(goal, FillGoals.WantOf(goal)))]);
+    private static async Task<Ok<SolveChoices>> Choices(DateOnly date, CurrentTenant tenant, WeekStore weeks, KnowledgeBase knowledge)
+    {
+        var (stored, library) = await weeks.ReadWithLibrary(tenant, date);
+        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, [], new(SolveKind.Fill));
+        return TypedResults.Ok(
+            new SolveChoices(
+                [.. FillGoals.Usual.Select(goal => new SolveGoal(goal, FillGoals.WantOf(goal)))],
+                FillGaps.Of(week.ToFill(FillScope.All))
+            )
+        );
+    }
 
     private static async Task<Results<Ok<SolvePage>, ProblemHttpResult>> Ask(
         DateOnly date,
@@ -92,7 +101,7 @@ public static class SolveEndpoints
                 job.Kind,
                 job.State,
                 job.Revision,
-                job.Found.Change.Meals.Count,
+                job.Found.Change.Cells,
                 [.. job.Found.Levels.Select(level => new SolvedLevel(level.Goal, level.Says, level.Sure, level.IsProven))],
                 job.Found.Unmet,
                 job.Found.Explained,

@@ -27,17 +27,20 @@ internal static class SolveQuestions
             week.Table.Today,
             [.. Cookable(library, kitchen, wishes), .. Bought(week).Where(dish => asked.WithoutReady?.Contains(dish.Recipe) != true)],
             (batch, lot) => new(week.RecipeOf(batch).RecipeId, lot.Variant, week.DishOf(batch, lot)),
-            [
-                .. week
-                    .Plated.Where(plated => week.Plan.Holds(plated.Serving.Cell.Date))
-                    .Select(plated => new OnMeal(plated.Serving.Cell, plated.Item, plated.Helping)),
-            ],
+            OnMeals(week),
             wishes
         )
         {
             Due = [.. stock.Select(item => DueOf(week, item)).OfType<DueStock>()],
         };
     }
+
+    public static IReadOnlyList<OnMeal> OnMeals(WeekView week) =>
+        [
+            .. week
+                .Plated.Where(plated => week.Plan.Holds(plated.Serving.Cell.Date))
+                .Select(plated => new OnMeal(plated.Serving.Cell, plated.Item, plated.Helping)),
+        ];
 
     /// <summary>Null for what has time, is over, or is of no food that a recipe could name.</summary>
     private static DueStock? DueOf(WeekView week, StockItem item)

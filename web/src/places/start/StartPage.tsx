@@ -10,6 +10,7 @@ import { dayKeys, mealName, weekOrder } from '../../pieces/show';
 import { Tick } from '../../pieces/Tick';
 import { useTyped } from '../../pieces/useTyped';
 import { AllowanceRow } from '../table/eaters/AllowanceRow';
+import { SameNumbers } from '../table/eaters/SameNumbers';
 import { type Eater, type Page, useTable, useTableEdit } from '../table/queries';
 import { dayWord, newPrepDay, useRhythm, useRhythmEdit } from '../table/rhythm/queries';
 
@@ -140,6 +141,7 @@ function Seat({ eater, page }: { eater: Eater; page: Page }) {
               </details>
             ),
         )}
+        <SameNumbers eater={eater} others={page.eaters} edit={edit} />
         <ul className="mt-3">
           {numbers.map((rule) => (
             <AllowanceRow

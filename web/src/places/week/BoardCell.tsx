@@ -55,7 +55,9 @@ function says(board: Board, item: Item) {
 }
 
 const proposes = (ghost: Ghost) =>
-  ghost.isLeft ? 'left as it is' : `proposed${ghost.was ? ` instead of ${portionOf(ghost.was)}` : ''}${ghost.then ? '' : ': nothing'}`;
+  ghost.isLeft
+    ? 'left as it is'
+    : `proposed${ghost.was ? ` instead of ${portionOf(ghost.was)}` : ''}${ghost.then.length > 0 ? '' : ': nothing'}`;
 
 const portionOf = (one: { name: string; portions: number }) => (one.portions === 1 ? one.name : `${portions(one.portions)}× ${one.name}`);
 
@@ -119,8 +121,8 @@ export function BoardCell({
               isBeside={draws.length > 1}
               joins={joins}
               isOver={isOver}
-              isGhost={ghost?.itemId === item.id}
-              isInstead={ghost?.itemId === item.id && ghost.was !== null}
+              isGhost={ghost?.itemIds.includes(item.id) === true}
+              isInstead={ghost?.itemIds.includes(item.id) === true && ghost.was !== null}
               {...shared}
             />
           ))}
@@ -129,7 +131,13 @@ export function BoardCell({
       {foods.length > 0 && (
         <div className={`flex min-h-0 flex-wrap gap-x-1 overflow-hidden px-0.5 text-xs leading-tight ${draws.length > 0 ? '' : 'm-auto'}`}>
           {foods.map((item) => (
-            <Food key={item.id} item={item} isHeld={held?.itemId === item.id} isGhost={ghost?.itemId === item.id} {...shared} />
+            <Food
+              key={item.id}
+              item={item}
+              isHeld={held?.itemId === item.id}
+              isGhost={ghost?.itemIds.includes(item.id) === true}
+              {...shared}
+            />
           ))}
         </div>
       )}

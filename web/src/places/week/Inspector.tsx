@@ -12,6 +12,7 @@ import { LotFields } from './LotFields';
 import { MealDetails } from './MealDetails';
 import { PinnedMeasures } from './PinnedMeasures';
 import { type Batch, type Board, type BoardEdits, lotName } from './queries';
+import { ShiftStep } from './ShiftStep';
 import { placeKey, type Selected } from './selection';
 import { asUsual, type SolveRequest } from './solving';
 
@@ -267,6 +268,12 @@ function DayDetails({ board, date, edits, onSeek }: DayProps) {
               {!eater.isGuest && (
                 <BiteStep
                   onStep={(kind, isEveryDay) => onSeek({ ...asUsual(kind), eaters: [eater.id], days: isEveryDay ? null : [date] })}
+                />
+              )}
+              {!eater.isGuest && board.meals.length > 1 && (
+                <ShiftStep
+                  meals={board.meals}
+                  onShift={(measure, from, to) => void edits.shift({ day: date, eaterId: eater.id, measure, from, to })}
                 />
               )}
               {eater.week.length > 0 && <Findings title={`${eater.name}, the whole week`} findings={eater.week} />}

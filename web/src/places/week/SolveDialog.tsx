@@ -1,5 +1,6 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
+import { Link } from 'react-router';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
@@ -8,19 +9,23 @@ import { SheetDialog } from '../../pieces/Sheet';
 import { typedNumber } from '../../pieces/show';
 import { BoughtThings } from './BoughtThings';
 import type { Board } from './queries';
-import { type Goal, type Solving, useGoals } from './solving';
+import { type Goal, type Solving, useChoices } from './solving';
 
 /** What a week is to be filled for: whose meals, what is wanted most, and how far the cook will go. */
 export function SolveDialog({ board, solving, onClose }: { board: Board; solving: Solving; onClose: () => void }) {
-  const goals = useGoals(board.start);
+  const choices = useChoices(board.start);
   return (
     <SheetDialog title="Fill the week" onClose={onClose}>
-      <Asked of={goals}>{(all) => <Wishes board={board} all={all} solving={solving} onClose={onClose} />}</Asked>
+      <Asked of={choices}>
+        {({ goals, gaps }) => <Wishes board={board} all={goals} gaps={gaps} solving={solving} onClose={onClose} />}
+      </Asked>
     </SheetDialog>
   );
 }
 
-function Wishes({ board, all, solving, onClose }: { board: Board; all: Goal[]; solving: Solving; onClose: () => void }) {
+type Props = { board: Board; all: Goal[]; gaps: string[]; solving: Solving; onClose: () => void };
+
+function Wishes({ board, all, gaps, solving, onClose }: Props) {
   const open = (eaterId: string) =>
     board.ledger.filter((day) => day.eaterId === eaterId).reduce((sum, day) => sum + day.openMeals.length, 0);
   const [eaters, setEaters] = useState(() => board.eaters.filter((eater) => open(eater.id) > 0).map((eater) => eater.id));
@@ -54,6 +59,23 @@ function Wishes({ board, all, solving, onClose }: { board: Board; all: Goal[]; s
       <p className="text-steel">
         Every open meal gets a dish that everybody’s rules allow. Nothing on the board changes before you take it.
       </p>
+      {gaps.length > 0 && (
+        <div className="mt-3 border-l-2 border-dotted border-slate pl-3">
+          {gaps.map((gap) => (
+            <p key={gap}>{gap}</p>
+          ))}
+          <p className="text-steel">
+            <Link to="/recipes/new" className="font-semibold text-cobalt hover:underline">
+              Bring a recipe
+            </Link>{' '}
+            for it, list something bought below, or{' '}
+            <Link to="/start" className="font-semibold text-cobalt hover:underline">
+              untick the meal
+            </Link>{' '}
+            where it does not come from the prep.
+          </p>
+        </div>
+      )}
       {board.eaters.length > 1 && (
         <fieldset className="mt-3 flex flex-wrap gap-x-4 gap-y-1">
           <legend className="font-semibold">Whose meals</legend>

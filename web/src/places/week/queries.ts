@@ -104,7 +104,7 @@ export function useBoardEdits(date: string) {
   const key = weekKey(date);
   const run = (act: {
     ask: () => Promise<Kept<Board>>;
-    say: string;
+    say: string | ((board: Board) => string);
     guess?: (board: Board) => Board;
     last?: () => void;
     isTold?: boolean;
@@ -267,6 +267,12 @@ export function useBoardEdits(date: string) {
       run({ say, ask: () => kept(api.POST('/api/weeks/{date}/days/repeat', { ...week, body: { from, to } })) }),
     swapDays: (from: string, to: string, say: string) =>
       run({ say, ask: () => kept(api.POST('/api/weeks/{date}/days/swap', { ...week, body: { from, to } })) }),
+    /** Makes a portion of one meal smaller and one of another larger. */
+    shift: (body: Schemas['ShiftRequest']) =>
+      run({
+        say: (board: Board) => `${board.undo?.summary ?? 'It went over'}.`,
+        ask: () => kept(api.POST('/api/weeks/{date}/days/shift', { ...week, body })),
+      }),
     copyWeek: (to: string, withMeals: boolean, last: (start: string) => void) =>
       edit.run({
         ask: () => kept(api.POST('/api/weeks/{date}/copy', { ...week, body: { to, withMeals } })),

@@ -36,11 +36,12 @@ export const asUsual = (kind: SolveRequest['kind']): SolveRequest => ({
   withoutReady: null,
 });
 
-export const useGoals = (date: string) =>
+export const useChoices = (date: string) =>
   useQuery({
-    queryKey: ['solve', date, 'goals'],
-    queryFn: () => take(api.GET('/api/weeks/{date}/solve/goals', { params: { path: { date } } })),
-    staleTime: Number.POSITIVE_INFINITY,
+    queryKey: ['solve', date, 'choices'],
+    queryFn: () => take(api.GET('/api/weeks/{date}/solve/choices', { params: { path: { date } } })),
+    // What there is for a meal may have come since.
+    refetchOnMount: 'always',
   });
 
 /** What is sought and proposed for a week: the board as it would be, which of its meals are left alone, and what can be done with it. */

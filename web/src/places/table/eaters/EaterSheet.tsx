@@ -8,6 +8,7 @@ import { AllowanceRow } from './AllowanceRow';
 import { MealSplit } from './MealSplit';
 import { Personal } from './Personal';
 import { PhasePlan } from './PhasePlan';
+import { SameNumbers } from './SameNumbers';
 
 /** One eater: protocols with their choices and allowances, the day's meals, allergies and habits. */
 export function EaterSheet({ eater, page, onRemoved }: { eater: Eater; page: Page; onRemoved: () => void }) {
@@ -45,6 +46,7 @@ export function EaterSheet({ eater, page, onRemoved }: { eater: Eater; page: Pag
             <b className="text-beet">These can never hold together.</b> {conflict}
           </p>
         ))}
+        <SameNumbers eater={eater} others={page.eaters} edit={edit} />
         {followed.map((protocol) => (
           <div key={protocol.id}>
             <h3 className="mb-1 text-base">
