@@ -1,6 +1,6 @@
 import { ArrowLeftRight, X } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useOutletContext } from 'react-router';
 import { Button } from '../../pieces/Button';
 import { longDate, mealName, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
@@ -239,6 +239,9 @@ type DayProps = { board: Board; date: string; edits: BoardEdits; onSeek: Props['
 function DayDetails({ board, date, edits, onSeek }: DayProps) {
   const others = board.days.filter((day) => day !== date);
   const [other, setOther] = useState(others.find((day) => day > date) ?? others[0] ?? '');
+  const { today } = useOutletContext<{ today: string }>();
+  /** Of a day that is over nothing is changed for somebody’s sake any more. */
+  const canStep = (eater: Board['eaters'][number]) => !eater.isGuest && date >= today;
   return (
     <>
       <h2 className="pr-6 text-lg">{longDate(date)}</h2>
@@ -265,12 +268,12 @@ function DayDetails({ board, date, edits, onSeek }: DayProps) {
             <div key={eater.id}>
               <Findings title={eater.name} findings={day.findings} />
               <PinnedMeasures board={board} eater={eater} edits={edits} />
-              {!eater.isGuest && (
+              {canStep(eater) && (
                 <BiteStep
                   onStep={(kind, isEveryDay) => onSeek({ ...asUsual(kind), eaters: [eater.id], days: isEveryDay ? null : [date] })}
                 />
               )}
-              {!eater.isGuest && board.meals.length > 1 && (
+              {canStep(eater) && board.meals.length > 1 && (
                 <ShiftStep
                   meals={board.meals}
                   onShift={(measure, from, to) => void edits.shift({ day: date, eaterId: eater.id, measure, from, to })}

@@ -1,3 +1,4 @@
+import { useOutletContext } from 'react-router';
 import { Button } from '../../pieces/Button';
 import { longDate, portions, typedNumber, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
@@ -27,6 +28,7 @@ export function ItemDetails({ item, board, place, edits }: Props) {
   const isTroubled = item.keptIn === 'pastItsTime' || day?.findings.some((finding) => finding.verdict === 'breaks') === true;
   const batch = board.batches.find((one) => one.id === item.batchId);
   const lot = batch?.lots.find((one) => one.id === item.lotId);
+  const { today } = useOutletContext<{ today: string }>();
   const waits = keeping(item, batch?.isPortioned === true);
   return (
     <section aria-label={nameOf(item)} className="mt-3 border-t-2 border-rim pt-3">
@@ -38,7 +40,7 @@ export function ItemDetails({ item, board, place, edits }: Props) {
           Cook it on {longDate(batch.later)}
         </Button>
       )}
-      {item.freezing !== null && !item.isEaten && (
+      {item.freezing !== null && !item.isEaten && place.date >= today && (
         <Button className="mt-2 w-full" onClick={() => void edits.freeze(item, !item.freezing)}>
           {item.freezing ? 'Keep it in the fridge' : 'Freeze this box'}
         </Button>

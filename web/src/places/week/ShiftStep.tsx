@@ -12,7 +12,8 @@ const look = 'min-h-9 rounded-sm border border-slate bg-enamel px-2';
 export function ShiftStep({ meals, onShift }: { meals: Board['meals']; onShift: (measure: Measure, from: string, to: string) => void }) {
   const [measure, setMeasure] = useState<Measure>('energy');
   const [from, setFrom] = useState(meals.at(-1)?.key ?? '');
-  const [to, setTo] = useState(meals.find(({ key }) => key !== from)?.key ?? '');
+  // The meal after the first one is mostly the other large one.
+  const [to, setTo] = useState(() => (meals.slice(1).find(({ key }) => key !== from) ?? meals[0])?.key ?? '');
   const choices = (except: string) =>
     meals
       .filter(({ key }) => key !== except)
