@@ -91,6 +91,7 @@ public static class WeekSolver
         private readonly List<FillLevel> _levels = [];
         private readonly List<WeekCut> _cuts = [];
         private readonly double _round = effort.RoundFor(question.Open.Count());
+        private bool _isExact = question.IsMend;
         private Shortlist? _shortlist;
         private IReadOnlySet<Cell>? _free;
         private int _troubled;
@@ -131,7 +132,13 @@ public static class WeekSolver
                 var dishes = _shortlist.Of(isNarrow ? 0 : recipes, Used);
                 // A variant that nobody likes best may still save a batch: only with every one of them a bound is one.
                 var isWhole = dishes.Count == question.Dishes.Count && _free is null;
-                var (plan, value, lowest) = Search(dishes, goal, isPolish ? _round * 2 : _round, question.IsMend);
+                var (plan, value, lowest) = Search(dishes, goal, isPolish ? _round * 2 : _round, _isExact);
+                if (plan is null && _plan is not null && !_isExact && !stop.IsCancellationRequested)
+                {
+                    _isExact = true;
+                    continue;
+                }
+
                 if (plan is null)
                 {
                     break;
@@ -176,6 +183,8 @@ public static class WeekSolver
                 var (plan, value, lowest) = Search([.. Enumerable.Range(0, question.Dishes.Count)], goal, effort.Proof, true);
                 if (plan is not null)
                 {
+                    // What is there where sums are exact need not be where they are taken on the safe side.
+                    _isExact |= value < best;
                     (_plan, best, bound) = (value < best ? plan : _plan, Math.Min(value, best), Math.Max(bound, lowest));
                 }
 

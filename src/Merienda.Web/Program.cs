@@ -4,6 +4,13 @@ using Merienda.Web.Larder;
 using Merienda.Web.Recipes;
 using Merienda.Web.Table;
 using Merienda.Web.Weeks;
+using Merienda.Web.Weeks.Solving;
+
+if (args is [SolveProcesses.Role, .. var rest])
+{
+    await SolveRole.Run(rest);
+    return;
+}
 
 var builder = WebApplication.CreateBuilder(args);
 builder.AddMerienda();

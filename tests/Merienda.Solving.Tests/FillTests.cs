@@ -1,4 +1,7 @@
 using Merienda.Core.Filling;
+using Merienda.Core.Foods;
+using Merienda.Core.Protocols;
+using static Merienda.Solving.Tests.SmallWeek;
 
 namespace Merienda.Solving.Tests;
 
@@ -20,6 +23,34 @@ public class FillTests
         Assert.Equal(
             [(FillGoal.Covered, 0L, true), (FillGoal.Targets, 0, true)],
             answer.Levels.Take(2).Select(level => (level.Goal, level.Value, level.IsProven))
+        );
+    }
+
+    /// <summary>
+    /// Two dishes of 13 and 14 g of fat a portion, light up to one portion and heavy from five quarters on; a day needs nine quarters of them. A
+    /// line on the safe side of the step leaves such a day open.
+    /// </summary>
+    [Fact]
+    public void What_only_exact_sums_allow_is_found_and_polished_like_any_other_plan()
+    {
+        Rule[] rules =
+        [
+            new PairingRule
+            {
+                Id = "pairing",
+                Measure = Measure.Fat,
+                AtMost = 15,
+            },
+            AtLeast("energy", Measure.Energy, 285),
+        ];
+        var question = First(3, Eats(["lunch", "supper"], rules), [Dish("20 g walnuts", 10), Dish("21 g walnuts", 12)]);
+        var answer = SmallWeek.Fill(question);
+        var judge = new FillJudge(question, answer.Plan);
+        Assert.Empty(judge.Uncovered);
+        Assert.Empty(judge.Broken);
+        Assert.Equal(
+            [FillGoal.Covered, .. FillGoals.Usual.Except([FillGoal.There, FillGoal.Due])],
+            answer.Levels.Select(level => level.Goal)
         );
     }
 }

@@ -21,15 +21,17 @@ internal static class SmallWeek
         "120 g red lentils",
     ];
 
-    public static FillDish Dish(int food, int minutes) =>
+    public static FillDish Dish(int food, int minutes) => Dish(Foods[food], minutes);
+
+    public static FillDish Dish(string line, int minutes) =>
         new(
             Guid.NewGuid(),
             null,
             new RecipeVersion
             {
-                Name = Foods[food],
+                Name = line,
                 Portions = 1,
-                Lines = [RecipeLine.From(new TypedLine(Foods[food]), DemoWeek.Data.Foods, MeasureSystem.Metric)],
+                Lines = [RecipeLine.From(new TypedLine(line), DemoWeek.Data.Foods, MeasureSystem.Metric)],
                 Tasks = [new("1", "Cook it", minutes, 0, Appliance.None, null, [])],
                 Keeping = KeepingClass.WithKey("cooked")!,
             }

@@ -12,6 +12,7 @@ public sealed class IdleDatabase : TestDatabase
     {
         base.ConfigureWebHost(builder);
         builder.UseSetting("Demo", "false");
+        builder.UseSetting("Solving:Apart", "true");
         builder.UseSetting("Solving:Workers", "0");
     }
 }

@@ -73,6 +73,7 @@ public class TestDatabase : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("ConnectionStrings:Owner", Owner);
         builder.UseSetting("ConnectionStrings:App", App);
         builder.UseSetting("Demo", "true");
+        builder.UseSetting("Solving:Apart", "false");
         builder.UseSetting("SignInsPerMinute", "1000");
         builder.UseSetting("Logging:LogLevel:Default", "Warning");
     }

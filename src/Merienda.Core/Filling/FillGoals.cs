@@ -46,7 +46,7 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
             (FillGoal.Mended, var many) => $"{many} meals for which nothing fits",
             (FillGoal.Changes, 0) => "Nothing has to change",
             (FillGoal.Changes, var many) => $"{Many(many, "meal")} changed",
-            (FillGoal.Swaps, 0) => "No dish exchanged, only sizes",
+            (FillGoal.Swaps, 0) => "No dish exchanged",
             (FillGoal.Swaps, 1) => "1 dish exchanged",
             (FillGoal.Swaps, var many) => $"{many} dishes exchanged",
             (FillGoal.Targets, 0) => "Every day is where it should lie",

@@ -61,7 +61,7 @@ public sealed class FillTable
             var most = isReady
                 ? Quarters
                 : Math.Min((int)(Batch.LargestSize * Quarters), (int)Math.Floor(eater.PortionHabit * Largest * Quarters));
-            _sizes[key] = sizes = Judged(eater, cell, slot, asked, least, most);
+            _sizes[key] = sizes = Judged(eater, cell, slot, asked, least, most, false);
         }
 
         return sizes;
@@ -89,7 +89,8 @@ public sealed class FillTable
             _question.Rhythm.Meal(now.Cell.Meal)!,
             _question.Dishes[_question.Rests[now.Rest].Dish],
             quarters,
-            quarters
+            quarters,
+            true
         ).IsAny;
     }
 
@@ -127,7 +128,12 @@ public sealed class FillTable
         return new(asked.Name, asked.Version.Profile, quarters / (decimal)Quarters) { Dish = asked.Version.Name };
     }
 
-    private FillSizes Judged(Eater eater, Cell cell, MealSlot slot, FillDish dish, int least, int most)
+    /// <summary>What is chosen has its best value inside a bound, however wide it is.</summary>
+    private static bool IsBestInside(Finding finding) =>
+        finding is not { Value: { } value, Limit: { } limit } || (!(value.Best > limit.AtMost) && !(value.Best < limit.AtLeast));
+
+    /// <param name="isThere">Whether it stands there already: what is too close to call is no reason to change it.</param>
+    private FillSizes Judged(Eater eater, Cell cell, MealSlot slot, FillDish dish, int least, int most, bool isThere)
     {
         if (eater.Stop(dish.Name, dish.Version.Profile) is not null || eater.Dislikes(dish.Recipe, dish.Version))
         {
@@ -178,8 +184,12 @@ public sealed class FillTable
         for (var quarters = least; quarters <= most; quarters++)
         {
             var asked = helping with { Size = quarters / (decimal)Quarters };
-            var verdict = sized.Select(rule => rule.Check(IntakeOf(rule, cell, asked), context).Verdict).RollUp();
-            if (verdict is Verdict.Fits || (verdict is Verdict.TooClose && !_question.Wishes.IsCertainOnly))
+            var found = sized.Select(rule => rule.Check(IntakeOf(rule, cell, asked), context)).ToList();
+            var verdict = found.Select(finding => finding.Verdict).RollUp();
+            if (
+                verdict is Verdict.Fits
+                || (verdict is Verdict.TooClose && !_question.Wishes.IsCertainOnly && (isThere || found.TrueForAll(IsBestInside)))
+            )
             {
                 (from, to, isClose) = (to < 0 ? quarters : from, quarters, isClose || verdict is Verdict.TooClose);
             }

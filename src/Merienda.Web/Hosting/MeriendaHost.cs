@@ -53,61 +53,21 @@ public static class MeriendaHost
         services.AddExceptionHandler<UnexpectedErrors>();
         // What cannot be read goes through the same handler as every other error, in every environment.
         services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
-        services.AddSingleton(TimeProvider.System);
-        services.AddSingleton(_ =>
-            NpgsqlDataSource.Create(
-                new NpgsqlConnectionStringBuilder(Connection(builder, "App"))
-                {
-                    // The same few statements are asked all day: planned once a connection, not once a request.
-                    MaxAutoPrepare = 200,
-                    AutoPrepareMinUsages = 2,
-                    // Fewer than the database grants, so that a second instance and a look by hand find room; who waits too long is
-                    // told to come again.
-                    MaxPoolSize = builder.Configuration.GetValue("DatabaseConnections", 40),
-                    Timeout = 10,
-                }
-            )
-        );
-        services.AddSingleton<Database>();
-        services.AddSingleton<KnowledgeBase>();
-        services.AddSingleton<Tables>();
-        services.AddSingleton<EditDoor>();
-        services.AddSingleton<UndoDoor>();
-        services.AddSingleton<Func<StoredTable, Core.Planning.Table>>(provider => provider.GetRequiredService<Tables>().Of);
-        services.AddSingleton<Func<PacketKnowledge>>(provider => () => provider.GetRequiredService<KnowledgeBase>().Packets);
-        services.AddSingleton<Func<FoodCatalogue>>(provider => () => provider.GetRequiredService<KnowledgeBase>().Foods);
-        services.AddSingleton<Func<Core.Protocols.Protocol, string>>(ProtocolFile.Write);
-        services.AddSingleton<HouseholdStore>();
-        services.AddSingleton<ProtocolStore>();
-        services.AddSingleton<KitchenStore>();
-        services.AddSingleton<RecipeHistory>();
-        services.AddSingleton<LibraryStore>();
-        services.AddSingleton<PictureStore>();
-        services.AddSingleton<DiaryStore>();
-        services.AddSingleton<RemarkStore>();
-        services.AddSingleton<RhythmStore>();
-        services.AddSingleton<MemberStore>();
-        services.AddSingleton<RecipeVersions>();
-        services.AddSingleton<RecipeStore>();
-        services.AddSingleton<PacketStore>();
-        services.AddSingleton<LearntWords>();
-        services.AddSingleton<StockStore>();
-        services.AddSingleton<BoxStore>();
-        services.AddSingleton<Func<Core.Planning.Household, DateOnly>>(provider =>
-            household => HouseholdClock.Today(provider.GetRequiredService<TimeProvider>(), household.TimeZone)
-        );
-        services.AddSingleton<KeptWeeks>();
-        services.AddSingleton<WeekReading>();
-        services.AddSingleton<WeekStore>();
-        services.AddSingleton<TickStore>();
+        services.AddStores(builder.Configuration);
         services.AddSingleton<Table.EffectReader>();
         services.AddSingleton<LiveUpdates>();
-        services.AddSingleton<SolveJobs>();
-        services.AddSingleton<SolveWorker>();
         if (!IsDescribing)
         {
-            services.AddHostedService(provider => provider.GetRequiredService<SolveWorker>());
             services.AddHostedService(provider => provider.GetRequiredService<LiveUpdates>());
+            // Tests look at the worker itself, in their own process.
+            if (builder.Configuration.GetValue("Solving:Apart", true))
+            {
+                services.AddHostedService<SolveProcesses>();
+            }
+            else
+            {
+                services.AddHostedService<SolveWorker>();
+            }
         }
 
         services.AddSingleton<AccountStore>();
@@ -150,6 +110,60 @@ public static class MeriendaHost
         });
     }
 
+    /// <summary>What a process needs that reads and writes households, whether it serves people or solves weeks.</summary>
+    public static void AddStores(this IServiceCollection services, IConfiguration configuration)
+    {
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(_ =>
+            NpgsqlDataSource.Create(
+                new NpgsqlConnectionStringBuilder(Connection(configuration, "App"))
+                {
+                    // The same few statements are asked all day: planned once a connection, not once a request.
+                    MaxAutoPrepare = 200,
+                    AutoPrepareMinUsages = 2,
+                    // Fewer than the database grants, so that a second instance and a look by hand find room; who waits too long is
+                    // told to come again.
+                    MaxPoolSize = configuration.GetValue("DatabaseConnections", 40),
+                    Timeout = 10,
+                }
+            )
+        );
+        services.AddSingleton<Database>();
+        services.AddSingleton<KnowledgeBase>();
+        services.AddSingleton<Tables>();
+        services.AddSingleton<EditDoor>();
+        services.AddSingleton<UndoDoor>();
+        services.AddSingleton<Func<StoredTable, Core.Planning.Table>>(provider => provider.GetRequiredService<Tables>().Of);
+        services.AddSingleton<Func<PacketKnowledge>>(provider => () => provider.GetRequiredService<KnowledgeBase>().Packets);
+        services.AddSingleton<Func<FoodCatalogue>>(provider => () => provider.GetRequiredService<KnowledgeBase>().Foods);
+        services.AddSingleton<Func<Core.Protocols.Protocol, string>>(ProtocolFile.Write);
+        services.AddSingleton<HouseholdStore>();
+        services.AddSingleton<ProtocolStore>();
+        services.AddSingleton<KitchenStore>();
+        services.AddSingleton<RecipeHistory>();
+        services.AddSingleton<LibraryStore>();
+        services.AddSingleton<PictureStore>();
+        services.AddSingleton<DiaryStore>();
+        services.AddSingleton<RemarkStore>();
+        services.AddSingleton<RhythmStore>();
+        services.AddSingleton<MemberStore>();
+        services.AddSingleton<RecipeVersions>();
+        services.AddSingleton<RecipeStore>();
+        services.AddSingleton<PacketStore>();
+        services.AddSingleton<LearntWords>();
+        services.AddSingleton<StockStore>();
+        services.AddSingleton<BoxStore>();
+        services.AddSingleton<Func<Core.Planning.Household, DateOnly>>(provider =>
+            household => HouseholdClock.Today(provider.GetRequiredService<TimeProvider>(), household.TimeZone)
+        );
+        services.AddSingleton<KeptWeeks>();
+        services.AddSingleton<WeekReading>();
+        services.AddSingleton<WeekStore>();
+        services.AddSingleton<TickStore>();
+        services.AddSingleton<SolveJobs>();
+        services.AddSingleton<SolveBell>();
+    }
+
     public static void UseMeriendaPipeline(this WebApplication app)
     {
         app.UseExceptionHandler();
@@ -185,9 +199,9 @@ public static class MeriendaHost
             return;
         }
 
-        var shipped = DataFiles.Load(DataFiles.Find());
         if (app.Configuration.GetConnectionString("Owner") is { } owner)
         {
+            var shipped = DataFiles.Load(DataFiles.Find());
             Migrator.Run(owner);
             await Knowledge.LoadAsync(
                 owner,
@@ -196,18 +210,25 @@ public static class MeriendaHost
             );
         }
 
-        await app
-            .Services.GetRequiredService<KnowledgeBase>()
+        await app.Services.LoadKnowledge();
+        if (app.Configuration.GetValue("Demo", false))
+        {
+            await app.Services.GetRequiredService<DemoSeed>().Run();
+        }
+    }
+
+    /// <summary>Reads what is shipped and what the database holds of it.</summary>
+    public static Task LoadKnowledge(this IServiceProvider services)
+    {
+        var shipped = DataFiles.Load(DataFiles.Find());
+        return services
+            .GetRequiredService<KnowledgeBase>()
             .Load(
                 shipped.Classes,
                 shipped.Foods.Words,
                 LineWords.LoadKinds(Path.Combine(DataFiles.Find(), "kinds.csv")),
                 StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), shipped.Classes)
             );
-        if (app.Configuration.GetValue("Demo", false))
-        {
-            await app.Services.GetRequiredService<DemoSeed>().Run();
-        }
     }
 
     private static void AddIdentity(this IServiceCollection services)
@@ -254,7 +275,7 @@ public static class MeriendaHost
     private static Task Answer(HttpContext context, int status, string title) =>
         TypedResults.Problem(statusCode: status, title: title).ExecuteAsync(context);
 
-    private static string Connection(WebApplicationBuilder builder, string name) =>
-        builder.Configuration.GetConnectionString(name)
+    private static string Connection(IConfiguration configuration, string name) =>
+        configuration.GetConnectionString(name)
         ?? throw new InvalidOperationException($"ConnectionStrings:{name} is not set; start Merienda with ./merienda start.");
 }

@@ -88,10 +88,13 @@ public static class DayEndpoints
                 return MealShift.NotShifted(request.Measure);
             }
 
-            var cell = new Cell(request.Day, request.From, request.EaterId);
-            if ((week.DinerAt(cell).Refusal ?? week.Plan.WrongCell(null, cell)) is { } nobody)
+            foreach (var meal in new[] { request.From, request.To })
             {
-                return nobody;
+                var cell = new Cell(request.Day, meal, request.EaterId);
+                if ((week.DinerAt(cell).Refusal ?? week.Plan.WrongCell(null, cell)) is { } nobody)
+                {
+                    return nobody;
+                }
             }
 
             var view = new WeekView(week, edit.Knowledge);

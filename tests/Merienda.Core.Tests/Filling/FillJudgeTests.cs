@@ -125,4 +125,23 @@ public class FillJudgeTests
         // 200 g of beef shin have about 43.6 g of protein.
         Assert.Equal(3, new FillTable(Week(ilse, Stew)).SizesOf(ilse, Sunday, Slot("lunch"), 0).Most);
     }
+
+    [Fact]
+    public void What_is_chosen_for_a_meal_has_its_best_value_inside_the_limit_and_what_stands_there_may_be_too_close()
+    {
+        var apples = Dish("Apples", "cooked", "2 apples");
+        var energy = Intake.Of(new("Apples", apples.Version.Profile, 1)).Sum(Measure.Energy);
+        Assert.True(energy.Low < energy.Best && energy.Best < energy.High);
+        FillQuestion With(decimal most) =>
+            Week(EatsLunch() with { Rules = new([AtMost(Measure.Energy, most, Period.Meal)], Context()) }, apples);
+        FillSizes Sizes(decimal most) => new FillTable(With(most)).SizesOf(With(most).Eaters[0], Sunday, Slot("lunch"), 0);
+        Assert.Equal((4, true), (Sizes((energy.Best + energy.High!.Value) / 2).Most, Sizes((energy.Best + energy.High.Value) / 2).IsClose));
+        Assert.True(Sizes((energy.Low + energy.Best) / 2).Most < 4);
+
+        var close = With((energy.Low + energy.Best) / 2);
+        var rest = new FillRest(Guid.NewGuid(), Guid.NewGuid(), 0, 4, 0, Sunday.AddDays(-1));
+        Assert.True(
+            new FillTable(close with { Rests = [rest] }).MayStay(new(new(Sunday, "lunch", close.Eaters[0].Id), Guid.NewGuid(), 0, 1))
+        );
+    }
 }

@@ -46,7 +46,7 @@ public static class SolveEndpoints
         WeekStore weeks,
         KnowledgeBase knowledge,
         SolveJobs jobs,
-        SolveWorker worker
+        SolveBell bell
     )
     {
         var ((stored, library), stock) = await weeks.ReadToSolve(tenant, date);
@@ -62,7 +62,7 @@ public static class SolveEndpoints
         }
 
         var job = await jobs.Ask(tenant, stored.Plan.Start, request.Kind, JsonSerializer.Serialize(request, SolveWorker.Json));
-        worker.Wake();
+        bell.Ring();
         return TypedResults.Ok(PageOf(job));
     }
 

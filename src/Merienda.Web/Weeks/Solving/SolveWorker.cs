@@ -16,7 +16,7 @@ public sealed partial class SolveWorker(
     SolveJobs jobs,
     WeekStore weeks,
     KnowledgeBase knowledge,
-    IConfiguration configuration,
+    SolveBell bell,
     ILogger<SolveWorker> logger
 ) : BackgroundService
 {
@@ -35,15 +35,9 @@ public sealed partial class SolveWorker(
         new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite }
     );
 
-    /// <summary>Says that there is something to do, so that nobody waits for the next look.</summary>
-    public void Wake() => _asked.Writer.TryWrite(true);
-
-    /// <summary>So many searches at once as <c>Solving:Workers</c> says, one by default; none where others do the work.</summary>
-    protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
-        Task.WhenAll(Enumerable.Range(0, configuration.GetValue("Solving:Workers", 1)).Select(_ => Search(stoppingToken)));
-
-    private async Task Search(CancellationToken stoppingToken)
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
+        bell.Rung += () => _asked.Writer.TryWrite(true);
         while (!stoppingToken.IsCancellationRequested)
         {
             try
@@ -168,7 +162,10 @@ public sealed partial class SolveWorker(
         var answer = await Apart(() =>
             WeekSolver.Solve(
                 question,
-                FillEffort.Usual,
+                FillEffort.Usual with
+                {
+                    Seed = SeedOf(claimed),
+                },
                 (plan, levels) => jobs.Report(claimed, Found(plan, levels)).GetAwaiter().GetResult(),
                 stop
             )
@@ -203,6 +200,11 @@ public sealed partial class SolveWorker(
         await jobs.Report(claimed, found);
         return (found with { Explained = await Apart(() => WeekExplainer.Explain(question, open, stop)) }, "");
     }
+
+    /// <summary>
+    /// One question has one answer, also when a worker is stopped in the middle. Only what has taken two of them down is sought another way.
+    /// </summary>
+    private static int SeedOf(ClaimedJob claimed) => Math.Max(1, claimed.Tries - 1);
 
     private static SolveFound Less(WeekQuestion week, SolveRequest asked)
     {
