@@ -121,3 +121,28 @@ test('a bite more and a bite less are proposed on the board, each one edit', asy
   await proposal.getByRole('button', { name: 'Make this change' }).click();
   await expect(bite).toHaveAccessibleName(/skipped/);
 });
+
+test('energy goes over from one meal of the day to another', async ({ page }) => {
+  await signUp(page);
+  const day = (await beginWeekToday(page))[3];
+  for (const [name, lines] of [
+    ['Cod pan', '1.4 kg cod'],
+    ['Beef pan', '1.2 kg beef shin'],
+  ])
+    await addRecipe(page, `${name}\nServes 4\nCourse: supper\n${lines}\nMethod\nBake for 20 minutes.`, name ?? '');
+  await makeBatch(page, 'Cod pan', '4');
+  await makeBatch(page, 'Beef pan', '4');
+  const at = (meal: string) => page.getByRole('gridcell', { name: new RegExp(`^${day} ${meal}, Farah`) });
+  await at('lunch').focus();
+  await page.keyboard.press('a');
+  await at('supper').focus();
+  await page.keyboard.press('b');
+  await expect(at('supper')).toHaveAccessibleName(/Beef pan/);
+  await page.getByRole('columnheader', { name: new RegExp(`^${day}`) }).click();
+  await page.getByLabel('To which meal').selectOption({ label: 'lunch' });
+  await page.getByRole('button', { name: 'Shift' }).click();
+  await expect(page.getByText(/^About \d+ kcal went from supper to lunch\.$/)).toBeVisible();
+  await expect(at('lunch')).toHaveAccessibleName(/Cod pan, 1[¼½¾]? portions/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(at('lunch')).toHaveAccessibleName(/Cod pan(?!, )/);
+});

@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import type { Page } from '@playwright/test';
 import { addRecipe, beginWeekToday, chooseLowCarb, expect, expectAxeClean, signUp, test } from './kitchen';
 
@@ -89,6 +90,7 @@ test('a proposal is left, and a week with nothing to fill it with says what to d
   await addRecipe(page, 'Cod pan\nServes 4\nCourse: supper\n600 g cod\nMethod\nBake for 20 minutes.', 'Cod pan');
   await page.goto('/');
   await page.getByRole('button', { name: 'Fill the week …' }).first().click();
+  await expect(page.getByRole('dialog').getByText('Nothing is meant for breakfast: 7 meals stay open.')).toBeVisible();
   await page.getByRole('button', { name: 'Find a week' }).click();
   await expect(proposal(page).getByRole('button', { name: /^Take/ })).toBeVisible({ timeout: 60_000 });
   await expect(proposal(page)).toContainText('not covered');
@@ -154,4 +156,15 @@ test('what cannot be mended is said where nothing else would say it', async ({ p
   await expect(page.getByRole('alert')).toContainText(/no meal that is still to come can be changed/i);
   await page.getByRole('button', { name: 'Close' }).click();
   await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('a search whose process is killed is begun anew by the next one, and nobody else notices', async ({ page, baseURL }) => {
+  test.slow();
+  await moveIn(page);
+  const kill = () => spawnSync('pkill', ['-KILL', '-f', `Merienda.Web.dll solve --urls http://[0-9.a-z]*:${new URL(baseURL ?? '').port}`]).status;
+  await page.getByRole('button', { name: 'Fill the week …' }).first().click();
+  await page.getByRole('button', { name: 'Find a week' }).click();
+  expect(kill()).toBe(0);
+  await expect(proposal(page).getByRole('button', { name: /^Take all \d+ meals$/ })).toBeVisible({ timeout: 90_000 });
+  expect((await page.request.get('/health/ready')).ok()).toBe(true);
 });

@@ -23,6 +23,10 @@ test('a couple sets its table in one page', async ({ page }) => {
   await page.getByLabel('Somebody else eats too').fill('Ilse');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   const ilse = page.getByRole('region', { name: 'Ilse' });
+  await ilse.getByLabel('Eats by').selectOption('Low-carb, net');
+  await ilse.getByRole('button', { name: 'The same numbers as Rune' }).click();
+  await expect(ilse.getByText('Net carbs: at most 40 g a day')).toBeVisible();
+  await expect(ilse.getByRole('button', { name: /same numbers/ })).toHaveCount(0);
   await ilse.getByLabel('Breakfast').uncheck();
   await expect(page.getByText('Ilse’s meals are changed.')).toBeVisible();
   await expect(ilse.getByLabel('Breakfast')).not.toBeChecked();

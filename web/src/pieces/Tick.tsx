@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 
 /** A checkbox that shows its tick under the finger, before anything else has heard of it; what is refused falls back. */
-export function Tick({ isTicked, onTick, className }: { isTicked: boolean; onTick: (isTicked: boolean) => void; className: string }) {
+export function Tick({ isTicked, onTick, className = '' }: { isTicked: boolean; onTick: (isTicked: boolean) => void; className?: string }) {
   const [shown, setShown] = useState(isTicked);
   useEffect(() => setShown(isTicked), [isTicked]);
   return (

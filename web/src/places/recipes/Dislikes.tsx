@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { api, kept } from '../../api/client';
 import { askAnew } from '../../api/keys';
+import { Tick } from '../../pieces/Tick';
 import { guess, useEdit } from '../../pieces/useEdit';
 import { partNames, type Sheet } from './queries';
 
@@ -31,12 +32,7 @@ export function Dislikes({ sheet, id }: { sheet: Sheet; id: string }) {
           <legend className="float-left text-steel">{part ? `Not the ${part} for` : 'Not liked by'}</legend>
           {sheet.usual.map(({ eaterId, eater, dislikes }) => (
             <label key={eaterId} className="flex min-h-9 items-center gap-1.5">
-              <input
-                type="checkbox"
-                className="accent-cobalt"
-                checked={dislikes.includes(part)}
-                onChange={(event) => void set(eaterId, eater, part, event.target.checked)}
-              />
+              <Tick isTicked={dislikes.includes(part)} onTick={(isTicked) => void set(eaterId, eater, part, isTicked)} />
               {eater}
             </label>
           ))}

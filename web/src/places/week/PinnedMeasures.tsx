@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import type { Board, BoardEdits } from './queries';
 
@@ -6,7 +7,14 @@ const most = 3;
 
 /** What an eater's days are shown with: some measures, or whichever limit is tightest. */
 export function PinnedMeasures({ board, eater, edits }: { board: Board; eater: Schemas['BoardEater']; edits: BoardEdits }) {
-  const { pinned } = eater;
+  // As it was pressed, before anything else has heard of it: the next press counts from it.
+  const [pinned, setPinned] = useState(eater.pinned);
+  useEffect(() => setPinned(eater.pinned), [eater.pinned]);
+  const pin = (key: string, isPinned: boolean) => {
+    const next = isPinned ? [...pinned, key] : pinned.filter((one) => one !== key);
+    setPinned(next);
+    void edits.pin(eater, next);
+  };
   return (
     <details className="mt-2 text-sm">
       <summary className="cursor-pointer text-cobalt hover:underline">
@@ -23,7 +31,7 @@ export function PinnedMeasures({ board, eater, edits }: { board: Board; eater: S
               type="checkbox"
               checked={pinned.includes(key)}
               disabled={!pinned.includes(key) && pinned.length >= most}
-              onChange={({ target }) => void edits.pin(eater, target.checked ? [...pinned, key] : pinned.filter((one) => one !== key))}
+              onChange={({ target }) => pin(key, target.checked)}
             />
             {name}
           </label>
