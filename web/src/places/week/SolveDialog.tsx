@@ -141,10 +141,13 @@ function Wishes({ board, all, gaps, solving, onClose }: Props) {
         </label>
       </div>
       <BoughtThings board={board} without={without} onChange={setWithout} />
-      <ProblemNote of={solving.refused} />
-      <Button type="submit" look="main" disabled={solving.isAsking || eaters.length === 0} className="mt-4 w-full">
-        Find a week
-      </Button>
+      {/* What it is all for stays in sight, however much there is to choose. */}
+      <div className="sticky bottom-0 -mx-4 -mb-4 mt-2 border-t border-line bg-enamel p-4">
+        <ProblemNote of={solving.refused} />
+        <Button type="submit" look="main" disabled={solving.isAsking || eaters.length === 0} className="w-full">
+          Find a week
+        </Button>
+      </div>
     </form>
   );
 }
