@@ -22,6 +22,7 @@ internal static class WeekGoals
             FillGoal.Batches => LinearExpr.Sum(week.Batches.Select(batch => batch.Is)),
             FillGoal.Minutes => LinearExpr.Sum(week.Batches.Select(batch => batch.Is * week.MinutesOf(batch)))
                 + ((LinearExpr.Sum(week.Growths.Select(one => one.More)) + Beside(week)) * PortionMore),
+            FillGoal.Packs => WeekPacks.Left(week),
             FillGoal.Sizes => LinearExpr.Sum(week.Choices.Where(choice => !week.IsReady(choice)).Select(choice => OffSize(week, choice))),
             FillGoal.Leftovers => (LinearExpr.Sum(week.Batches.SelectMany(batch => batch.Portions.Values)) * FillTable.Quarters)
                 - LinearExpr.Sum(

@@ -73,6 +73,7 @@ public static class WeekSolver
                 {
                     FillGoal.There => question.Rests.Count > 0,
                     FillGoal.Due => question.Due.Count > 0,
+                    FillGoal.Packs => question.Packs.Count > 0,
                     _ => true,
                 }
             ),
@@ -122,7 +123,7 @@ public static class WeekSolver
             _begun = _clock.Elapsed;
             // What is cooked is settled by then: how it is portioned and who gets it when is not.
             var isPolish =
-                goal is FillGoal.Sizes or FillGoal.Leftovers or FillGoal.Sameness
+                goal is FillGoal.Packs or FillGoal.Sizes or FillGoal.Leftovers or FillGoal.Sameness
                 && _levels.Exists(level => level.Goal == FillGoal.Batches);
             var (best, bound, recipes) = (long.MaxValue, 0L, isPolish ? 0 : effort.RecipesFor(question.Eaters.Count));
             for (var stale = 0; stale < effort.Rounds && best > bound && !stop.IsCancellationRequested; )

@@ -397,4 +397,25 @@ public class SolveTests(TestDatabase database)
             Gaps(await cook.Get($"{NextWeek}/solve/choices"))
         );
     }
+
+    /// <summary>Packs of 250 g that keep three days once opened, 100 g to a portion: four times leave less than three times.</summary>
+    [Fact]
+    public async Task What_is_left_of_packs_that_go_off_once_opened_is_sought_to_be_little()
+    {
+        var kitchen = await database.EatsSupper(("Cod", "600 g cod"));
+        var cook = kitchen.Cook;
+        await TypedPackets.Keep(cook, TypedPackets.Packet());
+        await cook.AddRecipe("Cracker pot", 4, "400 g sea crackers");
+        var asked = new
+        {
+            kind = "fill",
+            mostTimes = 4,
+            goals = new[] { "sizes", "packs" },
+        };
+        var page = await cook.Solve("fill", with: asked);
+        Assert.Equal("About 100 g of opened packs left over", Says(page, "packs"));
+        // A pack that is there is used up first.
+        await cook.Must(HttpMethod.Post, "/api/larder/stock", new { line = "50 g sea crackers", place = "pantry" });
+        Assert.Equal("No opened pack is left over", Says(await cook.Solve("fill", with: asked), "packs"));
+    }
 }

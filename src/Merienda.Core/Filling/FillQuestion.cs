@@ -95,6 +95,9 @@ public sealed record FillQuestion(
     /// <summary>What is in stock and goes off within the week.</summary>
     public IReadOnlyList<DueStock> Due { get; init; } = [];
 
+    /// <summary>What is sold in packs and goes off once one is opened.</summary>
+    public IReadOnlyList<PackedFood> Packs { get; init; } = [];
+
     /// <summary>Meals where nothing is missing though nothing stands there: eaten out, skipped.</summary>
     public IReadOnlySet<Cell> Settled { get; init; } = new HashSet<Cell>();
 

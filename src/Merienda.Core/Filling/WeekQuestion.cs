@@ -37,6 +37,9 @@ public sealed record WeekQuestion(
     /// <summary>What is in stock and goes off within the week.</summary>
     public IReadOnlyList<DueStock> Due { get; init; } = [];
 
+    /// <summary>What is sold in packs and goes off once one is opened.</summary>
+    public IReadOnlyList<PackedFood> Packs { get; init; } = [];
+
     /// <summary>A batch that is planned grows by at most so many portions.</summary>
     private const int MostMore = 8;
 
@@ -86,6 +89,7 @@ public sealed record WeekQuestion(
                     !Plan.Batches.Any(batch => batch.Lots.Any(lot => thing.IsUsedBy(DishOf(batch, lot).Version, batch.Cooked)))
                 ),
             ],
+            Packs = [.. Packs.Select(pack => pack with { Planned = PlannedOf(pack) })],
             Waiting = [.. WaitingBoxes.Of(Plan, box => (box.Cell is not null || box.IsFrozen) && !changed.Contains(box.Id))],
             Placed = [.. OnMeals.Where(one => !changed.Contains(one.Item.Id)).Select(one => (one.Cell, one.Helping))],
             Settled = new HashSet<Cell>([
@@ -97,6 +101,13 @@ public sealed record WeekQuestion(
             ]),
         };
     }
+
+    /// <summary>Grams for the batches that are still to be cooked.</summary>
+    private decimal PlannedOf(PackedFood pack) =>
+        Plan
+            .Batches.Where(batch => batch.PortionedOn is null && batch.Cooked >= Today)
+            .SelectMany(batch => batch.Lots, (batch, lot) => pack.In(DishOf(batch, lot).Version) * lot.Portions)
+            .Sum();
 
     /// <summary>Meals of days that are over: nobody fills them any more.</summary>
     private IEnumerable<Cell> Past() => Eaters.SelectMany(Empty).Where(cell => cell.Date < Today);

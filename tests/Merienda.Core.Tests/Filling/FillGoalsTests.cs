@@ -17,6 +17,8 @@ public class FillGoalsTests
     [InlineData(FillGoal.There, 3, "0.75 portions of what is there not eaten")]
     [InlineData(FillGoal.Batches, 1, "1 batch to cook")]
     [InlineData(FillGoal.Minutes, 1, "1 minute by hand")]
+    [InlineData(FillGoal.Packs, 0, "No opened pack is left over")]
+    [InlineData(FillGoal.Packs, 350, "About 350 g of opened packs left over")]
     [InlineData(FillGoal.Leftovers, 4, "1 portion left over")]
     [InlineData(FillGoal.Leftovers, 6, "1.5 portions left over")]
     [InlineData(FillGoal.Sizes, 2, "Portions off their usual size by 0.5 in all")]

@@ -1,4 +1,5 @@
 using Merienda.Core.Filling;
+using Merienda.Core.Foods;
 using Merienda.Core.Planning;
 using Merienda.Core.Stock;
 using Merienda.Storage;
@@ -32,6 +33,16 @@ internal static class SolveQuestions
         )
         {
             Due = [.. stock.Select(item => DueOf(week, item)).OfType<DueStock>()],
+            Packs =
+            [
+                .. library
+                    .SelectMany(recipe => recipe.Version.Lines)
+                    .Select(line => line.Food)
+                    .OfType<Food>()
+                    .DistinctBy(food => food.Key)
+                    .Select(food => PackOf(food, stock))
+                    .OfType<PackedFood>(),
+            ],
         };
     }
 
@@ -41,6 +52,12 @@ internal static class SolveQuestions
                 .Plated.Where(plated => week.Plan.Holds(plated.Serving.Cell.Date))
                 .Select(plated => new OnMeal(plated.Serving.Cell, plated.Item, plated.Helping)),
         ];
+
+    /// <summary>Null for what nobody knows the pack of, and for what keeps once it is opened.</summary>
+    private static PackedFood? PackOf(Food food, IReadOnlyList<StockItem> stock) =>
+        food.Packet is { PackGrams: > 0 and var grams } packet && (packet.Printed.OpenedDays is not null || food.Keeping is not null)
+            ? new(food.Key, food.Name, grams, stock.Where(item => item.Food == food.Key).Sum(item => item.Grams ?? 0))
+            : null;
 
     /// <summary>Null for what has time, is over, or is of no food that a recipe could name.</summary>
     private static DueStock? DueOf(WeekView week, StockItem item)
