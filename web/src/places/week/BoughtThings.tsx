@@ -25,8 +25,8 @@ export function BoughtThings({ board, without, onChange }: { board: Board; witho
       })
       .then((isDone) => isDone && setText(''));
   return (
-    <fieldset className="mt-3">
-      <legend className="font-semibold">Bought things that may fill a meal</legend>
+    <fieldset className="mt-3 min-w-0">
+      <legend className="font-semibold">Bought things that may fill a meal or come beside a dish</legend>
       {ready.map((one) => (
         <label key={one.id} className="mt-0.5 flex items-center gap-1.5">
           <input
@@ -40,7 +40,7 @@ export function BoughtThings({ board, without, onChange }: { board: Board; witho
           </span>
         </label>
       ))}
-      <div className="mt-1 flex items-center gap-2">
+      <div className="mt-1 flex flex-wrap items-center gap-2">
         <input
           aria-label="Another bought thing with its amount"
           placeholder="150 g skyr"
@@ -51,7 +51,7 @@ export function BoughtThings({ board, without, onChange }: { board: Board; witho
             event.preventDefault();
             add();
           }}
-          className={`${inputLook} min-w-0 flex-1`}
+          className={`${inputLook} min-w-0 flex-[1_1_9rem]`}
         />
         <select aria-label="For which meal" value={meal} onChange={({ target }) => setMeal(target.value)} className={inputLook}>
           <option value="">any meal</option>

@@ -14,7 +14,7 @@ export function ReadyChoices({ ready, onChange }: { ready: Ready[]; onChange: (r
   const change = (id: string, part: Partial<Ready>) => onChange(ready.map((one) => (one.id === id ? { ...one, ...part } : one)));
   return (
     <section>
-      <h2 className="mb-1 text-base">Bought things that may fill a meal</h2>
+      <h2 className="mb-1 text-base">Bought things that may fill a meal or come beside a dish</h2>
       <ul className="text-sm">
         {ready.map((one) => (
           <li key={one.id} className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line py-1">
