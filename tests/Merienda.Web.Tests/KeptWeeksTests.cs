@@ -63,7 +63,9 @@ public class KeptWeeksTests(TestDatabase database)
     [Fact]
     public async Task Whatever_one_instance_writes_the_other_shows_at_once()
     {
-        await using var other = database.WithWebHostBuilder(builder => builder.UseSetting("ConnectionStrings:App", OtherPlans));
+        await using var other = database.WithWebHostBuilder(builder =>
+            builder.UseSetting("ConnectionStrings:App", OtherPlans).UseSetting("Solving:Apart", "false")
+        );
         var (here, there) = await Both(other);
         var recipes = new[]
         {
