@@ -1,5 +1,3 @@
-using Merienda.Core.Planning;
-
 namespace Merienda.Core.Filling;
 
 /// <summary>Open meals for which nothing is there, said before anybody seeks.</summary>
@@ -12,29 +10,27 @@ public static class FillGaps
     public static IReadOnlyList<string> Of(FillQuestion question)
     {
         var table = new FillTable(question);
+        var dishes = Enumerable.Range(0, question.Dishes.Count);
         var gaps = question
             .Open.GroupBy(cell => (cell.Meal, cell.Eater))
-            .Select(open => (open.Key.Meal, Eater: question.Eaters.First(eater => eater.Id == open.Key.Eater), Cells: open.ToList()))
-            .Where(open => !open.Cells.Exists(cell => IsAny(question, table, cell)))
-            .ToList();
+            .Select(open =>
+                (
+                    Slot: question.Rhythm.Meal(open.Key.Meal)!,
+                    Eater: question.Eaters.First(eater => eater.Id == open.Key.Eater),
+                    Dates: open.Select(cell => cell.Date).ToList()
+                )
+            )
+            .Where(gap => !gap.Dates.Exists(date => dishes.Any(dish => table.SizesOf(gap.Eater, date, gap.Slot, dish).IsAny)));
         return
         [
-            .. gaps.GroupBy(gap => gap.Meal)
+            .. gaps.GroupBy(gap => gap.Slot)
                 .SelectMany(meal =>
-                {
-                    var slot = question.Rhythm.Meal(meal.Key)!;
-                    return question.Dishes.Any(dish => dish.IsFor(slot, question.Rhythm))
-                        ? meal.Select(gap => $"Nothing for {slot.Name} is what {gap.Eater.Name} may have: {StayOpen(gap.Cells.Count)}")
-                        : [$"Nothing is meant for {slot.Name}: {StayOpen(meal.Sum(gap => gap.Cells.Count))}"];
-                }),
+                    question.Dishes.Any(dish => dish.IsFor(meal.Key, question.Rhythm))
+                        ? meal.Select(gap => $"Nothing for {meal.Key.Name} is what {gap.Eater.Name} may have: {StayOpen(gap.Dates.Count)}")
+                        : [$"Nothing is meant for {meal.Key.Name}: {StayOpen(meal.Sum(gap => gap.Dates.Count))}"]
+                ),
         ];
     }
 
     private static string StayOpen(int meals) => meals == 1 ? "1 meal stays open." : $"{meals} meals stay open.";
-
-    private static bool IsAny(FillQuestion question, FillTable table, Cell cell)
-    {
-        var (eater, slot) = (question.Eaters.First(one => one.Id == cell.Eater), question.Rhythm.Meal(cell.Meal)!);
-        return Enumerable.Range(0, question.Dishes.Count).Any(dish => table.SizesOf(eater, cell.Date, slot, dish).IsAny);
-    }
 }

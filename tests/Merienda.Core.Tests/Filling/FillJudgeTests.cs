@@ -1,9 +1,7 @@
 using Merienda.Core.Filling;
 using Merienda.Core.Foods;
-using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
-using Merienda.Core.Recipes;
 using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Filling;
@@ -11,37 +9,11 @@ namespace Merienda.Core.Tests.Filling;
 /// <summary>What Core finds against a plan that somebody made up.</summary>
 public class FillJudgeTests
 {
-    private static FillDish Dish(string name, string keeping, params string[] lines) =>
-        new(
-            Guid.NewGuid(),
-            null,
-            new RecipeVersion
-            {
-                Name = name,
-                Portions = 1,
-                Lines = [.. lines.Select(text => Line(text))],
-                Keeping = KeepingClass.WithKey(keeping)!,
-            }
-        );
+    private static FillDish Dish(string name, string keeping, params string[] lines) => Filled.Dish(name, keeping, null, lines);
 
-    private static Eater EatsLunch(params string[] allergies) =>
-        new(
-            Guid.NewGuid(),
-            "Ilse",
-            new EaterRules([], [], PersonalLimits.None with { Allergies = allergies }, Data.HouseScheme, Data.Classes, Sunday),
-            [EaterMeal.Daily("lunch", 1)],
-            Rhythm.Usual
-        );
+    private static Eater EatsLunch(params string[] allergies) => Filled.Eats("Ilse", allergies, "lunch");
 
-    private static FillQuestion Week(Eater eater, params FillDish[] dishes) =>
-        new(
-            Sunday,
-            Rhythm.Usual,
-            [.. Rhythm.Usual.SessionsOf(Sunday).Select(date => Rhythm.Usual.SessionOn(date, Sunday, Guid.NewGuid()))],
-            [eater],
-            dishes,
-            FillWishes.Usual
-        );
+    private static FillQuestion Week(Eater eater, params FillDish[] dishes) => Filled.Week([eater], dishes);
 
     private static FillServing On(Eater eater, int day, FillDish dish, int cooked = -1) =>
         new(new(Sunday.AddDays(day), "lunch", eater.Id), dish, 1, Sunday.AddDays(cooked));
