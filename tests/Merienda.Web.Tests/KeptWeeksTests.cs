@@ -63,9 +63,7 @@ public class KeptWeeksTests(TestDatabase database)
     [Fact]
     public async Task Whatever_one_instance_writes_the_other_shows_at_once()
     {
-        await using var other = database.WithWebHostBuilder(builder =>
-            builder.UseSetting("ConnectionStrings:App", OtherPlans).UseSetting("Solving:Apart", "false")
-        );
+        await using var other = database.WithWebHostBuilder(builder => builder.UseSetting("ConnectionStrings:App", OtherPlans));
         var (here, there) = await Both(other);
         var recipes = new[]
         {

@@ -68,10 +68,13 @@ public class TestDatabase : WebApplicationFactory<Program>, IAsyncLifetime
         return new(account, (await Services.GetRequiredService<HouseholdStore>().HouseholdsOf(account))[0]);
     }
 
-    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    protected override void ConfigureWebHost(IWebHostBuilder builder) => Furnish(builder, Owner, App);
+
+    /// <summary>The application as every test has it: with demo people, without processes of its own, and with many sign-ins a minute.</summary>
+    internal static void Furnish(IWebHostBuilder builder, string owner, string app)
     {
-        builder.UseSetting("ConnectionStrings:Owner", Owner);
-        builder.UseSetting("ConnectionStrings:App", App);
+        builder.UseSetting("ConnectionStrings:Owner", owner);
+        builder.UseSetting("ConnectionStrings:App", app);
         builder.UseSetting("Demo", "true");
         builder.UseSetting("Solving:Apart", "false");
         builder.UseSetting("SignInsPerMinute", "1000");

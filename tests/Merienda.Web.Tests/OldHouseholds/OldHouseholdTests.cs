@@ -217,11 +217,7 @@ public sealed class OldHouseholdTests(TestDatabase cluster)
 
         protected override void ConfigureWebHost(IWebHostBuilder builder)
         {
-            builder.UseSetting("ConnectionStrings:Owner", Owner);
-            builder.UseSetting("ConnectionStrings:App", On(cluster.App));
-            builder.UseSetting("Demo", "true");
-            builder.UseSetting("SignInsPerMinute", "1000");
-            builder.UseSetting("Logging:LogLevel:Default", "Warning");
+            TestDatabase.Furnish(builder, Owner, On(cluster.App));
         }
     }
 }
