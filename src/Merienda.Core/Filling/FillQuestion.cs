@@ -122,7 +122,9 @@ public sealed record FillQuestion(
         };
     }
 
-    /// <summary>The meal of some that gets something beside: the last small one between the large ones, where there is none any small one, else the last.</summary>
+    /// <summary>
+    /// The meal of some that gets something beside: the last small one between the large ones, where there is none any small one, else the last.
+    /// </summary>
     public static MealSlot SlotBeside(IEnumerable<MealSlot> meals) =>
         meals.MaxBy(slot => (slot.Role == MealRole.Bite, !slot.IsMain, slot.Position))!;
 

@@ -97,7 +97,8 @@ public static class MealShift
                 "nothing-to-shift",
                 "from",
                 plan.Rhythm.NameOf(asked.From),
-                $"no portion a quarter or more smaller here and larger there brings about {info.ShowWithUnit(step)} of {info.Name.ToLowerInvariant()} over to {plan.Rhythm.NameOf(asked.To)} without breaking what the day keeps",
+                $"no portion a quarter or more smaller here and larger there brings about {info.ShowWithUnit(step)} of {info.Name.ToLowerInvariant()} over "
+                    + $"to {plan.Rhythm.NameOf(asked.To)} without breaking what the day keeps",
                 "Exchange the dishes of the two meals, or change the sizes by hand"
             );
     }
