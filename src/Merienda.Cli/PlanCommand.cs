@@ -1,8 +1,11 @@
+using System.Text;
 using Merienda.Core.Filling;
+using Merienda.Core.Foods;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
+using Merienda.Core.Shopping;
 using Merienda.Formats;
 using Merienda.Solving;
 
@@ -16,12 +19,13 @@ public static class PlanCommand
         BadInput = Refused.Exit;
 
     private const string Usage =
-        "merienda plan FOLDER|FILE --eaters eaters.json [--kitchen kitchen.json] [--start YYYY-MM-DD] [--rounds N] [--seed N] [--json]";
+        "merienda plan FOLDER|FILE --eaters eaters.json [--kitchen kitchen.json] [--prices prices.csv] [--start YYYY-MM-DD] [--rounds N] [--seed N] [--json]";
 
     private sealed record Asked(
         string? Path = null,
         string? Eaters = null,
         string? Kitchen = null,
+        string? Prices = null,
         string? Start = null,
         string? Rounds = null,
         string? Seed = null,
@@ -67,6 +71,7 @@ public static class PlanCommand
                 "--json" => asked with { Json = true },
                 "--eaters" => asked with { Eaters = rest.Dequeue() },
                 "--kitchen" => asked with { Kitchen = rest.Dequeue() },
+                "--prices" => asked with { Prices = rest.Dequeue() },
                 "--start" => asked with { Start = rest.Dequeue() },
                 "--rounds" => asked with { Rounds = rest.Dequeue() },
                 "--seed" => asked with { Seed = rest.Dequeue() },
@@ -129,6 +134,13 @@ public static class PlanCommand
             return notBought;
         }
 
+        var foods = dishes.Value.Concat(bought.Value).SelectMany(dish => dish.Version.Ingredients).Select(line => line.Food).OfType<Food>();
+        var prices = PricesIn(asked.Prices, today, data);
+        if (prices.Refusal is { } noPrices)
+        {
+            return noPrices;
+        }
+
         var start = rhythm.WeekOf(asked.Start is null ? today.AddDays(WeekPlan.Days) : DateOnly.ParseExact(asked.Start, "yyyy-MM-dd"));
         return new FillQuestion(
             start,
@@ -137,8 +149,32 @@ public static class PlanCommand
             [.. eaters.Value.Select(eater => eater.At(rhythm, data))],
             [.. dishes.Value, .. bought.Value],
             kitchen.Value.Wishes
-        );
+        )
+        {
+            Prices = PriceBook.Of(prices.Value, [.. foods]),
+        };
     }
+
+    private static Result<IReadOnlyList<Price>> PricesIn(string? path, DateOnly today, DataFiles data) =>
+        path is null
+            ? Array.Empty<Price>()
+            : Text(
+                path,
+                "--prices",
+                text =>
+                {
+                    var file = PriceFile.Read(Encoding.UTF8.GetBytes(text), data.Foods, MeasureSystem.UnitedStates, today);
+                    if (file.Refusal is { } refusal)
+                    {
+                        return refusal;
+                    }
+
+                    var rows = file.Value.Rows.ToList();
+                    return rows.Select(row => row.Problem).OfType<FileProblem>().FirstOrDefault() is { } wrong
+                        ? new Refusal("price-row-wrong", wrong.Column, wrong.Value, $"row {wrong.Row}: {wrong.Reason}", wrong.Cure)
+                        : (Result<IReadOnlyList<Price>>)rows.Select(row => row.Price!).ToList();
+                }
+            );
 
     private static Result<IReadOnlyList<FillDish>> BoughtIn(KitchenFile kitchen, DataFiles data)
     {

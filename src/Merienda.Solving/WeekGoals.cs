@@ -22,6 +22,7 @@ internal static class WeekGoals
             FillGoal.Batches => LinearExpr.Sum(week.Batches.Select(batch => batch.Is)),
             FillGoal.Minutes => LinearExpr.Sum(week.Batches.Select(batch => batch.Is * week.MinutesOf(batch)))
                 + ((LinearExpr.Sum(week.Growths.Select(one => one.More)) + Beside(week)) * PortionMore),
+            FillGoal.Cost => Cost(week),
             FillGoal.Packs => WeekPacks.Left(week),
             FillGoal.Sizes => LinearExpr.Sum(week.Choices.Where(choice => !week.IsReady(choice)).Select(choice => OffSize(week, choice))),
             FillGoal.Leftovers => (LinearExpr.Sum(week.Batches.SelectMany(batch => batch.Portions.Values)) * FillTable.Quarters)
@@ -31,6 +32,20 @@ internal static class WeekGoals
             FillGoal.Sameness => LinearExpr.Sum(week.Same),
             _ => throw new ArgumentOutOfRangeException(nameof(goal), goal, "No such goal."),
         };
+
+    /// <summary>Hundredths of the money for what goes into what is cooked on top of what is planned, and for what is bought.</summary>
+    private static LinearExpr Cost(WeekModel week)
+    {
+        var hundredths = week
+            .Question.Dishes.Select(dish => (long)Math.Round(week.Question.Prices.CostOf(dish.Version).Amount * 100))
+            .ToList();
+        return LinearExpr.Sum(
+            week.Batches.SelectMany(batch => batch.Portions)
+                .Select(dish => dish.Value * hundredths[dish.Key])
+                .Concat(week.Growths.Select(growth => growth.More * hundredths[week.Question.Rests[growth.Rest].Dish]))
+                .Concat(week.Choices.Where(week.IsReady).Select(bought => bought.Is * hundredths[bought.Dish]))
+        );
+    }
 
     /// <summary>Bought things that come beside what fills a meal.</summary>
     private static LinearExpr Beside(WeekModel week) =>

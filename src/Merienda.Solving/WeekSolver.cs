@@ -48,6 +48,7 @@ public static class WeekSolver
                 {
                     FillGoal.There => question.Rests.Count > 0,
                     FillGoal.Due => question.Due.Count > 0,
+                    FillGoal.Cost => !question.Prices.IsEmpty,
                     FillGoal.Packs => question.Packs.Count > 0,
                     _ => true,
                 }

@@ -2,7 +2,6 @@ using System.Globalization;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Recipes;
-using Merienda.Core.Stock;
 using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
@@ -19,19 +18,19 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
 {
     public Task<StoredWeek> Read(Tenant tenant, DateOnly start) => database.Read(tenant, weeks.Of(start));
 
-    /// <summary>A week with what stands in stock.</summary>
-    public Task<(StoredWeek Week, IReadOnlyList<StockItem> Stock)> ReadWithStock(Tenant tenant, DateOnly start) =>
-        database.Read(tenant, weeks.Of(start).And(StockStore.Items));
+    /// <summary>A week with what it is shopped from.</summary>
+    public Task<(StoredWeek Week, Supplies Supplies)> ReadToShop(Tenant tenant, DateOnly start) =>
+        database.Read(tenant, weeks.Of(start).And(Supplies.Current));
 
     /// <summary>A week and every recipe that it could be cooked of.</summary>
     public Task<(StoredWeek Week, IReadOnlyList<StoredRecipe> Library)> ReadWithLibrary(Tenant tenant, DateOnly start) =>
         database.Read(tenant, weeks.Of(start).And(recipes.All));
 
     /// <summary>A week with all that a search may use: every recipe, and what stands in the larder.</summary>
-    public Task<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, IReadOnlyList<StockItem> Stock)> ReadToSolve(
+    public Task<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, Supplies Supplies)> ReadToSolve(
         Tenant tenant,
         DateOnly start
-    ) => database.Read(tenant, weeks.Of(start).And(recipes.All).And(StockStore.Items));
+    ) => database.Read(tenant, weeks.Of(start).And(recipes.All).And(Supplies.Current));
 
     /// <summary>A week with every recipe, and what was sought of it.</summary>
     public Task<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, SolveJob? Job)> ReadSolved(Tenant tenant, DateOnly start) =>

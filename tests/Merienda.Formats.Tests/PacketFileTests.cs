@@ -108,9 +108,9 @@ public class PacketFileTests
     public void More_rows_than_a_file_may_have_end_with_a_problem_and_nothing_more_is_read()
     {
         var rows = Rows(
-            "name,country,serving\n" + string.Concat(Enumerable.Range(0, PacketFile.MostRows + 5).Select(at => $"p{at},EU,100 g\n"))
+            "name,country,serving\n" + string.Concat(Enumerable.Range(0, CsvTable.MostRows + 5).Select(at => $"p{at},EU,100 g\n"))
         );
-        Assert.Equal(PacketFile.MostRows + 1, rows.Count);
+        Assert.Equal(CsvTable.MostRows + 1, rows.Count);
         Assert.Contains("at most 20,000 rows", rows[^1].Problem!.Reason, StringComparison.Ordinal);
     }
 

@@ -139,4 +139,30 @@ public sealed class PlanCommandTests : IDisposable
             Run(Recipes(), "--eaters", eaters, "--kitchen", File("k.json", """{ "prepDays": ["someday"] }"""))
         );
     }
+
+    [Fact]
+    public void A_price_file_makes_cost_a_level()
+    {
+        var eaters = File("eaters.json", $$"""[{ "name": "Ilse", "protocols": [], {{LunchAndSupper}} }]""");
+        var prices = File("prices.csv", "food,pack,price\ncod fillet,1 kg,16\nbeef shin,1 kg,12\ncarrot,1 kg,1.1\n");
+        var (exit, output, _) = Run(Recipes(), "--eaters", eaters, "--prices", prices, "--start", "2026-11-29", "--json");
+        Assert.Equal(PlanCommand.Fits, exit);
+        var cost = JsonDocument
+            .Parse(output)
+            .RootElement.GetProperty("levels")
+            .EnumerateArray()
+            .Single(level => level.GetProperty("name").GetString() == "Cost of what goes in, in hundredths");
+        Assert.True(cost.GetProperty("value").GetInt64() > 0);
+    }
+
+    [Fact]
+    public void A_wrong_price_is_named_with_its_row()
+    {
+        var eaters = File("eaters.json", $$"""[{ "name": "Ilse", "protocols": [], {{LunchAndSupper}} }]""");
+        var prices = File("prices.csv", "food,pack,price\ncod fillet,1 kg,16\nmoonfruit,1 kg,12\n");
+        var (exit, _, errors) = Run(Recipes(), "--eaters", eaters, "--prices", prices);
+        Assert.Equal(PlanCommand.BadInput, exit);
+        Assert.Contains("row 3", errors, StringComparison.Ordinal);
+        Assert.Contains("price-row-wrong", errors, StringComparison.Ordinal);
+    }
 }

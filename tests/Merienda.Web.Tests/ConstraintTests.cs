@@ -24,6 +24,7 @@ public class ConstraintTests(TestDatabase database)
         "insert into recipe_variant_change (household_id, recipe_version_id, variant, position, line_id, part, times) select household_id, recipe_version_id, 99,";
     private const string Part =
         "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on, made_amount, made_unit) select household_id, id,";
+    private const string Paid = "insert into price (household_id, food_key, shop, amount, pack, grams, seen_on) select id,";
     private const string Bought = "insert into ready_choice (household_id, id, position, line, most_a_week) select";
     private const string Pinned = "insert into eater_pin (household_id, eater_id, position, measure) select household_id,";
     private const string Disliked = "insert into eater_dish (household_id, eater_id, recipe_id, part) select id,";
@@ -227,6 +228,12 @@ public class ConstraintTests(TestDatabase database)
                 "ready_choice_key",
                 $"{Bought} id, '{Guid.Empty}', 0, 'x', 1 from (select * from household limit 1) home, generate_series(1, 2)"
             },
+            { "price_food_length", $"{Paid} '', '', 1, 'x', 1, current_date from household limit 1" },
+            { "price_shop_length", $"{Paid} 'x', repeat('x', 61), 1, 'x', 1, current_date from household limit 1" },
+            { "price_amount_range", $"{Paid} 'x', '', 100000.01, 'x', 1, current_date from household limit 1" },
+            { "price_pack_length", $"{Paid} 'x', '', 1, '', 1, current_date from household limit 1" },
+            { "price_grams_range", $"{Paid} 'x', '', 1, 'x', 0, current_date from household limit 1" },
+            { "price_key", $"{Paid} 'x', '', 1, 'x', 1, current_date from (select * from household limit 1) home, generate_series(1, 2)" },
             { "eater_pin_position_range", $"{Pinned} id, 4, 'energy' from eater limit 1" },
             { "eater_pin_measure_length", $"{Pinned} id, 0, '' from eater limit 1" },
             { "eater_pin_key", $"{Pinned} id, 0, 'x' || n from (select * from eater limit 1) eater, generate_series(1, 2) n" },

@@ -95,6 +95,17 @@ internal static class EveryTable
                 bestBefore = (string?)null,
             }
         );
+        await visitor.Must(
+            HttpMethod.Put,
+            "/api/larder/prices",
+            new
+            {
+                food = "lentils-red",
+                pack = "500 g",
+                price = 1.9m,
+                shop = "",
+            }
+        );
         var odd = JsonNode.Parse(JsonSerializer.Serialize(Visitor.Draft("Odd", 2, ["200 g moonfruit"]), JsonSerializerOptions.Web))!;
         odd["lines"]![0]!["food"] = "pear";
         odd["parts"] = new JsonArray(RecipePartTests.Slaw());

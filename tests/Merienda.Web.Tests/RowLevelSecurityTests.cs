@@ -42,6 +42,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         "eater_dish",
         "eater_pin",
         "ready_choice",
+        "price",
         "recipe_collection",
         "cook_remark",
         "solve_job",

@@ -29,6 +29,7 @@ public class UndoPropertyTests(TestDatabase database)
         ("eater_dish", "true"),
         ("eater_pin", "true"),
         ("ready_choice", "true"),
+        ("price", "true"),
         ("recipe_collection", "true"),
         ("recipe_picture", "true"),
         ("library_filter", "true"),

@@ -179,7 +179,7 @@ test('a file is read in a dry run that names what is wrong, and comes in whole',
   await larder(page, 'In and out');
   const choose = (text: string | Buffer) => page.getByLabel('CSV file').setInputFiles({ name: 'packets.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   await choose('name,country,serving,fat,fibre,carbohydrate\nCrackers,EU,100 g,1.6,16,64\nBar,US,0 g,13,9,17\nPaste,US,40 g,3,9,3\n');
-  await expect(page.getByText('3 rows: 1 new, 0 with a new version, 0 as they are, 2 wrong.')).toBeVisible();
+  await expect(page.getByText('3 rows: 1 new, 0 changed, 0 as they are, 2 wrong.')).toBeVisible();
   await expect(page.getByRole('row', { name: /3 serving 0 g/ })).toContainText('a serving weighs above 0');
   await expect(page.getByRole('row', { name: /4 fibre 9 g/ })).toContainText('Check both values');
   await expect(page.getByRole('button', { name: 'Bring it in' })).toBeHidden();
@@ -206,10 +206,39 @@ test('a file is read in a dry run that names what is wrong, and comes in whole',
   await expect(page.getByText('2 found; numbers and verdicts for 100 g.')).toBeVisible();
 });
 
+test('prices are typed, come in by a file and go out again', async ({ page }) => {
+  await signUp(page, 'Corin Marrow');
+  await larder(page, 'Prices');
+  await page.getByLabel('Food or packet').fill('red lentils');
+  await page.getByLabel('Pack', { exact: true }).fill('some');
+  await page.getByLabel('Price', { exact: true }).fill('1,90');
+  await page.getByLabel('Shop').fill('Quay');
+  await page.getByLabel('Shop').press('Enter');
+  await expect(page.getByText('Nobody can tell what that weighs of Red lentils, dry.').first()).toBeVisible();
+  await page.getByLabel('Pack', { exact: true }).fill('500 g');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByRole('row', { name: /Red lentils, dry 1.90 500 g 3.80 Quay/ })).toBeVisible();
+  await expect(page.getByLabel('Shop')).toHaveValue('Quay');
+  await expectAxeClean(page);
+  await page
+    .getByLabel('CSV file')
+    .setInputFiles({ name: 'prices.csv', mimeType: 'text/csv', buffer: Buffer.from('food;pack;price\ncarrots;1 kg;1,10\neggs;12;3,30\n') });
+  await expect(page.getByText('2 rows: 2 new, 0 changed, 0 as they are, 0 wrong.')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page.getByRole('row', { name: /Egg 3.30 12/ })).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save the file' }).click();
+  expect((await saved).suggestedFilename()).toBe('merienda-prices.csv');
+  await page.getByRole('button', { name: 'Forget the price of Egg' }).click();
+  await expect(page.getByRole('row', { name: /Egg 3.30 12/ })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('row', { name: /Egg 3.30 12/ })).toBeVisible();
+});
+
 test('the Larder works on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await enter(page, 'Teun Brandt');
-  for (const part of ['Foods', 'Stock', 'Side by side', 'In and out']) {
+  for (const part of ['Foods', 'Stock', 'Prices', 'Side by side', 'In and out']) {
     await larder(page, part);
     await expect(page.getByRole('heading', { name: 'Larder', level: 1 })).toBeVisible();
     await expectAxeClean(page);

@@ -30,6 +30,7 @@ const places = [
   '/recipes/new',
   '/larder',
   '/larder/stock',
+  '/larder/prices',
   '/larder/words',
   '/larder/compare',
   '/larder/file',

@@ -11,6 +11,7 @@ const FoodPage = later(() => import('./places/larder/FoodPage').then((page) => p
 const FoodsPage = later(() => import('./places/larder/FoodsPage').then((page) => page.FoodsPage));
 const LarderLayout = later(() => import('./places/larder/LarderLayout').then((page) => page.LarderLayout));
 const PacketPage = later(() => import('./places/larder/PacketPage').then((page) => page.PacketPage));
+const PricesPage = later(() => import('./places/larder/PricesPage').then((page) => page.PricesPage));
 const StockPage = later(() => import('./places/larder/StockPage').then((page) => page.StockPage));
 const WordsPage = later(() => import('./places/larder/WordsPage').then((page) => page.WordsPage));
 const RecipeEditorPage = later(() => import('./places/recipes/RecipeEditorPage').then((page) => page.RecipeEditorPage));
@@ -49,6 +50,7 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
           <Route path="/larder" element={<LarderLayout />}>
             <Route index element={<FoodsPage />} />
             <Route path="stock" element={<StockPage />} />
+            <Route path="prices" element={<PricesPage />} />
             <Route path="words" element={<WordsPage />} />
             <Route path="compare" element={<ComparePage />} />
             <Route path="file" element={<FilePage />} />

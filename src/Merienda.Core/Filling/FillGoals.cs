@@ -17,6 +17,9 @@ public enum FillGoal
     Batches,
     Minutes,
 
+    /// <summary>Hundredths of the household's money for what goes into what is cooked and bought.</summary>
+    Cost,
+
     /// <summary>Grams that are left of packs that are opened for the week.</summary>
     Packs,
     Sizes,
@@ -62,6 +65,7 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
             (FillGoal.Batches, 0) => "Nothing more to cook",
             (FillGoal.Batches, var many) => many == 1 ? "1 batch to cook" : $"{many} batches to cook",
             (FillGoal.Minutes, var many) => $"{Many(many, "minute")} by hand",
+            (FillGoal.Cost, var hundredths) => $"What goes in costs about {hundredths / 100m:0.00}",
             (FillGoal.Packs, 0) => "No opened pack is left over",
             (FillGoal.Packs, var grams) => $"About {grams} g of opened packs left over",
             (FillGoal.Sizes, 0) => "Every portion in its usual size",
@@ -99,6 +103,7 @@ public static class FillGoals
         FillGoal.Due,
         FillGoal.Batches,
         FillGoal.Minutes,
+        FillGoal.Cost,
         FillGoal.Packs,
         FillGoal.Sizes,
         FillGoal.Leftovers,
@@ -117,6 +122,7 @@ public static class FillGoals
             FillGoal.Due => "Things in stock that go off and are not used",
             FillGoal.Batches => "Batches to cook",
             FillGoal.Minutes => "Minutes by hand",
+            FillGoal.Cost => "Cost of what goes in, in hundredths",
             FillGoal.Packs => "Grams of opened packs that are left over",
             FillGoal.Sizes => "Quarters of a portion off the usual size",
             FillGoal.Leftovers => "Quarters of a portion that are left over",
@@ -134,6 +140,7 @@ public static class FillGoals
             FillGoal.Due => "Use what goes off soon",
             FillGoal.Batches => "Few batches",
             FillGoal.Minutes => "Little work by hand",
+            FillGoal.Cost => "Little money",
             FillGoal.Packs => "Little left of opened packs",
             FillGoal.Sizes => "Portions of the usual size",
             FillGoal.Leftovers => "Nothing left over",

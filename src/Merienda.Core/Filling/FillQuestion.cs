@@ -1,6 +1,7 @@
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
+using Merienda.Core.Shopping;
 
 namespace Merienda.Core.Filling;
 
@@ -97,6 +98,9 @@ public sealed record FillQuestion(
 
     /// <summary>What is sold in packs and goes off once one is opened.</summary>
     public IReadOnlyList<PackedFood> Packs { get; init; } = [];
+
+    /// <summary>What things cost; empty where nobody noted a price.</summary>
+    public PriceBook Prices { get; init; } = PriceBook.Empty;
 
     /// <summary>Meals where nothing is missing though nothing stands there: eaten out, skipped.</summary>
     public IReadOnlySet<Cell> Settled { get; init; } = new HashSet<Cell>();

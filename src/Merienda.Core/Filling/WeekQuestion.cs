@@ -1,6 +1,7 @@
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
+using Merienda.Core.Shopping;
 
 namespace Merienda.Core.Filling;
 
@@ -39,6 +40,9 @@ public sealed record WeekQuestion(
 
     /// <summary>What is sold in packs and goes off once one is opened.</summary>
     public IReadOnlyList<PackedFood> Packs { get; init; } = [];
+
+    /// <summary>What things cost.</summary>
+    public PriceBook Prices { get; init; } = PriceBook.Empty;
 
     /// <summary>A batch that is planned grows by at most so many portions.</summary>
     private const int MostMore = 8;
@@ -90,6 +94,7 @@ public sealed record WeekQuestion(
                 ),
             ],
             Packs = [.. Packs.Select(pack => pack with { Planned = PlannedOf(pack) })],
+            Prices = Prices,
             Waiting = [.. WaitingBoxes.Of(Plan, box => (box.Cell is not null || box.IsFrozen) && !changed.Contains(box.Id))],
             Placed = [.. OnMeals.Where(one => !changed.Contains(one.Item.Id)).Select(one => (one.Cell, one.Helping))],
             Settled = new HashSet<Cell>([

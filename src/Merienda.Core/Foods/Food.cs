@@ -32,6 +32,9 @@ public sealed class Food
 
     public required string Name { get; init; }
 
+    /// <summary>Out of the tap: nobody buys it.</summary>
+    public bool IsWater => Key == "water";
+
     public IReadOnlyList<string> Synonyms { get; init; } = [];
 
     public required string Aisle { get; init; }

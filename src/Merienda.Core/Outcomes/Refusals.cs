@@ -204,7 +204,10 @@ public static class Refusals
         new("portions-in-their-days", RefusalKind.Moved, "eater"),
         new("portions-missing", RefusalKind.Wrong, "portions"),
         new("portions-out-of-range", RefusalKind.Wrong, "portions", "a batch 1 to 60 in steps of 0.25, a recipe 0.25 to 1,000"),
+        new("price-gone", RefusalKind.Missing, "food"),
         new("price-out-of-range", RefusalKind.Wrong, "price", "0 to 100,000"),
+        new("price-pack-unreadable", RefusalKind.Wrong, "pack", "an amount that weighs above 0 and at most 50 kg"),
+        new("price-row-wrong", RefusalKind.Wrong, "*"),
         new("protocol-gone", RefusalKind.Moved, "protocol"),
         new("ratio-of-one", RefusalKind.Wrong, "*rules[].to"),
         new("ready-amount-missing", RefusalKind.Wrong, "line, ready[].text"),
@@ -236,6 +239,7 @@ public static class Refusals
         new("share-out-of-range", RefusalKind.Wrong, "lines[].eatenShare, lines[].keptFat", "0 to 1"),
         new("shares-not-whole", RefusalKind.Wrong, "meals", "together 100 %"),
         new("shipped-protocol", RefusalKind.Wrong, "protocol"),
+        new("shop-name-length", RefusalKind.Wrong, "shop", "at most 60 characters"),
         new(
             "size-out-of-range",
             RefusalKind.Wrong,

@@ -14,7 +14,7 @@ public static class UnusualAmount
     /// <param name="portions">How many the lines make, above zero.</param>
     public static string? Of(RecipeLine line, decimal portions)
     {
-        if (line.Food is not { } food || line.GramsIn.IsOpen || line.Read.Amount is null || food.Key is "water")
+        if (line.Food is not { } food || line.GramsIn.IsOpen || line.Read.Amount is null || food.IsWater)
         {
             return null;
         }

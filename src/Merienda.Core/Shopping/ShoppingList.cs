@@ -41,7 +41,7 @@ public static class ShoppingList
         var lines =
             from batch in batches
             from line in batch.Recipe.Ingredients
-            where line.Food?.Key != "water"
+            where line.Food is not { IsWater: true }
             select (Batch: batch, Line: line, Key: line.Food?.Key ?? line.Read.Text.Trim());
         return
         [

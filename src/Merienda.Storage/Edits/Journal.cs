@@ -21,6 +21,7 @@ public static class Journal
         Packet = "packet",
         Opinion = "opinion",
         Stock = "stock",
+        Price = "price",
         Box = "box",
         Word = "word",
         Tick = "tick",

@@ -37,6 +37,8 @@ public sealed record PacketOpinionRow(
 
 public sealed record LearntWordRow(string Words, string FoodKey, DateTimeOffset LearntAt, Guid LearntBy);
 
+public sealed record PriceRow(string FoodKey, string Shop, decimal Amount, string Pack, decimal Grams, DateOnly SeenOn);
+
 public sealed record StockItemRow(
     Guid Id,
     string? FoodKey,

@@ -53,6 +53,7 @@ public static class Tables
     public static readonly TenantTable<PacketOpinionRow> PacketOpinion = new("packet_opinion", "packet_id", "eater_id");
     public static readonly TenantTable<LearntWordRow> LearntWord = new("learnt_word", "words") { IsLarder = true };
     public static readonly TenantTable<StockItemRow> StockItem = new("stock_item", "id");
+    public static readonly TenantTable<PriceRow> Price = new("price", "food_key", "shop");
 
     public static readonly TenantTable<RecipeRow> Recipe = new("recipe", "id");
     public static readonly TenantTable<RecipeVersionRow> RecipeVersion = new("recipe_version", "id");
@@ -117,6 +118,7 @@ public static class Tables
         PacketOpinion,
         LearntWord,
         StockItem,
+        Price,
         Recipe,
         RecipeVersion,
         RecipePart,

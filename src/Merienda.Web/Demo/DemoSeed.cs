@@ -4,6 +4,7 @@ using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
+using Merienda.Core.Shopping;
 using Merienda.Formats;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
@@ -25,6 +26,7 @@ public sealed class DemoSeed(
     BoxStore boxes,
     PacketStore packets,
     StockStore stock,
+    PriceStore prices,
     TimeProvider clock
 )
 {
@@ -36,6 +38,8 @@ public sealed class DemoSeed(
             .. Rhythm.Usual.Slots.Select(slot => slot.Role == MealRole.Bite ? slot with { Key = "merienda", Name = "merienda" } : slot),
         ],
     };
+
+    private const int PricesDaysAgo = 5;
 
     public Task Run() => database.Exclusively(SeedWhatIsMissing);
 
@@ -154,6 +158,23 @@ public sealed class DemoSeed(
                 )
             );
         }
+
+        var paid = await File.ReadAllBytesAsync(Path.Combine(DataFiles.Find(), "demo", "prices.csv"));
+        Must(
+            await prices.Note(
+                Stamp(tenant),
+                stored =>
+                    PriceFile
+                        .Read(paid, stored.Foods.Matcher, MeasureSystem.Metric, today.AddDays(-PricesDaysAgo))
+                        .Select<IReadOnlyList<Price>>(file =>
+                            [
+                                .. file.Rows.Select(row =>
+                                    row.Price ?? throw new InvalidDataException($"The demo's prices are wrong: {row.Problem}")
+                                ),
+                            ]
+                        )
+            )
+        );
 
         foreach (var thing in household.Stock)
         {

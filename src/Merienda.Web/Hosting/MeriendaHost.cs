@@ -152,6 +152,7 @@ public static class MeriendaHost
         services.AddSingleton<PacketStore>();
         services.AddSingleton<LearntWords>();
         services.AddSingleton<StockStore>();
+        services.AddSingleton<PriceStore>();
         services.AddSingleton<BoxStore>();
         services.AddSingleton<Func<Core.Planning.Household, DateOnly>>(provider =>
             household => HouseholdClock.Today(provider.GetRequiredService<TimeProvider>(), household.TimeZone)

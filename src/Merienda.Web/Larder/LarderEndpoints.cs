@@ -22,6 +22,7 @@ public static class LarderEndpoints
         larder.MapPackets();
         larder.MapStock();
         larder.MapPacketFiles();
+        larder.MapPrices();
     }
 
     /// <summary>What every look at a food needs.</summary>

@@ -1,4 +1,3 @@
-using System.Text;
 using System.Text.Json;
 using Merienda.Core.Foods.Packets;
 using Merienda.Formats;
@@ -33,12 +32,7 @@ public static class PacketFileEndpoints
         var printed = (await database.Read(tenant, packets.Foods))
             .Packets.Values.Select(packet => packet.Printed)
             .OrderBy(packet => packet.Name, StringComparer.OrdinalIgnoreCase);
-        // Spreadsheets take a file for UTF-8 when it begins with the mark.
-        return TypedResults.File(
-            Encoding.UTF8.GetPreamble().Concat(Encoding.UTF8.GetBytes(PacketFile.Write(printed))).ToArray(),
-            "text/csv; charset=utf-8",
-            "merienda-packets.csv"
-        );
+        return CsvAnswer.Of(PacketFile.Write(printed), "merienda-packets.csv");
     }
 
     /// <summary>

@@ -173,8 +173,8 @@ public static class WeekEndpoints
 
     private static async Task<Ok<ShopPage>> Shop(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
     {
-        var (week, stock) = await desk.Weeks.ReadWithStock(tenant, date);
-        return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToShop(stock));
+        var (week, supplies) = await desk.Weeks.ReadToShop(tenant, date);
+        return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToShop(supplies.Stock));
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(

@@ -9,6 +9,7 @@ type Props = {
   problem?: string | undefined;
   autoComplete?: string;
   inputMode?: 'decimal' | 'numeric' | 'email' | 'text';
+  list?: string;
   className?: string;
   required?: boolean;
 };

@@ -34,7 +34,7 @@ public static partial class StepFoods
         var words = foods.Words.Of(name);
         return meant.Count > 0
             // Water has nothing in it that anybody counts.
-            && meant[0].Key != "water"
+            && !meant[0].IsWater
             && lines.All(line =>
                 !line.Meanings.Any(meaning => meaning.Foods.Intersect(meant).Any())
                 && !line.NameWords.Any(word => words.Contains(word.Text))

@@ -47,7 +47,8 @@ public sealed record SolvePage(
 
 /// <summary>Something that can be wanted of a week.</summary>
 /// <param name="Want">"Few batches".</param>
-public sealed record SolveGoal(FillGoal Goal, string Want);
+/// <param name="Note">What stands in its way, or what it is taken by; empty for nothing.</param>
+public sealed record SolveGoal(FillGoal Goal, string Want, string Note);
 
 /// <summary>What there is to choose before a week is filled.</summary>
 /// <param name="Gaps">Open meals for which nothing is there, as sentences.</param>

@@ -29,11 +29,17 @@ public static class SolveEndpoints
 
     private static async Task<Ok<SolveChoices>> Choices(DateOnly date, CurrentTenant tenant, WeekStore weeks, KnowledgeBase knowledge)
     {
-        var (stored, library) = await weeks.ReadWithLibrary(tenant, date);
-        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, [], new(SolveKind.Fill));
+        var ((stored, library), supplies) = await weeks.ReadToSolve(tenant, date);
+        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, supplies, new(SolveKind.Fill));
         return TypedResults.Ok(
             new SolveChoices(
-                [.. FillGoals.Usual.Select(goal => new SolveGoal(goal, FillGoals.WantOf(goal)))],
+                [
+                    .. FillGoals.Usual.Select(goal => new SolveGoal(
+                        goal,
+                        FillGoals.WantOf(goal),
+                        goal == FillGoal.Cost ? week.Prices.Says : ""
+                    )),
+                ],
                 FillGaps.Of(week.ToFill(FillScope.All))
             )
         );
@@ -49,13 +55,13 @@ public static class SolveEndpoints
         SolveBell bell
     )
     {
-        var ((stored, library), stock) = await weeks.ReadToSolve(tenant, date);
+        var ((stored, library), supplies) = await weeks.ReadToSolve(tenant, date);
         if (SolveAsked.Wrong(request, stored) is { } wrong)
         {
             return wrong.ToProblem();
         }
 
-        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, stock, request);
+        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, supplies, request);
         if (SolveAsked.Pointless(request, week) is { } pointless)
         {
             return pointless.ToProblem();

@@ -1,6 +1,7 @@
 using Merienda.Core.Filling;
 using Merienda.Core.Foods;
 using Merienda.Core.Planning;
+using Merienda.Core.Shopping;
 using Merienda.Core.Stock;
 using Merienda.Storage;
 
@@ -9,9 +10,10 @@ namespace Merienda.Web.Weeks.Solving;
 /// <summary>A stored week as a question to solve.</summary>
 internal static class SolveQuestions
 {
-    public static WeekQuestion Of(WeekView week, IReadOnlyList<StoredRecipe> library, IReadOnlyList<StockItem> stock, SolveRequest asked)
+    public static WeekQuestion Of(WeekView week, IReadOnlyList<StoredRecipe> library, Supplies supplies, SolveRequest asked)
     {
         var kitchen = week.Kitchen;
+        var foods = FoodsOf(library);
         var usual = FillWishes.Usual;
         var wishes = (
             usual with
@@ -32,17 +34,9 @@ internal static class SolveQuestions
             wishes
         )
         {
-            Due = [.. stock.Select(item => DueOf(week, item)).OfType<DueStock>()],
-            Packs =
-            [
-                .. library
-                    .SelectMany(recipe => recipe.Version.Lines)
-                    .Select(line => line.Food)
-                    .OfType<Food>()
-                    .DistinctBy(food => food.Key)
-                    .Select(food => PackOf(food, stock))
-                    .OfType<PackedFood>(),
-            ],
+            Due = [.. supplies.Stock.Select(item => DueOf(week, item)).OfType<DueStock>()],
+            Packs = [.. foods.Select(food => PackOf(food, supplies.Stock)).OfType<PackedFood>()],
+            Prices = PriceBook.Of(supplies.Prices, foods),
         };
     }
 
@@ -52,6 +46,9 @@ internal static class SolveQuestions
                 .Plated.Where(plated => week.Plan.Holds(plated.Serving.Cell.Date))
                 .Select(plated => new OnMeal(plated.Serving.Cell, plated.Item, plated.Helping)),
         ];
+
+    private static IReadOnlyList<Food> FoodsOf(IReadOnlyList<StoredRecipe> library) =>
+        [.. library.SelectMany(recipe => recipe.Version.Lines).Select(line => line.Food).OfType<Food>().DistinctBy(food => food.Key)];
 
     /// <summary>Null for what nobody knows the pack of, and for what keeps once it is opened.</summary>
     private static PackedFood? PackOf(Food food, IReadOnlyList<StockItem> stock) =>

@@ -149,8 +149,8 @@ public sealed partial class SolveWorker(
     private async Task<(SolveFound Found, string Problem)> Search(ClaimedJob claimed, SolveJob job, CancellationToken stop)
     {
         var asked = JsonSerializer.Deserialize<SolveRequest>(job.Asked, Json)!;
-        var ((stored, library), stock) = await weeks.ReadToSolve(claimed.Tenant, job.WeekStart);
-        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, stock, asked);
+        var ((stored, library), supplies) = await weeks.ReadToSolve(claimed.Tenant, job.WeekStart);
+        var week = SolveQuestions.Of(new WeekView(stored, knowledge), library, supplies, asked);
         if (week.For(asked) is not { } question)
         {
             return (Less(week, asked), "");

@@ -3,6 +3,7 @@ import { NavLink, Outlet } from 'react-router';
 const parts = [
   ['/larder', 'Foods'],
   ['/larder/stock', 'Stock'],
+  ['/larder/prices', 'Prices'],
   ['/larder/words', 'Words'],
   ['/larder/compare', 'Side by side'],
   ['/larder/file', 'In and out'],

@@ -96,7 +96,10 @@ function Wishes({ board, all, gaps, solving, onClose }: Props) {
         {order.map((goal, at) => (
           <li key={goal.goal} className="flex items-center gap-1 border-t border-line first:border-t-0">
             <span className="figures w-5 text-steel">{at + 1}</span>
-            <span className="flex-1">{goal.want}</span>
+            <span className="flex-1">
+              {goal.want}
+              {goal.note && <span className="block text-xs text-steel">{goal.note}</span>}
+            </span>
             <button
               type="button"
               aria-label={`${goal.want}: earlier`}
@@ -142,7 +145,7 @@ function Wishes({ board, all, gaps, solving, onClose }: Props) {
       </div>
       <BoughtThings board={board} without={without} onChange={setWithout} />
       {/* What it is all for stays in sight, however much there is to choose. */}
-      <div className="sticky bottom-0 -mx-4 -mb-4 mt-2 border-t border-line bg-enamel p-4">
+      <div className="sticky -bottom-4 -mx-4 -mb-4 mt-2 border-t border-line bg-enamel p-4">
         <ProblemNote of={solving.refused} />
         <Button type="submit" look="main" disabled={solving.isAsking || eaters.length === 0} className="w-full">
           Find a week

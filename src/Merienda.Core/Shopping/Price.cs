@@ -1,0 +1,75 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Quantities;
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Shopping;
+
+/// <summary>A price as a person types it: "red lentils", "500 g", 2.10, "the quay".</summary>
+/// <param name="Food">Its key, or what it is called.</param>
+public sealed record TypedPrice(string Food, string Pack, decimal Amount, string Shop);
+
+/// <summary>What something costs somewhere.</summary>
+/// <param name="Food">Key of a food or a packet.</param>
+/// <param name="Amount">For the pack, in the household's money: 0 to 100,000.</param>
+/// <param name="Pack">What is bought for it, as typed: "500 g", "12", "1 bunch".</param>
+/// <param name="Grams">What the pack weighs, above 0 and at most 50 kg.</param>
+/// <param name="Shop">Empty for anywhere.</param>
+/// <param name="SeenOn">Local date; the newest price of a food counts.</param>
+public sealed record Price(string Food, decimal Amount, string Pack, decimal Grams, string Shop, DateOnly SeenOn)
+{
+    public const decimal Most = 100_000;
+
+    public const int LongestShop = 60,
+        LongestPack = 60;
+
+    private const decimal MostGrams = 50_000;
+
+    public decimal PerGram => Amount / Grams;
+
+    private static Food? FoodOf(FoodMatch match) => match.IsSure ? match.Food : null;
+
+    /// <summary>Reads a price as it is typed: the pack like the amount of an ingredient line.</summary>
+    /// <param name="system">Whose cups and spoons the pack means.</param>
+    public static Result<Price> Read(TypedPrice typed, FoodMatcher foods, MeasureSystem system, DateOnly seenOn)
+    {
+        var (words, pack, amount, shop) = typed;
+        if ((foods.WithKey(words) ?? FoodOf(foods.Match(words.Trim()))) is not { } food)
+        {
+            return new Refusal(
+                "unknown-food",
+                "food",
+                words.Length > LongestShop ? words[..LongestShop] : words,
+                "nobody can tell which food this is",
+                "Write it as the Larder calls it"
+            );
+        }
+
+        if (amount is < 0 or > Most)
+        {
+            return new Refusal("price-out-of-range", "price", $"{amount}", "a price is between 0 and 100,000", "Type what one pack costs");
+        }
+
+        if (shop.Trim().Length > LongestShop)
+        {
+            return new Refusal(
+                "shop-name-length",
+                "shop",
+                shop[..LongestShop],
+                $"a shop's name has at most {LongestShop} characters",
+                "Type what you call it, or leave it empty"
+            );
+        }
+
+        var line = pack.Trim().Length is 0 or > LongestPack ? null : RecipeLine.From($"{pack.Trim()} {food.Name}", foods, system, food);
+        return line is { Read.Amount: not null, GramsIn: { IsOpen: false, Best: > 0 and <= MostGrams } grams }
+            ? new Price(food.Key, Math.Round(amount, 2), pack.Trim(), Math.Round(grams.Best, 1), shop.Trim(), seenOn)
+            : new Refusal(
+                "price-pack-unreadable",
+                "pack",
+                pack.Length > LongestPack ? pack[..LongestPack] : pack,
+                $"nobody can tell what that weighs of {food.Name}",
+                "Type what is bought for the price with its weight, for example 500 g"
+            );
+    }
+}
