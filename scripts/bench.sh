@@ -11,7 +11,7 @@ run_bench() {
   local week
   for week in "2 20" "2 60" "2 200" "2 400" "2 60 points" "4 200"; do
     # shellcheck disable=SC2086
-    dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- solve $week
+    MALLOC_ARENA_MAX=2 dotnet run --project "$ROOT/bench/Merienda.Bench" -c Release --no-build -- solve $week
   done
   start_cluster bench durable
   sql bench postgres "drop database if exists load with (force)" > /dev/null

@@ -1,11 +1,13 @@
 using System.Diagnostics;
 using System.Globalization;
 using Merienda.Core.Filling;
+using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
+using Merienda.Core.Shopping;
 using Merienda.Formats;
 using Merienda.Solving;
 
@@ -163,7 +165,23 @@ internal static class SolveTimes
             {
                 FreezerBoxes = 12 * eaters.Count,
             }
-        );
+        )
+        {
+            Prices = PricesOf(dishes),
+        };
+
+    /// <summary>Every food has a price, from 2 to 20 a kilogram, the same each time.</summary>
+    private static PriceBook PricesOf(IReadOnlyList<FillDish> dishes)
+    {
+        var foods = dishes
+            .SelectMany(dish => dish.Version.Ingredients)
+            .Select(line => line.Food)
+            .OfType<Food>()
+            .DistinctBy(food => food.Key);
+        var random = new Random(7);
+        var prices = foods.Select(food => (Food: food, Price: new Price(food.Key, random.Next(2, 20), "1 kg", 1000, "", Start))).ToList();
+        return PriceBook.Of([.. prices.Select(one => one.Price)], [.. prices.Select(one => one.Food)]);
+    }
 
     private static List<FillDish> DishesOf(DataFiles data, int recipes)
     {

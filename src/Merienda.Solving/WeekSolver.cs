@@ -55,6 +55,9 @@ public static class WeekSolver
             ),
         ];
 
+    /// <param name="Kept">What it has of each earlier level.</param>
+    private sealed record Found(FillPlan? Plan, long Value, long Bound, IReadOnlyList<long> Kept);
+
     /// <summary>Level after level, each in rounds: the dishes that are used so far and fresh ones, begun where the round before ended.</summary>
     private sealed class Levels(
         FillQuestion question,
@@ -109,7 +112,8 @@ public static class WeekSolver
                 var dishes = _shortlist.Of(isNarrow ? 0 : recipes, Used);
                 // A variant that nobody likes best may still save a batch: only with every one of them a bound is one.
                 var isWhole = dishes.Count == question.Dishes.Count && _free is null;
-                var (plan, value, lowest) = Search(dishes, goal, isPolish ? _round * 2 : _round, _isExact);
+                var found = Search(dishes, goal, isPolish ? _round * 2 : _round, _isExact);
+                var (plan, value, lowest) = (found.Plan, found.Value, found.Bound);
                 if (plan is null && _plan is not null && !_isExact && !stop.IsCancellationRequested)
                 {
                     _isExact = true;
@@ -123,7 +127,8 @@ public static class WeekSolver
 
                 if (value < best)
                 {
-                    (_plan, best, stale) = (plan, value, 0);
+                    (best, stale) = (value, 0);
+                    Keep(found);
                 }
                 else
                 {
@@ -157,15 +162,18 @@ public static class WeekSolver
                 // Only with everything there is to choose from, and every meal to change, is a bound one.
                 var free = _free;
                 _free = null;
-                var (plan, value, lowest) = Search([.. Enumerable.Range(0, question.Dishes.Count)], goal, effort.Proof, true);
-                if (plan is not null)
+                var found = Search([.. Enumerable.Range(0, question.Dishes.Count)], goal, effort.Proof, true);
+                var isBetter = found.Plan is not null && found.Value < best;
+                if (isBetter)
                 {
                     // What is there where sums are exact need not be where they are taken on the safe side.
-                    _isExact |= value < best;
-                    (_plan, best, bound) = (value < best ? plan : _plan, Math.Min(value, best), Math.Max(bound, lowest));
+                    _isExact = true;
+                    best = found.Value;
+                    Keep(found);
                 }
 
-                _free = _plan == plan ? null : free;
+                bound = found.Plan is null ? bound : Math.Max(bound, found.Bound);
+                _free = isBetter ? null : free;
             }
 
             _levels.Add(Level(goal, best, bound));
@@ -218,12 +226,23 @@ public static class WeekSolver
                 .Range(0, question.Dishes.Count)
                 .Where(dish => _plan?.Servings.Any(serving => serving.Dish == question.Dishes[dish]) == true);
 
-        private WeekModel Model(IReadOnlyList<int> dishes, bool isExact)
+        /// <summary>A plan that was found is the one that counts: what it has of the earlier levels may be better than they were left.</summary>
+        private void Keep(Found found)
+        {
+            _plan = found.Plan;
+            for (var at = 0; at < found.Kept.Count; at++)
+            {
+                _levels[at] = _levels[at] with { Value = Math.Min(_levels[at].Value, found.Kept[at]) };
+            }
+        }
+
+        private (WeekModel Model, IReadOnlyList<LinearExpr> Kept) Model(IReadOnlyList<int> dishes, bool isExact)
         {
             var model = new WeekModel(question, _table, dishes, isExact, _free);
-            foreach (var level in _levels)
+            var kept = _levels.Select(level => model.SumOf(level.Goal)).ToList();
+            foreach (var (level, sum) in _levels.Zip(kept))
             {
-                model.Model.Add(model.SumOf(level.Goal) <= level.Value);
+                model.Model.Add(sum <= level.Value);
             }
 
             WeekCuts.Add(model, _cuts);
@@ -232,15 +251,16 @@ public static class WeekSolver
                 model.HintFrom(_plan);
             }
 
-            return model;
+            return (model, kept);
         }
 
         /// <summary>What Core finds broken in an answer is forbidden and sought again; what is broken after so many times is said.</summary>
-        private (FillPlan? Plan, long Value, long Bound) Search(IReadOnlyList<int> dishes, FillGoal goal, double time, bool isExact)
+        private Found Search(IReadOnlyList<int> dishes, FillGoal goal, double time, bool isExact)
         {
             for (var again = MostAgain; ; again--)
             {
-                var found = Search(Model(dishes, isExact), goal, time);
+                var (model, kept) = Model(dishes, isExact);
+                var found = Search(model, kept, goal, time);
                 var cuts = found.Plan is null || again == 0 ? [] : WeekCuts.Of(question, _table, found.Plan).ToList();
                 if (cuts.Count == 0)
                 {
@@ -251,7 +271,7 @@ public static class WeekSolver
             }
         }
 
-        private (FillPlan? Plan, long Value, long Bound) Search(WeekModel model, FillGoal goal, double time)
+        private Found Search(WeekModel model, IReadOnlyList<LinearExpr> kept, FillGoal goal, double time)
         {
             model.Model.Minimize(model.SumOf(goal));
             using var solver = new CpSolver();
@@ -260,12 +280,13 @@ public static class WeekSolver
             using var cancel = stop.Register(solver.StopSearch);
             using var better = new Better(model, (plan, value) => Tell(goal, plan, value));
             return solver.Solve(model.Model, better) is CpSolverStatus.Optimal or CpSolverStatus.Feasible
-                ? (
+                ? new(
                     model.Read(solver.Value),
                     (long)Math.Round(solver.ObjectiveValue),
-                    model.IsRounded ? 0 : (long)Math.Ceiling(solver.BestObjectiveBound - 1e-6)
+                    model.IsRounded ? 0 : (long)Math.Ceiling(solver.BestObjectiveBound - 1e-6),
+                    [.. kept.Select(solver.Value)]
                 )
-                : (null, 0, 0);
+                : new(null, 0, 0, []);
         }
 
         private void Tell(FillGoal goal, Func<FillPlan> better, long value)

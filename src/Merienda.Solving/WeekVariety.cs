@@ -150,7 +150,7 @@ internal static class WeekVariety
             }
 
             var many = LinearExpr.Sum(there.Select(food => food.Is)) + already.Count;
-            if (rule.AtLeast is { } least && foods.Count > 0)
+            if (rule.AtLeast is { } least)
             {
                 var open = LinearExpr.Sum(week.Groups.Where(group => group.Eater.Id == eater.Id).Select(group => week.Uncovered[group]));
                 open += question.Dates.Sum(date => question.EmptyOn(eater, date));

@@ -53,4 +53,18 @@ public class FillTests
             answer.Levels.Select(level => level.Goal)
         );
     }
+
+    [Theory]
+    [InlineData(1)]
+    [InlineData(2)]
+    [InlineData(3)]
+    public void Each_level_says_what_the_plan_has_also_what_a_later_level_bettered(int seed)
+    {
+        var question = DemoWeek.For(DemoWeek.Eater("Ines", "calories-macros", ("energy", 1300, 1500)), DemoWeek.Eater("Dov", "vegetarian"));
+        // So little effort leaves batches that are not needed: fewer minutes do without them.
+        var answer = WeekSolver.Solve(question, new(1, 0.02, 0.01, seed), null, TestContext.Current.CancellationToken);
+        long Of(FillGoal goal) => answer.Levels.Single(level => level.Goal == goal).Value;
+        Assert.Equal(answer.Plan.Batches.Count, Of(FillGoal.Batches));
+        Assert.Equal(answer.Plan.Batches.Sum(batch => batch.Lots.Min(lot => lot.Dish.HandsOn)), Of(FillGoal.Minutes));
+    }
 }

@@ -83,7 +83,8 @@ public sealed record FillLevel(FillGoal Goal, long Value, long? Bound, double Se
     public string Sure =>
         Goal == FillGoal.Step ? "by the best values"
         : IsProven ? "proven"
-        : Bound is { } bound && bound > 0 ? $"best found in {Seconds:0.#} s, not proven best; it can't be below {bound}"
+        : Bound is { } bound && bound > 0
+            ? $"best found in {Seconds:0.#} s, not proven best; it can't be below {(Goal == FillGoal.Cost ? $"{bound / 100m:0.00}" : $"{bound}")}"
         : $"best found in {Seconds:0.#} s, not proven best";
 
     private static string Portions(long quarters) =>

@@ -33,6 +33,7 @@ public class FillGoalsTests
         Assert.Equal("best found in 3.2 s, not proven best", new FillLevel(FillGoal.Batches, 8, null, 3.24).Sure);
         Assert.Equal("best found in 3 s, not proven best", new FillLevel(FillGoal.Batches, 8, 0, 3).Sure);
         Assert.Equal("best found in 3 s, not proven best; it can't be below 6", new FillLevel(FillGoal.Batches, 8, 6, 3).Sure);
+        Assert.Equal("best found in 3 s, not proven best; it can't be below 6.50", new FillLevel(FillGoal.Cost, 800, 650, 3).Sure);
     }
 
     [Fact]
