@@ -51,7 +51,11 @@ public static class PlanCommand
         var effort = FillEffort.Usual with { Rounds = int.Parse(asked.Value.Rounds ?? "1"), Seed = int.Parse(asked.Value.Seed ?? "1") };
         var answer = WeekSolver.Solve(question.Value, effort);
         var judge = new FillJudge(question.Value, answer.Plan);
-        PlanReport.Write(new(question.Value, answer, judge, leftOut), asked.Value.Json, output);
+        var list = ShoppingList.FromNothing(
+            SoldAsFile.Load(Path.Combine(DataFiles.Find(), "sold-as.csv"), data.Foods.WithKey),
+            data.Foods.WithKey
+        );
+        PlanReport.Write(new(question.Value, answer, judge, list, leftOut), asked.Value.Json, output);
         return judge.Fits ? Fits : Unmet;
     }
 

@@ -15,12 +15,13 @@ internal static class PlanReport
         Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
+    /// <param name="List">How its list is made.</param>
     /// <param name="LeftOut">Recipes that could not be planned with, each with its reason.</param>
-    public sealed record Week(FillQuestion Question, FillAnswer Answer, FillJudge Judge, IReadOnlyList<string> LeftOut);
+    public sealed record Week(FillQuestion Question, FillAnswer Answer, FillJudge Judge, ShoppingList List, IReadOnlyList<string> LeftOut);
 
     public static void Write(Week week, bool isJson, TextWriter output)
     {
-        var (question, answer, judge, leftOut) = week;
+        var (question, answer, judge, _, leftOut) = week;
         if (isJson)
         {
             output.WriteLine(JsonSerializer.Serialize(Whole(week), Options));
@@ -48,7 +49,7 @@ internal static class PlanReport
         }
 
         output.WriteLine("To shop");
-        foreach (var item in Shopping(answer))
+        foreach (var item in Shopping(week))
         {
             output.WriteLine($"  {item.Name}: {Amount(item)}");
         }
@@ -93,10 +94,11 @@ internal static class PlanReport
                         lot.Portions,
                     })
                 ),
-            Shopping = Shopping(week.Answer)
+            Shopping = Shopping(week)
                 .Select(item => new
                 {
                     Food = item.Name,
+                    Buy = Amount(item),
                     Grams = item.Grams.IsOpen ? (decimal?)null : Math.Round(item.Grams.Best),
                     item.AsTyped,
                 }),
@@ -121,18 +123,20 @@ internal static class PlanReport
     private static IEnumerable<FillBatch> Batches(FillAnswer answer) =>
         answer.Plan.Batches.OrderBy(batch => batch.Cooked).ThenBy(batch => batch.Lots[0].Dish.Name, StringComparer.Ordinal);
 
-    private static IReadOnlyList<ShoppingItem> Shopping(FillAnswer answer) =>
-        ShoppingList.Of([
-            .. answer.Plan.Batches.SelectMany(batch => batch.Lots.Select(lot => new BatchToShop("", lot.Dish.Version, lot.Portions))),
-            .. answer
-                .Plan.Servings.Where(serving => serving.Dish.Ready is not null)
-                .Select(serving => new BatchToShop("", serving.Dish.Version, 1)),
+    private static IReadOnlyList<ShoppingItem> Shopping(Week week) =>
+        (week.List with { Prices = week.Question.Prices }).Of([
+            .. week.Answer.Plan.Batches.SelectMany(batch =>
+                batch.Lots.Select(lot => new BatchToShop("", batch.Cooked, lot.Dish.Version, lot.Portions))
+            ),
+            .. week
+                .Answer.Plan.Servings.Where(serving => serving.Dish.Ready is not null)
+                .Select(serving => new BatchToShop("", serving.Cell.Date, serving.Dish.Version, 1)),
         ]);
 
     private static string Amount(ShoppingItem item) =>
-        item.Grams.IsOpen ? string.Join(", ", item.AsTyped)
-        : item.Pieces is { } pieces ? $"{item.Grams.Best:0} g ({pieces.Count:0.#} {pieces.Unit})"
-        : $"{item.Grams.Best:0} g";
+        item.Buy is not { } buy ? string.Join(", ", item.AsTyped)
+        : buy.Packs.Count == 0 ? $"{buy.Grams:0} g"
+        : $"{item.Grams.Best:0} g, {string.Join(" + ", buy.Packs.Select(pack => $"{pack.Count} × {pack.Size}"))}";
 
     private static string Proof(FillLevel level) =>
         level.IsProven ? "proven" : $"best found, not proven best{(level.Bound is { } bound ? $"; not less than {bound}" : "")}";

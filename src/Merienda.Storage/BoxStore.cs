@@ -1,6 +1,8 @@
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Recipes;
+using Merienda.Core.Shopping;
+using Merienda.Core.Stock;
 using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
@@ -9,7 +11,8 @@ namespace Merienda.Storage;
 public sealed record StoredPortioning(StoredWeek Week, Kitchen Kitchen);
 
 /// <summary>Batches become boxes, and boxes live by what is said of them.</summary>
-public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks)
+/// <param name="soldAs">What is bought as something else.</param>
+public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks, Func<SoldAs> soldAs)
 {
     public Task<StoredPortioning> Read(Tenant tenant, DateOnly start) => database.Read(tenant, Portioning(weeks.Of(start)));
 
@@ -24,13 +27,13 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
         DateTimeOffset now,
         Func<StoredPortioning, TView> draw
     ) =>
-        door.Edit<(StoredWeek Week, (HouseholdSettingsRow, Kitchen Kitchen) Known), bool, TView>(
+        door.Edit<((StoredWeek Week, (HouseholdSettingsRow, Kitchen Kitchen) Known) There, IReadOnlyList<StockItem> Stock), bool, TView>(
             stamp,
             Journal.Box,
-            weeks.Of(start).And(KitchenStore.Stored),
+            weeks.Of(start).And(KitchenStore.Stored).And(StockStore.Items),
             locked =>
             {
-                var (week, (_, kitchen)) = locked;
+                var ((week, (_, kitchen)), stock) = locked;
                 var batches = which(week.Plan);
                 if (batches.Count == 0)
                 {
@@ -64,9 +67,11 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
                 }
 
                 var letters = string.Join(", ", batches.Select(id => week.Plan.BatchWithId(id)!.Letter));
+                var change = week
+                    .Rows.ChangeTo(week.Plan, result.Value, $"{(weighed is null ? "Portioned" : "Weighed")} {letters}", NoNewFood)
+                    .Put(Tables.KitchenItem, Tares(kitchen, null), Tares(kitchen, weighed));
                 return new Decided<bool>(
-                    week.Rows.ChangeTo(week.Plan, result.Value, $"{(weighed is null ? "Portioned" : "Weighed")} {letters}", NoNewFood)
-                        .Put(Tables.KitchenItem, Tares(kitchen, null), Tares(kitchen, weighed)),
+                    Use(change, stock, planned.Select(id => week.Plan.BatchWithId(id)!), week.Versions, week.Foods, week.Table.Today),
                     true
                 );
             },
@@ -86,26 +91,58 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
     )
     {
         var heard = said.Heard(now);
-        return door.Edit<((WeekPlan Plan, Table Table, PlanRows Rows) Batch, (HouseholdSettingsRow, Kitchen Kitchen) Known), bool>(
+        return door.Edit<((StoredBatch Batch, (HouseholdSettingsRow, Kitchen Kitchen) Known) There, IReadOnlyList<StockItem> Stock), bool>(
             stamp,
             Journal.Box,
-            weeks.Batch(batchId).And(KitchenStore.Stored),
+            weeks.Batch(batchId).And(KitchenStore.Stored).And(StockStore.Items),
             locked =>
             {
-                var ((plan, table, rows), (_, kitchen)) = locked;
+                var (((plan, table, rows, recipes, foods), (_, kitchen)), stock) = locked;
                 var day = dayOf(table, heard.At);
-                var there =
-                    plan.BatchWithId(batchId)?.PortionedOn is null && plan.Containers.All(box => box.Id != boxId)
-                        ? plan.Portion(batchId, kitchen.Containers, (heard.At, day), Guid.CreateVersion7)
-                        : plan;
+                var isFilled = plan.BatchWithId(batchId)?.PortionedOn is null && plan.Containers.All(box => box.Id != boxId);
+                var there = isFilled ? plan.Portion(batchId, kitchen.Containers, (heard.At, day), Guid.CreateVersion7) : plan;
                 var told = there.IsRefused ? there : there.Value.Tell(boxId, heard, day, now);
-                return told.Refusal is { } refusal
-                    ? refusal
-                    : new Decided<bool>(
-                        rows.ChangeTo(plan, told.Value, $"{Say(said)} {plan.BatchWithId(batchId)!.Letter}", NoNewFood),
-                        true
-                    );
+                if (told.Refusal is { } refusal)
+                {
+                    return refusal;
+                }
+
+                var change = rows.ChangeTo(plan, told.Value, $"{Say(said)} {plan.BatchWithId(batchId)!.Letter}", NoNewFood);
+                return new Decided<bool>(
+                    Use(change, stock, isFilled ? [plan.BatchWithId(batchId)!] : [], recipes, foods, table.Today),
+                    true
+                );
             }
+        );
+    }
+
+    /// <summary>What went into batches that are in boxes by now stands in stock no more.</summary>
+    private Change Use(
+        Change change,
+        IReadOnlyList<StockItem> stock,
+        IEnumerable<Batch> batches,
+        IReadOnlyDictionary<Guid, StoredRecipe> recipes,
+        HouseholdFoods foods,
+        DateOnly today
+    )
+    {
+        var used = ShoppingList
+            .FromNothing(soldAs(), foods.Matcher.WithKey)
+            .UsedBy(
+                batches.SelectMany(batch =>
+                    batch.Lots.Select(lot => new BatchToShop(
+                        batch.Letter,
+                        batch.Cooked,
+                        lot.DishOf(recipes[batch.Id].Version),
+                        lot.Portions
+                    ))
+                )
+            );
+        var changed = StockUsed.Of(stock, used, today);
+        return change.Put(
+            Tables.StockItem,
+            changed.Select(one => StockStore.RowOf(one.Was)),
+            changed.Select(one => StockStore.RowOf(one.Is))
         );
     }
 

@@ -40,6 +40,7 @@ internal static class PlanReading
             {PacketRows.SelectVersion} where version.id in (
                 select packet_version_id from serving_item where serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6))
             order by version.id;
+            select batch_id, line_id, was_key, food_key from batch_swap where batch_id = any({Chosen}) order by batch_id, line_id;
             """,
             new { weekStart = start, onlyBatch = batch },
             async rows =>
@@ -60,7 +61,8 @@ internal static class PlanReading
             [.. await rows.ReadAsync<PartYieldRow>()],
             [.. (await rows.ReadAsync<BoxColumns>()).Select(row => row.ToRow())],
             [.. (await rows.ReadAsync<EventColumns>()).Select(row => row.ToRow())],
-            [.. await rows.ReadAsync<PacketRows.VersionRow>()]
+            [.. await rows.ReadAsync<PacketRows.VersionRow>()],
+            [.. await rows.ReadAsync<BatchSwapRow>()]
         );
 
     private sealed record ItemColumns

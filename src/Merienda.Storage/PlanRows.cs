@@ -17,12 +17,13 @@ internal sealed record PlanRows(
     IReadOnlyList<PartYieldRow> Yields,
     IReadOnlyList<ContainerRow> Containers,
     IReadOnlyList<ContainerEventRow> Events,
-    IReadOnlyList<PacketRows.VersionRow> Packets
+    IReadOnlyList<PacketRows.VersionRow> Packets,
+    IReadOnlyList<BatchSwapRow> Swaps
 )
 {
     internal const string SessionColumns = "id, cooked_on, eaten_from, starts_at, cooks, name";
 
-    public static readonly PlanRows None = new([], [], new HashSet<Guid>(), [], [], [], [], [], [], []);
+    public static readonly PlanRows None = new([], [], new HashSet<Guid>(), [], [], [], [], [], [], [], []);
 
     /// <param name="lineOf">Reads a food that is eaten as it is bought.</param>
     public WeekPlan ToPlan(

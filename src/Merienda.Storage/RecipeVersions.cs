@@ -11,6 +11,16 @@ public sealed record StoredRecipe(Guid RecipeId, Guid VersionId, int Number, Mea
 {
     /// <summary>As other recipes know it.</summary>
     public KnownRecipe Known => new(RecipeId, VersionId, Version);
+
+    /// <summary>The recipe as it is cooked with other foods; one that is no more is left as it was.</summary>
+    internal StoredRecipe Taking(IEnumerable<BatchSwapRow> swaps, FoodMatcher foods)
+    {
+        var taken = swaps
+            .Select(swap => (swap.LineId, Food: foods.WithKey(swap.FoodKey)))
+            .Where(swap => swap.Food is not null)
+            .ToDictionary(swap => swap.LineId, swap => swap.Food!);
+        return taken.Count == 0 ? this : this with { Version = Version.Taking(taken, foods, System) };
+    }
 }
 
 /// <summary>

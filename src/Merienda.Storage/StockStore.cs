@@ -102,7 +102,7 @@ public sealed class StockStore(Database database, EditDoor door, HouseholdStore 
             }
         );
 
-    private static StockItemRow RowOf(StockItem item) =>
+    internal static StockItemRow RowOf(StockItem item) =>
         new(
             item.Id,
             item.Food,

@@ -1,11 +1,10 @@
 using Merienda.Core.Outcomes;
-using Merienda.Core.Planning;
 using Merienda.Core.Sessions;
 using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
 
-/// <summary>What is ticked off: things in the basket, steps of the prep session.</summary>
+/// <summary>Steps of the prep session that are ticked off.</summary>
 public sealed class TickStore(EditDoor door)
 {
     /// <summary>Every step that is ticked.</summary>
@@ -14,26 +13,6 @@ public sealed class TickStore(EditDoor door)
         null,
         async rows => [.. await rows.ReadAsync<TaskTickRow>()]
     );
-
-    /// <param name="date">Any day of the week.</param>
-    public Task<Result<Edited<bool>>> TickShop(EditStamp stamp, DateOnly date, string itemKey, bool isTicked) =>
-        door.Edit<(Household Household, IReadOnlyList<DateOnly> Ticked), bool>(
-            stamp,
-            Journal.Tick,
-            TableReading.Household.And(
-                Reading.Of<IReadOnlyList<DateOnly>>(
-                    "select week_start from shop_tick where item_key = @itemKey and week_start between @tickedDay - 9 and @tickedDay + 3;",
-                    new { tickedDay = date, itemKey },
-                    async rows => [.. await rows.ReadAsync<DateOnly>()]
-                )
-            ),
-            locked =>
-            {
-                var start = locked.Household.Rhythm.WeekOf(date);
-                var kept = locked.Ticked.Where(week => TableReading.IsOfWeek(week, start)).ToList();
-                return Tick(Tables.ShopTick, [new ShopTickRow(kept.Append(start).First(), itemKey)], _ => kept.Count > 0, isTicked);
-            }
-        );
 
     public Task<Result<Edited<bool>>> TickTask(EditStamp stamp, Guid batchId, string taskId, bool isTicked) =>
         door.Edit<(IReadOnlyList<Guid> Session, IReadOnlyList<TaskTickRow> Ticks), bool>(

@@ -23,6 +23,9 @@ public sealed record StoredWeek(
 {
     internal PlanRows Rows { get; init; } = PlanRows.None;
 
+    /// <summary>What is cooked otherwise than the recipe names it, because that is what there was.</summary>
+    public IReadOnlyList<BatchSwapRow> Swaps => Rows.Swaps;
+
     /// <summary>What there is to cook and to keep it in.</summary>
     public required Kitchen Kitchen { get; init; }
 
@@ -52,6 +55,21 @@ public sealed record StoredWeek(
         };
 
     private Refusal? StopOf(Batch batch, Lot lot, Eater eater) => eater.Stop(RecipeOf(batch).Version.Name, DishOf(batch, lot).Profile);
+
+    /// <summary>Why somebody may not have what they eat of some batches then; null when nothing stops anybody.</summary>
+    internal Refusal? StopOf(IReadOnlyList<BatchSwapRow> swaps)
+    {
+        var taken = swaps.ToLookup(swap => swap.BatchId);
+        var then = this with { Versions = Versions.ToDictionary(one => one.Key, one => one.Value.Taking(taken[one.Key], Foods.Matcher)) };
+        return (
+            from serving in Plan.Servings
+            from draw in serving.Draws
+            where taken.Contains(draw.Batch)
+            let eater = Diner(serving.Cell.Eater)
+            where eater is not null
+            select then.StopOf(draw, eater)
+        ).FirstOrDefault(stop => stop is not null);
+    }
 
     /// <summary>The lots of a batch that an eater may have, the one to take first in front, or what stops them all.</summary>
     /// <param name="lot">The one that is asked for; null for any.</param>
@@ -89,6 +107,15 @@ public sealed record StoredWeek(
     /// <inheritdoc cref="LetterOf"/>
     public string NameOf(Guid item) => Plan.Find(item) is { } found ? Plan.NameOf(found.Item) : "something";
 }
+
+/// <summary>One batch with everything drawn from it.</summary>
+internal sealed record StoredBatch(
+    WeekPlan Plan,
+    Table Table,
+    PlanRows Rows,
+    IReadOnlyDictionary<Guid, StoredRecipe> Recipes,
+    HouseholdFoods Foods
+);
 
 /// <summary>Reads batches with everything that is drawn from them, in one round trip.</summary>
 public sealed class WeekReading(HouseholdStore households, PacketStore packets, RecipeVersions versions, KeptWeeks kept)
@@ -198,7 +225,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
             );
 
     /// <summary>One batch with everything drawn from it, as a plan without a week.</summary>
-    internal Reading<(WeekPlan Plan, Table Table, PlanRows Rows)> Batch(Guid id) =>
+    internal Reading<StoredBatch> Batch(Guid id) =>
         households
             .Table()
             .And(packets.Foods)
@@ -207,8 +234,8 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
                 async (scope, read) =>
                 {
                     var ((table, foods), rows) = read;
-                    var (plan, _) = await Assemble(scope, table.Today, rows, table, foods);
-                    return (plan, table, rows);
+                    var (plan, recipes) = await Assemble(scope, table.Today, rows, table, foods);
+                    return new StoredBatch(plan, table, rows, recipes, foods);
                 }
             );
 
@@ -221,7 +248,11 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
     )
     {
         var read = await versions.Of(scope, rows.Batches.Select(batch => batch.RecipeVersionId), table.Household.CountsTolerances);
-        var recipes = rows.Batches.ToDictionary(batch => batch.Id, batch => read[batch.RecipeVersionId]);
+        var swaps = rows.Swaps.ToLookup(swap => swap.BatchId);
+        var recipes = rows.Batches.ToDictionary(
+            batch => batch.Id,
+            batch => read[batch.RecipeVersionId].Taking(swaps[batch.Id], foods.Matcher)
+        );
         return (rows.ToPlan(start, table.Household.Rhythm, recipes, line => LineOf(line, rows, table, foods)), recipes);
     }
 

@@ -18,10 +18,6 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
 {
     public Task<StoredWeek> Read(Tenant tenant, DateOnly start) => database.Read(tenant, weeks.Of(start));
 
-    /// <summary>A week with what it is shopped from.</summary>
-    public Task<(StoredWeek Week, Supplies Supplies)> ReadToShop(Tenant tenant, DateOnly start) =>
-        database.Read(tenant, weeks.Of(start).And(Supplies.Current));
-
     /// <summary>A week and every recipe that it could be cooked of.</summary>
     public Task<(StoredWeek Week, IReadOnlyList<StoredRecipe> Library)> ReadWithLibrary(Tenant tenant, DateOnly start) =>
         database.Read(tenant, weeks.Of(start).And(recipes.All));

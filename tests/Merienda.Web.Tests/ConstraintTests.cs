@@ -24,6 +24,9 @@ public class ConstraintTests(TestDatabase database)
         "insert into recipe_variant_change (household_id, recipe_version_id, variant, position, line_id, part, times) select household_id, recipe_version_id, 99,";
     private const string Part =
         "insert into recipe_part (household_id, recipe_version_id, position, name, apart, keeping_reason, takes_off, goes_on, made_amount, made_unit) select household_id, id,";
+    private const string Purchased =
+        "insert into purchase (household_id, week_start, item_key, amount, cost, shop, bought_on) select id, current_date,";
+    private const string Swapped = "insert into batch_swap (household_id, batch_id, line_id, was_key, food_key) select household_id,";
     private const string Paid = "insert into price (household_id, food_key, shop, amount, pack, grams, seen_on) select id,";
     private const string Bought = "insert into ready_choice (household_id, id, position, line, most_a_week) select";
     private const string Pinned = "insert into eater_pin (household_id, eater_id, position, measure) select household_id,";
@@ -228,6 +231,24 @@ public class ConstraintTests(TestDatabase database)
                 "ready_choice_key",
                 $"{Bought} id, '{Guid.Empty}', 0, 'x', 1 from (select * from household limit 1) home, generate_series(1, 2)"
             },
+            { "purchase_key_length", $"{Purchased} '', '', 1, '', current_date from household limit 1" },
+            { "purchase_amount_length", $"{Purchased} 'x', repeat('x', 61), 1, '', current_date from household limit 1" },
+            { "purchase_cost_range", $"{Purchased} 'x', '', -0.01, '', current_date from household limit 1" },
+            { "purchase_shop_length", $"{Purchased} 'x', '', 1, repeat('x', 61), current_date from household limit 1" },
+            {
+                "purchase_key",
+                $"{Purchased} 'x', '', 1, '', current_date from (select * from household limit 1) home, generate_series(1, 2)"
+            },
+            { "staple_food_length", "insert into staple (household_id, food_key) select id, '' from household limit 1" },
+            {
+                "staple_key",
+                "insert into staple (household_id, food_key) select id, 'x' from (select * from household limit 1) home, generate_series(1, 2)"
+            },
+            { "batch_swap_was_length", $"{Swapped} id, '{Guid.Empty}', '', 'x' from batch limit 1" },
+            { "batch_swap_food_length", $"{Swapped} id, '{Guid.Empty}', 'x', '' from batch limit 1" },
+            { "batch_swap_other", $"{Swapped} id, '{Guid.Empty}', 'x', 'x' from batch limit 1" },
+            { "batch_swap_batch", $"{Swapped} '{Guid.Empty}', '{Guid.Empty}', 'x', 'y' from batch limit 1" },
+            { "batch_swap_key", $"{Swapped} id, '{Guid.Empty}', 'x', 'y' from (select * from batch limit 1) one, generate_series(1, 2)" },
             { "price_food_length", $"{Paid} '', '', 1, 'x', 1, current_date from household limit 1" },
             { "price_shop_length", $"{Paid} 'x', repeat('x', 61), 1, 'x', 1, current_date from household limit 1" },
             { "price_amount_range", $"{Paid} 'x', '', 100000.01, 'x', 1, current_date from household limit 1" },

@@ -129,6 +129,7 @@ internal static class EveryTable
         var board = await visitor.MakeBatch(Week, await visitor.AddRecipe(), Day(0), 2);
         var batch = board["batches"]![0]!["id"]!.GetValue<Guid>();
         await visitor.Must(HttpMethod.Post, $"{Week}/batches/{batch}/place", FirstBatch.Place(eater, 0));
+        await visitor.Must(HttpMethod.Post, $"{Week}/shop/instead", new { food = "olive-oil", instead = "rapeseed-oil" });
         var loose = (await visitor.Get($"{Week}/shelf"))["boxes"]!.AsArray().Last()!["id"];
         await visitor.Must(
             HttpMethod.Post,
@@ -148,7 +149,23 @@ internal static class EveryTable
         );
         await visitor.Must(HttpMethod.Put, $"{Week}/sessions/remark", RecipeHistoryTests.Remark(batch, "1", 20));
         await visitor.Must(HttpMethod.Post, $"{Solved.NextWeek}/solve", new { kind = "fill" });
-        await visitor.Must(HttpMethod.Put, $"{Week}/shop/tick", new { key = "olive-oil", isTicked = true });
+        await visitor.Must(
+            HttpMethod.Put,
+            $"{Week}/shop/tick",
+            new
+            {
+                key = "olive-oil",
+                isTicked = true,
+                buy = new
+                {
+                    food = "olive-oil",
+                    amount = "1 l",
+                    grams = 910,
+                    cost = 8.9m,
+                },
+            }
+        );
+        await visitor.Must(HttpMethod.Put, "/api/larder/staples", new { food = "salt", isStaple = true });
         await visitor.Must(
             HttpMethod.Put,
             $"{Week}/sessions/tick",

@@ -248,8 +248,8 @@ public class LotTests(TestDatabase database)
         var kitchen = await MoveIn();
         var board = await kitchen.Make(6, ("Tofu", 4));
         var items = (await kitchen.Cook.Get($"{Week}/shop"))["aisles"]!.AsArray().SelectMany(aisle => aisle!["items"]!.AsArray()).ToList();
-        string Amount(string key) => items.Single(item => item!["key"]!.GetValue<string>() == key)!["amount"]!.GetValue<string>();
-        Assert.Equal(("0.5 · 100 g", "1 · 240 g"), (Amount("feta"), Amount("tofu")));
+        string Amount(string key) => items.Single(item => item!["key"]!.GetValue<string>() == key)!["needed"]!.GetValue<string>();
+        Assert.Equal(("100 g", "240 g"), (Amount("feta"), Amount("tofu")));
         Assert.Single(items.Single(item => item!["key"]!.GetValue<string>() == "cod")!["batches"]!.AsArray());
         var session = (await kitchen.Cook.Get($"{Week}/sessions"))[0]!;
         Assert.Equal(

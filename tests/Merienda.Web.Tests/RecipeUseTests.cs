@@ -223,7 +223,7 @@ public class RecipeUseTests(TestDatabase database)
             .AsArray()
             .SelectMany(aisle => aisle!["items"]!.AsArray())
             .Single(item => item!["key"]!.GetValue<string>() == "cod")!;
-        Assert.Equal("8.5 · 1.25 kg", cod["amount"]!.GetValue<string>());
+        Assert.Equal("1.25 kg", cod["needed"]!.GetValue<string>());
         var session = (await cook.Get($"{Week}/sessions")).AsArray().Single()!;
         Assert.Equal(
             ["Harbour base is cooked once for A and B: 10 portions."],

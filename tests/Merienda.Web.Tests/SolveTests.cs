@@ -224,7 +224,7 @@ public class SolveTests(TestDatabase database)
             .AsArray()
             .SelectMany(aisle => aisle!["items"]!.AsArray())
             .ToDictionary(item => item!["name"]!.GetValue<string>());
-        Assert.Equal("300 g", items["Skyr"]!["amount"]!.GetValue<string>());
+        Assert.Equal("300 g", items["Skyr"]!["needed"]!.GetValue<string>());
         Assert.Equal("as it is", items["Skyr"]!["batches"]![0]!["tape"]!.GetValue<string>());
 
         // How often is said to a search; a cook may take one more.

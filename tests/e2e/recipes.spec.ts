@@ -70,6 +70,8 @@ test('a hasty double click saves one recipe, and without a network saving says s
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('The kitchen’s server cannot be reached.').first()).toBeVisible();
+  // The check of what is typed says so too: the press itself has failed once it can be pressed again.
+  await expect(page.getByRole('button', { name: 'Save' })).toBeEnabled();
   await context.setOffline(false);
   await expect(page.getByLabel('Name')).toHaveValue('Hasty');
   await page.getByRole('button', { name: 'Save' }).dblclick();

@@ -179,6 +179,7 @@ public static class Refusals
         new("nothing-to-repeat", RefusalKind.Moved, "to"),
         new("nothing-to-shift", RefusalKind.Moved, "from, to"),
         new("nothing-to-take", RefusalKind.Moved, "job"),
+        new("nothing-to-take-instead", RefusalKind.Moved, "food"),
         new("nothing-to-undo", RefusalKind.Moved, "undo"),
         new("one-eater", RefusalKind.Wrong, "eaters"),
         new("opened-days-out-of-range", RefusalKind.Wrong, "openedDays", "1 to 365 days"),

@@ -1,4 +1,6 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Keeping;
+using Merienda.Core.Quantities;
 
 namespace Merienda.Core.Recipes;
 
@@ -63,6 +65,32 @@ public sealed class RecipeVersion
             Keeping = Keeping,
             Reheating = Reheating,
             AtEating = AtEating,
+        };
+
+    /// <summary>The dish with other foods in some of its lines, as much of each as the line says.</summary>
+    /// <param name="instead">The food to take, by the id of a line.</param>
+    public RecipeVersion Taking(IReadOnlyDictionary<Guid, Food> instead, FoodMatcher foods, MeasureSystem system) =>
+        new()
+        {
+            Name = Name,
+            Portions = Portions,
+            Meal = Meal,
+            Parts = Parts,
+            Lines =
+            [
+                .. Lines.Select(line =>
+                    instead.TryGetValue(line.Typed.Id, out var food)
+                        ? RecipeLine.From(line.Typed with { IsChosen = true }, foods, system, food)
+                        : line
+                ),
+            ],
+            Variants = Variants,
+            Tasks = Tasks,
+            Keeping = Keeping,
+            Reheating = Reheating,
+            AtEating = AtEating,
+            Source = Source,
+            Note = Note,
         };
 
     /// <summary>Everything that goes in: its lines, and those of the recipes that they use.</summary>

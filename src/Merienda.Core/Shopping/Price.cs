@@ -25,9 +25,37 @@ public sealed record Price(string Food, decimal Amount, string Pack, decimal Gra
 
     private const decimal MostGrams = 50_000;
 
+    private const string Loose = "per ";
+
     public decimal PerGram => Amount / Grams;
 
-    private static Food? FoodOf(FoodMatch match) => match.IsSure ? match.Food : null;
+    /// <summary>Whether it is what a weight costs of something that is sold by any weight ("per kg"), and no pack.</summary>
+    public bool IsLoose => Pack.StartsWith(Loose, StringComparison.OrdinalIgnoreCase);
+
+    internal static Refusal? WrongAmount(decimal amount) =>
+        amount is < 0 or > Most
+            ? new("price-out-of-range", "price", $"{amount}", "a price is between 0 and 100,000", "Type what one pack costs")
+            : null;
+
+    internal static Refusal? WrongShop(string shop) =>
+        shop.Trim().Length > LongestShop
+            ? new(
+                "shop-name-length",
+                "shop",
+                shop[..LongestShop],
+                $"a shop's name has at most {LongestShop} characters",
+                "Type what you call it, or leave it empty"
+            )
+            : null;
+
+    /// <summary>"per kg" is for one.</summary>
+    private static string Amounted(string pack) =>
+        !pack.StartsWith(Loose, StringComparison.OrdinalIgnoreCase) ? pack
+        : pack[Loose.Length..].Trim() is var of && of.Length > 0 && char.IsDigit(of[0]) ? of
+        : $"1 {of}";
+
+    /// <summary>The food that words surely mean; null where nobody can tell.</summary>
+    public static Food? FoodOf(FoodMatch match) => match.IsSure ? match.Food : null;
 
     /// <summary>Reads a price as it is typed: the pack like the amount of an ingredient line.</summary>
     /// <param name="system">Whose cups and spoons the pack means.</param>
@@ -45,23 +73,14 @@ public sealed record Price(string Food, decimal Amount, string Pack, decimal Gra
             );
         }
 
-        if (amount is < 0 or > Most)
+        if ((WrongAmount(amount) ?? WrongShop(shop)) is { } wrong)
         {
-            return new Refusal("price-out-of-range", "price", $"{amount}", "a price is between 0 and 100,000", "Type what one pack costs");
+            return wrong;
         }
 
-        if (shop.Trim().Length > LongestShop)
-        {
-            return new Refusal(
-                "shop-name-length",
-                "shop",
-                shop[..LongestShop],
-                $"a shop's name has at most {LongestShop} characters",
-                "Type what you call it, or leave it empty"
-            );
-        }
-
-        var line = pack.Trim().Length is 0 or > LongestPack ? null : RecipeLine.From($"{pack.Trim()} {food.Name}", foods, system, food);
+        var line = pack.Trim().Length is 0 or > LongestPack
+            ? null
+            : RecipeLine.From($"{Amounted(pack.Trim())} {food.Name}", foods, system, food);
         return line is { Read.Amount: not null, GramsIn: { IsOpen: false, Best: > 0 and <= MostGrams } grams }
             ? new Price(food.Key, Math.Round(amount, 2), pack.Trim(), Math.Round(grams.Best, 1), shop.Trim(), seenOn)
             : new Refusal(

@@ -1,13 +1,15 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
+using Merienda.Core.Stock;
 
 namespace Merienda.Core.Shopping;
 
 /// <summary>A batch as the list needs it.</summary>
 /// <param name="Letter">Empty for what is eaten as it is bought.</param>
+/// <param name="On">Local date that it is cooked or eaten on.</param>
 /// <param name="Portions">Portions cooked; the recipe's lines are scaled to them.</param>
-public sealed record BatchToShop(string Letter, RecipeVersion Recipe, decimal Portions)
+public sealed record BatchToShop(string Letter, DateOnly On, RecipeVersion Recipe, decimal Portions)
 {
     public decimal Scale => Portions / Recipe.Portions;
 }
@@ -16,80 +18,103 @@ public sealed record BatchToShop(string Letter, RecipeVersion Recipe, decimal Po
 public sealed record NeedOfBatch(string Letter, Estimate Grams);
 
 /// <summary>One thing to buy.</summary>
-/// <param name="Key">The food's key, or the words of a line that no food was found for.</param>
-/// <param name="Aisle">Null for lines without a known food.</param>
-/// <param name="Grams">Of all batches; open when a line gave no amount that can be weighed.</param>
-/// <param name="Pieces">How many pieces or tins that is, or null for foods not sold so.</param>
+/// <param name="Key">Key of the food that is bought, or the words of a line that no food was found for.</param>
+/// <param name="Food">Null for what is on the list by its words.</param>
+/// <param name="Grams">That all batches need, in what is bought; open when a line gave no amount that can be weighed.</param>
 /// <param name="AsTyped">Lines whose weight nobody knows, word for word, with the batch's scale when it is not one.</param>
+/// <param name="For">What recipes call it where it is bought as something else: "Vegetable stock, made up".</param>
+/// <param name="There">What is taken from stock.</param>
+/// <param name="Buy">Null where nothing has to be bought, or nobody can tell how much.</param>
 public sealed record ShoppingItem(
     string Key,
     string Name,
-    string? Aisle,
+    Food? Food,
     Estimate Grams,
-    (decimal Count, string Unit)? Pieces,
     IReadOnlyList<NeedOfBatch> Batches,
-    IReadOnlyList<string> AsTyped
-);
-
-/// <summary>Adds up what all batches need, by food across recipes.</summary>
-public static class ShoppingList
+    IReadOnlyList<string> AsTyped,
+    IReadOnlyList<string> For,
+    StockTaken There,
+    Purchase? Buy
+)
 {
-    private static readonly string[] SoldBy = ["tin", "each", "head", "bulb", "bunch"];
+    /// <summary>Grams that are left of what is bought; 0 where it is sold by weight or enough is there.</summary>
+    public decimal LeftOver => Buy is { Packs.Count: > 0 } ? Math.Max(0, Buy.Grams - There.Missing) : 0;
+}
 
-    public static IReadOnlyList<ShoppingItem> Of(IEnumerable<BatchToShop> batches)
+/// <summary>Adds up what all batches need, by food across recipes, and takes what is there from it.</summary>
+/// <param name="SoldAs">What is bought as something else.</param>
+/// <param name="WithKey">Every food that may be bought.</param>
+/// <param name="Stock">What stands there and may be used.</param>
+public sealed record ShoppingList(SoldAs SoldAs, Func<string, Food?> WithKey, IReadOnlyList<StockItem> Stock, PriceBook Prices)
+{
+    /// <summary>A list of somebody who has nothing and knows no prices.</summary>
+    public static ShoppingList FromNothing(SoldAs soldAs, Func<string, Food?> withKey) => new(soldAs, withKey, [], PriceBook.Empty);
+
+    private sealed record Line(BatchToShop Batch, RecipeLine Read, Food? Food, decimal Times)
     {
-        var lines =
-            from batch in batches
-            from line in batch.Recipe.Ingredients
-            where line.Food is not { IsWater: true }
-            select (Batch: batch, Line: line, Key: line.Food?.Key ?? line.Read.Text.Trim());
-        return
-        [
-            .. lines
-                .GroupBy(item => item.Key)
-                .Select(group => Item([.. group]))
-                .OrderBy(item => item.Aisle is null)
-                .ThenBy(item => item.Aisle, StringComparer.Ordinal)
-                .ThenBy(item => item.Name, StringComparer.Ordinal),
-        ];
+        public string Key => Food?.Key ?? Read.Read.Text.Trim();
+
+        /// <summary>What goes in, in what is bought for it.</summary>
+        public Estimate Grams => Read.GramsIn * (Batch.Scale * Times);
     }
 
-    private static ShoppingItem Item(IReadOnlyList<(BatchToShop Batch, RecipeLine Line, string Key)> lines)
+    public IReadOnlyList<ShoppingItem> Of(IEnumerable<BatchToShop> batches) =>
+        [
+            .. (
+                from batch in batches
+                from line in batch.Recipe.Ingredients
+                where line.Food is not { IsWater: true }
+                select LineOf(batch, line)
+            )
+                .GroupBy(line => line.Key)
+                .Select(group => Item([.. group]))
+                .OrderBy(item => item.Food is { } food ? Aisles.PlaceOf(food.Aisle) : int.MaxValue)
+                .ThenBy(item => item.Food?.Aisle, StringComparer.Ordinal)
+                .ThenBy(item => item.Name, StringComparer.Ordinal),
+        ];
+
+    /// <summary>Grams that batches take, by the key of the food that they are bought as.</summary>
+    public IReadOnlyDictionary<string, decimal> UsedBy(IEnumerable<BatchToShop> batches) =>
+        (from batch in batches from line in batch.Recipe.Ingredients let used = LineOf(batch, line) where used.Food is not null select used)
+            .GroupBy(line => line.Key)
+            .ToDictionary(food => food.Key, food => food.Sum(line => line.Grams.Best));
+
+    private Line LineOf(BatchToShop batch, RecipeLine line)
     {
-        var food = lines[0].Line.Food;
-        var grams = lines.Aggregate(Estimate.Zero, (sum, item) => sum + (item.Line.GramsIn * item.Batch.Scale));
-        var needs = lines
-            .GroupBy(item => item.Batch.Letter)
-            .Select(batch => new NeedOfBatch(
-                batch.Key,
-                batch.Aggregate(Estimate.Zero, (sum, item) => sum + (item.Line.GramsIn * item.Batch.Scale))
-            ));
-        var unweighed = lines
-            .Where(item => item.Line.GramsIn.IsOpen)
-            .Select(item =>
-                item.Batch.Scale == 1 ? item.Line.Read.Text.Trim() : $"{item.Line.Read.Text.Trim()} (× {item.Batch.Scale:0.##})"
-            );
+        var (food, times) = line.Food is { } named ? SoldAs.Of(named, WithKey) : (line.Food, 1);
+        return new(batch, line, food, times);
+    }
+
+    private ShoppingItem Item(IReadOnlyList<Line> lines)
+    {
+        var food = lines[0].Food;
+        var grams = Sum(lines);
+        var there = StockTaken.Of(
+            lines.Where(line => line.Grams.Best > 0).Select(line => new Needed(line.Batch.On, line.Grams.Best)),
+            [.. Stock.Where(item => food is not null && item.Food == food.Key).Select(item => new InStock(item, LastDay(item, food!)))]
+        );
         return new(
             lines[0].Key,
-            lines[0].Line.Name,
-            food?.Aisle,
+            food?.Name ?? lines[0].Read.Name,
+            food,
             grams,
-            food is null ? null : Pieces(food, grams.Best),
-            [.. needs],
-            [.. unweighed]
+            [.. lines.GroupBy(line => line.Batch.Letter).Select(batch => new NeedOfBatch(batch.Key, Sum([.. batch])))],
+            [
+                .. lines
+                    .Where(line => line.Grams.IsOpen)
+                    .Select(line =>
+                        line.Batch.Scale == 1 ? line.Read.Read.Text.Trim() : $"{line.Read.Read.Text.Trim()} (× {line.Batch.Scale:0.##})"
+                    ),
+            ],
+            [.. lines.Where(line => line.Read.Food?.Key != line.Key).Select(line => line.Read.Food?.Name).OfType<string>().Distinct()],
+            there,
+            food is not null && there.Missing > 0 ? Purchase.Of(food, there.Missing, Prices) : null
         );
     }
 
-    private static (decimal, string)? Pieces(Food food, decimal grams)
-    {
-        if (food.Packet is { } packet)
-        {
-            // A packet is bought whole.
-            return packet.PackGrams is { } pack ? (Math.Ceiling(grams / pack), "pack") : null;
-        }
+    private static Estimate Sum(IReadOnlyList<Line> lines) => lines.Aggregate(Estimate.Zero, (sum, line) => sum + line.Grams);
 
-        var unit = SoldBy.FirstOrDefault(food.Measures.ContainsKey);
-        // Pieces under 10 g (an almond, a bay leaf) are bought by weight.
-        return unit is null || food.Measures[unit] < 10 ? null : (Math.Ceiling(grams / food.Measures[unit] * 2) / 2, unit);
-    }
+    /// <summary>Until when a thing is good; what only loses quality is good.</summary>
+    private static DateOnly? LastDay(StockItem item, Food food) =>
+        GoBy.Of(item, food.Keeping, food.Packet?.Printed.OpenedDays) is { IsQuality: false } goBy ? goBy.Date : null;
 }

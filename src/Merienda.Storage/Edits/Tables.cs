@@ -79,12 +79,15 @@ public static class Tables
     public static readonly TenantTable<PrepSessionRow> PrepSession = new("prep_session", "id");
     public static readonly TenantTable<BatchRow> Batch = new("batch", "id");
     public static readonly TenantTable<LotRow> Lot = new("lot", "id");
+    public static readonly TenantTable<BatchSwapRow> BatchSwap = new("batch_swap", "batch_id", "line_id");
     public static readonly TenantTable<PartYieldRow> PartYield = new("part_yield", "batch_id", "part");
     public static readonly TenantTable<ContainerRow> Container = new("container", "id");
     public static readonly TenantTable<ContainerEventRow> ContainerEvent = new("container_event", "id");
     public static readonly TenantTable<ServingRow> Serving = new("serving", "id");
     public static readonly TenantTable<ServingItemRow> ServingItem = new("serving_item", "id");
     public static readonly TenantTable<ShopTickRow> ShopTick = new("shop_tick", "week_start", "item_key");
+    public static readonly TenantTable<PurchaseRow> Purchase = new("purchase", "week_start", "item_key");
+    public static readonly TenantTable<StapleRow> Staple = new("staple", "food_key");
     public static readonly TenantTable<CookRemarkRow> CookRemark = new("cook_remark", "batch_id", "task_id");
     public static readonly TenantTable<TaskTickRow> TaskTick = new("task_tick", "batch_id", "task_id");
 
@@ -137,12 +140,15 @@ public static class Tables
         PrepSession,
         Batch,
         Lot,
+        BatchSwap,
         PartYield,
         Container,
         ContainerEvent,
         Serving,
         ServingItem,
         ShopTick,
+        Purchase,
+        Staple,
         TaskTick,
         CookRemark,
     ];

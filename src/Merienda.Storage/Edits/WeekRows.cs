@@ -54,6 +54,23 @@ public sealed record ContainerEventRow(
     string Reason
 );
 
+/// <param name="StockId">What went into stock by it.</param>
+public sealed record PurchaseRow(
+    DateOnly WeekStart,
+    string ItemKey,
+    Guid? StockId,
+    string Amount,
+    decimal? Cost,
+    string Shop,
+    DateOnly BoughtOn
+);
+
+/// <param name="WasKey">The food that the recipe names.</param>
+/// <param name="FoodKey">What is taken instead.</param>
+public sealed record BatchSwapRow(Guid BatchId, Guid LineId, string WasKey, string FoodKey);
+
+public sealed record StapleRow(string FoodKey);
+
 public sealed record ShopTickRow(DateOnly WeekStart, string ItemKey);
 
 public sealed record TaskTickRow(Guid BatchId, string TaskId);

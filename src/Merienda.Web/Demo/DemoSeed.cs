@@ -126,6 +126,9 @@ public sealed class DemoSeed(
         {
             await Plan(tenant, start, batch, saved[batch.Recipe]);
         }
+
+        // Last: what was cooked before would take from it.
+        await SeedStock(tenant, household, today);
     }
 
     private async Task SeedLarder(
@@ -175,7 +178,10 @@ public sealed class DemoSeed(
                         )
             )
         );
+    }
 
+    private async Task SeedStock(Tenant tenant, DemoHousehold household, DateOnly today)
+    {
         foreach (var thing in household.Stock)
         {
             var boughtOn = today.AddDays(-thing.BoughtDaysAgo);

@@ -4,6 +4,7 @@ using Merienda.Core.Foods.Packets;
 using Merienda.Core.Foods.Statements;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
+using Merienda.Core.Shopping;
 using Merienda.Formats;
 using Merienda.Storage;
 
@@ -31,6 +32,9 @@ public sealed class KnowledgeBase(Database database)
     /// <summary>What the words of packets' statements mean; it ships as a file and is the same for everybody.</summary>
     public StatementLexicon Statements { get; private set; } = new([], new([]));
 
+    /// <summary>What is bought for foods that nobody sells as recipes name them; it ships as a file.</summary>
+    public SoldAs SoldAs { get; private set; } = SoldAs.Itself;
+
     /// <summary>What tables are judged with.</summary>
     public TableKnowledge OfTables => new(Classes, HouseScheme, Knows);
 
@@ -41,11 +45,13 @@ public sealed class KnowledgeBase(Database database)
         FoodClasses classes,
         FoodWords words,
         IReadOnlyList<(string Words, IReadOnlyList<string> Keys)> kinds,
-        StatementLexicon statements
+        StatementLexicon statements,
+        Func<Func<string, Food?>, SoldAs> soldAs
     )
     {
         (Classes, Statements) = (classes, statements);
         Foods = await database.ReadFoods(classes, words, kinds);
+        SoldAs = soldAs(Foods.Latest.WithKey);
         var shipped = await database.ReadProtocols();
         _shipped = shipped.ToDictionary(item => (item.Id, item.Version), item => item.Json);
         Protocols =

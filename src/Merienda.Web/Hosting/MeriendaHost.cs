@@ -2,6 +2,7 @@ using System.Reflection;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using System.Threading.RateLimiting;
+using Merienda.Core.Shopping;
 using Merienda.Formats;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
@@ -153,6 +154,8 @@ public static class MeriendaHost
         services.AddSingleton<LearntWords>();
         services.AddSingleton<StockStore>();
         services.AddSingleton<PriceStore>();
+        services.AddSingleton<ShopStore>();
+        services.AddSingleton<Func<SoldAs>>(provider => () => provider.GetRequiredService<KnowledgeBase>().SoldAs);
         services.AddSingleton<BoxStore>();
         services.AddSingleton<Func<Core.Planning.Household, DateOnly>>(provider =>
             household => HouseholdClock.Today(provider.GetRequiredService<TimeProvider>(), household.TimeZone)
@@ -228,7 +231,8 @@ public static class MeriendaHost
                 shipped.Classes,
                 shipped.Foods.Words,
                 LineWords.LoadKinds(Path.Combine(DataFiles.Find(), "kinds.csv")),
-                StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), shipped.Classes)
+                StatementWords.Load(Path.Combine(DataFiles.Find(), "statement-words.csv"), shipped.Classes),
+                withKey => SoldAsFile.Load(Path.Combine(DataFiles.Find(), "sold-as.csv"), withKey)
             );
     }
 

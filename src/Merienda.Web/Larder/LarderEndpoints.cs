@@ -3,6 +3,7 @@ using Merienda.Core.Foods.Packets;
 using Merienda.Core.Protocols;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
+using Merienda.Web.Weeks;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Merienda.Web.Larder;
@@ -23,6 +24,7 @@ public static class LarderEndpoints
         larder.MapStock();
         larder.MapPacketFiles();
         larder.MapPrices();
+        larder.MapStaples();
     }
 
     /// <summary>What every look at a food needs.</summary>

@@ -3,28 +3,6 @@ using Merienda.Core.Recipes;
 
 namespace Merienda.Web.Weeks;
 
-public sealed record ShopNeed(string Letter, string Tape, string Amount);
-
-/// <param name="Amount">As it is bought: "700 g", "10 (about 1.2 kg)".</param>
-/// <param name="InStock">What is there already: "300 g in the fridge"; empty for nothing.</param>
-/// <param name="Rejected">Who rejected this packet, when and why.</param>
-public sealed record ShopItem(
-    string Key,
-    string Name,
-    string Amount,
-    IReadOnlyList<ShopNeed> Batches,
-    IReadOnlyList<string> AsTyped,
-    bool IsTicked,
-    string InStock,
-    IReadOnlyList<string> Rejected
-);
-
-public sealed record ShopAisle(string Name, IReadOnlyList<ShopItem> Items);
-
-public sealed record ShopPage(DateOnly Start, IReadOnlyList<ShopAisle> Aisles, int Ticked, int Total);
-
-public sealed record ShopTickRequest(string Key, bool IsTicked);
-
 /// <param name="Start">Minutes from the start of the session.</param>
 /// <param name="Takes">What goes in: "450 g rice".</param>
 /// <param name="Round">Of how many times that an appliance is filled for it, from 1 on.</param>

@@ -33,8 +33,7 @@ public static class WeekEndpoints
         weeks.MapSolving();
         weeks.MapPost("/protocols/renew", RenewProtocols).WithName("RenewProtocols");
         api.MapPost("/undo", Undo).WithTags("Week").WithName("Undo").RequireAuthorization();
-        weeks.MapGet("/shop", Shop).WithName("GetShop");
-        weeks.MapPut("/shop/tick", TickShop).WithName("TickShop");
+        weeks.MapShop();
         weeks.MapGet("/sessions", Sessions).WithName("GetSessions");
         weeks.MapPut("/sessions/tick", TickTask).WithName("TickTask");
         weeks.MapPut("/sessions/remark", Say).WithName("SayOfCooking");
@@ -170,21 +169,6 @@ public static class WeekEndpoints
 
     private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(UndoRequest request, Editing editing, UndoDoor undo) =>
         editing.Answer((await undo.Undo(editing, request.Sequence)).Select(undone => undone.Select(edit => new UndoneEdit(edit.Summary))));
-
-    private static async Task<Ok<ShopPage>> Shop(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
-    {
-        var (week, supplies) = await desk.Weeks.ReadToShop(tenant, date);
-        return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToShop(supplies.Stock));
-    }
-
-    private static async Task<Results<NoContent, ProblemHttpResult>> TickShop(
-        ShopTickRequest request,
-        [AsParameters] WeekEdit edit,
-        TickStore ticks
-    ) =>
-        request.Key.Length is 0 or > 300
-            ? new Refusal("unknown-item", "key", request.Key, "no item has such a name", "Load the list again").ToProblem()
-            : edit.Editing.Done(await ticks.TickShop(edit.Editing, edit.Date, request.Key, request.IsTicked));
 
     private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
     {

@@ -1,63 +1,15 @@
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
-using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
-using Merienda.Core.Shopping;
-using Merienda.Core.Stock;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Weeks;
 
-/// <summary>Shop, Session and Shelf as drawn from the same week.</summary>
+/// <summary>Session and Shelf as drawn from the same week.</summary>
 public static class WeekPages
 {
-    /// <param name="stock">What stands in pantry, fridge and freezer.</param>
-    public static ShopPage ToShop(this WeekView week, IReadOnlyList<StockItem> stock)
-    {
-        var there = stock.Where(item => item.Food is not null).ToLookup(item => item.Food!);
-        var batches = week.CookedForIt.ToList();
-        var tapes = batches.ToDictionary(batch => batch.Letter, WeekView.Tape);
-        tapes[""] = "as it is";
-        var bought = week
-            .Plated.Where(plated => plated.Item is ReadyFood && week.Plan.Holds(plated.Serving.Cell.Date))
-            .Select(plated => new BatchToShop("", ReadyFood.AsDish(((ReadyFood)plated.Item).Line, null), 1));
-        var items = ShoppingList.Of([
-            .. batches.SelectMany(batch => batch.Lots.Select(lot => new BatchToShop(batch.Letter, week.DishOf(batch, lot), lot.Portions))),
-            .. bought,
-        ]);
-        var shown = items
-            .Select(item =>
-                (
-                    Aisle: item.Aisle ?? "as typed",
-                    Item: new ShopItem(
-                        item.Key,
-                        item.Name,
-                        Amount(item, week.CountsInOunces),
-                        [
-                            .. item.Batches.Select(need => new ShopNeed(
-                                need.Letter,
-                                tapes[need.Letter],
-                                HouseholdMass.Show(need.Grams.Best, week.CountsInOunces)
-                            )),
-                        ],
-                        item.AsTyped,
-                        week.IsShopTicked(item.Key),
-                        InStock(there[item.Key], week.CountsInOunces),
-                        [.. Rejections(week, item)]
-                    )
-                )
-            )
-            .ToList();
-        return new(
-            week.Start,
-            [.. shown.GroupBy(row => row.Aisle).Select(aisle => new ShopAisle(aisle.Key, [.. aisle.Select(row => row.Item)]))],
-            shown.Count(row => row.Item.IsTicked),
-            shown.Count
-        );
-    }
-
     public static IReadOnlyList<SessionPage> ToSessions(this WeekView week, Kitchen kitchen, IReadOnlyList<EarlierNote> notes) =>
         [
             .. week
@@ -200,35 +152,4 @@ public static class WeekPages
             .Select(found =>
                 $"{found.Name} is allergic to something in {string.Join(" and ", found.Held)}: cook the others first, or these with board, pan and oil of their own."
             );
-
-    /// <summary>The oldest first: "150 g in the fridge, 200 g in the pantry".</summary>
-    private static string InStock(IEnumerable<StockItem> items, bool inOunces) =>
-        string.Join(
-            ", ",
-            items
-                .OrderBy(item => item.MadeOn)
-                .Select(item =>
-                    $"{(item.Grams is { } grams ? HouseholdMass.Show(grams, inOunces) : item.Amount.Length > 0 ? item.Amount : "some")} in the {item.Place.ToString().ToLowerInvariant()}"
-                )
-        );
-
-    private static IEnumerable<string> Rejections(WeekView week, ShoppingItem item) =>
-        week
-            .Eaters.Select(eater =>
-                (
-                    eater.Name,
-                    Opinion: eater.Rules.Context.Packets.All.FirstOrDefault(opinion => !opinion.IsApproved && opinion.Food == item.Key)
-                )
-            )
-            .Where(found => found.Opinion is not null)
-            .Select(found => $"{found.Name} rejected it on {found.Opinion!.On:d MMM yyyy}: {found.Opinion.Reason}.");
-
-    private static string Amount(ShoppingItem item, bool inOunces) =>
-        (item.Grams.Best, item.Pieces) switch
-        {
-            (0, _) => "",
-            (var grams, { } pieces) =>
-                $"{pieces.Count:0.##}{(pieces.Unit == "each" ? "" : $" {(pieces.Count > 1 ? Unit.Spelled(pieces.Unit)!.Plural : pieces.Unit)}")} · {HouseholdMass.Show(grams, inOunces)}",
-            var (grams, _) => HouseholdMass.Show(grams, inOunces),
-        };
 }

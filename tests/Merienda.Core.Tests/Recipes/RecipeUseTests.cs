@@ -231,7 +231,9 @@ public class RecipeUseTests
     {
         var pie = Recipe("Pie", 4, Using("½ of Harbour base"));
         var soup = Recipe("Soup", 2, Using("2 portions Harbour base"), Table.Line("100 g cod"));
-        var list = ShoppingList.Of([new BatchToShop("A", pie, 8), new BatchToShop("B", soup, 2)]);
+        var list = ShoppingList
+            .FromNothing(SoldAs.Itself, Table.Data.Foods.WithKey)
+            .Of([new BatchToShop("A", Table.Sunday, pie, 8), new BatchToShop("B", Table.Sunday, soup, 2)]);
         var cod = Assert.Single(list, item => item.Name == "Cod fillet");
         Assert.Equal(1000 + 250 + 100, cod.Grams.Best);
         Assert.Equal([("A", 1000m), ("B", 350m)], cod.Batches.Select(need => (need.Letter, need.Grams.Best)));

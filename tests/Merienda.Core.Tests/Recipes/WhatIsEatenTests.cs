@@ -25,7 +25,9 @@ public class WhatIsEatenTests
             Assert.Equal(Portion(measure, "90 ml olive oil").Best / 3, Portion(measure, marinade).Best, 6);
         }
 
-        var bought = ShoppingList.Of([new BatchToShop("A", Table.Recipe("Skewers", 1, [third]), 2)]);
+        var bought = ShoppingList
+            .FromNothing(SoldAs.Itself, Table.Data.Foods.WithKey)
+            .Of([new BatchToShop("A", Table.Sunday, Table.Recipe("Skewers", 1, [third]), 2)]);
         Assert.Equal(2 * all.Grams.Best, Assert.Single(bought).Grams.Best);
     }
 

@@ -50,6 +50,9 @@ export function number(value: number, decimals = 2): string {
   return value.toLocaleString(habit.locale, { maximumFractionDigits: decimals });
 }
 
+/** Of the household's money: always with its hundredths. */
+export const money = (amount: number) => amount.toLocaleString(habit.locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 });
+
 /**
  * Reads a typed number with either decimal mark; null for nothing, NaN for no number. Three digits behind the mark that the household
  * writes thousands with are thousands: "1,858" is what the page itself shows.

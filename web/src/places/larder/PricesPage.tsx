@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { api, kept, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { Field } from '../../pieces/Field';
-import { dayMonth, number, typedNumber } from '../../pieces/show';
+import { dayMonth, money, number, typedNumber } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import { FileIn } from './FileIn';
 
@@ -27,7 +27,7 @@ export function PricesPage() {
         <h2 className="mb-1 text-lg">A price file</h2>
         <p className="mb-2">
           CSV with the columns food, pack, price and, where it matters, shop. A food is called as it is here; a pack is what is bought for
-          the price: 500 g, 12, 1 bunch.
+          the price: 500 g, 12, 1 bunch; per kg is the price of what is sold by weight.
         </p>
         <FileIn
           send={(file, apply, _, stop) =>
@@ -57,7 +57,8 @@ export function PricesPage() {
 }
 
 function NotePrice({ shops }: { shops: string[] }) {
-  const [typed, setTyped] = useState(blank);
+  const [asked] = useSearchParams();
+  const [typed, setTyped] = useState({ ...blank, food: asked.get('food') ?? '' });
   const edit = useEdit();
   const put = (field: keyof typeof blank) => (value: string) => setTyped((now) => ({ ...now, [field]: value }));
   const says = (field: string) => (edit.problem?.field === field ? `${edit.problem.title} ${edit.problem.cure}` : undefined);
@@ -148,9 +149,9 @@ function Noted({ page }: { page: Page }) {
                 {price.foodName ?? 'a food that is no longer there'}
               </Link>
             </td>
-            <td className="figures px-2 py-1 text-right">{price.amount.toFixed(2)}</td>
+            <td className="figures px-2 py-1 text-right">{money(price.amount)}</td>
             <td className="figures px-2 py-1 whitespace-nowrap text-steel">{price.pack}</td>
-            <td className="figures px-2 py-1 text-right">{price.perKilogram.toFixed(2)}</td>
+            <td className="figures px-2 py-1 text-right">{money(price.perKilogram)}</td>
             <td className="px-2 py-1 max-sm:hidden">{price.shop}</td>
             <td className="figures px-2 py-1 whitespace-nowrap text-steel max-sm:hidden">{dayMonth(price.seenOn)}</td>
             <td className="w-11">

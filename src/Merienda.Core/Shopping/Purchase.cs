@@ -1,0 +1,113 @@
+using Merienda.Core.Foods;
+
+namespace Merienda.Core.Shopping;
+
+/// <summary>So many packs of one size.</summary>
+/// <param name="Size">As it is called: "500 g", "tin", "each".</param>
+/// <param name="Grams">Of one.</param>
+public sealed record PackCount(int Count, string Size, decimal Grams);
+
+/// <summary>What is bought of something.</summary>
+/// <param name="Packs">Empty for what is sold by weight.</param>
+/// <param name="Grams">In all.</param>
+/// <param name="Cost">In the household's money; null where nobody noted a price.</param>
+public sealed record Purchase(IReadOnlyList<PackCount> Packs, decimal Grams, decimal? Cost)
+{
+    /// <summary>A pack is enough when this share of what is needed is missing: nobody opens a second tin for a spoonful [C].</summary>
+    private const decimal Short = 0.03m;
+
+    /// <summary>Pieces under this weight, g, are bought by weight: nobody counts strawberries [C].</summary>
+    private const decimal SmallPiece = 20;
+
+    private const int MostPacks = 60;
+
+    private static readonly string[] Pieces = ["tin", "each", "head", "bulb", "bunch"];
+
+    /// <summary>Aisles with a counter, where one asks for a weight [C].</summary>
+    private static readonly string[] Counters = ["fish", "meat"];
+
+    /// <param name="grams">That are needed, above 0.</param>
+    public static Purchase Of(Food food, decimal grams, PriceBook prices)
+    {
+        var price = prices.Of(food.Key);
+        var packs = Fewest(SizesOf(food, price), grams);
+        var bought = packs.Count > 0 ? packs.Sum(pack => pack.Count * pack.Grams) : ByWeight(grams);
+        return new(packs, bought, price is null ? null : Math.Round(bought * price.PerGram, 2));
+    }
+
+    /// <summary>Pieces that so many grams are, in halves; null for what nobody counts.</summary>
+    public static decimal? PiecesIn(Food food, decimal grams) =>
+        food.Packet is null && !Counters.Contains(food.Aisle) && food.Measures.GetValueOrDefault("each") is >= SmallPiece and var each
+            ? Math.Max(0.5m, Math.Round(grams / each * 2, MidpointRounding.AwayFromZero) / 2)
+            : null;
+
+    /// <summary>What a pack is called, and its grams; none for what is sold by weight.</summary>
+    private static IReadOnlyList<(string Name, decimal Grams)> SizesOf(Food food, Price? price)
+    {
+        if (food.Packet is { } packet)
+        {
+            return packet.PackGrams is { } whole ? [(packet.Printed.Pack.Trim(), whole)] : [];
+        }
+
+        if (price is { IsLoose: false })
+        {
+            return [(price.Pack, price.Grams)];
+        }
+
+        if (price is null && food.Packs.Count > 0)
+        {
+            return [.. food.Packs.Select(pack => (NameOf(pack, food), pack))];
+        }
+
+        return
+            !Counters.Contains(food.Aisle)
+            && Pieces.FirstOrDefault(unit => food.Measures.GetValueOrDefault(unit) >= SmallPiece) is { } piece
+            ? [(piece, food.Measures[piece])]
+            : [];
+    }
+
+    /// <summary>A carton of eggs holds six of them; of what is no whole number of pieces the weight is said.</summary>
+    private static string NameOf(decimal pack, Food food) =>
+        food.Measures.GetValueOrDefault("cube") is > 0 and var cube ? $"{pack / cube:0} cubes"
+        : food.Measures.GetValueOrDefault("each") is >= SmallPiece and var each && each < pack && pack % each == 0 ? $"{pack / each:0}"
+        : pack >= 1000 ? $"{pack / 1000:0.##} kg"
+        : $"{pack:0.##} g";
+
+    /// <summary>The packs that leave least over; of those that leave the same, the fewest.</summary>
+    private static IReadOnlyList<PackCount> Fewest(IReadOnlyList<(string Name, decimal Grams)> sizes, decimal grams)
+    {
+        if (sizes.Count == 0)
+        {
+            return [];
+        }
+
+        var least = grams * (1 - Short);
+        var large = sizes.MaxBy(size => size.Grams);
+        var best = new[] { new PackCount((int)Math.Ceiling(least / large.Grams), large.Name, large.Grams) }.ToList();
+        var bestGrams = best[0].Count * large.Grams;
+        foreach (var small in sizes.Where(size => size.Grams < large.Grams))
+        {
+            for (var many = 0; many <= Math.Min(MostPacks, (int)Math.Ceiling(least / large.Grams)); many++)
+            {
+                var rest = least - (many * large.Grams);
+                var few = rest > 0 ? (int)Math.Ceiling(rest / small.Grams) : 0;
+                var all = (many * large.Grams) + (few * small.Grams);
+                if (all < bestGrams || (all == bestGrams && many + few < best.Sum(pack => pack.Count)))
+                {
+                    (best, bestGrams) = ([new(many, large.Name, large.Grams), new(few, small.Name, small.Grams)], all);
+                }
+            }
+        }
+
+        return [.. best.Where(pack => pack.Count > 0)];
+    }
+
+    /// <summary>Rounded up as one asks for it: tens of grams, from 200 g on fifties.</summary>
+    private static decimal ByWeight(decimal grams) =>
+        grams switch
+        {
+            < 10 => Math.Ceiling(grams),
+            < 200 => Math.Ceiling(grams / 10) * 10,
+            _ => Math.Ceiling(grams / 50) * 50,
+        };
+}
