@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using System.Text.RegularExpressions;
 using CsvHelper;
 using CsvHelper.Configuration;
 using Merienda.Core.Outcomes;
@@ -22,9 +23,15 @@ public sealed record CsvLine(int Number, Func<string, string> Cell)
 /// <summary>An opened file; its rows are read when they are asked for.</summary>
 public sealed record OpenedFile<T>(IEnumerable<T> Rows);
 
-/// <summary>A table as CSV with a row of column names: UTF-8; commas or semicolons part the cells; either decimal mark is taken.</summary>
-public static class CsvTable
+/// <summary>A table as CSV with a row of column names: UTF-8; commas, semicolons or tabs part the cells; either decimal mark is taken.</summary>
+public static partial class CsvTable
 {
+    /// <summary>Of several that come equally often the first.</summary>
+    private static readonly string[] Delimiters = [",", ";", "\t"];
+
+    [GeneratedRegex(@"^\s*\p{Sc}\s*|\s*\p{Sc}\s*$")]
+    private static partial Regex Money();
+
     /// <summary>Most rows of one file.</summary>
     public const int MostRows = 20_000;
 
@@ -49,8 +56,14 @@ public static class CsvTable
 
     public static string Number(decimal? value) => value?.ToString(CultureInfo.InvariantCulture) ?? "";
 
+    /// <summary>A number; a sign of money before or behind it is passed over.</summary>
     public static decimal? NumberIn(string cell) =>
-        decimal.TryParse(cell.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number)
+        decimal.TryParse(
+            Money().Replace(cell, "").Replace(',', '.'),
+            NumberStyles.AllowDecimalPoint,
+            CultureInfo.InvariantCulture,
+            out var number
+        )
             ? number
             : null;
 
@@ -87,7 +100,7 @@ public static class CsvTable
             new StringReader(text),
             new CsvConfiguration(CultureInfo.InvariantCulture)
             {
-                Delimiter = header.Count(letter => letter == ';') > header.Count(letter => letter == ',') ? ";" : ",",
+                Delimiter = Delimiters.MaxBy(sign => header.Count(letter => letter == sign[0]))!,
                 TrimOptions = TrimOptions.Trim,
                 MissingFieldFound = null,
                 BadDataFound = null,

@@ -81,7 +81,8 @@ public sealed class ShopStore(
     /// <summary>Ticks a thing off, which brings what was bought into stock; without the tick it goes out again, if it is as it came.</summary>
     /// <param name="date">Any day of the week.</param>
     /// <param name="bought">Null where nobody knows how much that is.</param>
-    public Task<Result<Edited<bool>>> Tick(EditStamp stamp, DateOnly date, string itemKey, bool isTicked, Bought? bought) =>
+    /// <param name="isMore">Whether it comes on top of what was bought before, which stands in stock like everything else then.</param>
+    public Task<Result<Edited<bool>>> Tick(EditStamp stamp, DateOnly date, string itemKey, bool isTicked, Bought? bought, bool isMore) =>
         door.Edit<(((Table Table, HouseholdFoods Foods) Known, IReadOnlyList<StockItem> Stock) Larder, Ticked Ticked), bool>(
             stamp,
             Journal.Tick,
@@ -98,7 +99,7 @@ public sealed class ShopStore(
                     isThere ? new ShopTickRow(week, itemKey) : null,
                     isTicked ? new ShopTickRow(week, itemKey) : null
                 );
-                if (isTicked && isThere)
+                if (isTicked && isThere && !isMore)
                 {
                     return new Decided<bool>(change, true);
                 }

@@ -27,6 +27,9 @@ public class PriceFileTests
     [Theory]
     [InlineData("food;pack;price\nred lentils;500 g;1,90", 1.9)]
     [InlineData("PRICE,Food,pack\n1.9,red lentils,500 g\n", 1.9)]
+    [InlineData("food\tpack\tprice\nred lentils\t500 g\t1.90\n", 1.9)]
+    [InlineData("food,pack,price\nred lentils,500 g,€ 1.90\n", 1.9)]
+    [InlineData("food,pack,price\nred lentils,500 g,1.90£\n", 1.9)]
     public void Semicolons_marks_and_any_order_are_taken(string text, double amount) =>
         Assert.Equal((decimal)amount, Rows(text).Single().Price!.Amount);
 

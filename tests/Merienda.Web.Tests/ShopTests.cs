@@ -267,4 +267,35 @@ public class ShopTests(TestDatabase database)
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         Assert.Equal(2, (await cook.Get("/api/larder/stock"))["items"]!.AsArray().Count);
     }
+
+    [Fact]
+    public async Task More_than_was_bought_is_to_buy_again_though_it_was_ticked()
+    {
+        var cook = await Cook("300 g red lentils");
+        object Tick(JsonNode item, bool isMore) =>
+            new
+            {
+                key = "lentils-red",
+                isTicked = true,
+                buy = item["buy"],
+                shop = "",
+                isMore,
+            };
+        await cook.Must(HttpMethod.Put, $"{Week}/shop/tick", Tick(await Item(cook, "lentils-red"), false));
+        var batch = (await cook.Get(Week))["batches"]![0]!["id"]!.GetValue<Guid>();
+        await cook.Must(HttpMethod.Put, $"{Week}/batches/{batch}/portions", new { portions = 12, variants = (object?)null });
+        var more = await Item(cook, "lentils-red");
+        Assert.Equal(
+            (false, "900 g", "500 g", "500 g in the pantry"),
+            (
+                more["isTicked"]!.GetValue<bool>(),
+                more["needed"]!.GetValue<string>(),
+                more["buy"]!["amount"]!.GetValue<string>(),
+                more["inStock"]!.GetValue<string>()
+            )
+        );
+        await cook.Must(HttpMethod.Put, $"{Week}/shop/tick", Tick(more, true));
+        Assert.True((await Item(cook, "lentils-red"))["isTicked"]!.GetValue<bool>());
+        Assert.Equal(2, (await cook.Get("/api/larder/stock"))["items"]!.AsArray().Count);
+    }
 }

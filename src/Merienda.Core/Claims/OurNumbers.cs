@@ -48,7 +48,8 @@ internal static class OurNumbers
         };
     }
 
-    private static IReadOnlyList<ScheduledTask> Worked(RecipeVersion dish) => SessionPlan.Order(CookedDish.Alone(dish, dish.Portions));
+    private static IReadOnlyList<ScheduledTask> Worked(RecipeVersion dish) =>
+        SessionPlan.Order(CookedDish.Alone(dish, dish.Portions), SessionKitchen.Plain);
 
     /// <summary>Of the energy by the plain factors, in percent: a nutrient at its least beside the others at their most, and the other way.</summary>
     private static Estimate? ShareOf(PortionProfile profile, Measure nutrient)

@@ -9,50 +9,54 @@ public sealed record ScheduledTask(int Dish, CookedStep Step, int Start, int Wai
 {
     public PrepTask Task => Step.Task;
 
+    /// <summary>Which of the cooks does it, from 0 on.</summary>
+    public int Cook { get; init; }
+
+    /// <summary>Which oven it goes into, from 0 on.</summary>
+    public int Oven { get; init; }
+
+    /// <summary>What the oven is set to, °C: another temperature than its own where it shares it.</summary>
+    public int? Heat { get; init; }
+
     public int HandsOnEnd => Start + Task.HandsOn;
 
-    public int End => HandsOnEnd + Task.Unattended;
+    public int End => HandsOnEnd + Bookings.Alone(Task, Heat);
 }
 
 /// <summary>
-/// The order of work for one cook: whatever leads to the longest unattended time starts first, a task waits for those before it,
-/// and a busy appliance is never booked twice. A list rule: good, not proven best.
+/// The order of work for the cooks and the kitchen that are there: whatever leads to the longest unattended time starts first, a task waits
+/// for those before it, an appliance is never booked twice, and dishes of nearly one temperature share the oven. A list rule: good, not
+/// proven best.
 /// </summary>
 public static class SessionPlan
 {
-    /// <summary>How many tasks each appliance takes at once in a plain kitchen [C]; what is not named has no end.</summary>
-    private static readonly Dictionary<Appliance, int> Places = new()
-    {
-        [Appliance.Oven] = 1,
-        [Appliance.Burner] = 4,
-        [Appliance.PressureCooker] = 1,
-        [Appliance.SlowCooker] = 1,
-        [Appliance.AirFryer] = 1,
-        [Appliance.Microwave] = 1,
-        [Appliance.Blender] = 1,
-    };
-
     /// <param name="dishes">What is cooked. Ids in <see cref="PrepTask.After"/> that do not exist, or that wait in a ring, are passed over
     /// rather than waited for.</param>
-    public static IReadOnlyList<ScheduledTask> Order(IReadOnlyList<CookedDish> dishes)
+    public static IReadOnlyList<ScheduledTask> Order(IReadOnlyList<CookedDish> dishes, SessionKitchen kitchen)
     {
         var waiting = WorkGraph.Of(dishes).OrderByDescending(work => work.Tail).ThenBy(work => work.Dish).ToList();
-        var now = 0;
-        var done = new List<Work>();
+        var (free, bookings, done) = (new int[kitchen.Cooks], new Bookings(kitchen), new List<Work>());
         while (waiting.Count > 0)
         {
+            var cook = Array.IndexOf(free, free.Min());
+            var now = free[cook];
             // What must not stand goes on first.
-            var ready = waiting.Where(work => IsReady(work, done, now));
-            if (ready.OrderBy(work => work.StandsUntil ?? int.MaxValue).FirstOrDefault() is { } next)
+            var ready = waiting
+                .Where(work => work.Before.All(before => before.Start is not null && before.End <= now))
+                .Select(work => (Work: work, Place: bookings.Find(work.Task, now)))
+                .Where(one => one.Place is not null)
+                .OrderBy(one => one.Work.StandsUntil ?? int.MaxValue);
+            if (ready.FirstOrDefault() is { Place: { } place, Work: var next })
             {
                 waiting.Remove(next);
-                next.Start = now;
+                (next.Start, next.Cook, next.Place) = (now, cook, place);
+                bookings.Take(place);
                 done.Add(next);
-                now = next.HandsOnEnd;
+                free[cook] = next.HandsOnEnd;
             }
-            else if (done.Where(work => work.End > now).Select(work => (int?)work.End).Min() is { } freed)
+            else if (NextAfter(now, done, free, bookings, waiting) is { } later)
             {
-                now = freed;
+                free[cook] = later;
             }
             else
             {
@@ -69,14 +73,20 @@ public static class SessionPlan
                     work.Step,
                     work.Start!.Value,
                     Math.Max(0, work.Start!.Value - (work.StandsUntil ?? int.MaxValue))
-                )),
+                )
+                {
+                    Cook = work.Cook,
+                    Oven = work.Place!.Unit,
+                    Heat = work.Place.Heat,
+                }),
         ];
     }
 
-    private static bool IsReady(Work work, List<Work> done, int now) =>
-        work.Before.All(before => before.Start is not null && before.End <= now)
-        && (
-            !Places.TryGetValue(work.Task.Appliance, out var places)
-            || done.Count(other => other.Task.Appliance == work.Task.Appliance && other.End > now) < places
-        );
+    /// <summary>When something changes: a task is over, another cook has time, an appliance is given back.</summary>
+    private static int? NextAfter(int now, List<Work> done, int[] free, Bookings bookings, List<Work> waiting) =>
+        done.Select(work => (int?)work.End)
+            .Concat(free.Select(minute => (int?)minute))
+            .Concat(waiting.SelectMany(work => bookings.BeginsFor(work.Task)).Select(minute => (int?)minute))
+            .Where(minute => minute > now)
+            .Min();
 }

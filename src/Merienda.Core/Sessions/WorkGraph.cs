@@ -16,9 +16,13 @@ internal sealed record Work(int Dish, CookedStep Step)
 
     public int? Start { get; set; }
 
+    public int Cook { get; set; }
+
+    public Booking? Place { get; set; }
+
     public int HandsOnEnd => Start!.Value + Task.HandsOn;
 
-    public int End => HandsOnEnd + Task.Unattended;
+    public int End => HandsOnEnd + Bookings.Alone(Task, Place?.Heat);
 
     /// <summary>When what it takes has stood as long as it may; null where that does not matter.</summary>
     public int? StandsUntil => Before.Where(before => before.Start is not null).Min(before => before.End + before.Task.WaitsAtMost);

@@ -48,11 +48,12 @@ public sealed record Price(string Food, decimal Amount, string Pack, decimal Gra
             )
             : null;
 
-    /// <summary>"per kg" is for one.</summary>
-    private static string Amounted(string pack) =>
-        !pack.StartsWith(Loose, StringComparison.OrdinalIgnoreCase) ? pack
-        : pack[Loose.Length..].Trim() is var of && of.Length > 0 && char.IsDigit(of[0]) ? of
-        : $"1 {of}";
+    /// <summary>Without a number it is for one: "per kg", "each", "tin".</summary>
+    private static string Amounted(string pack)
+    {
+        var of = pack.StartsWith(Loose, StringComparison.OrdinalIgnoreCase) ? pack[Loose.Length..].Trim() : pack;
+        return Unit.Spelled(of.Split(' ')[0]) is null ? of : $"1 {of}";
+    }
 
     /// <summary>The food that words surely mean; null where nobody can tell.</summary>
     public static Food? FoodOf(FoodMatch match) => match.IsSure ? match.Food : null;

@@ -23,6 +23,9 @@ public sealed record Purchase(IReadOnlyList<PackCount> Packs, decimal Grams, dec
 
     private static readonly string[] Pieces = ["tin", "each", "head", "bulb", "bunch"];
 
+    /// <summary>Classes of what one counts at home: half a block of cheese is a weight [C].</summary>
+    private static readonly string[] Counted = ["egg", "fruit", "tuber", "vegetable"];
+
     /// <summary>Aisles with a counter, where one asks for a weight [C].</summary>
     private static readonly string[] Counters = ["fish", "meat"];
 
@@ -37,7 +40,7 @@ public sealed record Purchase(IReadOnlyList<PackCount> Packs, decimal Grams, dec
 
     /// <summary>Pieces that so many grams are, in halves; null for what nobody counts.</summary>
     public static decimal? PiecesIn(Food food, decimal grams) =>
-        food.Packet is null && !Counters.Contains(food.Aisle) && food.Measures.GetValueOrDefault("each") is >= SmallPiece and var each
+        food.Packet is null && Counted.Any(food.Is) && food.Measures.GetValueOrDefault("each") is >= SmallPiece and var each
             ? Math.Max(0.5m, Math.Round(grams / each * 2, MidpointRounding.AwayFromZero) / 2)
             : null;
 
@@ -56,7 +59,9 @@ public sealed record Purchase(IReadOnlyList<PackCount> Packs, decimal Grams, dec
 
         if (price is null && food.Packs.Count > 0)
         {
-            return [.. food.Packs.Select(pack => (NameOf(pack, food), pack))];
+            // A tin is sold by all that is in it, and holds so much of what is eaten.
+            var drained = food.Measures.TryGetValue("drained", out var share) ? share / 100 : 1;
+            return [.. food.Packs.Select(pack => (NameOf(pack, food), pack * drained))];
         }
 
         return

@@ -203,7 +203,7 @@ public static class LibraryPages
     private static Work Measured(RecipeVersion recipe)
     {
         var dishes = CookedDish.Alone(recipe, recipe.Portions);
-        var order = SessionPlan.Order(dishes);
+        var order = SessionPlan.Order(dishes, SessionKitchen.Plain);
         return new(
             order.Sum(item => item.Task.HandsOn),
             order.Select(item => item.End).DefaultIfEmpty(0).Max(),

@@ -78,7 +78,8 @@ public sealed record ShopPage(
 
 /// <param name="Buy">What came into the basket; null where nobody knows how much.</param>
 /// <param name="Shop">Where; empty or null where nobody said.</param>
-public sealed record ShopTickRequest(string Key, bool IsTicked, ShopBuy? Buy = null, string? Shop = null);
+/// <param name="IsMore">Whether it comes on top of what was bought before: more is needed by now.</param>
+public sealed record ShopTickRequest(string Key, bool IsTicked, ShopBuy? Buy = null, string? Shop = null, bool? IsMore = null);
 
 /// <param name="Food">Key of what recipes take.</param>
 /// <param name="Instead">Key of what is taken instead, or what it is called.</param>

@@ -52,7 +52,8 @@ public static class ShopEndpoints
                     date,
                     request.Key,
                     request.IsTicked,
-                    request.Buy is { } buy ? new Bought(buy.Food, buy.Amount, buy.Grams, buy.Cost, request.Shop ?? "") : null
+                    request.Buy is { } buy ? new Bought(buy.Food, buy.Amount, buy.Grams, buy.Cost, request.Shop ?? "") : null,
+                    request.IsMore == true
                 )
             );
 

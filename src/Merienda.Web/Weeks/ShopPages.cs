@@ -21,7 +21,7 @@ public static class ShopPages
     {
         var basket = stored.Basket;
         var batches = week.CookedForIt.Where(batch => batch.PortionedOn is null).ToList();
-        var (items, prices) = ItemsOf(week, stored, batches, session);
+        var (items, lacking, prices) = ItemsOf(week, stored, batches, session);
         var tapes = batches.ToDictionary(batch => batch.Letter, WeekView.Tape);
         tapes[""] = "as it is";
         var planned = week.CookedForIt.Select(batch => week.RecipeOf(batch).RecipeId).ToHashSet();
@@ -29,6 +29,8 @@ public static class ShopPages
         ShopItem Shown(ShoppingItem item)
         {
             var bought = basket.Bought.GetValueOrDefault(item.Key);
+            // More is needed than was bought: the tick of then says nothing of it.
+            var isTicked = week.IsShopTicked(item.Key) && (bought is null || !lacking.Contains(item.Key));
             var left = item.Food is { } food && item.LeftOver > 0 ? LeftoverUse.Of(food, item.LeftOver, others) : [];
             return new(
                 item.Key,
@@ -46,8 +48,8 @@ public static class ShopPages
                     )),
                 ],
                 item.AsTyped,
-                week.IsShopTicked(item.Key),
-                item.Food is null ? "" : InStock(StockOf(stored, item.Food), week.CountsInOunces),
+                isTicked,
+                item.Food is null ? "" : InStock(StockOf(stored, item.Food, isTicked), week.CountsInOunces),
                 [.. Opinions(week, item), .. item.There.TooOld.Select(old => TooOld(old, week.CountsInOunces))],
                 item.Food is not null && LeftoverUse.GoesOff(item.Food) && item.LeftOver >= 1
                     ? HouseholdMass.Show(item.LeftOver, week.CountsInOunces)
@@ -84,7 +86,8 @@ public static class ShopPages
         );
     }
 
-    private static (IReadOnlyList<ShoppingItem> Items, PriceBook Prices) ItemsOf(
+    /// <summary>What is on the list, and the keys of what has to be bought yet.</summary>
+    private static (IReadOnlyList<ShoppingItem> Items, IReadOnlySet<string> Lacking, PriceBook Prices) ItemsOf(
         WeekView week,
         StoredShop stored,
         IReadOnlyList<Batch> batches,
@@ -106,10 +109,12 @@ public static class ShopPages
         var foods = needs.SelectMany(need => need.Recipe.Ingredients).Select(line => line.Food).OfType<Food>();
         var sold = foods.Select(food => week.Knowledge.SoldAs.Of(food, week.FoodWithKey).Food);
         var prices = PriceBook.Of(stored.Supplies.Prices, [.. sold]);
-        // What was bought for this week stands in stock by now and is still on its list, ticked.
+        // What was bought for this week stands in stock by now and is still on its list, ticked, while it is enough.
         var came = stored.Basket.Bought.Values.Select(row => row.StockId).ToHashSet();
-        var there = stored.Supplies.Stock.Where(item => !came.Contains(item.Id)).ToList();
-        return (new ShoppingList(week.Knowledge.SoldAs, week.FoodWithKey, there, prices).Of(needs), prices);
+        var list = new ShoppingList(week.Knowledge.SoldAs, week.FoodWithKey, stored.Supplies.Stock, prices);
+        var lacking = list.Of(needs).Where(item => item.Buy is not null).Select(item => item.Key).ToHashSet();
+        var before = (list with { Stock = [.. stored.Supplies.Stock.Where(item => !came.Contains(item.Id))] }).Of(needs);
+        return ([.. list.Of(needs).Zip(before, (now, then) => lacking.Contains(now.Key) ? now : then)], lacking, prices);
     }
 
     private static ShopPart PartOf(ShoppingItem item, Basket basket) =>
@@ -130,9 +135,10 @@ public static class ShopPages
                 .Select(food => new NamedFood(food.Key, food.Name)),
         ];
 
-    private static IEnumerable<StockItem> StockOf(StoredShop stored, Food food)
+    /// <param name="isTicked">What came of the tick is said with it then.</param>
+    private static IEnumerable<StockItem> StockOf(StoredShop stored, Food food, bool isTicked)
     {
-        var came = stored.Basket.Bought.Values.Select(row => row.StockId).ToHashSet();
+        var came = isTicked ? stored.Basket.Bought.Values.Select(row => row.StockId).ToHashSet() : [];
         return stored.Supplies.Stock.Where(item => item.Food == food.Key && !came.Contains(item.Id));
     }
 

@@ -26,7 +26,10 @@ public static class WeekPages
                             [.. batch.Lots.Select(lot => new LotToCook(week.DishOf(batch, lot), lot.Portions))]
                         )),
                     ]);
-                    var order = SessionPlan.Order(dishes);
+                    var said = week.Plan.Sessions.First(one => one.Date == session.Key);
+                    var room = kitchen.ForSession(said.Cooks);
+                    var order = SessionPlan.Order(dishes, room);
+                    var end = order.Select(item => item.End).DefaultIfEmpty(0).Max();
                     var vessels = dishes.Select(dish => VesselFit.Of(dish, kitchen)).ToList();
                     var tasks = order
                         .Select(item =>
@@ -39,14 +42,13 @@ public static class WeekPages
                             )
                         )
                         .ToList();
-                    var said = week.Plan.Sessions.First(one => one.Date == session.Key);
                     return new SessionPage(
                         session.Key,
                         said.Start,
                         said.Cooks,
                         said.Name,
                         week.Plan.StateOf(session.Key, batch => tasks.Any(task => task.IsTicked && task.BatchId == batch.Id)),
-                        order.Select(item => item.End).DefaultIfEmpty(0).Max(),
+                        end,
                         order.Sum(item => item.Task.HandsOn),
                         batches.Count,
                         tasks,
@@ -54,6 +56,8 @@ public static class WeekPages
                         [.. session.Where(batch => batch.Lots.Any(lot => lot.Variant is not null)).Select(batch => LotsOf(week, batch))],
                         [.. order.Where(item => item.Step is { Round: 1 } step && step.Needed > step.Rounds).Select(TooManyRounds)],
                         [.. Allergies(week, [.. session])],
+                        Limit(dishes, room, end),
+                        [.. Unlisted(order, room)],
                         [.. session.Select(batch => Earlier(week, batch, notes)).OfType<SessionNote>()]
                     );
                 }),
@@ -100,9 +104,42 @@ public static class WeekPages
             item.WaitedTooLong,
             vessel?.Said,
             vessel?.Verdict,
-            week.RemarkOn(batch.Id, id)?.Minutes
+            week.RemarkOn(batch.Id, id)?.Minutes,
+            item.Cook + 1,
+            item.Heat is { } heat && heat != item.Task.TemperatureC ? heat : null
         );
     }
+
+    /// <summary>"B Beef shin with swede takes 246 minutes by itself: no order is shorter."</summary>
+    private static string Limit(IReadOnlyList<CookedDish> dishes, SessionKitchen kitchen, int end)
+    {
+        var bound = SessionBound.Of(dishes, kitchen);
+        var what =
+            bound.Dish is { } dish ? $"{dishes[dish].Letter} {dishes[dish].Recipe.Name} takes {bound.Minutes} min by itself"
+            : bound.Appliance is { } appliance ? $"the {NameOf(appliance)} alone is needed for {bound.Minutes} min"
+            : $"there is work by hand for {bound.Minutes} min{(kitchen.Cooks > 1 ? " each" : "")}";
+        return end == 0 ? ""
+            : end == bound.Minutes ? $"{Sentence(what)}: no order is shorter."
+            : $"{Sentence(what)}, so no order is shorter than that; this one is good, not proven best.";
+    }
+
+    private static string Sentence(string words) => $"{char.ToUpperInvariant(words[0])}{words[1..]}";
+
+    private static IEnumerable<string> Unlisted(IReadOnlyList<ScheduledTask> order, SessionKitchen kitchen) =>
+        order
+            .Select(item => item.Task.Appliance)
+            .Distinct()
+            .Where(kitchen.Unlisted.Contains)
+            .Select(appliance => $"The kitchen lists no {NameOf(appliance)}: a usual one is taken.");
+
+    private static string NameOf(Appliance appliance) =>
+        appliance switch
+        {
+            Appliance.PressureCooker => "pressure cooker",
+            Appliance.SlowCooker => "slow cooker",
+            Appliance.AirFryer => "air fryer",
+            _ => appliance.ToString().ToLowerInvariant(),
+        };
 
     /// <summary>"Pulled pork is cooked once for A and C: 12 portions."</summary>
     private static string Shared(CookedDish dish) =>

@@ -123,7 +123,10 @@ public class CookedStepTests
         );
         int Boxed(int? waits, out int tooLong)
         {
-            var order = SessionPlan.Order([Cooked(Fish(waits), new LotToCook(Fish(waits), 1)), Cooked(salad, new LotToCook(salad, 1))]);
+            var order = SessionPlan.Order(
+                [Cooked(Fish(waits), new LotToCook(Fish(waits), 1)), Cooked(salad, new LotToCook(salad, 1))],
+                SessionKitchen.Plain
+            );
             var box = order.Single(item => item.Task.Text == "Box");
             tooLong = box.WaitedTooLong;
             return box.Start;

@@ -20,11 +20,14 @@ public class SessionPlanTests
     [Fact]
     public void The_longest_unattended_goes_first()
     {
-        var order = SessionPlan.Order([
-            Dish("A", [Task("salad", 20)]),
-            Dish("B", [Task("sear", 10, 0, Appliance.Burner), Task("braise", 5, 180, Appliance.SlowCooker, "sear")]),
-            Dish("C", [Task("lentils", 5, 25, Appliance.Burner)]),
-        ]);
+        var order = SessionPlan.Order(
+            [
+                Dish("A", [Task("salad", 20)]),
+                Dish("B", [Task("sear", 10, 0, Appliance.Burner), Task("braise", 5, 180, Appliance.SlowCooker, "sear")]),
+                Dish("C", [Task("lentils", 5, 25, Appliance.Burner)]),
+            ],
+            SessionKitchen.Plain
+        );
         Assert.Equal(["sear", "braise", "lentils", "salad"], order.Select(item => item.Task.Id));
         Assert.Equal([0, 10, 15, 20], order.Select(item => item.Start));
     }
@@ -32,11 +35,12 @@ public class SessionPlanTests
     [Fact]
     public void One_oven_takes_one_dish_at_a_time()
     {
-        var order = SessionPlan.Order([
-            Dish("A", [Task("roast", 5, 40, Appliance.Oven)]),
-            Dish("B", [Task("bake", 5, 30, Appliance.Oven)]),
-        ]);
-        Assert.Equal(45, order.Single(item => item.Dish == 1).Start);
+        var order = SessionPlan.Order(
+            [Dish("A", [Task("roast", 5, 40, Appliance.Oven)]), Dish("B", [Task("bake", 5, 30, Appliance.Oven)])],
+            SessionKitchen.Plain
+        );
+        // It is made ready while the first one bakes.
+        Assert.Equal(40, order.Single(item => item.Dish == 1).Start);
     }
 
     [Fact]
@@ -44,16 +48,19 @@ public class SessionPlanTests
         Assert.Equal(
             ["x", "y", "z"],
             SessionPlan
-                .Order([
-                    Dish(
-                        "A",
-                        [
-                            Task("x", 5, 0, Appliance.None, "y"),
-                            Task("y", 5, 0, Appliance.None, "x"),
-                            Task("z", 1, 0, Appliance.None, "missing"),
-                        ]
-                    ),
-                ])
+                .Order(
+                    [
+                        Dish(
+                            "A",
+                            [
+                                Task("x", 5, 0, Appliance.None, "y"),
+                                Task("y", 5, 0, Appliance.None, "x"),
+                                Task("z", 1, 0, Appliance.None, "missing"),
+                            ]
+                        ),
+                    ],
+                    SessionKitchen.Plain
+                )
                 .Select(item => item.Task.Id)
                 .Order()
         );
@@ -76,7 +83,7 @@ public class SessionPlanTests
                             )
                     )
                     .ToList();
-                var order = SessionPlan.Order([Dish("A", tasks)]);
+                var order = SessionPlan.Order([Dish("A", tasks)], SessionKitchen.Plain);
                 var ends = order.ToDictionary(item => item.Task.Id, item => item.End);
                 bool Overlap(int s1, int e1, int s2, int e2) => s1 < e2 && s2 < e1;
                 var pairs = from one in order from two in order where string.CompareOrdinal(one.Task.Id, two.Task.Id) < 0 select (one, two);
@@ -87,7 +94,7 @@ public class SessionPlanTests
                         && (
                             pair.one.Task.Appliance != Appliance.Oven
                             || pair.two.Task.Appliance != Appliance.Oven
-                            || !Overlap(pair.one.Start, pair.one.End, pair.two.Start, pair.two.End)
+                            || !Overlap(pair.one.HandsOnEnd, pair.one.End, pair.two.HandsOnEnd, pair.two.End)
                         )
                     );
             });
@@ -110,11 +117,14 @@ public class SessionPlanTests
                 ],
                 tasks
             );
-        var order = SessionPlan.Order([
-            pork,
-            Dish("rolls", Takes(Task("chop the slaw", 15), Task("fill with the pork", 5)), pork),
-            Dish("bowls", Takes(Task("boil rice", 5, 20), Task("serve", 5)), pork),
-        ]);
+        var order = SessionPlan.Order(
+            [
+                pork,
+                Dish("rolls", Takes(Task("chop the slaw", 15), Task("fill with the pork", 5)), pork),
+                Dish("bowls", Takes(Task("boil rice", 5, 20), Task("serve", 5)), pork),
+            ],
+            SessionKitchen.Plain
+        );
         var start = order.ToDictionary(item => item.Task.Id, item => item.Start);
         Assert.Equal(0, start["braise"]);
         Assert.Equal(10, start["chop the slaw"]);

@@ -25,6 +25,7 @@ public class PurchaseTests
     [InlineData("lemon", 88, "2 of each")]
     [InlineData("garlic", 12, "1 of head")]
     [InlineData("stock-cube", 10, "1 of 8 cubes")]
+    [InlineData("chickpeas-tinned", 240, "1 of 400 g")] // drained
     [InlineData("egg", 100, "1 of 6")]
     [InlineData("egg", 350, "1 of 12")]
     [InlineData("egg", 900, "1 of 12 + 1 of 6")]
@@ -47,6 +48,7 @@ public class PurchaseTests
 
     [Theory]
     [InlineData("egg", 350, 7)]
+    [InlineData("potato", 340, 2)]
     [InlineData("aubergine", 60, 0.5)]
     [InlineData("aubergine", 374, 1)]
     [InlineData("aubergine", 375, 1.5)]
@@ -57,7 +59,12 @@ public class PurchaseTests
     [InlineData("strawberries")]
     [InlineData("cod")]
     [InlineData("rocket")]
+    [InlineData("feta")]
     public void Nobody_counts_strawberries_or_fillets(string food) => Assert.Null(Purchase.PiecesIn(Food(food), 200));
+
+    [Fact]
+    public void A_tin_holds_what_is_left_of_it_when_it_is_drained() =>
+        Assert.Equal(240, Purchase.Of(Food("chickpeas-tinned"), 200, PriceBook.Empty).Grams);
 
     [Fact]
     public void Aisles_come_as_one_walks_and_what_is_unknown_behind() =>

@@ -106,7 +106,10 @@ public static class AmountReader
             return (new(first.Value, last.Value), last.Next);
         }
 
-        return (new(first.Value, first.Value), first.Next);
+        // "2 dozen eggs", "1 doz."
+        return sign.Is("dozen") || sign.Is("doz")
+            ? (new(first.Value * 12, first.Value * 12), tokens[first.Next + 1].Is('.') ? first.Next + 2 : first.Next + 1)
+            : (new(first.Value, first.Value), first.Next);
     }
 
     private static (WrittenAmount, int)? Spelled(LineTokens tokens, int at)

@@ -102,12 +102,9 @@ function Work({ page, week }: { page: Page; week: string }) {
     <>
       <p className="figures mb-3 text-steel">
         {page.dishes} {page.dishes === 1 ? 'dish' : 'dishes'}, {minutes(page.minutes)} from start to end, {minutes(page.handsOn)} of it by
-        hand.{' '}
-        {page.cooks > 1
-          ? 'The order is made for one cook: share it out as you go.'
-          : 'One cook, one oven at a time; the longest unattended starts first.'}
+        hand. {page.limit}
       </p>
-      {[...page.shared, ...page.lots, ...page.tooManyRounds].map((said) => (
+      {[...page.unlisted, ...page.shared, ...page.lots, ...page.tooManyRounds].map((said) => (
         <p key={said} className="mb-2">
           {said}
         </p>
@@ -147,6 +144,11 @@ function Work({ page, week }: { page: Page; week: string }) {
                 {task.temperatureC !== null && !saysItsHeat(task.text) && (
                   <b className="figures whitespace-nowrap"> {temperature(task.temperatureC)}</b>
                 )}
+                {task.ovenC !== null && (
+                  <span className="figures block text-sm text-steel">
+                    with others at {temperature(task.ovenC)}: {minutes(task.end - task.handsOnEnd)} instead of its own time
+                  </span>
+                )}
                 {task.rounds > 1 && (
                   <b className="figures whitespace-nowrap">
                     {' '}
@@ -164,6 +166,7 @@ function Work({ page, week }: { page: Page; week: string }) {
                 )}
               </span>
               <span className="figures text-right text-sm text-steel max-sm:col-start-3 max-sm:text-left sm:whitespace-nowrap">
+                {page.cooks > 1 && task.handsOnEnd > task.start && `cook ${task.cook}: `}
                 {task.handsOnEnd > task.start && `${minutes(task.handsOnEnd - task.start)} by hand`}
                 {task.end > task.handsOnEnd &&
                   `${task.handsOnEnd > task.start ? ', ' : ''}then ${minutes(task.end - task.handsOnEnd)} alone`}

@@ -22,7 +22,11 @@ export function ThingRow({ item, week, shop }: Props) {
           <Tick
             isTicked={item.isTicked}
             onTick={(isTicked) =>
-              putIntoOutbox({ kind: 'shop', week, body: { key: item.key, isTicked, buy: item.buy, shop: shop.trim() } })
+              putIntoOutbox({
+                kind: 'shop',
+                week,
+                body: { key: item.key, isTicked, buy: item.buy, shop: shop.trim(), isMore: isTicked && item.came !== '' },
+              })
             }
             className="mt-0.5 size-5 shrink-0"
           />

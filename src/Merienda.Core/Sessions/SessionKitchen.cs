@@ -1,0 +1,34 @@
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Sessions;
+
+/// <summary>Hands and appliances that a session is cooked with.</summary>
+/// <param name="Cooks">1 to 4.</param>
+/// <param name="Ovens">Racks of each oven.</param>
+/// <param name="Places">How many tasks each other appliance takes at once; what is not named has no end.</param>
+public sealed record SessionKitchen(int Cooks, IReadOnlyList<int> Ovens, IReadOnlyDictionary<Appliance, int> Places)
+{
+    /// <summary>A plain kitchen with one cook and an oven of one rack, where nobody said what there is [C].</summary>
+    public static readonly SessionKitchen Plain = new(
+        1,
+        [1],
+        new Dictionary<Appliance, int>
+        {
+            [Appliance.Burner] = 4,
+            [Appliance.PressureCooker] = 1,
+            [Appliance.SlowCooker] = 1,
+            [Appliance.AirFryer] = 1,
+            [Appliance.Microwave] = 1,
+            [Appliance.Blender] = 1,
+        }
+    );
+
+    /// <summary>Appliances that the household does not list though it lists others.</summary>
+    public IReadOnlySet<Appliance> Unlisted { get; init; } = new HashSet<Appliance>();
+
+    /// <summary>How many tasks an appliance takes at once; null where there is no end.</summary>
+    public int? PlacesOf(Appliance appliance) =>
+        appliance == Appliance.Oven ? Ovens.Sum()
+        : Places.TryGetValue(appliance, out var places) ? places
+        : null;
+}
