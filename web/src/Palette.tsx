@@ -19,6 +19,7 @@ export function Palette({ date, onClose }: { date: string; onClose: () => void }
     { key: 'shelf', word: 'Shelf', kind: 'place', to: `/shelf/${date}` },
     { key: 'larder', word: 'Larder', kind: 'place', to: '/larder' },
     { key: 'stock', word: 'Stock', kind: 'place', to: '/larder/stock' },
+    { key: 'prices', word: 'Prices', kind: 'place', to: '/larder/prices' },
     { key: 'compare', word: 'Side by side', kind: 'command', to: '/larder/compare' },
     { key: 'file', word: 'Packets in and out', kind: 'command', to: '/larder/file' },
     { key: 'packet', word: 'Read a packet', kind: 'command', to: '/larder/packet' },

@@ -18,6 +18,7 @@ public class RecipeTextReaderTests
     [InlineData("Cook it.")]
     [InlineData("Cook 20 minutes.")]
     [InlineData("Pressure cook 4 whistles.")]
+    [InlineData("Mix.")]
     [InlineData("Air fry the eggs.")]
     [InlineData("Rest 5 minutes.")]
     [InlineData("simmer 20 mins")]

@@ -50,7 +50,8 @@ internal static partial class RecipeMarks
         HastyStep().IsMatch(bare)
         // Two sentences are no ingredient.
         || (Sentences().IsMatch(bare) && AmountReader.Read(bare) is null)
-        || (SentenceStart().IsMatch(bare) && bare.Contains(' ', StringComparison.Ordinal));
+        // One word and a full stop are a step too ("Mix."), unless the word is a food.
+        || (SentenceStart().IsMatch(bare) && !bare.Equals("toast.", StringComparison.OrdinalIgnoreCase));
 
     /// <summary>
     /// What stands before a row of a list; a minus stands before its number, and a number is the list's only where an amount follows.
