@@ -37,6 +37,14 @@ public sealed record ShoppingItem(
     Purchase? Buy
 )
 {
+    /// <summary>Grams of something that most cupboards hold, up to which one looks before one buys [C].</summary>
+    private const decimal Little = 40;
+
+    private static readonly string[] Cupboard = ["spices", "oils", "oils and vinegars", "baking", "sauces"];
+
+    /// <summary>Whether one looks at home before one buys it: a little of what most cupboards hold.</summary>
+    public bool IsLookedFor => Food is not null && Cupboard.Contains(Food.Aisle) && There.Missing <= Little;
+
     /// <summary>Grams that are left of what is bought; 0 where it is sold by weight or enough is there.</summary>
     public decimal LeftOver => Buy is { Packs.Count: > 0 } ? Math.Max(0, Buy.Grams - There.Missing) : 0;
 }
@@ -72,6 +80,13 @@ public sealed record ShoppingList(SoldAs SoldAs, Func<string, Food?> WithKey, IR
                 .ThenBy(item => item.Food?.Aisle, StringComparer.Ordinal)
                 .ThenBy(item => item.Name, StringComparer.Ordinal),
         ];
+
+    /// <summary>The list once some batches have taken theirs out of stock: what is cooked before leaves the rest.</summary>
+    public ShoppingList After(IEnumerable<BatchToShop> batches, DateOnly today)
+    {
+        var changed = StockUsed.Of(Stock, UsedBy(batches), today).ToDictionary(one => one.Was.Id, one => one.Is);
+        return this with { Stock = [.. Stock.Select(item => changed.GetValueOrDefault(item.Id, item)).Where(item => item.GoneOn is null)] };
+    }
 
     /// <summary>Grams that batches take, by the key of the food that they are bought as.</summary>
     public IReadOnlyDictionary<string, decimal> UsedBy(IEnumerable<BatchToShop> batches) =>

@@ -11,11 +11,6 @@ namespace Merienda.Web.Weeks;
 /// <summary>The list of a week as it is drawn.</summary>
 public static class ShopPages
 {
-    /// <summary>Grams of something that most cupboards hold, up to which one looks before one buys [C].</summary>
-    private const decimal Little = 40;
-
-    private static readonly string[] Cupboard = ["spices", "oils", "oils and vinegars", "baking", "sauces"];
-
     /// <param name="session">Only what is cooked on that date; null for all of the week.</param>
     public static ShopPage ToShop(this WeekView week, StoredShop stored, DateOnly? session)
     {
@@ -105,16 +100,21 @@ public static class ShopPages
                 && plated.Serving.Cell.Date >= week.Table.Today
             )
             .Select(plated => new BatchToShop("", plated.Serving.Cell.Date, ReadyFood.AsDish(((ReadyFood)plated.Item).Line, null), 1));
-        var needs = cooked.Concat(eaten).Where(need => session is null || need.On == session).ToList();
+        var all = cooked.Concat(eaten).ToList();
+        var needs = all.Where(need => session is null || need.On == session).ToList();
         var foods = needs.SelectMany(need => need.Recipe.Ingredients).Select(line => line.Food).OfType<Food>();
         var sold = foods.Select(food => week.Knowledge.SoldAs.Of(food, week.FoodWithKey).Food);
         var prices = PriceBook.Of(stored.Supplies.Prices, [.. sold]);
         // What was bought for this week stands in stock by now and is still on its list, ticked, while it is enough.
         var came = stored.Basket.Bought.Values.Select(row => row.StockId).ToHashSet();
-        var list = new ShoppingList(week.Knowledge.SoldAs, week.FoodWithKey, stored.Supplies.Stock, prices);
-        var lacking = list.Of(needs).Where(item => item.Buy is not null).Select(item => item.Key).ToHashSet();
-        var before = (list with { Stock = [.. stored.Supplies.Stock.Where(item => !came.Contains(item.Id))] }).Of(needs);
-        return ([.. list.Of(needs).Zip(before, (now, then) => lacking.Contains(now.Key) ? now : then)], lacking, prices);
+        var list = new ShoppingList(week.Knowledge.SoldAs, week.FoodWithKey, stored.Supplies.Stock, prices).After(
+            all.Where(need => need.On < session),
+            week.Table.Today
+        );
+        var now = list.Of(needs);
+        var lacking = now.Where(item => item.Buy is not null).Select(item => item.Key).ToHashSet();
+        var before = (list with { Stock = [.. list.Stock.Where(item => !came.Contains(item.Id))] }).Of(needs);
+        return ([.. now.Zip(before, (with, without) => lacking.Contains(with.Key) ? with : without)], lacking, prices);
     }
 
     private static ShopPart PartOf(ShoppingItem item, Basket basket) =>
@@ -122,7 +122,7 @@ public static class ShopPages
         : item.Food is null ? ShopPart.Buy
         : basket.Staples.Contains(item.Food.Key) ? ShopPart.There
         : item.Grams is { IsOpen: false, Best: > 0 } && item.There.Missing == 0 ? ShopPart.There
-        : Cupboard.Contains(item.Food.Aisle) && item.There.Missing <= Little ? ShopPart.Look
+        : item.IsLookedFor ? ShopPart.Look
         : ShopPart.Buy;
 
     private static IReadOnlyList<NamedFood> InsteadOf(WeekView week, StoredWeek stored, ShoppingItem item) =>

@@ -99,6 +99,22 @@ public class ShoppingListTests
     }
 
     [Fact]
+    public void What_is_cooked_before_leaves_the_rest()
+    {
+        var stocked = Plain with { Stock = [There("lentils-red", 500)] };
+        var list = stocked.After([Batch("A", 4, "400 g red lentils")], Saturday);
+        Assert.Equal(200, Item(list.Of([Batch("B", Saturday.AddDays(4), 4, "300 g red lentils")]), "lentils-red").There.Missing);
+        Assert.Empty(stocked.After([Batch("A", 4, "600 g red lentils")], Saturday).Stock);
+    }
+
+    [Theory]
+    [InlineData("40 g paprika", true)]
+    [InlineData("41 g paprika", false)]
+    [InlineData("10 g feta", false)]
+    public void A_little_of_what_cupboards_hold_is_looked_for_first(string line, bool isLookedFor) =>
+        Assert.Equal(isLookedFor, Assert.Single(Plain.Of([Batch("A", 4, line)])).IsLookedFor);
+
+    [Fact]
     public void What_goes_off_before_it_is_cooked_is_named()
     {
         var stocked = Plain with { Stock = [There("chicken-breast", 600, place: StockPlace.Fridge)] };
