@@ -28,6 +28,12 @@ if (args is ["swaps"])
     return;
 }
 
+if (args is ["sessions"])
+{
+    SessionBench.Run();
+    return;
+}
+
 if (args is ["solve", var eaters, var recipes, ..])
 {
     var plain = System.Globalization.CultureInfo.InvariantCulture;

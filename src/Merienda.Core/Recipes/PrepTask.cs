@@ -14,6 +14,11 @@ public enum Appliance
     Fridge,
 }
 
+/// <summary>Another place for a step, as the recipe says: "or 25 minutes in the air fryer at 180 °C".</summary>
+/// <param name="Unattended">Minutes that it goes on by itself there.</param>
+/// <param name="TemperatureC">Degrees Celsius there, or null.</param>
+public sealed record OtherPlace(Appliance Appliance, int Unattended, int? TemperatureC);
+
 /// <summary>
 /// One step of a recipe. Hands-on and unattended minutes are two numbers: an eight-hour pot costs ten minutes (domain.md section 9).
 /// </summary>
@@ -43,7 +48,11 @@ public sealed record PrepTask(
     /// <summary>Pieces that fit in at once: nine in an air fryer; null when all of them do.</summary>
     public decimal? RoundPieces { get; init; }
 
+    /// <summary>Where it may be done as well; null when the recipe names one place.</summary>
+    public OtherPlace? Instead { get; init; }
+
     /// <summary>The step as it takes so many minutes from its start to its end: what goes on by itself gives way first.</summary>
+    /// <remarks>Of where it is written to be done: what somebody measured says nothing of the other place.</remarks>
     public PrepTask Taking(int minutes) =>
         Unattended == 0 || minutes <= HandsOn
             ? this with

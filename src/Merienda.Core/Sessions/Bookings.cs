@@ -1,83 +1,70 @@
-using Merienda.Core.Recipes;
-
 namespace Merienda.Core.Sessions;
 
-/// <summary>An appliance held from one minute to another.</summary>
-/// <param name="Unit">Which oven; 0 for everything else.</param>
-/// <param name="Heat">What the oven is set to, °C; null where the step says nothing.</param>
-internal sealed record Booking(Appliance Appliance, int Unit, int From, int To, int? Heat)
+/// <summary>A place, or hands, held from one minute to another.</summary>
+internal readonly record struct Booking(int From, int To, int? Heat)
 {
     public bool Meets(int from, int to) => From < to && from < To;
 }
 
-/// <summary>What is held of a kitchen's appliances so far.</summary>
-internal sealed class Bookings(SessionKitchen kitchen)
+/// <summary>What is held of a session's places and hands so far.</summary>
+internal sealed class Bookings(SessionQuestion question)
 {
-    /// <summary>Dishes whose temperatures are so near, °C, share an oven (domain.md section 9) [C].</summary>
-    public const int SharedWithin = 15;
+    private readonly List<Booking>[] _held = [.. question.Places.Select(_ => new List<Booking>())];
+    private readonly List<Booking> _hands = [];
 
-    private readonly List<Booking> _held = [];
-
-    /// <summary>Minutes that a dish takes in an oven that is hotter or cooler than its own temperature: one in a hundred for a degree [C].</summary>
-    public static int Alone(PrepTask task, int? heat) =>
-        task.TemperatureC is not { } own || heat is not { } set || task.Appliance != Appliance.Oven
-            ? task.Unattended
-            : Math.Max(
-                task.Unattended == 0 ? 0 : 1,
-                (int)Math.Round(task.Unattended * (100m + own - set) / 100, MidpointRounding.AwayFromZero)
-            );
-
-    /// <summary>From when a task holds its appliance: what bakes or fries when it goes in, everything else when somebody begins.</summary>
-    private static int From(PrepTask task, int start) =>
-        task.Appliance is Appliance.Oven or Appliance.AirFryer ? start + task.HandsOn : start;
-
-    /// <summary>Where a task may go that somebody begins at a minute; null where there is no place for it then.</summary>
-    public Booking? Find(PrepTask task, int start)
+    /// <summary>The first of the ways in which a work may begin at a minute; null where there is none.</summary>
+    public int? Find(SessionWork work, int start)
     {
-        var from = From(task, start);
-        if (task.Appliance != Appliance.Oven)
+        if (work.HandsOn > 0 && MostAtOnce(_hands, start, start + work.HandsOn) >= question.Cooks)
         {
-            var booking = new Booking(task.Appliance, 0, from, start + task.HandsOn + task.Unattended, null);
-            return kitchen.PlacesOf(task.Appliance) is not { } places || MostAtOnce(booking) < places ? booking : null;
+            return null;
         }
 
         return Enumerable
-            .Range(0, kitchen.Ovens.Count)
-            .SelectMany(
-                oven => HeatsOf(task, oven, from),
-                (oven, heat) => new Booking(task.Appliance, oven, from, from + Alone(task, heat), heat)
-            )
-            .Where(booking =>
-                MostAtOnce(booking) < kitchen.Ovens[booking.Unit]
-                && Others(booking).All(other => other.Heat is null || booking.Heat is null || other.Heat == booking.Heat)
-            )
-            .MinBy(booking => booking.To);
+            .Range(0, work.Ways.Count)
+            .Where(way => HasRoom(work, work.Ways[way], start))
+            .Select(way => (int?)way)
+            .FirstOrDefault();
     }
 
-    public void Take(Booking booking) => _held.Add(booking);
+    public void Take(SessionWork work, int way, int start)
+    {
+        _hands.Add(new(start, start + work.HandsOn, null));
+        if (work.Ways[way] is { Place: { } place } taken)
+        {
+            var (from, to) = taken.Holds(start, work.HandsOn);
+            _held[place].Add(new(from, to, taken.Heat));
+        }
+    }
 
-    /// <summary>When somebody would begin so that a task goes in just as its appliance is given back.</summary>
-    public IEnumerable<int> BeginsFor(PrepTask task) =>
-        _held.Where(held => held.Appliance == task.Appliance).Select(held => held.To - From(task, 0));
+    /// <summary>When a work would begin just as hands or one of its places are given back.</summary>
+    public IEnumerable<int> BeginsFor(SessionWork work) =>
+        _hands
+            .Select(held => held.To)
+            .Concat(
+                work.Ways.Where(way => way.Place is not null)
+                    .SelectMany(way => _held[way.Place!.Value].Select(held => held.To - way.Holds(0, work.HandsOn).From))
+            );
 
-    /// <summary>Its own temperature, and what an oven is set to already where that is near enough.</summary>
-    private IEnumerable<int?> HeatsOf(PrepTask task, int oven, int from) =>
-        _held
-            .Where(held => held.Appliance == Appliance.Oven && held.Unit == oven && held.To > from && held.Heat is not null)
-            .Select(held => held.Heat)
-            .Where(heat => task.TemperatureC is not { } own || Math.Abs(own - heat!.Value) <= SharedWithin)
-            .Prepend(task.TemperatureC)
-            .Distinct();
+    private bool HasRoom(SessionWork work, SessionWay way, int start)
+    {
+        if (way.Place is not { } place)
+        {
+            return true;
+        }
 
-    private IEnumerable<Booking> Others(Booking booking) =>
-        _held.Where(held => held.Appliance == booking.Appliance && held.Unit == booking.Unit && held.Meets(booking.From, booking.To));
+        var (from, to) = way.Holds(start, work.HandsOn);
+        return from >= to
+            || MostAtOnce(_held[place], from, to) < question.Places[place].Count
+                && _held[place].TrueForAll(held => !held.Meets(from, to) || held.Heat is null || way.Heat is null || held.Heat == way.Heat);
+    }
 
     /// <summary>How many others hold it at once in that time.</summary>
-    private int MostAtOnce(Booking booking)
+    private static int MostAtOnce(List<Booking> held, int from, int to)
     {
-        var others = Others(booking).ToList();
+        var others = held.Where(other => other.Meets(from, to)).ToList();
         return others
-            .Select(other => Math.Max(other.From, booking.From))
+            .Select(other => Math.Max(other.From, from))
             .Select(minute => others.Count(other => other.From <= minute && minute < other.To))
             .DefaultIfEmpty(0)
             .Max();

@@ -7,6 +7,9 @@ namespace Merienda.Core.Sessions;
 /// <param name="InAll">How often it goes into the dish, with what other steps take.</param>
 public sealed record StepTake(RecipeLine Line, decimal Times, decimal InAll)
 {
+    /// <summary>Grams that the step takes; null when nobody knows.</summary>
+    public decimal? Grams => Line.GramsIn.IsOpen ? null : Line.GramsIn.Best / Line.Times * Times;
+
     /// <summary>Grams that go into the dish, with what other steps take; null when nobody knows.</summary>
     public decimal? InAllGrams => Line.GramsIn.IsOpen ? null : Line.GramsIn.Best / Line.Times * InAll;
 }

@@ -9,25 +9,28 @@ namespace Merienda.Core.Sessions;
 public sealed record SessionBound(int Minutes, int? Dish, Appliance? Appliance)
 {
     /// <summary>The largest of three: the longest chain of steps, the work by hand shared among the cooks, the busiest appliance.</summary>
-    public static SessionBound Of(IReadOnlyList<CookedDish> dishes, SessionKitchen kitchen)
+    public static SessionBound Of(CookedSession session)
     {
-        var works = WorkGraph.Of(dishes);
-        var heats = works
-            .Select(work => work.Task)
-            .Where(task => task.Appliance == Recipes.Appliance.Oven)
-            .Select(task => task.TemperatureC)
-            .OfType<int>()
-            .ToHashSet();
-        var chains = new Dictionary<Work, int>();
-        var longest = works
-            .Select(work => (work.Dish, Minutes: ChainTo(work, heats, chains, [])))
-            .OrderByDescending(one => one.Minutes)
-            .ToList();
-        var hands = (works.Sum(work => work.Task.HandsOn) + kitchen.Cooks - 1) / kitchen.Cooks;
-        var busiest = works
-            .Where(work => work.Task.Appliance != Recipes.Appliance.None && kitchen.PlacesOf(work.Task.Appliance) is not null)
-            .GroupBy(work => work.Task.Appliance)
-            .Select(of => (Appliance: of.Key, Minutes: Shared(of.Sum(work => Least(work.Task, heats)), kitchen.PlacesOf(of.Key)!.Value)))
+        var question = session.Question;
+        var chains = new int?[question.Works.Count];
+        var all = Enumerable.Range(0, chains.Length).ToList();
+        var longest = all.Select(at => (session.Steps[at].Dish, Minutes: ChainTo(at))).OrderByDescending(one => one.Minutes).ToList();
+        var hands = Shared(question.Works.Sum(work => work.HandsOn), question.Cooks);
+        // What may be done in two kinds of appliance limits neither of them.
+        var busiest = question
+            .Works.Where(work => work.Ways.All(way => way.Place is not null))
+            .Select(work => (Work: work, Kinds: work.Ways.Select(way => question.Places[way.Place!.Value].Appliance).Distinct().ToList()))
+            .Where(one => one.Kinds.Count == 1)
+            .GroupBy(one => one.Kinds[0], one => one.Work)
+            .Select(of =>
+                (
+                    Appliance: of.Key,
+                    Minutes: Shared(
+                        of.Sum(work => work.Ways.Min(way => Held(way, work.HandsOn))),
+                        question.Places.Where(place => place.Appliance == of.Key).Sum(place => place.Count)
+                    )
+                )
+            )
             .OrderByDescending(one => one.Minutes)
             .ToList();
         var bound = longest.Count == 0 ? new(0, null, null) : new SessionBound(longest[0].Minutes, longest[0].Dish, null);
@@ -37,32 +40,16 @@ public sealed record SessionBound(int Minutes, int? Dish, Appliance? Appliance)
         }
 
         return busiest.Count > 0 && busiest[0].Minutes > bound.Minutes ? new(busiest[0].Minutes, null, busiest[0].Appliance) : bound;
+
+        // Minutes from the start of the session to the end of a work if nothing else is in the way.
+        int ChainTo(int at) =>
+            chains[at] ??=
+                question.Works[at].Before.Select(ChainTo).DefaultIfEmpty(0).Max()
+                + question.Works[at].HandsOn
+                + question.Works[at].Ways.Min(way => way.Alone);
     }
 
     private static int Shared(int minutes, int places) => (minutes + places - 1) / places;
 
-    /// <summary>Minutes that a task goes on by itself at least: in the hottest oven that it could share.</summary>
-    private static int Alone(PrepTask task, IReadOnlySet<int> heats) =>
-        Bookings.Alone(task, heats.Where(heat => heat <= task.TemperatureC + Bookings.SharedWithin).Select(heat => (int?)heat).Max());
-
-    /// <summary>Minutes that an appliance is held at least.</summary>
-    private static int Least(PrepTask task, IReadOnlySet<int> heats) =>
-        Alone(task, heats) + (task.Appliance is Recipes.Appliance.Oven or Recipes.Appliance.AirFryer ? 0 : task.HandsOn);
-
-    /// <summary>Minutes from the start of the session to the end of a task if nothing else is in the way; a ring is not followed.</summary>
-    private static int ChainTo(Work work, IReadOnlySet<int> heats, Dictionary<Work, int> known, HashSet<Work> asked)
-    {
-        if (known.TryGetValue(work, out var minutes))
-        {
-            return minutes;
-        }
-
-        if (!asked.Add(work))
-        {
-            return 0;
-        }
-
-        var before = work.Before.Select(other => ChainTo(other, heats, known, asked)).DefaultIfEmpty(0).Max();
-        return known[work] = before + work.Task.HandsOn + Alone(work.Task, heats);
-    }
+    private static int Held(SessionWay way, int handsOn) => way.Alone + (way.HoldsFromStart ? handsOn : 0);
 }

@@ -1,92 +1,100 @@
-using Merienda.Core.Recipes;
-
 namespace Merienda.Core.Sessions;
 
-/// <summary>A task of one dish with its minutes from the start of the session.</summary>
-/// <param name="Dish">Place of the dish in what the session cooks.</param>
-/// <param name="WaitedTooLong">Minutes that what it takes stood longer than it may.</param>
-public sealed record ScheduledTask(int Dish, CookedStep Step, int Start, int WaitedTooLong)
-{
-    public PrepTask Task => Step.Task;
-
-    /// <summary>Which of the cooks does it, from 0 on.</summary>
-    public int Cook { get; init; }
-
-    /// <summary>Which oven it goes into, from 0 on.</summary>
-    public int Oven { get; init; }
-
-    /// <summary>What the oven is set to, °C: another temperature than its own where it shares it.</summary>
-    public int? Heat { get; init; }
-
-    public int HandsOnEnd => Start + Task.HandsOn;
-
-    public int End => HandsOnEnd + Bookings.Alone(Task, Heat);
-}
-
 /// <summary>
-/// The order of work for the cooks and the kitchen that are there: whatever leads to the longest unattended time starts first, a task waits
-/// for those before it, an appliance is never booked twice, and dishes of nearly one temperature share the oven. A list rule: good, not
-/// proven best.
+/// An order at once: whatever leads to the longest unattended time starts first, a step waits for those before it, and nothing is booked
+/// twice. A list rule: good, not proven best; the search begins with it, and it stands in where nothing is searched.
 /// </summary>
 public static class SessionPlan
 {
-    /// <param name="dishes">What is cooked. Ids in <see cref="PrepTask.After"/> that do not exist, or that wait in a ring, are passed over
-    /// rather than waited for.</param>
+    /// <summary>The order of a session in a kitchen.</summary>
     public static IReadOnlyList<ScheduledTask> Order(IReadOnlyList<CookedDish> dishes, SessionKitchen kitchen)
     {
-        var waiting = WorkGraph.Of(dishes).OrderByDescending(work => work.Tail).ThenBy(work => work.Dish).ToList();
-        var (free, bookings, done) = (new int[kitchen.Cooks], new Bookings(kitchen), new List<Work>());
+        var session = CookedSession.Of(dishes, kitchen);
+        return session.Order(Of(session.Question));
+    }
+
+    /// <summary>Keeps hands, places, what comes before and what stands at a minute; how long things may wait only as well as it can.</summary>
+    public static SessionAnswer Of(SessionQuestion question)
+    {
+        var (works, bookings) = (question.Works, new Bookings(question));
+        var (starts, ways, tails) = (new int?[works.Count], new int[works.Count], Tails(question));
+        var waiting = Enumerable.Range(0, works.Count).OrderByDescending(at => tails[at]).ToList();
+        foreach (var at in waiting.Where(at => works[at].At is not null).ToList())
+        {
+            Begin(at, works[at].At!.Value, bookings.Find(works[at], works[at].At!.Value) ?? 0);
+        }
+
+        var now = 0;
         while (waiting.Count > 0)
         {
-            var cook = Array.IndexOf(free, free.Min());
-            var now = free[cook];
-            // What must not stand goes on first.
-            var ready = waiting
-                .Where(work => work.Before.All(before => before.Start is not null && before.End <= now))
-                .Select(work => (Work: work, Place: bookings.Find(work.Task, now)))
-                .Where(one => one.Place is not null)
-                .OrderBy(one => one.Work.StandsUntil ?? int.MaxValue);
-            if (ready.FirstOrDefault() is { Place: { } place, Work: var next })
+            var next = waiting
+                .Where(at => works[at].Earliest <= now && works[at].Before.All(before => starts[before] is not null && End(before) <= now))
+                .Select(at => (At: at, Way: bookings.Find(works[at], now)))
+                .Where(one => one.Way is not null)
+                // What must not stand goes on first.
+                .OrderBy(one => StandsUntil(one.At) ?? int.MaxValue)
+                .Select(one => ((int At, int Way)?)(one.At, one.Way!.Value))
+                .FirstOrDefault();
+            if (next is { } begins)
             {
-                waiting.Remove(next);
-                (next.Start, next.Cook, next.Place) = (now, cook, place);
-                bookings.Take(place);
-                done.Add(next);
-                free[cook] = next.HandsOnEnd;
-            }
-            else if (NextAfter(now, done, free, bookings, waiting) is { } later)
-            {
-                free[cook] = later;
+                Begin(begins.At, now, begins.Way);
             }
             else
             {
-                // Nothing runs and nothing is ready: the rest wait for each other in a ring.
-                waiting[0].Before.Clear();
+                now = NextAfter(now);
             }
         }
 
-        return
-        [
-            .. done.OrderBy(work => work.Start)
-                .Select(work => new ScheduledTask(
-                    work.Dish,
-                    work.Step,
-                    work.Start!.Value,
-                    Math.Max(0, work.Start!.Value - (work.StandsUntil ?? int.MaxValue))
-                )
-                {
-                    Cook = work.Cook,
-                    Oven = work.Place!.Unit,
-                    Heat = work.Place.Heat,
-                }),
-        ];
+        return new([.. starts.Select(start => start!.Value)], ways, null);
+
+        int End(int at) => starts[at]!.Value + works[at].HandsOn + works[at].Ways[ways[at]].Alone;
+        int? StandsUntil(int at) =>
+            works[at].Before.Where(before => starts[before] is not null).Min(before => End(before) + works[before].WaitsAtMost);
+
+        void Begin(int at, int start, int way)
+        {
+            (starts[at], ways[at]) = (start, way);
+            waiting.Remove(at);
+            bookings.Take(works[at], way, start);
+        }
+
+        // Something waits for what has begun, for hands or for a place: one of them ends.
+        int NextAfter(int minute) =>
+            Enumerable
+                .Range(0, works.Count)
+                .Where(at => starts[at] is not null)
+                .Select(End)
+                .Concat(waiting.SelectMany(at => bookings.BeginsFor(works[at])))
+                .Concat(waiting.Select(at => works[at].Earliest))
+                .Where(later => later > minute)
+                .Min();
     }
 
-    /// <summary>When something changes: a task is over, another cook has time, an appliance is given back.</summary>
-    private static int? NextAfter(int now, List<Work> done, int[] free, Bookings bookings, List<Work> waiting) =>
-        done.Select(work => (int?)work.End)
-            .Concat(free.Select(minute => (int?)minute))
-            .Concat(waiting.SelectMany(work => bookings.BeginsFor(work.Task)).Select(minute => (int?)minute))
-            .Where(minute => minute > now)
-            .Min();
+    /// <summary>Minutes from the end of each work's hands-on part until all that hangs on it is over.</summary>
+    private static int[] Tails(SessionQuestion question)
+    {
+        var tails = new int[question.Works.Count];
+        var after = question.Works.Select(_ => new List<int>()).ToList();
+        foreach (var at in Enumerable.Range(0, question.Works.Count))
+        {
+            question.Works[at].Before.ToList().ForEach(before => after[before].Add(at));
+        }
+
+        var known = new bool[tails.Length];
+        int Tail(int at)
+        {
+            if (!known[at])
+            {
+                known[at] = true;
+                tails[at] =
+                    question.Works[at].Ways.Min(way => way.Alone)
+                    + after[at].Select(next => question.Works[next].HandsOn + Tail(next)).DefaultIfEmpty(0).Max();
+            }
+
+            return tails[at];
+        }
+
+        Enumerable.Range(0, tails.Length).ToList().ForEach(at => Tail(at));
+        return tails;
+    }
 }

@@ -6,41 +6,11 @@ namespace Merienda.Core.Sessions;
 /// <param name="Dish">Place of its dish in what the session cooks.</param>
 internal sealed record Work(int Dish, CookedStep Step)
 {
-    private int? _tail;
-
     public PrepTask Task => Step.Task;
 
     public List<Work> Before { get; } = [];
 
     public List<Work> After { get; } = [];
-
-    public int? Start { get; set; }
-
-    public int Cook { get; set; }
-
-    public Booking? Place { get; set; }
-
-    public int HandsOnEnd => Start!.Value + Task.HandsOn;
-
-    public int End => HandsOnEnd + Bookings.Alone(Task, Place?.Heat);
-
-    /// <summary>When what it takes has stood as long as it may; null where that does not matter.</summary>
-    public int? StandsUntil => Before.Where(before => before.Start is not null).Min(before => before.End + before.Task.WaitsAtMost);
-
-    /// <summary>Minutes from the end of its hands-on part until all that hangs on it is over; a ring is not followed.</summary>
-    public int Tail
-    {
-        get
-        {
-            if (_tail is null)
-            {
-                _tail = 0;
-                _tail = Task.Unattended + After.Select(other => other.Task.HandsOn + other.Tail).DefaultIfEmpty(0).Max();
-            }
-
-            return _tail.Value;
-        }
-    }
 
     public bool Equals(Work? other) => ReferenceEquals(this, other);
 
@@ -74,13 +44,40 @@ internal static class WorkGraph
             }
         }
 
-        return [.. tasks.SelectMany(own => own)];
+        var works = tasks.SelectMany(own => own).ToList();
+        OpenRings(works);
+        return works;
     }
 
     private static void Link(Work before, Work after)
     {
         before.After.Add(after);
         after.Before.Add(before);
+    }
+
+    /// <summary>What waits in a ring is passed over rather than waited for.</summary>
+    private static void OpenRings(IReadOnlyList<Work> works)
+    {
+        var (open, ready) = (works.ToDictionary(work => work, work => work.Before.Count), new Queue<Work>());
+        works.Where(work => work.Before.Count == 0).ToList().ForEach(ready.Enqueue);
+        while (open.Count > 0)
+        {
+            if (!ready.TryDequeue(out var work))
+            {
+                work = works.First(open.ContainsKey);
+                foreach (var before in work.Before.Where(open.ContainsKey).ToList())
+                {
+                    work.Before.Remove(before);
+                    before.After.Remove(work);
+                }
+            }
+
+            open.Remove(work);
+            foreach (var after in work.After.Where(open.ContainsKey).Where(after => --open[after] == 0))
+            {
+                ready.Enqueue(after);
+            }
+        }
     }
 
     /// <summary>The steps that take what another recipe makes; where none says so the whole dish waits.</summary>

@@ -28,7 +28,8 @@ public static class WeekPages
                     ]);
                     var said = week.Plan.Sessions.First(one => one.Date == session.Key);
                     var room = kitchen.ForSession(said.Cooks);
-                    var order = SessionPlan.Order(dishes, room);
+                    var cooked = CookedSession.Of(dishes, room);
+                    var order = cooked.Order(SessionPlan.Of(cooked.Question));
                     var end = order.Select(item => item.End).DefaultIfEmpty(0).Max();
                     var vessels = dishes.Select(dish => VesselFit.Of(dish, kitchen)).ToList();
                     var tasks = order
@@ -56,7 +57,7 @@ public static class WeekPages
                         [.. session.Where(batch => batch.Lots.Any(lot => lot.Variant is not null)).Select(batch => LotsOf(week, batch))],
                         [.. order.Where(item => item.Step is { Round: 1 } step && step.Needed > step.Rounds).Select(TooManyRounds)],
                         [.. Allergies(week, [.. session])],
-                        Limit(dishes, room, end),
+                        Limit(dishes, cooked, end),
                         [.. Unlisted(order, room)],
                         [.. session.Select(batch => Earlier(week, batch, notes)).OfType<SessionNote>()]
                     );
@@ -91,7 +92,7 @@ public static class WeekPages
             item.Start,
             item.HandsOnEnd,
             item.End,
-            item.Task.Appliance,
+            item.Appliance,
             item.Task.TemperatureC,
             week.IsTaskTicked(batch.Id, id),
             [
@@ -111,13 +112,13 @@ public static class WeekPages
     }
 
     /// <summary>"B Beef shin with swede takes 246 minutes by itself: no order is shorter."</summary>
-    private static string Limit(IReadOnlyList<CookedDish> dishes, SessionKitchen kitchen, int end)
+    private static string Limit(IReadOnlyList<CookedDish> dishes, CookedSession session, int end)
     {
-        var bound = SessionBound.Of(dishes, kitchen);
+        var bound = SessionBound.Of(session);
         var what =
             bound.Dish is { } dish ? $"{dishes[dish].Letter} {dishes[dish].Recipe.Name} takes {bound.Minutes} min by itself"
             : bound.Appliance is { } appliance ? $"the {NameOf(appliance)} alone is needed for {bound.Minutes} min"
-            : $"there is work by hand for {bound.Minutes} min{(kitchen.Cooks > 1 ? " each" : "")}";
+            : $"there is work by hand for {bound.Minutes} min{(session.Question.Cooks > 1 ? " each" : "")}";
         return end == 0 ? ""
             : end == bound.Minutes ? $"{Sentence(what)}: no order is shorter."
             : $"{Sentence(what)}, so no order is shorter than that; this one is good, not proven best.";

@@ -32,9 +32,9 @@ internal static class ScheduleCheck
                 }
             }
 
-            foreach (var held in order.Where(item => Holds(item, minute)).GroupBy(item => (item.Task.Appliance, item.Oven)))
+            foreach (var held in order.Where(item => Holds(item, minute)).GroupBy(item => (item.Task.Appliance, item.Unit)))
             {
-                var places = held.Key.Appliance == Appliance.Oven ? kitchen.Ovens[held.Key.Oven] : kitchen.PlacesOf(held.Key.Appliance);
+                var places = held.Key.Appliance == Appliance.Oven ? kitchen.Ovens[held.Key.Unit] : kitchen.PlacesOf(held.Key.Appliance);
                 if (held.Count() > places)
                 {
                     yield return $"{held.Key.Appliance} holds {held.Count()} at {minute}";

@@ -68,7 +68,7 @@ public class SessionKitchenTests
     {
         CookedDish[] two = [Dish(Task("A", 5, 30, Appliance.Oven, 160)), Dish(Task("B", 5, 30, Appliance.Oven, 220))];
         Assert.Equal(40, End(SessionPlan.Order(two, With(racks: [1, 1]))));
-        Assert.Equal([0, 1], SessionPlan.Order(two, With(racks: [1, 1])).Select(item => item.Oven).Order());
+        Assert.Equal([0, 1], SessionPlan.Order(two, With(racks: [1, 1])).Select(item => item.Unit).Order());
         Assert.Equal(65, End(SessionPlan.Order(two, With(racks: [2]))));
     }
 
@@ -120,16 +120,22 @@ public class SessionKitchenTests
     {
         var braise = Dish(Task("sear", 10, 0, Appliance.Burner), Task("braise", 5, 180, Appliance.SlowCooker, null, "sear"));
         var (rice, salad) = (Dish(Task("rice", 5, 20, Appliance.Burner)), Dish(Task("salad", 200, 0, Appliance.None)));
-        Assert.Equal(new SessionBound(195, 0, null), SessionBound.Of([braise, rice], With()));
-        Assert.Equal(new SessionBound(220, null, null), SessionBound.Of([braise, rice, salad], With()));
-        Assert.Equal(new SessionBound(200, 2, null), SessionBound.Of([braise, rice, salad], With(cooks: 2)));
+        Assert.Equal(new SessionBound(195, 0, null), SessionBound.Of(CookedSession.Of([braise, rice], With())));
+        Assert.Equal(new SessionBound(220, null, null), SessionBound.Of(CookedSession.Of([braise, rice, salad], With())));
+        Assert.Equal(new SessionBound(200, 2, null), SessionBound.Of(CookedSession.Of([braise, rice, salad], With(cooks: 2))));
         CookedDish[] fried = [Dish(Task("A", 0, 20, Appliance.AirFryer)), Dish(Task("B", 0, 25, Appliance.AirFryer))];
-        Assert.Equal(new SessionBound(45, null, Appliance.AirFryer), SessionBound.Of(fried, With()));
-        Assert.Equal(new SessionBound(0, null, null), SessionBound.Of([], With()));
+        Assert.Equal(new SessionBound(45, null, Appliance.AirFryer), SessionBound.Of(CookedSession.Of(fried, With())));
+        Assert.Equal(new SessionBound(0, null, null), SessionBound.Of(CookedSession.Of([], With())));
         // Another dish's oven may be a little hotter; one alone bakes at its own temperature.
         var bread = Dish(Task("bread", 0, 100, Appliance.Oven, 180));
-        Assert.Equal(100, SessionBound.Of([bread, Dish(Task("pie", 0, 5, Appliance.Oven, 220))], With(racks: [2])).Minutes);
-        Assert.Equal(90, SessionBound.Of([bread, Dish(Task("pie", 0, 5, Appliance.Oven, 190))], With(racks: [2])).Minutes);
+        Assert.Equal(
+            100,
+            SessionBound.Of(CookedSession.Of([bread, Dish(Task("pie", 0, 5, Appliance.Oven, 220))], With(racks: [2]))).Minutes
+        );
+        Assert.Equal(
+            90,
+            SessionBound.Of(CookedSession.Of([bread, Dish(Task("pie", 0, 5, Appliance.Oven, 190))], With(racks: [2]))).Minutes
+        );
     }
 
     [Fact]
@@ -158,10 +164,13 @@ public class SessionKitchenTests
                         )
                         .ToArray();
                     var (dishes, kitchen) = (new[] { Dish(tasks) }, With(cooks, racks, burners));
-                    var order = SessionPlan.Order(dishes, kitchen);
+                    var session = CookedSession.Of(dishes, kitchen);
+                    var answer = SessionPlan.Of(session.Question);
+                    Assert.Empty(SessionJudge.Wrong(session.Question, answer));
+                    var order = session.Order(answer);
                     Assert.Equal(tasks.Length, order.Count);
                     Assert.Empty(ScheduleCheck.Wrong(order, kitchen));
-                    Assert.True(End(order) >= SessionBound.Of(dishes, kitchen).Minutes);
+                    Assert.True(End(order) >= SessionBound.Of(CookedSession.Of(dishes, kitchen)).Minutes);
                 }
             );
 }

@@ -1,4 +1,3 @@
-using CsCheck;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 using Merienda.Core.Sessions;
@@ -64,40 +63,6 @@ public class SessionPlanTests
                 .Select(item => item.Task.Id)
                 .Order()
         );
-
-    [Fact]
-    public void In_any_session_hands_and_oven_are_never_double_booked_and_nothing_starts_before_what_it_waits_for() =>
-        Gen.Select(Gen.Int[0, 20], Gen.Int[0, 90], Gen.Int[0, 3], Gen.Int[-1, 4])
-            .Array[1, 14]
-            .Sample(seeds =>
-            {
-                var tasks = seeds
-                    .Select(
-                        (seed, at) =>
-                            Task(
-                                $"{at}",
-                                seed.Item1,
-                                seed.Item2,
-                                (Appliance)seed.Item3,
-                                seed.Item4 >= 0 && seed.Item4 < at ? [$"{seed.Item4}"] : []
-                            )
-                    )
-                    .ToList();
-                var order = SessionPlan.Order([Dish("A", tasks)], SessionKitchen.Plain);
-                var ends = order.ToDictionary(item => item.Task.Id, item => item.End);
-                bool Overlap(int s1, int e1, int s2, int e2) => s1 < e2 && s2 < e1;
-                var pairs = from one in order from two in order where string.CompareOrdinal(one.Task.Id, two.Task.Id) < 0 select (one, two);
-                return order.Count == tasks.Count
-                    && order.All(item => item.Task.After.All(id => ends[id] <= item.Start))
-                    && pairs.All(pair =>
-                        !Overlap(pair.one.Start, pair.one.HandsOnEnd, pair.two.Start, pair.two.HandsOnEnd)
-                        && (
-                            pair.one.Task.Appliance != Appliance.Oven
-                            || pair.two.Task.Appliance != Appliance.Oven
-                            || !Overlap(pair.one.HandsOnEnd, pair.one.End, pair.two.HandsOnEnd, pair.two.End)
-                        )
-                    );
-            });
 
     [Fact]
     public void A_dish_waits_for_what_it_takes_of_another_where_a_step_names_it()

@@ -1,0 +1,143 @@
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Sessions;
+
+/// <summary>A session with its steps, and what it has to order as numbers.</summary>
+/// <param name="Steps">In the order of the question's works.</param>
+public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> Steps, SessionQuestion Question)
+{
+    /// <summary>Dishes whose temperatures are so near, °C, share an oven (domain.md section 9) [C].</summary>
+    public const int SharedWithin = 15;
+
+    private IReadOnlyList<CutTogether?> Cuts { get; init; } = [];
+
+    /// <param name="dishes">What is cooked. Ids in <see cref="PrepTask.After"/> that do not exist, or that wait in a ring, are passed over
+    /// rather than waited for.</param>
+    public static CookedSession Of(IReadOnlyList<CookedDish> dishes, SessionKitchen kitchen)
+    {
+        var works = WorkGraph.Of(dishes);
+        var places = PlacesOf(kitchen);
+        var heats = works.Select(work => work.Task).SelectMany(HeatsOf).Distinct().ToList();
+        var at = works.Select((work, index) => (work, index)).ToDictionary(one => one.work, one => one.index);
+        var steps = works.Select(work => (work.Dish, work.Step)).ToList();
+        var groups = Cutting.Together(steps);
+        var cuts = new CutTogether?[steps.Count];
+        foreach (var (food, of) in groups)
+        {
+            var cut = CutTogether.Of(food, [.. of.Select(one => steps[one])]);
+            of.ToList().ForEach(one => cuts[one] = cut);
+        }
+
+        return new(
+            steps,
+            new(
+                kitchen.Cooks,
+                places,
+                [
+                    .. works.Select(work => new SessionWork(
+                        work.Task.HandsOn,
+                        WaysOf(work.Task, kitchen, places, heats),
+                        [.. work.Before.Select(before => at[before])]
+                    )
+                    {
+                        WaitsAtMost = work.Task.WaitsAtMost,
+                        Board = Cutting.On(work.Step),
+                    }),
+                ],
+                [.. groups.Select(group => group.Works)]
+            )
+        )
+        {
+            Cuts = cuts,
+        };
+    }
+
+    /// <summary>Who does what and when, after an answer; in the order of their starts.</summary>
+    public IReadOnlyList<ScheduledTask> Order(SessionAnswer answer)
+    {
+        var (free, order, isRawOnBoard) = (new int[Question.Cooks], new List<ScheduledTask>(), false);
+        foreach (var at in Enumerable.Range(0, Steps.Count).OrderBy(at => answer.Starts[at]).ThenBy(at => Question.Works[at].HandsOn))
+        {
+            var (work, start, way) = (Question.Works[at], answer.Starts[at], answer.WayOf(Question, at));
+            // Whoever has waited least goes on, so that one cook is free for long rather than both for moments.
+            var cook = Enumerable
+                .Range(0, free.Length)
+                .Where(one => free[one] <= start)
+                .OrderByDescending(one => free[one])
+                .FirstOrDefault();
+            free[cook] = work.HandsOn > 0 ? start + work.HandsOn : free[cook];
+            var place = way.Place is { } held ? Question.Places[held] : null;
+            order.Add(
+                new(Steps[at].Dish, Steps[at].Step, start, way.Alone, TooLong(at))
+                {
+                    Appliance = place?.Appliance ?? Steps[at].Step.Task.Appliance,
+                    Cook = cook,
+                    Unit = place?.Unit ?? 0,
+                    Heat = way.Heat,
+                    Cut = Cuts[at],
+                    WashesBoard = isRawOnBoard && work.Board == OnBoard.Plants,
+                }
+            );
+            isRawOnBoard = work.Board == OnBoard.Raw || (isRawOnBoard && work.Board == OnBoard.Nothing);
+        }
+
+        return order;
+
+        int TooLong(int at) =>
+            Question
+                .Works[at]
+                .Before.Where(before => Question.Works[before].WaitsAtMost is not null)
+                .Select(before => answer.Starts[at] - answer.EndOf(Question, before) - Question.Works[before].WaitsAtMost!.Value)
+                .Append(0)
+                .Max();
+    }
+
+    /// <summary>Minutes that something takes in an oven that is hotter or cooler than it is written for: one in a hundred for a degree [C].</summary>
+    internal static int Alone(int minutes, int own, int heat) =>
+        minutes == 0 ? 0 : Math.Max(1, (int)Math.Round(minutes * (100m + own - heat) / 100, MidpointRounding.AwayFromZero));
+
+    private static IReadOnlyList<SessionPlace> PlacesOf(SessionKitchen kitchen) =>
+        [
+            .. kitchen.Ovens.Select((racks, oven) => new SessionPlace(Appliance.Oven, oven, racks)),
+            .. kitchen.Places.Where(place => place.Key != Appliance.Oven).Select(place => new SessionPlace(place.Key, 0, place.Value)),
+        ];
+
+    private static IEnumerable<int> HeatsOf(PrepTask task) =>
+        new[] { (task.Appliance, task.TemperatureC), (task.Instead?.Appliance ?? Appliance.None, task.Instead?.TemperatureC) }
+            .Where(way => way is { Item1: Appliance.Oven, Item2: not null })
+            .Select(way => way.Item2!.Value);
+
+    private static IReadOnlyList<SessionWay> WaysOf(
+        PrepTask task,
+        SessionKitchen kitchen,
+        IReadOnlyList<SessionPlace> places,
+        IReadOnlyList<int> heats
+    )
+    {
+        var written = In(task.Appliance, task.TemperatureC, task.Unattended);
+        if (task.Instead is not { } other || kitchen.Unlisted.Contains(other.Appliance))
+        {
+            return written;
+        }
+
+        var instead = In(other.Appliance, other.TemperatureC, other.Unattended);
+        return kitchen.Unlisted.Contains(task.Appliance) ? instead : [.. written, .. instead];
+
+        IReadOnlyList<SessionWay> In(Appliance appliance, int? own, int minutes)
+        {
+            var there = Enumerable.Range(0, places.Count).Where(place => places[place].Appliance == appliance).ToList();
+            // What bakes or fries takes its place when it goes in, everything else when somebody begins.
+            var fromStart = appliance is not (Appliance.Oven or Appliance.AirFryer);
+            return there.Count == 0 ? [new(null, null, minutes, fromStart)]
+                : appliance != Appliance.Oven ? [.. there.Select(place => new SessionWay(place, null, minutes, fromStart))]
+                :
+                [
+                    .. from heat in own is null
+                        ? [null]
+                        : heats.Where(heat => Math.Abs(heat - own.Value) <= SharedWithin).Select(heat => (int?)heat).Prepend(own).Distinct()
+                    from place in there
+                    select new SessionWay(place, heat, own is null ? minutes : Alone(minutes, own.Value, heat!.Value), fromStart),
+                ];
+        }
+    }
+}

@@ -1,0 +1,34 @@
+using Merienda.Core.Recipes;
+
+namespace Merienda.Core.Sessions;
+
+/// <summary>A task of one dish with its minutes from the start of the session.</summary>
+/// <param name="Dish">Place of the dish in what the session cooks.</param>
+/// <param name="Alone">Minutes that it goes on by itself where it is done.</param>
+/// <param name="WaitedTooLong">Minutes that what it takes stood longer than it may.</param>
+public sealed record ScheduledTask(int Dish, CookedStep Step, int Start, int Alone, int WaitedTooLong)
+{
+    public PrepTask Task => Step.Task;
+
+    /// <summary>Where it is done: otherwise than written where the recipe says how.</summary>
+    public Appliance Appliance { get; init; }
+
+    /// <summary>Which of the cooks does it, from 0 on.</summary>
+    public int Cook { get; init; }
+
+    /// <summary>Which of several of its appliance, from 0 on.</summary>
+    public int Unit { get; init; }
+
+    /// <summary>What the oven is set to, °C: another temperature than its own where it shares it.</summary>
+    public int? Heat { get; init; }
+
+    /// <summary>What it cuts together with the steps beside it, of which each says the same; null where it is alone.</summary>
+    public CutTogether? Cut { get; init; }
+
+    /// <summary>Whether board and knife must be washed before it, because raw meat or fish was on them.</summary>
+    public bool WashesBoard { get; init; }
+
+    public int HandsOnEnd => Start + Task.HandsOn;
+
+    public int End => HandsOnEnd + Alone;
+}

@@ -1,0 +1,139 @@
+using Merienda.Core.Sessions;
+
+namespace Merienda.Solving.Tests;
+
+/// <summary>The earliest end of a tiny session, by trying every minute and every way of every step.</summary>
+internal sealed class EveryOrder
+{
+    private readonly SessionQuestion _question;
+    private readonly int[] _hands;
+    private readonly int[,] _held;
+    private readonly int?[,] _heat;
+    private readonly int[] _starts,
+        _ends,
+        _ways;
+    private int _best;
+
+    private EveryOrder(SessionQuestion question, int atMost)
+    {
+        (_question, _best) = (question, atMost + 1);
+        var minutes = atMost + 1;
+        (_hands, _held, _heat) = (new int[minutes], new int[question.Places.Count, minutes], new int?[question.Places.Count, minutes]);
+        (_starts, _ends, _ways) = (new int[question.Works.Count], new int[question.Works.Count], new int[question.Works.Count]);
+    }
+
+    /// <param name="atMost">Minutes of an order that is known.</param>
+    public static int End(SessionQuestion question, int atMost)
+    {
+        var search = new EveryOrder(question, atMost);
+        search.Place(0, 0);
+        return search._best;
+    }
+
+    private void Place(int at, int end)
+    {
+        if (at == _question.Works.Count)
+        {
+            _best = IsHeatTaken() ? end : _best;
+            return;
+        }
+
+        var work = _question.Works[at];
+        var earliest = work.Before.Select(before => _ends[before]).Append(work.Earliest).Max();
+        for (var way = 0; way < work.Ways.Count; way++)
+        {
+            for (var start = work.At ?? earliest; start + work.HandsOn + work.Ways[way].Alone < _best; start++)
+            {
+                if (start >= earliest && Take(work, way, start))
+                {
+                    (_starts[at], _ends[at], _ways[at]) = (start, start + work.HandsOn + work.Ways[way].Alone, way);
+                    Place(at + 1, Math.Max(end, _ends[at]));
+                    Give(work, way, start, int.MaxValue);
+                }
+
+                if (work.At is not null)
+                {
+                    break;
+                }
+            }
+        }
+    }
+
+    private bool Take(SessionWork work, int way, int start)
+    {
+        var taken = 0;
+        foreach (var (minute, isHands) in Minutes(work, way, start))
+        {
+            if (isHands ? _hands[minute] == _question.Cooks : !HasRoom(work.Ways[way], minute))
+            {
+                Give(work, way, start, taken);
+                return false;
+            }
+
+            taken++;
+            if (isHands)
+            {
+                _hands[minute]++;
+            }
+            else
+            {
+                _held[work.Ways[way].Place!.Value, minute]++;
+                _heat[work.Ways[way].Place!.Value, minute] ??= work.Ways[way].Heat;
+            }
+        }
+
+        return true;
+    }
+
+    private void Give(SessionWork work, int way, int start, int taken)
+    {
+        foreach (var (minute, isHands) in Minutes(work, way, start).Take(taken))
+        {
+            if (isHands)
+            {
+                _hands[minute]--;
+            }
+            else if (--_held[work.Ways[way].Place!.Value, minute] == 0)
+            {
+                _heat[work.Ways[way].Place!.Value, minute] = null;
+            }
+        }
+    }
+
+    private bool HasRoom(SessionWay way, int minute) =>
+        _held[way.Place!.Value, minute] < _question.Places[way.Place.Value].Count
+        && (_heat[way.Place.Value, minute] is not { } heat || way.Heat == heat);
+
+    private static IEnumerable<(int Minute, bool IsHands)> Minutes(SessionWork work, int way, int start)
+    {
+        for (var minute = start; minute < start + work.HandsOn; minute++)
+        {
+            yield return (minute, true);
+        }
+
+        if (work.Ways[way].Place is not null)
+        {
+            var (from, to) = work.Ways[way].Holds(start, work.HandsOn);
+            for (var minute = from; minute < to; minute++)
+            {
+                yield return (minute, false);
+            }
+        }
+    }
+
+    /// <summary>Another temperature than a step's own comes from something that bakes at it in that oven.</summary>
+    private bool IsHeatTaken() =>
+        Enumerable
+            .Range(0, _ways.Length)
+            .All(at =>
+                Taken(at) is not { Heat: { } heat } way
+                || Own(at) == heat
+                || Enumerable
+                    .Range(0, _ways.Length)
+                    .Any(other => other != at && Taken(other).Heat == heat && Taken(other).Place == way.Place && Own(other) == heat)
+            );
+
+    private SessionWay Taken(int at) => _question.Works[at].Ways[_ways[at]];
+
+    private int? Own(int at) => _question.Works[at].Ways.Select(way => way.Heat).FirstOrDefault(heat => heat is not null);
+}
