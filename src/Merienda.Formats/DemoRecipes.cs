@@ -56,7 +56,8 @@ public static class DemoRecipes
         int Unattended = 0,
         Appliance Appliance = Appliance.None,
         int? TemperatureC = null,
-        IReadOnlyList<string>? After = null
+        IReadOnlyList<string>? After = null,
+        OtherPlace? Instead = null
     );
 
     private sealed record Part(string Name, Apart Apart = Apart.No, string? Keeping = null, bool TakesOff = false, bool GoesOn = false);
@@ -134,7 +135,10 @@ public static class DemoRecipes
                         task.Appliance,
                         task.TemperatureC,
                         task.After ?? []
-                    )),
+                    )
+                    {
+                        Instead = task.Instead,
+                    }),
                 ],
             [
                 .. (written.Parts ?? []).Select(part => new RecipePart(part.Name)

@@ -96,7 +96,10 @@ internal static class RecipeAppending
                             task.After,
                             task.Lines,
                             task.WaitsAtMost,
-                            task.RoundPieces
+                            task.RoundPieces,
+                            task.Instead?.Appliance.ToString(),
+                            task.Instead?.Unattended,
+                            task.Instead?.TemperatureC
                         )
                 )
             );

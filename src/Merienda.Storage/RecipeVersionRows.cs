@@ -197,12 +197,21 @@ internal sealed record RecipeVersionRows(
 
         public decimal? RoundPieces { get; init; }
 
+        public string? InsteadAppliance { get; init; }
+
+        public int? InsteadMinutes { get; init; }
+
+        public int? InsteadTemperatureC { get; init; }
+
         public PrepTask ToTask() =>
             new(TaskId, Text, HandsOnMinutes, UnattendedMinutes, Enum.Parse<Appliance>(Appliance), TemperatureC, AfterTasks)
             {
                 Lines = LineIds,
                 WaitsAtMost = WaitsAtMost,
                 RoundPieces = RoundPieces,
+                Instead = InsteadAppliance is { } other
+                    ? new(Enum.Parse<Appliance>(other), InsteadMinutes!.Value, InsteadTemperatureC)
+                    : null,
             };
     }
 

@@ -85,7 +85,7 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                 select recipe_version_id, variant, position, line_id, part, times from recipe_variant_change
                 where recipe_version_id = any({Whole}) order by recipe_version_id, variant, position;
                 select recipe_version_id, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks,
-                    line_ids, waits_at_most, round_pieces
+                    line_ids, waits_at_most, round_pieces, instead_appliance, instead_minutes, instead_temperature_c
                 from recipe_task where recipe_version_id = any({Whole}) order by recipe_version_id, position;
                 select recipe_version_id, position, what, value, variant, part, said_of
                 from recipe_claim where recipe_version_id = any({Whole}) order by recipe_version_id, position;

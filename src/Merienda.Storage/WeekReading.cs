@@ -18,7 +18,8 @@ public sealed record StoredWeek(
     Undoable? Undo,
     IReadOnlySet<string> ShopTicks,
     IReadOnlySet<(Guid Batch, string Task)> TaskTicks,
-    IReadOnlyDictionary<(Guid Batch, string Task), CookRemark> Remarks
+    IReadOnlyDictionary<(Guid Batch, string Task), CookRemark> Remarks,
+    IReadOnlyDictionary<(Guid Batch, string Task), StepRun> Runs
 )
 {
     internal PlanRows Rows { get; init; } = PlanRows.None;
@@ -145,6 +146,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         select item_key from shop_tick where week_start between @weekStart - 3 and @weekStart + 3;
         select batch_id, task_id from task_tick where batch_id = any({PlanReading.Chosen});
         select batch_id, task_id, took_minutes, note from cook_remark where batch_id = any({PlanReading.Chosen});
+        {TickStore.SelectRuns} where batch_id = any({PlanReading.Chosen});
         """;
 
     /// <summary>The week as it is, from memory when nothing was written since it was read.</summary>
@@ -192,14 +194,14 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
             .Then(
                 async (scope, read) =>
                 {
-                    var ((((table, foods), kitchen), rows), (shop, tasks, remarks)) = read;
+                    var ((((table, foods), kitchen), rows), (shop, tasks, remarks, runs)) = read;
                     if (table.Household.Rhythm.WeekOf(start) is var first && first != start)
                     {
                         return await scope.Read(Whole(first, Around(first)));
                     }
 
                     var (plan, recipes) = await Assemble(scope, start, rows, table, foods);
-                    return new StoredWeek(plan, table, foods, recipes, null, shop, tasks, remarks) { Rows = rows, Kitchen = kitchen };
+                    return new StoredWeek(plan, table, foods, recipes, null, shop, tasks, remarks, runs) { Rows = rows, Kitchen = kitchen };
                 }
             );
 
@@ -275,11 +277,13 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
     private static async Task<(
         HashSet<string> Shop,
         HashSet<(Guid, string)> Tasks,
-        Dictionary<(Guid, string), CookRemark> Remarks
+        Dictionary<(Guid, string), CookRemark> Remarks,
+        Dictionary<(Guid, string), StepRun> Runs
     )> TakeTicks(GridReader rows) =>
         (
             (await rows.ReadAsync<string>()).ToHashSet(),
             (await rows.ReadAsync<(Guid, string)>()).ToHashSet(),
-            (await rows.ReadAsync<CookRemarkRow>()).ToDictionary(row => (row.BatchId, row.TaskId), RemarkStore.ToRemark)
+            (await rows.ReadAsync<CookRemarkRow>()).ToDictionary(row => (row.BatchId, row.TaskId), RemarkStore.ToRemark),
+            (await rows.ReadAsync<StepRunRow>()).ToDictionary(row => (row.BatchId, row.TaskId), TickStore.ToRun)
         );
 }

@@ -158,13 +158,17 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     )
     {
         StoredWeek? before = null;
-        return door.Edit<((StoredWeek Week, IReadOnlyList<TaskTickRow> Ticks) Known, IReadOnlyList<CookRemarkRow> Remarks), bool, TView>(
+        return door.Edit<
+            ((StoredWeek Week, (IReadOnlyList<TaskTickRow>, IReadOnlyList<StepRunRow>) Steps) Known, IReadOnlyList<CookRemarkRow> Remarks),
+            bool,
+            TView
+        >(
             stamp,
             Journal.Batch,
-            weeks.Of(weekStart).And(TickStore.Tasks).And(RemarkStore.All),
+            weeks.Of(weekStart).And(TickStore.Steps).And(RemarkStore.All),
             locked =>
             {
-                var ((week, ticks), remarks) = locked;
+                var ((week, (ticks, runs)), remarks) = locked;
                 before = week;
                 var decided = decide(week);
                 if (decided.Refusal is { } refusal)
@@ -177,6 +181,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                 return new Decided<bool>(
                     week.Rows.ChangeTo(week.Plan, plan, summary, line => IdsOf(line, week.Foods))
                         .Put(Tables.TaskTick, ticks.Where(tick => left.Contains(tick.BatchId)), [])
+                        .Put(Tables.StepRun, runs.Where(run => left.Contains(run.BatchId)), [])
                         .Put(Tables.CookRemark, remarks.Where(remark => left.Contains(remark.BatchId)), []),
                     true
                 );

@@ -4,11 +4,18 @@ using Merienda.Web.Larder;
 using Merienda.Web.Recipes;
 using Merienda.Web.Table;
 using Merienda.Web.Weeks;
+using Merienda.Web.Weeks.Cooking;
 using Merienda.Web.Weeks.Solving;
 
 if (args is [SolveProcesses.Role, .. var rest])
 {
     await SolveRole.Run(rest);
+    return;
+}
+
+if (args is [OrderProcess.Role, ..])
+{
+    OrderProcess.Run();
     return;
 }
 

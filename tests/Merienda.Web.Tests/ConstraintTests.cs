@@ -35,6 +35,8 @@ public class ConstraintTests(TestDatabase database)
     private const string Pictured = "insert into picture (household_id, id, large, small, created_at, created_by) select";
     private const string Looks = "insert into recipe_picture (household_id, recipe_id, picture_id) select app_household(),";
     private const string Sought = "insert into solve_job (household_id, id, week_start, asked, found, kind, state) select app_household(),";
+    private const string Ran =
+        "insert into step_run (household_id, batch_id, task_id, put_minute, hands_off_at, until_at, done_at) select app_household(),";
     private const string Remarked = "insert into cook_remark (household_id, batch_id, task_id, took_minutes, note) select app_household(),";
     private const string Filter = "insert into library_filter (household_id, name, query) select id,";
     private const string Claim =
@@ -46,7 +48,7 @@ public class ConstraintTests(TestDatabase database)
 
     private static readonly string Step = Task.Replace(
         "after_tasks)",
-        "after_tasks, waits_at_most, round_pieces)",
+        "after_tasks, waits_at_most, round_pieces, instead_appliance, instead_minutes)",
         StringComparison.Ordinal
     );
     private const string Account =
@@ -195,8 +197,15 @@ public class ConstraintTests(TestDatabase database)
             { "recipe_task_hands_on_range", $"{Task} 99, 'z', 'x', 1441, 0, 'None', null, '{{}}' from recipe_task limit 1" },
             { "recipe_task_unattended_range", $"{Task} 99, 'z', 'x', 0, -1, 'None', null, '{{}}' from recipe_task limit 1" },
             { "recipe_task_temperature_range", $"{Task} 99, 'z', 'x', 0, 0, 'Oven', 351, '{{}}' from recipe_task limit 1" },
-            { "recipe_task_waits_range", $"{Step} 99, 'z', 'x', 0, 0, 'None', null, '{{}}', 1441, null from recipe_task limit 1" },
-            { "recipe_task_round_range", $"{Step} 99, 'z', 'x', 0, 0, 'None', null, '{{}}', null, 0 from recipe_task limit 1" },
+            {
+                "recipe_task_waits_range",
+                $"{Step} 99, 'z', 'x', 0, 0, 'None', null, '{{}}', 1441, null, null, null from recipe_task limit 1"
+            },
+            { "recipe_task_round_range", $"{Step} 99, 'z', 'x', 0, 0, 'None', null, '{{}}', null, 0, null, null from recipe_task limit 1" },
+            {
+                "recipe_task_instead",
+                $"{Step} 99, 'z', 'x', 0, 0, 'None', null, '{{}}', null, null, 'AirFryer', null from recipe_task limit 1"
+            },
             { "recipe_task_id_unique", $"{Task} 99, task_id, 'x', 0, 0, 'None', null, '{{}}' from recipe_task limit 1" },
             {
                 "prep_session_date_unique",
@@ -281,6 +290,12 @@ public class ConstraintTests(TestDatabase database)
                 "recipe_picture_picture",
                 $"{Looks} (select id from recipe where not exists (select 1 from recipe_picture where recipe_id = recipe.id) limit 1), gen_random_uuid() from household limit 1"
             },
+            { "step_run_task_length", $"{Ran} id, '', 5, null, null, null from batch limit 1" },
+            { "step_run_put_range", $"{Ran} id, 'x', 2881, null, null, null from batch limit 1" },
+            { "step_run_key", $"{Ran} id, 'x', 5, null, null, null from (select * from batch limit 1) batch, generate_series(1, 2)" },
+            { "step_run_batch", $"{Ran} gen_random_uuid(), 'x', 5, null, null, null from household limit 1" },
+            { "step_run_runs_on", $"{Ran} id, 'x', 5, now(), now() - interval '1 minute', null from batch limit 1" },
+            { "step_run_says_something", $"{Ran} id, 'x', null, null, null, null from batch limit 1" },
             { "cook_remark_task_length", $"{Remarked} id, repeat('x', 121), 5, '' from batch limit 1" },
             { "cook_remark_took_minutes_range", $"{Remarked} id, 'x', 0, '' from batch limit 1" },
             { "cook_remark_note_length", $"{Remarked} id, 'x', 5, repeat('x', 401) from batch limit 1" },

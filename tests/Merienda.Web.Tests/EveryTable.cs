@@ -174,6 +174,7 @@ internal static class EveryTable
                 batchId = batch,
                 taskId = "1",
                 isTicked = true,
+                doneAt = DateTimeOffset.UtcNow,
             }
         );
     }

@@ -48,6 +48,7 @@ public class RowLevelSecurityTests(TestDatabase database)
         "batch_swap",
         "recipe_collection",
         "cook_remark",
+        "step_run",
         "solve_job",
         "picture",
         "recipe_picture",

@@ -43,6 +43,7 @@ public class UndoPropertyTests(TestDatabase database)
         ("batch", "true"),
         ("lot", "true"),
         ("cook_remark", "true"),
+        ("step_run", "true"),
         ("part_yield", "true"),
         ("container", "true"),
         ("container_event", "true"),

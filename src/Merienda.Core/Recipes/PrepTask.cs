@@ -14,6 +14,19 @@ public enum Appliance
     Fridge,
 }
 
+public static class ApplianceWords
+{
+    /// <summary>"pressure cooker".</summary>
+    public static string InWords(this Appliance appliance) =>
+        appliance switch
+        {
+            Appliance.PressureCooker => "pressure cooker",
+            Appliance.SlowCooker => "slow cooker",
+            Appliance.AirFryer => "air fryer",
+            _ => appliance.ToString().ToLowerInvariant(),
+        };
+}
+
 /// <summary>Another place for a step, as the recipe says: "or 25 minutes in the air fryer at 180 °C".</summary>
 /// <param name="Unattended">Minutes that it goes on by itself there.</param>
 /// <param name="TemperatureC">Degrees Celsius there, or null.</param>

@@ -82,6 +82,9 @@ public static class VersionDiff
             task.HandsOn > 0 ? $"{task.HandsOn} min by hand" : "",
             task.Unattended > 0 ? $"{task.Unattended} min alone" : "",
             task.TemperatureC is { } heat ? $"{heat} °C" : "",
+            task.Instead is { } other
+                ? $"or {other.Unattended} min in the {other.Appliance.InWords()}{(other.TemperatureC is { } there ? $" at {there} °C" : "")}"
+                : "",
             task.RoundPieces is { } pieces ? $"{pieces:0.##} at once" : "",
             task.WaitsAtMost is { } wait ? $"waits {wait} min at most" : "",
         ];

@@ -11,7 +11,10 @@ public sealed record CookRemark(Guid Batch, string Task, int? Minutes, string No
     public const int MostMinutes = 1_440,
         LongestNote = 400;
 
-    private const int LongestTask = 120;
+    internal const int LongestTask = 120;
+
+    internal static Refusal UnknownTask(string task) =>
+        new("unknown-task", "taskId", task[..Math.Min(task.Length, 40)], "a session has no such step", "Load the session again");
 
     /// <summary>A remark as it is kept; null where it says nothing any more.</summary>
     public static Result<CookRemark?> Of(Guid batch, string task, int? minutes, string note)
@@ -19,7 +22,7 @@ public sealed record CookRemark(Guid Batch, string Task, int? Minutes, string No
         var said = note.Trim();
         if (task.Length > LongestTask)
         {
-            return new Refusal("unknown-task", "taskId", task[..40], "a session has no such step", "Load the session again");
+            return UnknownTask(task);
         }
 
         if (minutes is < 1 or > MostMinutes)

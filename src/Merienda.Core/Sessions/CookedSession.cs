@@ -53,7 +53,11 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
     }
 
     /// <summary>Who does what and when, after an answer; in the order of their starts.</summary>
-    public IReadOnlyList<ScheduledTask> Order(SessionAnswer answer)
+    /// <param name="left">What was ordered, where some of it was done already or put somewhere; null for all of it.</param>
+    public IReadOnlyList<ScheduledTask> Order(SessionAnswer answer, SessionQuestion? left = null) =>
+        (this with { Question = left ?? Question }).Ordered(answer);
+
+    private IReadOnlyList<ScheduledTask> Ordered(SessionAnswer answer)
     {
         var (free, order, isRawOnBoard) = (new int[Question.Cooks], new List<ScheduledTask>(), false);
         foreach (var at in Enumerable.Range(0, Steps.Count).OrderBy(at => answer.Starts[at]).ThenBy(at => Question.Works[at].HandsOn))
@@ -67,10 +71,13 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
                 .FirstOrDefault();
             free[cook] = work.HandsOn > 0 ? start + work.HandsOn : free[cook];
             var place = way.Place is { } held ? Question.Places[held] : null;
+            // Of what is underway only the end is known: its hands are shown before it.
+            var begun = work.IsUnderway ? Math.Max(0, start - Steps[at].Step.Task.HandsOn) : start;
             order.Add(
-                new(Steps[at].Dish, Steps[at].Step, start, way.Alone, TooLong(at))
+                new(Steps[at].Dish, Steps[at].Step, begun, way.Alone, TooLong(at))
                 {
                     Appliance = place?.Appliance ?? Steps[at].Step.Task.Appliance,
+                    HandsOnEnd = work.IsUnderway ? start : start + work.HandsOn,
                     Cook = cook,
                     Unit = place?.Unit ?? 0,
                     Heat = way.Heat,

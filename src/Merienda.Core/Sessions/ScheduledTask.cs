@@ -28,7 +28,7 @@ public sealed record ScheduledTask(int Dish, CookedStep Step, int Start, int Alo
     /// <summary>Whether board and knife must be washed before it, because raw meat or fish was on them.</summary>
     public bool WashesBoard { get; init; }
 
-    public int HandsOnEnd => Start + Task.HandsOn;
+    public required int HandsOnEnd { get; init; }
 
     public int End => HandsOnEnd + Alone;
 }

@@ -87,5 +87,8 @@ public sealed record RecipeTaskRow(
     IReadOnlyList<string> AfterTasks,
     IReadOnlyList<Guid>? LineIds,
     int? WaitsAtMost,
-    decimal? RoundPieces
+    decimal? RoundPieces,
+    string? InsteadAppliance,
+    int? InsteadMinutes,
+    int? InsteadTemperatureC
 );

@@ -89,6 +89,7 @@ public static class Tables
     public static readonly TenantTable<PurchaseRow> Purchase = new("purchase", "week_start", "item_key");
     public static readonly TenantTable<StapleRow> Staple = new("staple", "food_key");
     public static readonly TenantTable<CookRemarkRow> CookRemark = new("cook_remark", "batch_id", "task_id");
+    public static readonly TenantTable<StepRunRow> StepRun = new("step_run", "batch_id", "task_id");
     public static readonly TenantTable<TaskTickRow> TaskTick = new("task_tick", "batch_id", "task_id");
 
     /// <summary>Every table, in the order that keys need.</summary>
@@ -150,6 +151,7 @@ public static class Tables
         Purchase,
         Staple,
         TaskTick,
+        StepRun,
         CookRemark,
     ];
 }

@@ -73,6 +73,16 @@ public sealed record StapleRow(string FoodKey);
 
 public sealed record ShopTickRow(DateOnly WeekStart, string ItemKey);
 
+public sealed record StepRunRow(
+    Guid BatchId,
+    string TaskId,
+    int? PutMinute,
+    DateTimeOffset? HandsOffAt,
+    DateTimeOffset? UntilAt,
+    DateTimeOffset? DoneAt,
+    bool IsSkipped
+);
+
 public sealed record TaskTickRow(Guid BatchId, string TaskId);
 
 public sealed record CookRemarkRow(Guid BatchId, string TaskId, int? TookMinutes, string Note);

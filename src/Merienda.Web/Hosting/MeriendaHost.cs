@@ -57,6 +57,7 @@ public static class MeriendaHost
         services.AddStores(builder.Configuration);
         services.AddSingleton<Table.EffectReader>();
         services.AddSingleton<LiveUpdates>();
+        services.AddSingleton<Weeks.Cooking.SessionOrders>();
         if (!IsDescribing)
         {
             services.AddHostedService(provider => provider.GetRequiredService<LiveUpdates>());

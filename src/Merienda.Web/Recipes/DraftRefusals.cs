@@ -82,7 +82,9 @@ internal static class DraftRefusals
                 "Merge some steps"
             ),
             _ when draft.Tasks.FirstOrDefault(task =>
-                    task.HandsOn is < 0 or > TaskReader.MostMinutes || task.Unattended is < 0 or > TaskReader.MostMinutes
+                    task.HandsOn is < 0 or > TaskReader.MostMinutes
+                    || task.Unattended is < 0 or > TaskReader.MostMinutes
+                    || task.Instead?.Unattended is < 0 or > TaskReader.MostMinutes
                 )
                     is { } tooLong => new(
                 "minutes-out-of-range",
@@ -91,10 +93,11 @@ internal static class DraftRefusals
                 $"minutes lie between 0 and {TaskReader.MostMinutes}",
                 "Type the minutes again"
             ),
-            _ when draft.Tasks.FirstOrDefault(task => task.TemperatureC is < 0 or > 350) is { } hot => new(
+            _ when draft.Tasks.FirstOrDefault(task => task.TemperatureC is < 0 or > 350 || task.Instead?.TemperatureC is < 0 or > 350)
+                    is { } hot => new(
                 "temperature-out-of-range",
                 "tasks",
-                $"{hot.TemperatureC}",
+                $"{hot.Instead?.TemperatureC ?? hot.TemperatureC}",
                 "an oven has 0 to 350 °C",
                 "Type the temperature again"
             ),

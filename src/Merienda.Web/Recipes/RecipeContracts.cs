@@ -113,6 +113,7 @@ public sealed record DraftVariantLine(Guid? Instead, DraftLine Line);
 /// <param name="Lines">Lines that it takes; null to let its words decide.</param>
 /// <param name="WaitsAtMost">Minutes that what it makes may stand before the next step; null for as long as it takes.</param>
 /// <param name="RoundPieces">Pieces that fit in at once; null when all do.</param>
+/// <param name="Instead">Where it may be done as well; null for nowhere else.</param>
 public sealed record DraftTask(
     string Id,
     string Text,
@@ -123,7 +124,8 @@ public sealed record DraftTask(
     IReadOnlyList<string> After,
     IReadOnlyList<Guid>? Lines = null,
     int? WaitsAtMost = null,
-    decimal? RoundPieces = null
+    decimal? RoundPieces = null,
+    OtherPlace? Instead = null
 );
 
 /// <summary>What a step takes, as it is drawn from its words or was said.</summary>

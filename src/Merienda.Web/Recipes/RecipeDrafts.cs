@@ -96,6 +96,7 @@ public static class RecipeDrafts
                     Lines = task.Lines is { } said ? [.. said.Where(id => lines.Exists(line => line.Typed.Id == id))] : null,
                     WaitsAtMost = task.WaitsAtMost,
                     RoundPieces = task.RoundPieces,
+                    Instead = task.Instead,
                 }),
             ],
             Keeping = keeping,

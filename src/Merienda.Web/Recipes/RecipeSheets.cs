@@ -207,7 +207,8 @@ public static class RecipeSheets
             task.After,
             task.Lines,
             task.WaitsAtMost,
-            task.RoundPieces
+            task.RoundPieces,
+            task.Instead
         );
 
     public static RecipeRow ToRow(StoredRecipe recipe, IReadOnlyList<Eater> eaters, KnowledgeBase knowledge)

@@ -8,6 +8,12 @@ namespace Merienda.Web.Weeks;
 /// <param name="Round">Of how many times that an appliance is filled for it, from 1 on.</param>
 /// <param name="WaitedTooLong">Minutes that what it takes stood longer than it may.</param>
 /// <param name="Took">Minutes from its start to its end, as somebody said; null where nobody did.</param>
+/// <param name="Planned">Minutes from its start to its end, as the recipe says.</param>
+/// <param name="Measured">Minutes that it took by the clock; null where nobody pressed anything before it.</param>
+/// <param name="Cut">What is cut in one go for several dishes, the same words at each step: "Onion: 5, for A and C"; null for nothing.</param>
+/// <param name="WashesBoard">Whether board and knife are washed before it.</param>
+/// <param name="Inside">How hot it is to be inside, where the words of the step do not say.</param>
+/// <param name="Put">Where somebody put it, minutes from the start; null where the order decides.</param>
 /// <param name="Cook">Which of the cooks does it, from 1 on.</param>
 /// <param name="OvenC">What the oven is set to where that is otherwise than the recipe says, because dishes share it.</param>
 /// <param name="Vessel">What it goes into, and where it does not, how it does; null where nobody knows.</param>
@@ -29,15 +35,28 @@ public sealed record SessionTask(
     int WaitedTooLong,
     string? Vessel,
     VesselVerdict? VesselFits,
+    int Planned,
     int? Took,
+    int? Measured,
     int Cook,
-    int? OvenC
+    int? OvenC,
+    string? Cut,
+    bool WashesBoard,
+    string? Inside,
+    int? Put,
+    DateTimeOffset? HandsOffAt,
+    DateTimeOffset? UntilAt,
+    DateTimeOffset? DoneAt,
+    bool IsSkipped
 );
 
 /// <param name="Begins">Local time.</param>
 /// <param name="Lots">What differs within a dish that is cooked in variants: "6 with the light muffin".</param>
 /// <param name="Shared">What is cooked once for several dishes, and how much of it.</param>
 /// <param name="TooManyRounds">Steps that would fill an appliance more often than is planned.</param>
+/// <param name="BeginsAt">The same as a moment: clocks may change in the middle of a session.</param>
+/// <param name="IsSought">Whether a better order is still sought: ask again.</param>
+/// <param name="PutProblem">Why not every step can begin where it was put; empty when all do.</param>
 /// <param name="Limit">What keeps it from being shorter, as a sentence.</param>
 /// <param name="Unlisted">What the kitchen does not list and a step needs, as sentences.</param>
 /// <param name="Earlier">What was said of each dish the last time it was cooked.</param>
@@ -45,6 +64,8 @@ public sealed record SessionTask(
 public sealed record SessionPage(
     DateOnly Date,
     TimeOnly Begins,
+    DateTimeOffset BeginsAt,
+    string TimeZone,
     int Cooks,
     string Name,
     SessionState State,
@@ -57,14 +78,34 @@ public sealed record SessionPage(
     IReadOnlyList<string> TooManyRounds,
     IReadOnlyList<string> Allergies,
     string Limit,
+    bool IsSought,
+    string PutProblem,
     IReadOnlyList<string> Unlisted,
+    IReadOnlyList<SessionCooling> Cooling,
     IReadOnlyList<SessionNote> Earlier
 );
+
+/// <summary>A dish that is hot.</summary>
+/// <param name="By">When it is to be at 21 °C.</param>
+public sealed record SessionCooling(string Letter, string Dish, DateTimeOffset By);
 
 /// <summary>What was said of a dish when it was cooked before.</summary>
 public sealed record SessionNote(string Letter, string Dish, DateOnly CookedOn, string Note);
 
-public sealed record TaskTickRequest(Guid BatchId, string TaskId, bool IsTicked);
+/// <summary>How a step goes, all of it: what is left out is no more.</summary>
+/// <param name="Put">Minutes after the session's start at which it is to begin, 0 to 2,880; null where the order decides.</param>
+/// <param name="HandsOffAt">Since when it goes on by itself.</param>
+/// <param name="UntilAt">When that is over, as it is known now.</param>
+public sealed record StepRequest(
+    Guid BatchId,
+    string TaskId,
+    bool IsTicked,
+    int? Put = null,
+    DateTimeOffset? HandsOffAt = null,
+    DateTimeOffset? UntilAt = null,
+    DateTimeOffset? DoneAt = null,
+    bool IsSkipped = false
+);
 
 /// <param name="TaskId">A step of the session; empty for the whole dish.</param>
 /// <param name="Minutes">From the step's start to its end, 1 to 1,440; null to say nothing of it.</param>

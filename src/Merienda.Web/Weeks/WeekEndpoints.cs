@@ -4,6 +4,7 @@ using Merienda.Core.Planning;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
+using Merienda.Web.Weeks.Cooking;
 using Merienda.Web.Weeks.Solving;
 using Microsoft.AspNetCore.Http.HttpResults;
 using static Merienda.Web.Weeks.WeekEdit;
@@ -35,7 +36,7 @@ public static class WeekEndpoints
         api.MapPost("/undo", Undo).WithTags("Week").WithName("Undo").RequireAuthorization();
         weeks.MapShop();
         weeks.MapGet("/sessions", Sessions).WithName("GetSessions");
-        weeks.MapPut("/sessions/tick", TickTask).WithName("TickTask");
+        weeks.MapPut("/sessions/tick", SayOfStep).WithName("SayOfStep");
         weeks.MapPut("/sessions/remark", Say).WithName("SayOfCooking");
         weeks.MapGet("/shelf", Shelf).WithName("GetShelf");
         weeks.MapPortioning();
@@ -170,17 +171,35 @@ public static class WeekEndpoints
     private static async Task<Results<Ok<UndoneEdit>, ProblemHttpResult>> Undo(UndoRequest request, Editing editing, UndoDoor undo) =>
         editing.Answer((await undo.Undo(editing, request.Sequence)).Select(undone => undone.Select(edit => new UndoneEdit(edit.Summary))));
 
-    private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
+    private static async Task<Ok<IReadOnlyList<SessionPage>>> Sessions(
+        DateOnly date,
+        CurrentTenant tenant,
+        SessionOrders orders,
+        [AsParameters] Desk desk
+    )
     {
         var ((week, kitchen), notes) = await desk.Weeks.ReadSessions(tenant, date);
-        return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToSessions(kitchen, notes));
+        return TypedResults.Ok(await orders.PagesOf(new WeekView(week, desk.Knowledge), kitchen, notes));
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> TickTask(
-        TaskTickRequest request,
+    private static async Task<Results<NoContent, ProblemHttpResult>> SayOfStep(
+        StepRequest request,
         [AsParameters] WeekEdit edit,
         TickStore ticks
-    ) => edit.Editing.Done(await ticks.TickTask(edit.Editing, request.BatchId, request.TaskId, request.IsTicked));
+    ) =>
+        edit.Editing.Done(
+            await ticks.Say(
+                edit.Editing,
+                request.BatchId,
+                request.TaskId,
+                request.IsTicked,
+                new(request.Put, Moment(request.HandsOffAt), Moment(request.UntilAt), Moment(request.DoneAt), request.IsSkipped)
+            )
+        );
+
+    /// <summary>As the database keeps it.</summary>
+    private static DateTimeOffset? Moment(DateTimeOffset? said) =>
+        said is { } at ? DateTimeOffset.FromUnixTimeMilliseconds(at.ToUnixTimeMilliseconds()) : null;
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Say(
         RemarkRequest request,

@@ -113,6 +113,10 @@ public sealed class WeekView
     /// <summary>What was said of a step, or of the whole dish where the task is empty.</summary>
     public CookRemark? RemarkOn(Guid batch, string task) => _stored.Remarks.GetValueOrDefault((batch, task));
 
+    /// <summary>How a step of a session goes, and whether it is ticked.</summary>
+    public (StepRun Run, bool IsTicked) RunOf(Guid batch, string task) =>
+        (_stored.Runs.GetValueOrDefault((batch, task)) ?? StepRun.Nothing, IsTaskTicked(batch, task));
+
     public bool IsTaskTicked(Guid batch, string task) => _stored.TaskTicks.Contains((batch, task));
 
     private Plated Plate(Serving serving, ServingItem item)

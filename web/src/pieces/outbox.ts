@@ -3,7 +3,7 @@ import type { Schemas } from '../api/client';
 /** What is done with wet hands or in a shop without a network: it is kept on the device until the server has it. */
 export type Act =
   | { kind: 'shop'; week: string; body: Schemas['ShopTickRequest'] }
-  | { kind: 'task'; week: string; body: Schemas['TaskTickRequest'] }
+  | { kind: 'task'; week: string; body: Schemas['StepRequest'] }
   | { kind: 'box'; batch: string; box: string; body: Schemas['BoxEventRequest']; say: string };
 
 /**

@@ -27,7 +27,7 @@ describe('what is on its way', () => {
   it('shows in the session by batch and task', () => {
     const task = (batchId: string, taskId: string) => ({ batchId, taskId, isTicked: false }) as Schemas['SessionTask'];
     const pages = [{ tasks: [task('b', '1'), task('c', '1')] }] as unknown as Schemas['SessionPage'][];
-    const waiting: Waiting[] = [{ kind: 'task', week: '', id: 'x', body: { batchId: 'c', taskId: '1', isTicked: true } }];
+    const waiting: Waiting[] = [{ kind: 'task', week: '', id: 'x', body: { batchId: 'c', taskId: '1', isTicked: true, isSkipped: false } }];
     expect(withTaskTicks(pages, waiting)[0]?.tasks.map((one) => one.isTicked)).toEqual([false, true]);
     expect(withTaskTicks(pages, [])).toBe(pages);
   });

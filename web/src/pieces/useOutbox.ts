@@ -91,14 +91,27 @@ export function withShopTicks(page: Schemas['ShopPage'], waiting: readonly Waiti
   return { ...page, aisles, ticked: aisles.flatMap((aisle) => aisle.items).filter((one) => one.isTicked).length };
 }
 
-/** The sessions with the ticks that are on their way. */
+/** The sessions with what is said of their steps and on its way. */
 export function withTaskTicks(pages: Schemas['SessionPage'][], waiting: readonly Waiting[]): Schemas['SessionPage'][] {
-  const ticks = new Map(
-    waiting.flatMap((act) => (act.kind === 'task' ? [[`${act.body.batchId} ${act.body.taskId}`, act.body.isTicked] as const] : [])),
+  const said = new Map(
+    waiting.flatMap((act) => (act.kind === 'task' ? [[`${act.body.batchId} ${act.body.taskId}`, act.body] as const] : [])),
   );
-  if (ticks.size === 0) return pages;
+  if (said.size === 0) return pages;
   return pages.map((page) => ({
     ...page,
-    tasks: page.tasks.map((task) => ({ ...task, isTicked: ticks.get(`${task.batchId} ${task.taskId}`) ?? task.isTicked })),
+    tasks: page.tasks.map((task) => {
+      const body = said.get(`${task.batchId} ${task.taskId}`);
+      return body
+        ? {
+            ...task,
+            isTicked: body.isTicked,
+            put: body.put ?? null,
+            handsOffAt: body.handsOffAt ?? null,
+            untilAt: body.untilAt ?? null,
+            doneAt: body.doneAt ?? null,
+            isSkipped: body.isSkipped ?? false,
+          }
+        : task;
+    }),
   }));
 }

@@ -23,7 +23,7 @@ public sealed partial class SolveProcesses(SolveBell bell, IConfiguration config
         {
             try
             {
-                using var process = Start();
+                using var process = Start(Role);
                 void Wake() => Tell(process);
                 bell.Rung += Wake;
                 try
@@ -46,17 +46,22 @@ public sealed partial class SolveProcesses(SolveBell bell, IConfiguration config
         }
     }
 
-    /// <summary>The same program with the same settings, in another role. It writes where this one writes.</summary>
-    private static Process Start()
+    /// <summary>The same program with the same settings, in another role.</summary>
+    public static Process Start(string role)
     {
         var program = Environment.ProcessPath!;
-        var start = new ProcessStartInfo(program) { RedirectStandardInput = true };
+        var start = new ProcessStartInfo(program)
+        {
+            RedirectStandardInput = true,
+            // Only one that orders sessions answers there; the others write where this one writes.
+            RedirectStandardOutput = role == Cooking.OrderProcess.Role,
+        };
         if (Path.GetFileNameWithoutExtension(program) == "dotnet")
         {
             start.ArgumentList.Add(typeof(SolveProcesses).Assembly.Location);
         }
 
-        start.ArgumentList.Add(Role);
+        start.ArgumentList.Add(role);
         foreach (var argument in Environment.GetCommandLineArgs().Skip(1))
         {
             start.ArgumentList.Add(argument);

@@ -6,9 +6,10 @@ import { Button } from '../../pieces/Button';
 import { Choice, Field, inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
-import { clock, longDate } from '../../pieces/show';
+import { longDate } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import { DayInput } from '../week/DayInput';
+import { timeOf } from './steps';
 
 type Page = Schemas['SessionPage'];
 
@@ -19,7 +20,7 @@ export function SessionHead({ page, week }: { page: Page; week: string }) {
     <div className="mb-1 flex flex-wrap items-center gap-x-3">
       <h2 className="text-lg first-letter:uppercase">{page.name}</h2>
       <p className="figures text-steel">
-        {clock(page.begins)} to {clock(page.begins, page.minutes)}, {page.cooks === 1 ? 'one cook' : `${page.cooks} cooks`}
+        {timeOf(page, 0)} to {timeOf(page, page.minutes)}, {page.cooks === 1 ? 'one cook' : `${page.cooks} cooks`}
       </p>
       <Button look="bare" className="print:hidden" onClick={() => setOpen(true)}>
         Change

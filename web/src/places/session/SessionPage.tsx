@@ -6,21 +6,23 @@ import { api, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
-import { putIntoOutbox } from '../../pieces/outbox';
-import { clock, dayMonth, longDate, minutes, temperature } from '../../pieces/show';
+import { dayMonth, longDate, minutes, temperature } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
 import { useWaiting, withTaskTicks } from '../../pieces/useOutbox';
 import { useWeekDate } from '../useWeekDate';
+import { CookAlong } from './CookAlong';
 import { PortioningView } from './PortioningView';
 import { Took } from './remarks';
 import { SessionHead } from './SessionHead';
+import { sayOfStep, tick, timeOf } from './steps';
 import { Track } from './Track';
 
 type Page = Schemas['SessionPage'];
 
 const doings = [
-  ['cook', 'Cook'],
+  ['order', 'Order'],
+  ['cook', 'Cook along'],
   ['portion', 'Portion'],
 ] as const;
 
@@ -33,9 +35,11 @@ export function SessionPage() {
   const sessions = useQuery({
     queryKey: ['session', date],
     queryFn: () => take(api.GET('/api/weeks/{date}/sessions', { params: { path: { date } } })),
+    // A better order is still sought.
+    refetchInterval: (query) => (query.state.data?.some((page) => page.isSought) ? 2_000 : false),
   });
   const waiting = useWaiting();
-  const isPortioning = useSearchParams()[0].get('do') === 'portion';
+  const doing = useSearchParams()[0].get('do') ?? 'order';
   return (
     <Asked of={sessions}>
       {(stored) => {
@@ -62,9 +66,9 @@ export function SessionPage() {
                 {doings.map(([what, word]) => (
                   <Link
                     key={what}
-                    to={what === 'cook' ? '.' : `?do=${what}`}
+                    to={what === 'order' ? '.' : `?do=${what}`}
                     replace
-                    aria-current={(what === 'portion') === isPortioning ? 'page' : undefined}
+                    aria-current={what === doing ? 'page' : undefined}
                     className="flex min-h-11 items-center border-b-2 border-transparent px-2 font-semibold text-steel aria-[current]:border-cobalt aria-[current]:text-rim"
                   >
                     {word}
@@ -78,8 +82,10 @@ export function SessionPage() {
             <TabPanels>
               {pages.map((page) => (
                 <TabPanel key={page.date}>
-                  {isPortioning ? (
+                  {doing === 'portion' ? (
                     <PortioningView week={date} day={page.date} />
+                  ) : doing === 'cook' ? (
+                    <CookAlong page={page} week={date} />
                   ) : (
                     <>
                       <SessionHead page={page} week={date} />
@@ -109,6 +115,7 @@ function Work({ page, week }: { page: Page; week: string }) {
           {said}
         </p>
       ))}
+      {page.putProblem && <p className="mb-2 border-l-2 border-beet pl-2 font-semibold">{page.putProblem}</p>}
       {page.earlier.map((said) => (
         <p key={said.letter} className="mb-2">
           <Tape letter={said.letter} /> {said.dish}, {dayMonth(said.cookedOn)}: “{said.note}”
@@ -119,7 +126,7 @@ function Work({ page, week }: { page: Page; week: string }) {
           {caution}
         </p>
       ))}
-      <Track page={page} />
+      <Track page={page} week={week} />
       <ol>
         {page.tasks.map((task) => (
           <li
@@ -127,12 +134,8 @@ function Work({ page, week }: { page: Page; week: string }) {
             className={`flex items-center border-t border-line max-sm:block ${task === next ? 'bg-tray' : ''}`}
           >
             <label className="grid min-h-12 min-w-0 flex-1 cursor-pointer grid-cols-[2rem_3.2rem_minmax(0,1fr)] items-center gap-x-2 px-1 py-1.5 sm:grid-cols-[2rem_4rem_11rem_minmax(0,1fr)_auto]">
-              <Tick
-                isTicked={task.isTicked}
-                onTick={(isTicked) => putIntoOutbox({ kind: 'task', week, body: { batchId: task.batchId, taskId: task.taskId, isTicked } })}
-                className="size-6"
-              />
-              <span className="figures text-sm text-steel">{clock(page.begins, task.start)}</span>
+              <Tick isTicked={task.isTicked} onTick={(isTicked) => tick(week, task, isTicked)} className="size-6" />
+              <span className="figures text-sm text-steel">{timeOf(page, task.start)}</span>
               <span className="min-w-0 max-sm:hidden">
                 <Tape letter={task.letter} name={task.dish} />
               </span>
@@ -140,6 +143,8 @@ function Work({ page, week }: { page: Page; week: string }) {
                 <span className="mr-2 sm:hidden">
                   <Tape letter={task.letter} />
                 </span>
+                {task.washesBoard && <b className="block text-sm">Wash board and knife: raw meat was on them.</b>}
+                {task.cut && <span className="figures block text-sm font-semibold">In one go: {task.cut}</span>}
                 {task.text}
                 {task.temperatureC !== null && !saysItsHeat(task.text) && (
                   <b className="figures whitespace-nowrap"> {temperature(task.temperatureC)}</b>
@@ -161,6 +166,7 @@ function Work({ page, week }: { page: Page; week: string }) {
                     {task.vesselFits === 'fits' ? `in ${task.vessel}` : task.vessel}
                   </span>
                 )}
+                {task.inside && <span className="figures block text-sm text-steel">{task.inside}</span>}
                 {task.waitedTooLong > 0 && (
                   <span className="block text-sm">It stood {minutes(task.waitedTooLong)} longer than it should.</span>
                 )}
@@ -172,6 +178,11 @@ function Work({ page, week }: { page: Page; week: string }) {
                   `${task.handsOnEnd > task.start ? ', ' : ''}then ${minutes(task.end - task.handsOnEnd)} alone`}
               </span>
             </label>
+            {task.put !== null && !task.isTicked && (
+              <Button look="bare" className="min-h-11 print:hidden" onClick={() => sayOfStep(week, task, { put: null })}>
+                Let it move
+              </Button>
+            )}
             {task.isTicked && <Took task={task} week={week} />}
           </li>
         ))}

@@ -1,7 +1,9 @@
-import type { Schemas } from '../../api/client';
+import { type PointerEvent, useState } from 'react';
 import { minutes, temperature } from '../../pieces/show';
+import { keyOf, type Page, sayOfStep, type Task, timeOf } from './steps';
 
-type Task = Schemas['SessionTask'];
+/** Steps are put at minutes of so many. */
+const step = 5;
 
 const words: Partial<Record<Task['appliance'], string>> = {
   oven: 'Oven',
@@ -31,8 +33,11 @@ function lanes(tasks: Task[]): Task[][] {
   return laid;
 }
 
-/** The session as a timeline, a track for each resource: hands-on is solid, unattended is outlined. */
-export function Track({ page }: { page: Schemas['SessionPage'] }) {
+/**
+ * The session as a timeline, a track for each resource: hands-on is solid, unattended is outlined. What is done by hand is put elsewhere by
+ * dragging it, or with the arrow keys; the rest is ordered anew round it.
+ */
+export function Track({ page, week }: { page: Page; week: string }) {
   const width = Math.max(page.minutes, 30);
   const share = (from: number, to: number) => ({
     left: `${(from / width) * 100}%`,
@@ -50,14 +55,7 @@ export function Track({ page }: { page: Schemas['SessionPage'] }) {
               {page.tasks
                 .filter((task) => task.cook === cook && task.handsOnEnd > task.start)
                 .map((task) => (
-                  <span
-                    key={`${task.batchId}${task.taskId}`}
-                    title={`${task.letter}: ${task.text}`}
-                    style={share(task.start, task.handsOnEnd)}
-                    className="absolute inset-y-0.5 overflow-hidden border-r border-enamel bg-cobalt pl-0.5 font-display font-bold text-on-cobalt"
-                  >
-                    {task.letter}
-                  </span>
+                  <Hands key={keyOf(task)} page={page} task={task} week={week} width={width} />
                 ))}
             </div>
           </div>
@@ -71,10 +69,10 @@ export function Track({ page }: { page: Schemas['SessionPage'] }) {
                   .filter((task) => task.appliance === appliance && task.end > holdsFrom(task))
                   .sort((one, other) => holdsFrom(one) - holdsFrom(other)),
               ).map((lane) => (
-                <div key={`${lane[0]?.batchId}${lane[0]?.taskId}`} className="relative h-5 bg-tray">
+                <div key={lane[0] && keyOf(lane[0])} className="relative h-5 bg-tray">
                   {lane.map((task) => (
                     <span
-                      key={`${task.batchId}${task.taskId}`}
+                      key={keyOf(task)}
                       title={`${task.letter}: ${task.text}`}
                       style={share(holdsFrom(task), task.end)}
                       className="absolute inset-y-0 overflow-hidden border border-rim bg-enamel pl-0.5 whitespace-nowrap"
@@ -97,5 +95,54 @@ export function Track({ page }: { page: Schemas['SessionPage'] }) {
         </div>
       </div>
     </figure>
+  );
+}
+
+/** A step by hand on its track. */
+function Hands({ page, task, week, width }: { page: Page; task: Task; week: string; width: number }) {
+  const [drag, setDrag] = useState<{ from: number; track: number; to: number } | null>(null);
+  const isFixed = task.isTicked || task.untilAt !== null;
+  const put = (minute: number | null) => {
+    if (!isFixed && minute !== task.put) sayOfStep(week, task, { put: minute === null ? null : Math.max(0, minute) });
+  };
+  const move = (event: PointerEvent) => {
+    if (!drag) return;
+    const moved = ((event.clientX - drag.from) / drag.track) * width;
+    setDrag({ ...drag, to: Math.max(0, Math.round((task.start + moved) / step) * step) });
+  };
+  const start = drag && Math.abs(drag.to - task.start) >= step ? drag.to : task.start;
+  const where = `${task.letter}: ${task.text}, ${timeOf(page, start)}${task.put !== null ? ', put there' : ''}`;
+  return (
+    <button
+      type="button"
+      title={
+        isFixed
+          ? where
+          : `${where}. Drag it or press an arrow key to put it elsewhere${task.put !== null ? ', Delete to let it move' : ''}.`
+      }
+      aria-label={where}
+      disabled={isFixed}
+      style={{ left: `${(start / width) * 100}%`, width: `${Math.max(0.3, ((task.handsOnEnd - task.start) / width) * 100)}%` }}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        setDrag({ from: event.clientX, track: event.currentTarget.parentElement?.clientWidth ?? 1, to: task.start });
+      }}
+      onPointerMove={move}
+      onPointerUp={() => {
+        setDrag(null);
+        if (start !== task.start) put(start);
+      }}
+      onPointerCancel={() => setDrag(null)}
+      onKeyDown={(event) => {
+        const by = { ArrowLeft: -step, ArrowRight: step }[event.key];
+        if (by) put(Math.round(((task.put ?? task.start) + by) / step) * step);
+        else if (event.key === 'Delete' || event.key === 'Backspace') put(null);
+        else return;
+        event.preventDefault();
+      }}
+      className={`absolute inset-y-0.5 touch-none overflow-hidden border-r border-enamel bg-cobalt pl-0.5 text-left font-display font-bold text-on-cobalt enabled:cursor-grab ${task.put !== null ? 'border-b-2 border-b-rim' : ''} ${drag ? 'z-10 opacity-80' : ''}`}
+    >
+      {task.letter}
+    </button>
   );
 }

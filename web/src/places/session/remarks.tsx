@@ -29,17 +29,22 @@ export function Took({ task, week }: { task: Task; week: string }) {
   const [isOpen, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
   const remark = useRemark(week);
-  const planned = task.end - task.start;
+  const planned = task.planned;
   const field = `took-${task.batchId}-${task.taskId}`;
   if (!isOpen) {
-    const word = task.took === null ? 'took longer?' : `took ${minutes(task.took)}`;
+    const word =
+      task.took !== null
+        ? `took ${minutes(task.took)}`
+        : task.measured !== null
+          ? `took ${minutes(task.measured)} by the clock?`
+          : 'took longer?';
     return (
       <button
         type="button"
         aria-label={`${task.took === null ? 'Say how long it took' : word}: ${task.text}`}
         className="min-h-11 px-1 text-sm font-semibold whitespace-nowrap text-cobalt hover:underline max-sm:ml-[6.2rem] print:hidden"
         onClick={() => {
-          setTyped(String(task.took ?? planned));
+          setTyped(String(task.took ?? task.measured ?? planned));
           drawThenFocus(
             () => setOpen(true),
             () => document.getElementById(field),

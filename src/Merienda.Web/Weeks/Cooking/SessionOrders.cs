@@ -1,0 +1,63 @@
+using System.Collections.Concurrent;
+using System.Text.Json;
+using Merienda.Core.Sessions;
+using Merienda.Solving;
+
+namespace Merienda.Web.Weeks.Cooking;
+
+/// <summary>
+/// Orders of sessions, each sought once: one question has one answer. Whoever asks waits a moment and takes the list rule's order if the
+/// search goes on longer; the next one who asks has what it found.
+/// </summary>
+public sealed class SessionOrders(IConfiguration configuration, ILogger<SessionOrders> logger) : IDisposable
+{
+    /// <summary>Answers that are kept; one takes a few kilobytes.</summary>
+    private const int Kept = 500;
+
+    private static readonly TimeSpan Moment = TimeSpan.FromSeconds(1.5);
+
+    private readonly ConcurrentDictionary<string, Task<SessionAnswer?>> _known = new();
+    private readonly OrderProcess? _process = configuration.GetValue("Solving:Apart", true) ? new(logger) : null;
+
+    /// <summary>The best order that is known by now; null where steps were put so that there is none.</summary>
+    /// <returns>The order, and whether a better one is still sought.</returns>
+    public async Task<(SessionAnswer? Answer, bool IsSought)> Of(SessionQuestion question)
+    {
+        var asked = JsonSerializer.Serialize(question, OrderProcess.Json);
+        if (_known.Count > Kept)
+        {
+            _known.Clear();
+        }
+
+        var search = _known.GetOrAdd(asked, _ => Task.Run(() => Seek(question, asked)));
+        try
+        {
+            return (await search.WaitAsync(Moment), false);
+        }
+        catch (TimeoutException)
+        {
+            return (Plain(question), true);
+        }
+    }
+
+    public void Dispose() => _process?.Dispose();
+
+    private async Task<SessionAnswer?> Seek(SessionQuestion question, string asked)
+    {
+        var (plain, sought) = (
+            Plain(question),
+            await (_process?.Ask(asked) ?? Task.FromResult<Answered?>(new(SessionSolver.Solve(question))))
+        );
+        // What nobody found an order for though nobody put anything was not sought well: the list rule's order can be cooked.
+        return sought?.Answer is not { } answer
+            ? sought is null || question.Works.All(work => work.At is null)
+                ? plain
+                : null
+            : SessionJudge.Wrong(question, answer).Any()
+                ? plain
+                : answer;
+    }
+
+    private static SessionAnswer? Plain(SessionQuestion question) =>
+        SessionPlan.Of(question) is var plain && SessionJudge.Wrong(question, plain).Any() ? null : plain;
+}
