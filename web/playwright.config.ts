@@ -12,6 +12,8 @@ export default defineConfig({
     baseURL: process.env.MERIENDA_URL ?? 'http://localhost:5080',
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',
+    // Tests of the program without a network allow it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -83,10 +83,10 @@ test('ticks without a network wait on the device, say so, and are sent when it i
   await context.setOffline(true);
   await boxes.first().check();
   await boxes.nth(1).check();
-  await expect(page.getByText('2 acts wait for the network')).toBeVisible();
+  await expect(page.getByText('2 acts kept on this device')).toBeVisible();
   await expect(page.getByText(/^2 of \d+ in the basket/)).toBeVisible();
   await context.setOffline(false);
-  await expect(page.getByText('2 acts wait for the network')).toBeHidden();
+  await expect(page.getByText('2 acts kept on this device')).toBeHidden();
   await page.reload();
   await expect(boxes.first()).toBeChecked();
   await boxes.first().uncheck();

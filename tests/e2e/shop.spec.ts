@@ -40,9 +40,9 @@ test('a list on a phone: what is there is taken off, what is missing is ticked i
   await context.setOffline(true);
   await page.getByRole('checkbox', { name: /Red lentils/ }).check();
   await page.getByRole('checkbox', { name: /Onion/ }).check();
-  await expect(page.getByText('2 acts wait for the network')).toBeVisible();
+  await expect(page.getByText('2 acts kept on this device')).toBeVisible();
   await context.setOffline(false);
-  await expect(page.getByText('2 acts wait for the network')).toBeHidden();
+  await expect(page.getByText('2 acts kept on this device')).toBeHidden();
   await expect(lentils).toContainText('in stock: 500 g, Quay');
   await page.getByRole('link', { name: 'Larder', exact: true }).click();
   await page.getByRole('navigation', { name: 'Parts of the Larder' }).getByRole('link', { name: 'Stock' }).click();

@@ -1,4 +1,5 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { useQueryClient } from '@tanstack/react-query';
 import {
   Archive,
   BookOpen,
@@ -16,16 +17,18 @@ import { Suspense, useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { api, type Schemas, take } from './api/client';
 import { Palette } from './Palette';
-import { Loading } from './pieces/Asked';
+import { Loading, useOnline } from './pieces/Asked';
 import { useForgetEverything } from './pieces/account';
 import { fetchTheRest } from './pieces/later';
 import { Mishap } from './pieces/Mishap';
+import { NewerProgram } from './pieces/NewerProgram';
 import { useNotices } from './pieces/Notice';
 import { SheetDialog } from './pieces/Sheet';
 import { addDays, dayMonth, weekNamed, weekStart } from './pieces/show';
 import { useLive } from './pieces/useLive';
 import { useSender, useWaiting } from './pieces/useOutbox';
 import { forgetUnsaved } from './pieces/useUnsaved';
+import { keepAhead } from './places/kept';
 import { shortcutsOf } from './shortcuts';
 
 const weekly = ['week', 'shop', 'session', 'shelf'];
@@ -37,12 +40,16 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
   const seen = useRef<string | null>(null);
   if (weekly.includes(place) && dated) seen.current = weekNamed(dated, person.today);
   const date = seen.current ?? person.atHand;
+  const queries = useQueryClient();
   useLive();
   useSender(person);
   useEffect(() => {
-    const idle = setTimeout(fetchTheRest, 2_000);
+    const idle = setTimeout(() => {
+      void fetchTheRest();
+      keepAhead(queries, person.atHand);
+    }, 2_000);
     return () => clearTimeout(idle);
-  }, []);
+  }, [queries, person.atHand]);
   const [asking, setAsking] = useState<'palette' | 'shortcuts' | null>(null);
 
   useEffect(() => {
@@ -63,6 +70,7 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
     <div className="flex h-dvh flex-col-reverse sm:flex-row print:block print:h-auto">
       <Rail date={date} shelf={seen.current ?? weekStart(person.today)} />
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+        <NewerProgram />
         <header className="flex h-13 shrink-0 items-center gap-2 border-b border-line px-3 print:hidden">
           {weekly.includes(place) ? (
             <WeekStepper place={place} date={date} person={person} />
@@ -181,6 +189,7 @@ function WeekStepper({ place, date, person }: { place: string; date: string; per
 /** Says what is done on this device and not known elsewhere yet, once it has waited long enough to be noticed. */
 function Waiting() {
   const many = useWaiting().length;
+  const isOnline = useOnline();
   const [isLong, setIsLong] = useState(false);
   const isWaiting = many > 0;
   useEffect(() => {
@@ -191,7 +200,9 @@ function Waiting() {
   }, [isWaiting]);
   return (
     <span role="status" className="text-sm text-steel">
-      {isWaiting && isLong && (many === 1 ? 'One act waits for the network' : `${many} acts wait for the network`)}
+      {isWaiting && isLong
+        ? `${many === 1 ? 'One act' : `${many} acts`} kept on this device, waiting for the network`
+        : !isOnline && 'No network: as last seen'}
     </span>
   );
 }

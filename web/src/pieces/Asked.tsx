@@ -30,8 +30,10 @@ function onNetwork(tell: () => void) {
   };
 }
 
+export const useOnline = () => useSyncExternalStore(onNetwork, () => navigator.onLine);
+
 export function Loading() {
-  const isOnline = useSyncExternalStore(onNetwork, () => navigator.onLine);
+  const isOnline = useOnline();
   return (
     <p role="status" className="m-6 text-steel">
       {isOnline ? 'Loading …' : 'No network. This comes as soon as there is one.'}

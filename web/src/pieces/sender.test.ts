@@ -24,7 +24,7 @@ function server() {
     wire: {
       send: async (act: Waiting) => ({ sequence: once(act.id, `eaten ${act.kind === 'box' && act.box}`) }),
       undo: async (sequence: number, id: string) => once(id, `undone ${sequence}`),
-      settled: vi.fn(async () => {}),
+      settled: vi.fn(async () => true),
       done: vi.fn(),
       refused: vi.fn(),
     },
@@ -41,9 +41,20 @@ describe('what is sent later', () => {
     const { log, wire } = server();
     eat('A');
     eat('B');
-    wire.settled.mockImplementationOnce(async () => expect(boxes()).toEqual(['A', 'B']));
+    wire.settled.mockImplementationOnce(async () => {
+      expect(boxes()).toEqual(['A', 'B']);
+      return true;
+    });
     expect(await sendAll(wire)).toBe(true);
     expect([log, boxes(), wire.done.mock.calls.length]).toEqual([['eaten A', 'eaten B'], [], 2]);
+  });
+
+  it('stays in sight when the network is gone before the screen knows of it, and is done once', async () => {
+    const { log, wire } = server();
+    eat('A');
+    wire.settled.mockImplementationOnce(async () => false);
+    expect([await sendAll(wire), boxes()]).toEqual([false, ['A']]);
+    expect([await sendAll(wire), log, boxes()]).toEqual([true, ['eaten A'], []]);
   });
 
   it('never leaves the device when it is taken back before it was tried', async () => {
@@ -72,7 +83,10 @@ describe('what is sent later', () => {
     const { log, wire } = server();
     eat('A');
     const { id } = inOutbox()[0] as Waiting;
-    wire.settled.mockImplementationOnce(async () => takeBack(id));
+    wire.settled.mockImplementationOnce(async () => {
+      takeBack(id);
+      return true;
+    });
     await sendAll(wire);
     expect([log, boxes()]).toEqual([['eaten A', 'undone 1'], []]);
   });

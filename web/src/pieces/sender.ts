@@ -5,8 +5,11 @@ type Wire = {
   /** Tells the server of an act under its id, and gives the sequence that takes it back. */
   send: (act: Waiting) => Promise<{ sequence: number | null }>;
   undo: (sequence: number, id: string) => Promise<unknown>;
-  /** The server has it, or does not want it: what shows it is asked anew before it leaves the outbox. */
-  settled: (act: Waiting) => Promise<unknown>;
+  /**
+   * The server has it, or does not want it: what shows it is asked anew before it leaves the outbox.
+   * @returns false when the network was gone again: what is on the screen knows nothing of it yet
+   */
+  settled: (act: Waiting) => Promise<boolean>;
   done: (act: Waiting, sequence: number | null) => void;
   refused: (problem: unknown) => void;
 };
@@ -28,7 +31,8 @@ export async function sendAll({ send, undo, settled, done, refused }: Wire): Pro
       const { sequence } = await send(act);
       // It may have been taken back while it was on its way, or while what shows it was asked anew.
       const undoId = () => inOutbox().find((one) => one.id === id)?.undoId;
-      if (!undoId()) await settled(act);
+      // Sent once more it is the same edit, so that it may stay in sight until the screen knows of it.
+      if (!undoId() && !(await settled(act))) return false;
       const takenBack = undoId();
       if (takenBack) {
         if (sequence !== null) await undo(sequence, takenBack);

@@ -2,7 +2,6 @@ import { afterEach, describe, expect, it } from 'vitest';
 import {
   addDays,
   amount,
-  clock,
   countsInOunces,
   mealChoices,
   mealName,
@@ -39,12 +38,6 @@ describe('dates', () => {
     expect(addDays('2026-12-31', 1)).toBe('2027-01-01');
     expect(addDays('2026-03-28', 2)).toBe('2026-03-30');
     expect(weekday('2026-11-22')).toBe('Sun');
-  });
-});
-
-describe('a time of day', () => {
-  it('goes on past the hour and past midnight', () => {
-    expect([clock('14:00:00'), clock('09:50:00', 15), clock('23:30:00', 45)]).toEqual(['14:00', '10:05', '0:15']);
   });
 });
 

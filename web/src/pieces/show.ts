@@ -131,13 +131,6 @@ export function weekNamed(date: string | undefined, today: string): string {
   return weekStart(date !== undefined && /^\d{4}-\d{2}-\d{2}$/.test(date) && !Number.isNaN(Date.parse(date)) ? date : today);
 }
 
-/** "14:25" of a time of day and the minutes since. */
-export function clock(start: string, later = 0): string {
-  const [hours = 0, minutes = 0] = start.split(':').map(Number);
-  const at = hours * 60 + minutes + later;
-  return `${Math.floor(at / 60) % 24}:${String(at % 60).padStart(2, '0')}`;
-}
-
 /** "2 h 05" of minutes. */
 export function minutes(total: number): string {
   return total < 60 ? `${total} min` : `${Math.floor(total / 60)} h ${String(total % 60).padStart(2, '0')}`;

@@ -1,7 +1,7 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
-import { api, kept, type Schemas, withId } from '../api/client';
-import { type Asked, askAnew } from '../api/keys';
+import { api, kept, Problem, type Schemas, withId } from '../api/client';
+import type { Asked } from '../api/keys';
 import { useNotices } from './Notice';
 import { inOutbox, openOutbox, type Waiting, watchOutbox } from './outbox';
 import { sendAll } from './sender';
@@ -33,6 +33,15 @@ const shownIn: Record<Waiting['kind'], Asked[]> = {
   box: ['shelf', 'week', 'larder', 'portioning'],
 };
 
+async function seenAnew(queries: QueryClient, words: readonly Asked[]): Promise<boolean> {
+  try {
+    await Promise.all(words.map((word) => queries.invalidateQueries({ queryKey: [word], refetchType: 'all' }, { throwOnError: true })));
+    return true;
+  } catch (problem) {
+    return problem instanceof Problem && problem.status > 0;
+  }
+}
+
 /** Sends what waits, one after the other, as soon as there is a network. */
 export function useSender(person: Schemas['PersonState']) {
   const queries = useQueryClient();
@@ -55,7 +64,7 @@ export function useSender(person: Schemas['PersonState']) {
         const isAllSent = await sendAll({
           send,
           undo: (sequence, id) => kept(api.POST('/api/undo', { ...withId(id), body: { sequence } })),
-          settled: (act) => askAnew(queries, shownIn[act.kind]),
+          settled: (act) => seenAnew(queries, shownIn[act.kind]),
           done: (act, sequence) => {
             if (act.kind === 'box') done(act.say, sequence === null ? undefined : () => undoing.current(sequence));
           },

@@ -128,7 +128,7 @@ function Now({ page, task, week, now }: { page: Page; task: Task; week: string; 
           alone > 0 && `then ${minutes(alone)} alone`,
           (task.ovenC ?? task.temperatureC) !== null && temperature(task.ovenC ?? task.temperatureC ?? 0),
           task.rounds > 1 && `round ${task.round} of ${task.rounds}`,
-          task.vessel,
+          task.vessel && (task.vesselFits === 'fits' ? `in ${task.vessel}` : task.vessel),
           task.inside,
         ]
           .filter(Boolean)

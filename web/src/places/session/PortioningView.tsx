@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Snowflake } from 'lucide-react';
 import { Link } from 'react-router';
-import { api, type Kept, kept, type Schemas, take } from '../../api/client';
+import { api, type Kept, kept, type Schemas } from '../../api/client';
 import { askAnew } from '../../api/keys';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
@@ -10,6 +10,7 @@ import { dayMonth, mealName, number, portions, typedNumber, weekday } from '../.
 import { Tape } from '../../pieces/Tape';
 import { useEdit } from '../../pieces/useEdit';
 import { useTyped } from '../../pieces/useTyped';
+import { portioningQuery } from '../kept';
 import { Remark } from './remarks';
 
 type Page = Schemas['PortioningPage'];
@@ -47,10 +48,7 @@ function usePortioning(week: string) {
 
 /** Batches become boxes: each part is weighed, and every box says its grams. */
 export function PortioningView({ week, day }: { week: string; day: string }) {
-  const page = useQuery({
-    queryKey: ['portioning', week],
-    queryFn: () => take(api.GET('/api/weeks/{date}/portioning', { params: { path: { date: week } } })),
-  });
+  const page = useQuery(portioningQuery(week));
   const edits = usePortioning(week);
   return (
     <Asked of={page}>

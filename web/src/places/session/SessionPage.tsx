@@ -2,7 +2,7 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
-import { api, type Schemas, take } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
@@ -10,12 +10,14 @@ import { dayMonth, longDate, minutes, temperature } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { Tick } from '../../pieces/Tick';
 import { useWaiting, withTaskTicks } from '../../pieces/useOutbox';
+import { sessionQuery } from '../kept';
 import { useWeekDate } from '../useWeekDate';
 import { CookAlong } from './CookAlong';
 import { PortioningView } from './PortioningView';
+import { Put } from './Put';
 import { Took } from './remarks';
 import { SessionHead } from './SessionHead';
-import { sayOfStep, tick, timeOf } from './steps';
+import { tick, timeOf } from './steps';
 import { Track } from './Track';
 
 type Page = Schemas['SessionPage'];
@@ -33,8 +35,7 @@ const saysItsHeat = (text: string) => /\d\s?(°|º|degrees?\b|[CF]\b)|\bgas (mar
 export function SessionPage() {
   const date = useWeekDate();
   const sessions = useQuery({
-    queryKey: ['session', date],
-    queryFn: () => take(api.GET('/api/weeks/{date}/sessions', { params: { path: { date } } })),
+    ...sessionQuery(date),
     // A better order is still sought.
     refetchInterval: (query) => (query.state.data?.some((page) => page.isSought) ? 2_000 : false),
   });
@@ -75,7 +76,7 @@ export function SessionPage() {
                   </Link>
                 ))}
               </nav>
-              <Button onClick={() => window.print()} className="print:hidden">
+              <Button onClick={() => window.print()} className={`print:hidden ${doing === 'cook' ? 'max-sm:hidden' : ''}`}>
                 <Printer size={15} /> Print
               </Button>
             </div>
@@ -178,11 +179,7 @@ function Work({ page, week }: { page: Page; week: string }) {
                   `${task.handsOnEnd > task.start ? ', ' : ''}then ${minutes(task.end - task.handsOnEnd)} alone`}
               </span>
             </label>
-            {task.put !== null && !task.isTicked && (
-              <Button look="bare" className="min-h-11 print:hidden" onClick={() => sayOfStep(week, task, { put: null })}>
-                Let it move
-              </Button>
-            )}
+            {!task.isTicked && task.untilAt === null && <Put page={page} task={task} week={week} />}
             {task.isTicked && <Took task={task} week={week} />}
           </li>
         ))}

@@ -35,7 +35,7 @@ function lanes(tasks: Task[]): Task[][] {
 
 /**
  * The session as a timeline, a track for each resource: hands-on is solid, unattended is outlined. What is done by hand is put elsewhere by
- * dragging it, or with the arrow keys; the rest is ordered anew round it.
+ * dragging it, or by its time in the list; the rest is ordered anew round it.
  */
 export function Track({ page, week }: { page: Page; week: string }) {
   const width = Math.max(page.minutes, 30);
@@ -102,9 +102,6 @@ export function Track({ page, week }: { page: Page; week: string }) {
 function Hands({ page, task, week, width }: { page: Page; task: Task; week: string; width: number }) {
   const [drag, setDrag] = useState<{ from: number; track: number; to: number } | null>(null);
   const isFixed = task.isTicked || task.untilAt !== null;
-  const put = (minute: number | null) => {
-    if (!isFixed && minute !== task.put) sayOfStep(week, task, { put: minute === null ? null : Math.max(0, minute) });
-  };
   const move = (event: PointerEvent) => {
     if (!drag) return;
     const moved = ((event.clientX - drag.from) / drag.track) * width;
@@ -113,36 +110,23 @@ function Hands({ page, task, week, width }: { page: Page; task: Task; week: stri
   const start = drag && Math.abs(drag.to - task.start) >= step ? drag.to : task.start;
   const where = `${task.letter}: ${task.text}, ${timeOf(page, start)}${task.put !== null ? ', put there' : ''}`;
   return (
-    <button
-      type="button"
-      title={
-        isFixed
-          ? where
-          : `${where}. Drag it or press an arrow key to put it elsewhere${task.put !== null ? ', Delete to let it move' : ''}.`
-      }
-      aria-label={where}
-      disabled={isFixed}
+    <span
+      title={isFixed ? where : `${where}. Drag it to put it elsewhere.`}
       style={{ left: `${(start / width) * 100}%`, width: `${Math.max(0.3, ((task.handsOnEnd - task.start) / width) * 100)}%` }}
       onPointerDown={(event) => {
+        if (isFixed) return;
         event.currentTarget.setPointerCapture(event.pointerId);
         setDrag({ from: event.clientX, track: event.currentTarget.parentElement?.clientWidth ?? 1, to: task.start });
       }}
       onPointerMove={move}
       onPointerUp={() => {
         setDrag(null);
-        if (start !== task.start) put(start);
+        if (drag && start !== task.start) sayOfStep(week, task, { put: start });
       }}
       onPointerCancel={() => setDrag(null)}
-      onKeyDown={(event) => {
-        const by = { ArrowLeft: -step, ArrowRight: step }[event.key];
-        if (by) put(Math.round(((task.put ?? task.start) + by) / step) * step);
-        else if (event.key === 'Delete' || event.key === 'Backspace') put(null);
-        else return;
-        event.preventDefault();
-      }}
-      className={`absolute inset-y-0.5 touch-none overflow-hidden border-r border-enamel bg-cobalt pl-0.5 text-left font-display font-bold text-on-cobalt enabled:cursor-grab ${task.put !== null ? 'border-b-2 border-b-rim' : ''} ${drag ? 'z-10 opacity-80' : ''}`}
+      className={`absolute inset-y-0.5 touch-none overflow-hidden border-r border-enamel bg-cobalt pl-0.5 text-left font-display font-bold text-on-cobalt ${isFixed ? '' : 'cursor-grab'} ${task.put !== null ? 'border-b-2 border-b-rim' : ''} ${drag ? 'z-10 opacity-80' : ''}`}
     >
       {task.letter}
-    </button>
+    </span>
   );
 }

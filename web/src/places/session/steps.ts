@@ -43,3 +43,9 @@ export function countdown(seconds: number): string {
   const tail = String(Math.floor(left % 60)).padStart(2, '0');
   return hours > 0 ? `${sign}${hours}:${rest.padStart(2, '0')}:${tail}` : `${sign}${rest}:${tail}`;
 }
+
+/** The minute of a session at which its clocks show a time, within a day; null for none. */
+export function minuteOf(page: Page, time: string): number | null {
+  for (let minute = 0; minute < 24 * 60; minute++) if (timeOf(page, minute).padStart(5, '0') === time) return minute;
+  return null;
+}

@@ -2,12 +2,12 @@ import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react
 import { useQuery } from '@tanstack/react-query';
 import { ChevronRight, Printer } from 'lucide-react';
 import { Link } from 'react-router';
-import { api, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
 import { mealOrder } from '../../pieces/show';
 import { useWaiting } from '../../pieces/useOutbox';
+import { shelfQuery } from '../kept';
 import { useWeekDate } from '../useWeekDate';
 import { BoxCard, tell } from './BoxCard';
 import { type Compartment, inCompartments, isEaten, type ShownBox, withWhatWaits } from './boxes';
@@ -16,10 +16,7 @@ import { Label } from './Label';
 /** The containers of the week and what is left of earlier ones: where each is, whose, until when, and what becomes of it. */
 export function ShelfPage() {
   const date = useWeekDate();
-  const shelf = useQuery({
-    queryKey: ['shelf', date],
-    queryFn: () => take(api.GET('/api/weeks/{date}/shelf', { params: { path: { date } } })),
-  });
+  const shelf = useQuery(shelfQuery(date));
   const waiting = useWaiting();
   return (
     <Asked of={shelf}>

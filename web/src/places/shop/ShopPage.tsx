@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, type Schemas, take } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { NothingCooked } from '../../pieces/NothingCooked';
 import { longDate, money } from '../../pieces/show';
 import { useWaiting, withShopTicks } from '../../pieces/useOutbox';
+import { shopQuery } from '../kept';
 import { useWeekDate } from '../useWeekDate';
 import { HandOn } from './HandOn';
 import { inShop, partsOf } from './parts';
@@ -16,10 +17,7 @@ type Page = Schemas['ShopPage'];
 export function ShopPage() {
   const date = useWeekDate();
   const [session, setSession] = useState<string | null>(null);
-  const shop = useQuery({
-    queryKey: ['shop', date, session],
-    queryFn: () => take(api.GET('/api/weeks/{date}/shop', { params: { path: { date }, query: session === null ? {} : { session } } })),
-  });
+  const shop = useQuery(shopQuery(date, session));
   const waiting = useWaiting();
   return (
     <Asked of={shop}>{(page) => <List page={withShopTicks(page, waiting)} date={date} session={session} onSession={setSession} />}</Asked>

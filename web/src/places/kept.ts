@@ -1,0 +1,40 @@
+import { type QueryClient, queryOptions } from '@tanstack/react-query';
+import { api, take } from '../api/client';
+import { seen } from '../pieces/seen';
+
+/** What is looked at in the shop, at the stove and at the fridge, also where there is no network. */
+export const shopQuery = (date: string, session: string | null) =>
+  queryOptions({
+    queryKey: ['shop', date, session],
+    queryFn: (asked) =>
+      seen(`shop ${date} ${session ?? ''}`, asked, () =>
+        take(api.GET('/api/weeks/{date}/shop', { params: { path: { date }, query: session === null ? {} : { session } } })),
+      ),
+  });
+
+export const sessionQuery = (date: string) =>
+  queryOptions({
+    queryKey: ['session', date],
+    queryFn: (asked) => seen(`session ${date}`, asked, () => take(api.GET('/api/weeks/{date}/sessions', { params: { path: { date } } }))),
+  });
+
+export const shelfQuery = (date: string) =>
+  queryOptions({
+    queryKey: ['shelf', date],
+    queryFn: (asked) => seen(`shelf ${date}`, asked, () => take(api.GET('/api/weeks/{date}/shelf', { params: { path: { date } } }))),
+  });
+
+export const portioningQuery = (date: string) =>
+  queryOptions({
+    queryKey: ['portioning', date],
+    queryFn: (asked) =>
+      seen(`portioning ${date}`, asked, () => take(api.GET('/api/weeks/{date}/portioning', { params: { path: { date } } }))),
+  });
+
+/** Asks for them beforehand on a device that is carried about. */
+export function keepAhead(queries: QueryClient, date: string) {
+  if (!matchMedia('(pointer: coarse)').matches) return;
+  void queries.prefetchQuery(shopQuery(date, null));
+  void queries.prefetchQuery(sessionQuery(date));
+  void queries.prefetchQuery(shelfQuery(date));
+}
