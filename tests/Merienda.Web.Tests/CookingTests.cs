@@ -151,4 +151,14 @@ public class CookingTests(TestDatabase database)
             );
         }
     }
+
+    [Fact]
+    public async Task What_would_shorten_a_session_is_tried_when_somebody_asks()
+    {
+        var cook = await BeansAndPeas();
+        // Five minutes by hand each and twenty alone: two cooks begin both at once.
+        var ways = (await cook.Get($"{Week}/sessions/{Day(0)}/shorter")).AsArray();
+        Assert.Equal([("One more cook", 5)], ways.Select(way => (way!["says"]!.GetValue<string>(), way["minutes"]!.GetValue<int>())));
+        Assert.Empty((await cook.Get($"{Week}/sessions/{Day(1)}/shorter")).AsArray());
+    }
 }

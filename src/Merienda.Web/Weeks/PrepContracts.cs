@@ -85,6 +85,10 @@ public sealed record SessionPage(
     IReadOnlyList<SessionNote> Earlier
 );
 
+/// <summary>What would have a session over earlier.</summary>
+/// <param name="Minutes">So many earlier.</param>
+public sealed record SessionShorter(string Says, int Minutes);
+
 /// <summary>A dish that is hot.</summary>
 /// <param name="By">When it is to be at 21 °C.</param>
 public sealed record SessionCooling(string Letter, string Dish, DateTimeOffset By);

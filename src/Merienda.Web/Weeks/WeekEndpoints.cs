@@ -36,6 +36,7 @@ public static class WeekEndpoints
         api.MapPost("/undo", Undo).WithTags("Week").WithName("Undo").RequireAuthorization();
         weeks.MapShop();
         weeks.MapGet("/sessions", Sessions).WithName("GetSessions");
+        weeks.MapGet("/sessions/{day}/shorter", Shorter).WithName("GetWhatShortens");
         weeks.MapPut("/sessions/tick", SayOfStep).WithName("SayOfStep");
         weeks.MapPut("/sessions/remark", Say).WithName("SayOfCooking");
         weeks.MapGet("/shelf", Shelf).WithName("GetShelf");
@@ -180,6 +181,18 @@ public static class WeekEndpoints
     {
         var ((week, kitchen), notes) = await desk.Weeks.ReadSessions(tenant, date);
         return TypedResults.Ok(await orders.PagesOf(new WeekView(week, desk.Knowledge), kitchen, notes));
+    }
+
+    private static async Task<Ok<IReadOnlyList<SessionShorter>>> Shorter(
+        DateOnly date,
+        DateOnly day,
+        CurrentTenant tenant,
+        SessionOrders orders,
+        [AsParameters] Desk desk
+    )
+    {
+        var ((week, kitchen), _) = await desk.Weeks.ReadSessions(tenant, date);
+        return TypedResults.Ok(await orders.ShorterThan(new WeekView(week, desk.Knowledge), kitchen, day));
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> SayOfStep(

@@ -139,6 +139,18 @@ public class SessionKitchenTests
     }
 
     [Fact]
+    public void What_might_shorten_a_session_is_one_more_cook_or_the_air_fryer_that_is_there()
+    {
+        CookedDish[] dishes = [Dish(Task("peppers", 4, 30, Appliance.Oven, 220)), Dish(Task("toast", 1, 5, Appliance.Oven, 220))];
+        IReadOnlyList<Shortening> In(SessionKitchen kitchen) => Shortening.Of(dishes, CookedSession.Of(dishes, kitchen), kitchen, 4);
+        var tries = In(With());
+        Assert.Equal([(null, null), (0, 24)], tries.Select(one => (one.Dish, one.Elsewhere?.Unattended)));
+        Assert.Equal(2, tries[0].Question.Cooks);
+        Assert.Equal(Appliance.AirFryer, tries[1].Question.Places[tries[1].Question.Works[0].Ways.Single().Place!.Value].Appliance);
+        Assert.Empty(In(With(cooks: 4) with { Unlisted = new HashSet<Appliance> { Appliance.AirFryer } }));
+    }
+
+    [Fact]
     public void In_any_kitchen_nothing_is_held_twice_and_no_order_is_shorter_than_it_can_be() =>
         Gen.Select(
                 Gen.Select(Gen.Int[0, 20], Gen.Int[0, 90], Gen.Int[0, 8], Gen.Int[-1, 4], Gen.Int[0, 3]).Array[1, 14],

@@ -8,10 +8,15 @@ import { keyOf, minuteOf, type Page, sayOfStep, type Task, timeOf } from './step
 export function Put({ page, task, week }: { page: Page; task: Task; week: string }) {
   const [typed, setTyped] = useState<string | null>(null);
   const field = `put-${keyOf(task)}`;
-  const look = 'min-h-11 max-sm:ml-[6.2rem] print:hidden';
+  const look = 'min-h-11 print:hidden';
   if (task.put !== null)
     return (
-      <Button look="bare" className={look} aria-label={`Let it move: ${task.text}`} onClick={() => sayOfStep(week, task, { put: null })}>
+      <Button
+        look="bare"
+        className={`${look} max-sm:ml-[6.2rem]`}
+        aria-label={`Let it move: ${task.text}`}
+        onClick={() => sayOfStep(week, task, { put: null })}
+      >
         Let it move
       </Button>
     );
@@ -19,7 +24,7 @@ export function Put({ page, task, week }: { page: Page; task: Task; week: string
     return (
       <Button
         look="bare"
-        className={look}
+        className={`${look} max-sm:hidden`}
         aria-label={`Put elsewhere: ${task.text}`}
         onClick={() =>
           drawThenFocus(
@@ -28,7 +33,7 @@ export function Put({ page, task, week }: { page: Page; task: Task; week: string
           )
         }
       >
-        Put at
+        Move
       </Button>
     );
   const minute = minuteOf(page, typed);

@@ -17,6 +17,7 @@ import { PortioningView } from './PortioningView';
 import { Put } from './Put';
 import { Took } from './remarks';
 import { SessionHead } from './SessionHead';
+import { Shorter } from './Shorter';
 import { tick, timeOf } from './steps';
 import { Track } from './Track';
 
@@ -116,6 +117,7 @@ function Work({ page, week }: { page: Page; week: string }) {
           {said}
         </p>
       ))}
+      {page.limit !== '' && <Shorter page={page} week={week} />}
       {page.putProblem && <p className="mb-2 border-l-2 border-beet pl-2 font-semibold">{page.putProblem}</p>}
       {page.earlier.map((said) => (
         <p key={said.letter} className="mb-2">
