@@ -34,6 +34,12 @@ public class StepTests(TestDatabase database)
         }
 
         var fry = Step("2", "Air fry them for 25 minutes.", "1");
+        fry["instead"] = new JsonObject
+        {
+            ["appliance"] = "oven",
+            ["unattended"] = 38,
+            ["temperatureC"] = 200,
+        };
         (fry["lines"], fry["waitsAtMost"], fry["roundPieces"]) = (new JsonArray(ids[0], ids[2], Guid.NewGuid()), 10, 8);
         draft["tasks"] = new JsonArray(Step("1", "Turn the chicken in the oil."), fry);
         var sheet = await cook.Must(HttpMethod.Post, "/api/recipes", draft);
@@ -42,6 +48,7 @@ public class StepTests(TestDatabase database)
         var kept = (await cook.Get($"/api/recipes/{sheet["id"]}"))["tasks"]![1]!;
         // A line that is not the recipe's is not kept.
         Assert.Equal([ids[0], ids[2]], kept["lines"]!.AsArray().Select(id => id!.GetValue<Guid>()));
+        Assert.Equal(38, kept["instead"]!["unattended"]!.GetValue<int>());
         Assert.Equal((10, 8m), (kept["waitsAtMost"]!.GetValue<int>(), kept["roundPieces"]!.GetValue<decimal>()));
         // Its words say 25 minutes alone.
         Assert.NotNull(sheet["steps"]![1]!["says"]);

@@ -125,7 +125,7 @@ function StepRow({
   onRemove: () => void;
   onLine: (text: string) => void;
 }) {
-  const saysMore = task.waitsAtMost != null || task.roundPieces != null;
+  const saysMore = task.waitsAtMost != null || task.roundPieces != null || task.instead != null;
   const [isOpen, setOpen] = useState(saysMore);
   const corner = 'flex h-9 w-8 items-center justify-center text-steel hover:text-rim';
   return (
@@ -199,6 +199,7 @@ function StepRow({
               />
               {read && read.rounds > 1 && <span className="figures text-steel">: {number(read.rounds)} rounds of these minutes</span>}
             </span>
+            <Elsewhere number={at + 1} task={task} onChange={(instead) => onChange({ instead })} />
             <p className="basis-full text-xs text-steel">Empty: it may wait, and all of it goes in at once.</p>
           </div>
         )}
@@ -208,7 +209,7 @@ function StepRow({
           type="button"
           aria-label={`More about step ${at + 1}`}
           aria-expanded={isOpen}
-          title="How long it may wait, how many go in at once"
+          title="How long it may wait, how many go in at once, where else it may be done"
           className={`${corner} ${isOpen ? 'text-rim' : ''}`}
           onClick={() => setOpen(!isOpen)}
         >
@@ -255,5 +256,64 @@ function Minutes({
       />
       {label === '°C' ? label : `min ${label}`}
     </label>
+  );
+}
+
+/** Another appliance that does as well, with its own minutes: the session takes whichever is free. */
+function Elsewhere({
+  number,
+  task,
+  onChange,
+}: {
+  number: number;
+  task: Task;
+  onChange: (instead: NonNullable<Task['instead']> | null) => void;
+}) {
+  const there = task.instead ?? null;
+  return (
+    <span className="flex flex-wrap items-center gap-x-3">
+      <label className="flex items-center gap-2">
+        or as well in
+        <select
+          aria-label={`Elsewhere, step ${number}`}
+          value={there?.appliance ?? ''}
+          onChange={(event) => {
+            const appliance = event.target.value as Task['appliance'] | '';
+            onChange(
+              appliance === ''
+                ? null
+                : {
+                    appliance,
+                    unattended: there?.unattended ?? task.unattended,
+                    temperatureC: hasHeat(appliance) ? (there?.temperatureC ?? task.temperatureC) : null,
+                  },
+            );
+          }}
+          className="rounded-sm border border-line bg-enamel px-1 py-1 text-rim"
+        >
+          <option value="">nothing else</option>
+          {appliances
+            .filter(([key]) => key !== task.appliance)
+            .map(([key, word]) => (
+              <option key={key} value={key}>
+                {word}
+              </option>
+            ))}
+        </select>
+      </label>
+      {there && (
+        <>
+          <Minutes label="alone there" value={there.unattended} onChange={(unattended) => onChange({ ...there, unattended })} />
+          {hasHeat(there.appliance) && (
+            <Minutes
+              label="°C there"
+              value={there.temperatureC ?? 0}
+              most={350}
+              onChange={(heat) => onChange({ ...there, temperatureC: heat || null })}
+            />
+          )}
+        </>
+      )}
+    </span>
   );
 }
