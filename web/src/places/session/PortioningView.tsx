@@ -1,17 +1,22 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Snowflake } from 'lucide-react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, type Kept, kept, type Schemas } from '../../api/client';
 import { askAnew } from '../../api/keys';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
+import { useScale } from '../../pieces/scale';
 import { dayMonth, mealName, number, portions, typedNumber, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useEdit } from '../../pieces/useEdit';
 import { useTyped } from '../../pieces/useTyped';
 import { portioningQuery } from '../kept';
+import { fillingsOf } from './fillings';
 import { Remark } from './remarks';
+import { ScaleChoice } from './ScaleChoice';
+import { WeighOut } from './WeighOut';
 
 type Page = Schemas['PortioningPage'];
 type Batch = Schemas['PortioningBatch'];
@@ -70,6 +75,9 @@ export function PortioningView({ week, day }: { week: string; day: string }) {
                 </Link>
               )}
             </div>
+            <div className="mb-3">
+              <ScaleChoice />
+            </div>
             <datalist id="vessels">
               {vessels.map((vessel) => (
                 <option key={vessel.name} value={vessel.name} />
@@ -88,6 +96,7 @@ export function PortioningView({ week, day }: { week: string; day: string }) {
 type Edits = ReturnType<typeof usePortioning>;
 
 function Filling({ batch, vessels, edits, week }: { batch: Batch; vessels: Schemas['PortioningVessel'][]; edits: Edits; week: string }) {
+  const [isWeighing, setWeighing] = useState(false);
   return (
     <section aria-label={`${batch.letter} ${batch.name}`} className="rimmed mb-5 border-x border-b border-line px-3 py-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -96,7 +105,18 @@ function Filling({ batch, vessels, edits, week }: { batch: Batch; vessels: Schem
           {portions(batch.portions)} portions
           {batch.portionedOn && `, in boxes since ${weekday(batch.portionedOn)} ${dayMonth(batch.portionedOn)}`}
         </span>
+        {fillingsOf(batch).length > 0 && <Button onClick={() => setWeighing(true)}>Weigh out</Button>}
         {batch.portionedOn === null && <Button onClick={() => void edits.fill(batch)}>Fill as planned</Button>}
+        {isWeighing && (
+          <WeighOut
+            batch={batch}
+            onClose={() => setWeighing(false)}
+            onFilled={() => {
+              setWeighing(false);
+              void edits.fill(batch);
+            }}
+          />
+        )}
       </div>
       {batch.parts.map((part) => (
         <Weighing key={part.name} batch={batch} part={part} vessels={vessels} edits={edits} />
@@ -140,6 +160,7 @@ const grams = (typed: string) => {
 };
 
 function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; vessels: Schemas['PortioningVessel'][]; edits: Edits }) {
+  const scale = useScale();
   const gross = useTyped(part.grossG === null ? '' : String(part.grossG));
   const vessel = useTyped(part.vessel ?? '');
   const tare = useTyped(part.tareG === null ? '' : String(part.tareG));
@@ -199,6 +220,15 @@ function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; v
         />
         g
       </label>
+      {scale.grams !== null && (
+        <Button
+          className="min-h-11 sm:min-h-9"
+          disabled={!scale.isSteady || scale.grams < 1}
+          onClick={() => gross.type(String(Math.round(scale.grams ?? 0)))}
+        >
+          {scale.isSteady ? `Take ${number(scale.grams, 0)} g` : 'It moves'}
+        </Button>
+      )}
       <Button type="submit" look="main" disabled={net === null || net < 1 || isSaid} className="min-h-11 sm:min-h-9">
         {part.grossG === null ? 'Weigh and share' : 'Weigh again'}
       </Button>

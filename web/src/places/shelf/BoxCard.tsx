@@ -45,6 +45,9 @@ export function BoxCard({ box, today }: { box: ShownBox; today: string }) {
           <span className="text-steel">loose, nobody’s yet</span>
         )}
       </p>
+      {box.isThere && box.place && box.keptIn !== 'pastItsTime' && (
+        <p className="text-steel">{box.keptIn === 'freezer' ? 'In the freezer' : 'In the fridge'}</p>
+      )}
       <Keeps box={box} today={today} />
       {box.atEating && <p>At eating: {box.atEating}.</p>}
       <p className="figures text-xs text-steel">

@@ -1,13 +1,15 @@
 import type { Schemas } from '../../api/client';
 import { dayMonth, mealName, number, numbersLine, portions, weekday } from '../../pieces/show';
 
-/** A container's label as printed: what, whose, made, eat by, how to reheat, what comes off or goes on, numbers. */
-export function Label({ box }: { box: Schemas['ShelfBox'] }) {
+/** A container's label as printed: what, whose, made, eat by, what is in it for an allergy (before what a small one cuts off), how to reheat, what comes off or goes on, numbers. */
+export function Label({ box, small = false }: { box: Schemas['ShelfBox']; small?: boolean }) {
   return (
-    <article className="flex break-inside-avoid gap-3 border-2 border-ink p-2 text-xs text-ink">
-      <b className="font-display self-start border-b-2 border-ink text-2xl leading-none">{box.tape}</b>
+    <article
+      className={`flex break-inside-avoid text-ink ${small ? 'gap-1.5 p-0.5 text-[9px] leading-tight' : 'gap-3 border-2 border-ink p-2 text-xs'}`}
+    >
+      <b className={`font-display self-start border-b-2 border-ink leading-none ${small ? 'text-base' : 'text-2xl'}`}>{box.tape}</b>
       <div className="min-w-0 flex-1 leading-snug">
-        <p className="text-sm font-bold">{box.dish}</p>
+        <p className={`font-bold ${small ? 'text-[11px]' : 'text-sm'}`}>{box.dish}</p>
         <p>
           {box.eater ?? 'Nobody’s yet'}
           {box.place && `, ${weekday(box.place.date)} ${mealName(box.place.meal)}`} · {box.number} of {box.of}
@@ -21,12 +23,12 @@ export function Label({ box }: { box: Schemas['ShelfBox'] }) {
           </b>{' '}
           {box.keepingNote && `${box.keepingNote}.`}
         </p>
-        {box.reheating && <p>Reheat: {box.reheating}.</p>}
-        {box.atEating && <p>At eating: {box.atEating}.</p>}
         <p>
           Contains: {box.allergens.length > 0 ? box.allergens.join(', ') : 'no listed allergen'}
           {box.hasUnknown && '; one line is unknown, ask before giving it to somebody with an allergy'}.
         </p>
+        {box.reheating && <p>Reheat: {box.reheating}.</p>}
+        {box.atEating && <p>At eating: {box.atEating}.</p>}
         <p className="figures">
           {box.parts
             .filter((part) => box.isThere && part.grams !== null)

@@ -1,6 +1,7 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { ChevronRight, Printer } from 'lucide-react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
@@ -11,13 +12,15 @@ import { shelfQuery } from '../kept';
 import { useWeekDate } from '../useWeekDate';
 import { BoxCard, tell } from './BoxCard';
 import { type Compartment, inCompartments, isEaten, type ShownBox, withWhatWaits } from './boxes';
-import { Label } from './Label';
+import { LabelSheet } from './LabelSheet';
+import { chooseSize, chosenSize, labelSizes, sizeOf } from './labels';
 
 /** The containers of the week and what is left of earlier ones: where each is, whose, until when, and what becomes of it. */
 export function ShelfPage() {
   const date = useWeekDate();
   const shelf = useQuery(shelfQuery(date));
   const waiting = useWaiting();
+  const [size, setSize] = useState(chosenSize);
   return (
     <Asked of={shelf}>
       {({ boxes, today }) =>
@@ -29,6 +32,24 @@ export function ShelfPage() {
               <h1 className="text-xl">Shelf</h1>
               <p className="text-steel">{boxes.length} containers</p>
               <span className="flex-1" />
+              <label className="flex items-center gap-2 text-sm max-sm:hidden">
+                Labels
+                <select
+                  value={size.key}
+                  onChange={(event) => {
+                    const chosen = sizeOf(event.target.value);
+                    chooseSize(chosen);
+                    setSize(chosen);
+                  }}
+                  className="min-h-9 rounded-sm border border-line bg-enamel px-1"
+                >
+                  {labelSizes.map(({ key, name }) => (
+                    <option key={key} value={key}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              </label>
               <Button onClick={() => window.print()}>
                 <Printer size={15} /> Print labels
               </Button>
@@ -47,11 +68,7 @@ export function ShelfPage() {
                 key === 'passed' ? <Passed key={key} {...one} today={today} /> : <Standing key={key} {...one} today={today} />,
               )}
             </div>
-            <section aria-label="Label sheet" className="hidden grid-cols-2 gap-3 print:grid">
-              {boxes.map((box) => (
-                <Label key={box.id} box={box} />
-              ))}
-            </section>
+            <LabelSheet boxes={withWhatWaits(boxes, waiting)} size={size} />
           </div>
         )
       }

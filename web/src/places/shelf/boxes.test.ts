@@ -53,7 +53,10 @@ describe('what can be said of a box', () => {
 describe('the shelf', () => {
   it('puts boxes where they stand, earlier weeks first, then as they are eaten; what has been stands by itself', () => {
     const boxes = [
-      box({ id: 'late', place: meal('2026-11-24') }),
+      box({ id: 'late', place: meal('2026-11-26') }),
+      box({ id: 'morrow', place: meal('2026-11-24') }),
+      box({ id: 'thaws', place: meal('2026-11-24'), keptIn: 'freezer', thaw: '2026-11-23' }),
+      box({ id: 'planned', place: meal('2026-11-24'), keptIn: 'freezer', thaw: '2026-11-23', isThere: false }),
       box({ id: 'lunch', place: meal('2026-11-23', 'lunch') }),
       box({ id: 'supper', place: meal('2026-11-23') }),
       box({ id: 'old', isEarlier: true }),
@@ -63,7 +66,9 @@ describe('the shelf', () => {
     const shown = inCompartments(withWhatWaits(boxes, []), ['lunch', 'supper'], '2026-11-23');
     expect(shown.map((one) => [one.key, ...one.boxes.map((inIt) => inIt.id)])).toEqual([
       ['passed', 'been'],
-      ['fridge', 'old', 'lunch', 'supper', 'late'],
+      ['thaw', 'thaws'],
+      ['next', 'lunch', 'supper', 'morrow', 'planned'],
+      ['fridge', 'old', 'late'],
       ['freezer', 'ice'],
     ]);
   });

@@ -1,5 +1,6 @@
 import type { Schemas } from '../../api/client';
 import type { Waiting } from '../../pieces/outbox';
+import { addDays } from '../../pieces/show';
 
 type Box = Schemas['ShelfBox'];
 
@@ -14,20 +15,30 @@ export function withWhatWaits(boxes: Box[], waiting: readonly Waiting[]): ShownB
   });
 }
 
-type Key = Box['keptIn'] | 'passed';
+type Key = Box['keptIn'] | 'passed' | 'thaw' | 'next';
 
 export type Compartment = { key: Key; title: string; note: string; boxes: ShownBox[] };
 
 const compartments: [Key, string, string][] = [
   ['passed', 'Their meal has been', 'Say what became of them; what is still there keeps its clock.'],
   ['pastItsTime', 'Past their time', 'Their time is over, or their meal comes later than they keep.'],
+  ['thaw', 'To the fridge tonight', 'They thaw there for tomorrow; what is thawed keeps a day or two.'],
+  ['next', 'Today and tomorrow', 'What is eaten next.'],
   ['fridge', 'Fridge', 'At 4 °C or below.'],
   ['freezer', 'Freezer', 'Frozen on the day they are cooked; thawed in the fridge the evening before.'],
 ];
 
 /** Boxes by where they stand, those of earlier weeks first, then in the order they are eaten. */
 export function inCompartments(boxes: ShownBox[], meals: readonly string[], today: string): Compartment[] {
-  const keyOf = (box: ShownBox): Key => (box.place && box.place.date < today ? 'passed' : box.keptIn);
+  const tomorrow = addDays(today, 1);
+  const keyOf = (box: ShownBox): Key =>
+    box.place && box.place.date < today
+      ? 'passed'
+      : box.keptIn === 'freezer' && box.isThere && box.thaw !== null && box.thaw <= today
+        ? 'thaw'
+        : box.keptIn !== 'pastItsTime' && box.place && box.place.date <= tomorrow
+          ? 'next'
+          : box.keptIn;
   const order = (box: ShownBox) =>
     [
       box.isEarlier ? '0' : '1',

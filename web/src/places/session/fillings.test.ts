@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import type { Schemas } from '../../api/client';
+import { fillingsOf, leftAfter, nearness } from './fillings';
+
+const batch = (gross: number, tare: number, boxes: (number | null)[][]) =>
+  ({
+    parts: [{ name: '', grossG: gross, tareG: tare }],
+    boxes: boxes.map((parts, at) => ({ number: at + 1, parts: parts.map((grams, part) => ({ name: `${part}`, grams })) })),
+  }) as unknown as Schemas['PortioningBatch'];
+
+describe('what is weighed out', () => {
+  it.each([
+    [2958, 1100, 371, 3],
+    [2198, 1100, 219, 3],
+  ])('%s g in a pot of %s g go into five boxes of %s g, %s over', (gross, tare, grams, over) => {
+    const pot = batch(
+      gross,
+      tare,
+      Array.from({ length: 5 }, () => [grams]),
+    );
+    const weighings = fillingsOf(pot);
+    expect(weighings.map((one) => one.grams)).toEqual(Array(5).fill(grams));
+    expect([leftAfter(pot, weighings, 0), leftAfter(pot, weighings, 5)]).toEqual([gross - tare, over]);
+  });
+
+  it('goes on where the last thing on the plate ended, and begins anew with the next box', () => {
+    expect(fillingsOf(batch(400, 0, [[57, 57, 56], [null], [57]])).map((one) => [one.box.number, one.grams, one.onThePlate])).toEqual([
+      [1, 57, 57],
+      [1, 57, 114],
+      [1, 56, 170],
+      [3, 57, 57],
+    ]);
+  });
+
+  it('is right within three grams, or two in a hundred', () => {
+    expect([nearness(53, 57), nearness(54, 57), nearness(60, 57), nearness(61, 57), nearness(363, 371), nearness(364, 371)]).toEqual([
+      'less',
+      'right',
+      'right',
+      'more',
+      'less',
+      'right',
+    ]);
+  });
+});
