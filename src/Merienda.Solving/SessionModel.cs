@@ -102,7 +102,7 @@ internal sealed class SessionModel
         var tooLong = new List<IntVar>();
         foreach (var at in Works)
         {
-            foreach (var before in _question.Works[at].Before.Where(before => !(IsUnderway(at) && IsUnderway(before))))
+            foreach (var before in _question.Works[at].Before.Where(_ => !IsUnderway(at)))
             {
                 Model.Add(_starts[at] >= _ends[before]);
                 if (_question.Works[before].WaitsAtMost is { } most)

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Google.OrTools.Sat;
 using Merienda.Core.Sessions;
 
@@ -10,8 +11,9 @@ namespace Merienda.Solving;
 /// </summary>
 public static class SessionSolver
 {
-    /// <summary>Deterministic seconds of each of the two searches: the same question has the same answer.</summary>
-    private const double Effort = 8;
+    /// <summary>Deterministic seconds of the two searches: the same question has the same answer.</summary>
+    private const double Effort = 6,
+        PleasantEffort = 1.5;
 
     /// <summary>A minute that something stands too long is worse than so many at the end.</summary>
     private const int StandsWorse = 100;
@@ -34,7 +36,7 @@ public static class SessionSolver
         }
 
         model.Model.Minimize((model.TooLong * StandsWorse) + model.End);
-        if (Search(model, stop) is not { } first)
+        if (Search(model, Effort, stop) is not { } first)
         {
             return null;
         }
@@ -43,18 +45,18 @@ public static class SessionSolver
         model.Model.Add((model.TooLong * StandsWorse) + model.End <= first.Value);
         model.Hint(answer);
         model.Model.Minimize(model.Pleasant());
-        answer = Search(model, stop)?.Answer ?? answer;
+        answer = Search(model, PleasantEffort, stop)?.Answer ?? answer;
         // Where something stands too long the bound is one of both together, and says nothing of the end alone.
         return answer with { Bound = first.Value == answer.End(question) ? first.Bound : null };
     }
 
     private static int Longest(SessionWork work) => work.HandsOn + work.Ways.Max(way => way.Alone);
 
-    private static (SessionAnswer Answer, int Value, int Bound)? Search(SessionModel model, CancellationToken stop)
+    private static (SessionAnswer Answer, int Value, int Bound)? Search(SessionModel model, double effort, CancellationToken stop)
     {
         using var solver = new CpSolver();
         solver.StringParameters =
-            $"use_overload_checker_in_cumulative:true use_timetable_edge_finding_in_cumulative:true num_workers:1 random_seed:1 max_deterministic_time:{Effort}";
+            $"use_overload_checker_in_cumulative:true use_timetable_edge_finding_in_cumulative:true num_workers:1 random_seed:1 max_deterministic_time:{effort.ToString(CultureInfo.InvariantCulture)}";
         using var cancel = stop.Register(solver.StopSearch);
         return solver.Solve(model.Model) is CpSolverStatus.Optimal or CpSolverStatus.Feasible
             ? (model.Read(solver), (int)Math.Round(solver.ObjectiveValue), (int)Math.Ceiling(solver.BestObjectiveBound - 1e-6))

@@ -2,6 +2,7 @@ using System.Globalization;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Recipes;
+using Merienda.Core.Shopping;
 using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
@@ -37,6 +38,9 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
         Tenant tenant,
         DateOnly start
     ) => database.Read(tenant, weeks.Of(start).And(KitchenStore.Current).And(RemarkStore.Notes));
+
+    public Task<(StoredWeek Week, IReadOnlyList<Price> Prices)> ReadShelf(Tenant tenant, DateOnly start) =>
+        database.Read(tenant, weeks.Of(start).And(PriceStore.All));
 
     /// <summary>Makes a batch of the recipe's version that counts, with the first letter that is free in the week.</summary>
     public Task<Result<Edited<TView>>> Make<TView>(

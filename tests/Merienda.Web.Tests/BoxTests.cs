@@ -234,6 +234,39 @@ public class BoxTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task What_was_thrown_away_stands_on_the_shelf_with_its_reason_and_what_it_cost()
+    {
+        var kitchen = await Cook(3, -7, -7);
+        await kitchen.Portion(-7);
+        var cooked = new DateTimeOffset(Start.AddDays(-7).ToDateTime(new(18, 0)), TimeSpan.Zero);
+        async Task<JsonNode> Page(int week) => await kitchen.Cook.Get($"{Week(week)}/shelf");
+        Assert.Empty((await Page(-7))["wasted"]!.AsArray());
+        var boxes = await kitchen.Shelf(-7);
+        await kitchen.Cook.Must(HttpMethod.Post, kitchen.Events(boxes[0]), Said("Discarded", reason: "too much", at: cooked));
+        await kitchen.Cook.Must(HttpMethod.Post, kitchen.Events(boxes[1]), Said("Discarded", 0.5m, "too much", cooked));
+        await kitchen.Cook.Must(HttpMethod.Post, kitchen.Events(boxes[2]), Said("Given", at: cooked));
+        var wasted = (await Page(-7))["wasted"]!.AsArray().Single()!;
+        Assert.Equal(
+            (1.5m, "too much", null),
+            (wasted["portions"]!.GetValue<decimal>(), wasted["reason"]!.GetValue<string>(), wasted["cost"]?.GetValue<decimal>())
+        );
+        // Of other days nothing is said, and what has a price costs it.
+        Assert.Empty((await Page(0))["wasted"]!.AsArray());
+        await kitchen.Cook.Must(
+            HttpMethod.Put,
+            "/api/larder/prices",
+            new
+            {
+                food = "swede",
+                pack = "1 kg",
+                price = 9m,
+                shop = "",
+            }
+        );
+        Assert.InRange((await Page(-7))["wasted"]![0]!["cost"]!.GetValue<decimal>(), 0.01m, 20m);
+    }
+
+    [Fact]
     public async Task A_loose_box_whose_time_is_over_says_so_whether_it_was_portioned_or_not()
     {
         var kitchen = await Cook(2, -7, -7);

@@ -104,7 +104,7 @@ test('labels print on a sheet of their own with everything a container must say'
   await expect(labels.first()).toBeVisible();
   await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();
   const frozen = labels.filter({ hasText: 'Freeze; to the fridge' }).first();
-  await expect(frozen).toContainText(/Beef shin with swede.*Made Sat .*Eat by .*Reheat: .*Contains: celery.*kcal/s);
+  await expect(frozen).toContainText(/Beef shin with swede.*Made Sat .*Eat by .*Contains: celery.*Reheat: .*kcal/s);
 });
 
 test('the palette goes anywhere and the keys explain themselves', async ({ page }) => {

@@ -11,7 +11,7 @@ test('weighed out on the simulated scale: the pot, then box by box, over a reloa
   await page.getByRole('link', { name: 'Portion', exact: true }).tap();
 
   const pot = page.getByRole('form', { name: 'Weigh A, All of it' });
-  await page.getByLabel('Scale', { exact: true }).selectOption('the simulated one');
+  await page.getByRole('main').getByRole('combobox', { name: 'Scale' }).selectOption('the simulated one');
   await page.getByLabel('lies on it').fill('2958');
   await pot.getByRole('button', { name: 'Take 2,958 g' }).tap();
   await pot.getByLabel('Weight of the empty vessel').fill('1100');

@@ -25,12 +25,7 @@ public static class SessionJudge
                 yield return $"step {at} does not begin where it was put";
             }
 
-            if (
-                works[at]
-                    .Before.Any(before =>
-                        !(works[at].IsUnderway && works[before].IsUnderway) && answer.EndOf(question, before) > answer.Starts[at]
-                    )
-            )
+            if (IsToCome(at) && works[at].Before.Any(before => answer.EndOf(question, before) > answer.Starts[at]))
             {
                 yield return $"step {at} begins before what it waits for is over";
             }

@@ -43,7 +43,7 @@ public sealed record SessionWork(int HandsOn, IReadOnlyList<SessionWay> Ways, IR
     /// <summary>It begins at this minute: somebody put it there, or it has begun.</summary>
     public int? At { get; init; }
 
-    /// <summary>Whether it has begun: what two such works have in each other's way can't be put right any more.</summary>
+    /// <summary>Whether it has begun: what it began before, and what two such works have in each other's way, can't be put right any more.</summary>
     public bool IsUnderway { get; init; }
 
     /// <summary>When it began in the order that is mended; null where there was none.</summary>

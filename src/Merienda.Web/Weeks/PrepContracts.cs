@@ -56,6 +56,7 @@ public sealed record SessionTask(
 /// <param name="TooManyRounds">Steps that would fill an appliance more often than is planned.</param>
 /// <param name="BeginsAt">The same as a moment: clocks may change in the middle of a session.</param>
 /// <param name="IsSought">Whether a better order is still sought: ask again.</param>
+/// <param name="IsProven">Whether no order is over earlier.</param>
 /// <param name="PutProblem">Why not every step can begin where it was put; empty when all do.</param>
 /// <param name="Limit">What keeps it from being shorter, as a sentence.</param>
 /// <param name="Unlisted">What the kitchen does not list and a step needs, as sentences.</param>
@@ -79,6 +80,7 @@ public sealed record SessionPage(
     IReadOnlyList<string> Allergies,
     string Limit,
     bool IsSought,
+    bool IsProven,
     string PutProblem,
     IReadOnlyList<string> Unlisted,
     IReadOnlyList<SessionCooling> Cooling,

@@ -45,4 +45,16 @@ public sealed record ShelfBox(
     IReadOnlyList<ShownMeasure> Numbers
 );
 
-public sealed record ShelfPage(DateOnly Start, DateOnly Today, IReadOnlyList<ShelfBox> Boxes);
+/// <summary>What was thrown away of a dish this week, for one reason.</summary>
+/// <param name="Reason">Empty where nobody said.</param>
+/// <param name="Cost">What went into it, in the household's money; null where nothing has a price.</param>
+public sealed record ShelfWaste(string Tape, string Dish, decimal Portions, string Reason, decimal? Cost);
+
+/// <param name="PricesSay">How far the cost of what was thrown away is to be trusted; empty where everything has a price.</param>
+public sealed record ShelfPage(
+    DateOnly Start,
+    DateOnly Today,
+    IReadOnlyList<ShelfBox> Boxes,
+    IReadOnlyList<ShelfWaste> Wasted,
+    string PricesSay
+);

@@ -1,10 +1,19 @@
+using Merienda.Core.Foods;
+using Merienda.Core.Planning;
+using Merienda.Core.Shopping;
+
 namespace Merienda.Web.Weeks;
 
 /// <summary>The containers of a week, and those that are left of earlier ones.</summary>
 public static class ShelfPages
 {
-    public static ShelfPage ToShelf(this WeekView week)
+    public static ShelfPage ToShelf(this WeekView week, IReadOnlyList<Price> prices)
     {
+        var waste = Waste.Of(week.Plan);
+        var book = PriceBook.Of(
+            prices,
+            [.. waste.SelectMany(one => week.DishOf(one.Batch, one.Lot).Ingredients).Select(line => line.Food).OfType<Food>()]
+        );
         var names = week.Eaters.ToDictionary(eater => eater.Id, eater => eater.Name);
         return new(
             week.Start,
@@ -16,7 +25,17 @@ public static class ShelfPages
                     var of = batch.PortionedOn is null ? boxes.Count : week.Plan.ContainersOf(batch.Id).Count();
                     return boxes.Select(box => ToBox(week, box, of, names));
                 }),
-            ]
+            ],
+            [
+                .. waste.Select(one => new ShelfWaste(
+                    WeekView.Tape(one.Batch),
+                    week.NameOf(one.Batch, one.Lot),
+                    one.Portions,
+                    one.Reason,
+                    book.IsEmpty ? null : Math.Round(book.CostOf(week.DishOf(one.Batch, one.Lot)).Amount * one.Portions, 2)
+                )),
+            ],
+            waste.Count == 0 || book.IsEmpty ? "" : book.Says
         );
     }
 

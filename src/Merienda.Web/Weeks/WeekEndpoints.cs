@@ -224,8 +224,11 @@ public static class WeekEndpoints
             await remarks.Say(edit.Editing, weeks.Of(edit.Date), (request.BatchId, request.TaskId, request.Minutes, request.Note))
         );
 
-    private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk) =>
-        TypedResults.Ok((await desk.View(date, tenant)).ToShelf());
+    private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
+    {
+        var (week, prices) = await desk.Weeks.ReadShelf(tenant, date);
+        return TypedResults.Ok(new WeekView(week, desk.Knowledge).ToShelf(prices));
+    }
 
     private static async Task<Results<Ok<WeekBoard>, ProblemHttpResult>> RenewProtocols(
         ProtocolStore protocols,

@@ -48,4 +48,14 @@ public class PastedRowTests
         Assert.Equal("Tray of chicken", recipe.Name);
         Assert.Equal(["500 g Chicken breast", "1 head Broccoli"], recipe.Lines.Select(line => line.Text));
     }
+
+    [Theory]
+    [InlineData("Dice the chicken, 6 minutes.")]
+    [InlineData("Shred the cabbage, 10 minutes.")]
+    [InlineData("Mince the garlic.")]
+    public void A_method_begins_with_whatever_is_done_first(string step)
+    {
+        var recipe = RecipeTextReader.Read($"Harbour bowl\nServes 4\n500 g chicken breast\n\n{step}\nFry for 10 minutes.").Value;
+        Assert.Equal((1, 2), (recipe.Lines.Count, recipe.Tasks.Count));
+    }
 }

@@ -52,6 +52,16 @@ public class SessionRunTests
     }
 
     [Fact]
+    public void What_was_begun_before_its_time_stays_where_it_was()
+    {
+        // Somebody baked first and cuts now: nothing can change that, and there is an order all the same.
+        var left = Left(Waiting, (StepRun.Nothing with { HandsOff = At(5), Until = At(35) }, false), Waiting);
+        var answer = SessionPlan.Of(left);
+        Assert.Empty(SessionJudge.Wrong(left, answer));
+        Assert.Equal((5, true), (answer.Starts[1], answer.Starts[0] >= 5));
+    }
+
+    [Fact]
     public void What_was_put_before_the_last_press_is_let_go()
     {
         var put = Left(Waiting, Waiting, (StepRun.Nothing with { Put = 30 }, false));

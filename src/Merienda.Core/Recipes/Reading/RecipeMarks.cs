@@ -213,7 +213,7 @@ internal static partial class RecipeMarks
     public static partial Regex NumberedStep();
 
     [GeneratedRegex(
-        @"^(preheat|heat|((pressure|slow)[ -]|air[ -])?(cook|fry)|microwave|poach|toast|sear|warm|reduce|knead|rest|tip|scatter|crack|mash|strain|grate|crush|trim|pat|rub|coat|soften|turn|flip|finish|plate|cool|refrigerate|freeze|defrost|assemble|then|mix|combine|place|put|add|stir|whisk|cook|bake|roast|fry|saut[eé]|boil|simmer|bring|pour|cut|chop|slice|season|toss|blend|drain|rinse|spread|roll|shape|form|divide|chill|marinate|brown|grill|steam|melt|beat|fold|transfer|remove|serve|cover|wash|peel|sprinkle|layer|set|let|leave|in a|using|meanwhile|once|when|make|start|prepare|arrange|line|grease|soak)\b.*[.!]$",
+        @"^(preheat|heat|((pressure|slow)[ -]|air[ -])?(cook|fry)|microwave|poach|toast|sear|warm|reduce|knead|rest|tip|scatter|crack|mash|strain|grate|crush|trim|pat|rub|coat|soften|turn|flip|finish|plate|cool|refrigerate|freeze|defrost|assemble|then|mix|combine|place|put|add|stir|whisk|cook|bake|roast|fry|saut[eé]|boil|simmer|bring|pour|cut|chop|slice|season|toss|blend|drain|rinse|spread|roll|shape|form|divide|chill|marinate|brown|grill|steam|melt|beat|fold|transfer|remove|serve|cover|wash|peel|sprinkle|layer|set|let|leave|in a|using|meanwhile|once|when|make|start|prepare|arrange|line|grease|soak|dice|shred|julienne|cube|halve|quarter|deseed|flake|wilt|braise|sweat|char|fluff|stuff|thread|brush|glaze|whip|squeeze|scoop|ladle|dress|mince the|reheat|portion|store)\b.*[.!]$",
         RegexOptions.IgnoreCase
     )]
     public static partial Regex SentenceStart();

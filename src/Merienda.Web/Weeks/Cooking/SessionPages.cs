@@ -101,6 +101,7 @@ public static class SessionPages
             [.. Allergies(week, cooked)],
             kept.Steps.Any(step => step.Run.HandsOff is not null || step.Run.Done is not null) ? "" : Limit(kept, order, end),
             order.IsSought,
+            order.Bound == end,
             order.Said,
             [.. Unlisted(order.Tasks, room, kitchen)],
             [.. Cooling(kept, batches)],

@@ -28,7 +28,13 @@ public static class ShorterSessions
         var room = kitchen.ForSession(week.Plan.Sessions.First(one => one.Date == day).Cooks);
         var session = CookedSession.Of(dishes, room);
         var (planned, _) = await orders.Of(session.Question);
-        var (end, found) = (planned!.End(session.Question), new List<SessionShorter>());
+        if (planned!.Bound != planned.End(session.Question))
+        {
+            // What nobody found the best order of is not searched many times over while others wait.
+            return [];
+        }
+
+        var (end, found) = (planned.End(session.Question), new List<SessionShorter>());
         foreach (var other in Shortening.Of(dishes, session, room, RhythmEdits.MostCooks))
         {
             if ((await orders.Of(other.Question)).Answer is { } answer && end - answer.End(other.Question) is >= Least and var won)

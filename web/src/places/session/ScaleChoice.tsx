@@ -7,8 +7,9 @@ export function ScaleChoice() {
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm print:hidden">
       <label className="flex items-center gap-2">
-        Scale
+        <span>Scale</span>
         <select
+          aria-label="Scale"
           value={kind}
           onChange={(event) => void chooseScale(event.target.value as ScaleKind)}
           className="min-h-11 rounded-sm border border-line bg-enamel px-1 sm:min-h-9"

@@ -117,7 +117,7 @@ function Work({ page, week }: { page: Page; week: string }) {
           {said}
         </p>
       ))}
-      {page.limit !== '' && <Shorter page={page} week={week} />}
+      {page.limit !== '' && page.isProven && <Shorter page={page} week={week} />}
       {page.putProblem && <p className="mb-2 border-l-2 border-beet pl-2 font-semibold">{page.putProblem}</p>}
       {page.earlier.map((said) => (
         <p key={said.letter} className="mb-2">
