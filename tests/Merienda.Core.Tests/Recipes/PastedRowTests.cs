@@ -56,6 +56,6 @@ public class PastedRowTests
     public void A_method_begins_with_whatever_is_done_first(string step)
     {
         var recipe = RecipeTextReader.Read($"Harbour bowl\nServes 4\n500 g chicken breast\n\n{step}\nFry for 10 minutes.").Value;
-        Assert.Equal((1, 2), (recipe.Lines.Count, recipe.Tasks.Count));
+        Assert.Equal((1, 2), (recipe.Lines.Count, recipe.Steps.Count));
     }
 }
