@@ -29,6 +29,8 @@ test('weighed out on the simulated scale: the pot, then box by box, over a reloa
   await expect(sheet).toContainText('1,858 g in the pot');
   const lies = sheet.getByLabel('lies on it');
   await lies.fill('310');
+  // It swings first.
+  await expect(sheet).toContainText('61 g to go');
   await sheet.getByRole('button', { name: 'Zero' }).tap();
   await expect(sheet.getByLabel('On the scale now')).toHaveText('0 g');
   await lies.fill('600');
