@@ -1,4 +1,3 @@
-import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { mainLook } from '../../pieces/Button';
 import { minutes, temperature } from '../../pieces/show';
@@ -19,10 +18,8 @@ export function CookAlong({ page, week }: { page: Page; week: string }) {
   useAwake();
   const now = useNow();
   const running = runningOf(page);
-  const over = useMemo(
-    () => page.tasks.filter((task) => !task.isTicked && task.untilAt !== null && Date.parse(task.untilAt) <= now).map(ringOf),
-    [page, now],
-  );
+  const isOver = (task: Task) => Date.parse(task.untilAt ?? '') <= now;
+  const over = running.filter(isOver).map(ringOf);
   useRing(over);
   const toDo = toDoOf(page);
   const cooks = Array.from({ length: page.cooks }, (_, at) => at + 1);
@@ -37,16 +34,11 @@ export function CookAlong({ page, week }: { page: Page; week: string }) {
         {page.tasks.filter((task) => task.isTicked).length} of {page.tasks.length} steps done
         {toDo.length + running.length > 0 && `, over at about ${timeOf(page, page.minutes)}`}
       </p>
+      <Timers label="Over" tasks={running.filter(isOver)} page={page} week={week} now={now} />
       {nows.map((task) => (
         <Now key={keyOf(task)} page={page} task={task} week={week} now={now} />
       ))}
-      {running.length > 0 && (
-        <section aria-label="Runs by itself" className="mb-4">
-          {running.map((task) => (
-            <Timer key={keyOf(task)} page={page} task={task} week={week} now={now} />
-          ))}
-        </section>
-      )}
+      <Timers label="Runs by itself" tasks={running.filter((task) => !isOver(task))} page={page} week={week} now={now} />
       {page.cooling.map((hot) => (
         <p key={hot.letter} className="figures mb-2 border-l-2 border-line pl-2">
           <Tape letter={hot.letter} /> {hot.dish}: at 21 °C by <b>{timeAt(new Date(hot.by), page.timeZone)}</b>
@@ -92,6 +84,18 @@ export function CookAlong({ page, week }: { page: Page; week: string }) {
   );
 }
 
+/** What is over stands before everything else: it waits for hands, and the next step for it. */
+function Timers({ label, tasks, ...rest }: { label: string; tasks: Task[]; page: Page; week: string; now: number }) {
+  if (tasks.length === 0) return null;
+  return (
+    <section aria-label={label} className="mb-4">
+      {tasks.map((task) => (
+        <Timer key={keyOf(task)} task={task} {...rest} />
+      ))}
+    </section>
+  );
+}
+
 const ringOf = (task: Task) => `${keyOf(task)}${task.untilAt}`;
 
 function Now({ page, task, week, now }: { page: Page; task: Task; week: string; now: number }) {
@@ -109,6 +113,7 @@ function Now({ page, task, week, now }: { page: Page; task: Task; week: string; 
         <span>
           {page.cooks > 1 && `cook ${task.cook}, `}
           {timeOf(page, task.start)}
+          {isUnderway && late < 0 && `, in ${minutes(-late)}`}
           {isUnderway && late > 2 && late < 24 * 60 && `, ${minutes(late)} late`}
         </span>
       </p>

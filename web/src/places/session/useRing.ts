@@ -19,12 +19,14 @@ function beep() {
 /** Rings once for each thing that is over; what was over before somebody looked rings no more. */
 export function useRing(over: readonly string[]) {
   const rung = useRef<Set<string> | null>(null);
+  const all = over.join('\n');
   useEffect(() => {
     const known = rung.current;
-    rung.current = new Set([...(known ?? []), ...over]);
-    if (known && over.some((one) => !known.has(one))) {
+    const now = all.split('\n').filter(Boolean);
+    rung.current = new Set([...(known ?? []), ...now]);
+    if (known && now.some((one) => !known.has(one))) {
       beep();
       navigator.vibrate?.([300, 150, 300]);
     }
-  }, [over]);
+  }, [all]);
 }
