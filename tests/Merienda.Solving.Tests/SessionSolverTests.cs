@@ -169,6 +169,25 @@ public class SessionSolverTests
     }
 
     [Fact]
+    public void What_was_begun_before_what_it_waits_for_leaves_an_order_all_the_same()
+    {
+        SessionWay plain = new(null, null, 0, true);
+        var left = new SessionQuestion(
+            1,
+            [],
+            [
+                new SessionWork(10, [plain], []) { Earliest = 5 },
+                new SessionWork(0, [plain with { Alone = 30 }], [0]) { At = 5, IsUnderway = true },
+                new SessionWork(3, [plain], [1]) { Earliest = 5 },
+            ],
+            []
+        );
+        var answer = Sought(left)!;
+        Assert.Empty(SessionJudge.Wrong(left, answer));
+        Assert.Equal([5, 5, 35], answer.Starts);
+    }
+
+    [Fact]
     public void What_cannot_be_has_no_order() =>
         Assert.Null(
             Sought(

@@ -57,7 +57,7 @@ public sealed record SessionTask(
 /// <param name="BeginsAt">The same as a moment: clocks may change in the middle of a session.</param>
 /// <param name="IsSought">Whether a better order is still sought: ask again.</param>
 /// <param name="IsProven">Whether no order is over earlier.</param>
-/// <param name="PutProblem">Why not every step can begin where it was put; empty when all do.</param>
+/// <param name="PutProblem">That no order was found in which every step begins where it was put; empty when all do.</param>
 /// <param name="Limit">What keeps it from being shorter, as a sentence.</param>
 /// <param name="Unlisted">What the kitchen does not list and a step needs, as sentences.</param>
 /// <param name="Earlier">What was said of each dish the last time it was cooked.</param>

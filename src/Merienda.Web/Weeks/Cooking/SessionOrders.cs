@@ -44,18 +44,14 @@ public sealed class SessionOrders(IConfiguration configuration, ILogger<SessionO
 
     private async Task<SessionAnswer?> Seek(SessionQuestion question, string asked)
     {
-        var (plain, sought) = (
-            Plain(question),
-            await (_process?.Ask(asked) ?? Task.FromResult<Answered?>(new(SessionSolver.Solve(question))))
-        );
-        // What nobody found an order for though nobody put anything was not sought well: the list rule's order can be cooked.
-        return sought?.Answer is not { } answer
-            ? sought is null || question.Works.All(work => work.At is null)
-                ? plain
-                : null
-            : SessionJudge.Wrong(question, answer).Any()
-                ? plain
-                : answer;
+        var sought = _process is null ? new Answered(SessionSolver.Solve(question)) : await _process.Ask(asked);
+        if (sought is null)
+        {
+            // The process died over it or had no time: that is no answer to keep.
+            _known.TryRemove(asked, out _);
+        }
+
+        return sought?.Answer is { } answer && !SessionJudge.Wrong(question, answer).Any() ? answer : Plain(question);
     }
 
     private static SessionAnswer? Plain(SessionQuestion question) =>

@@ -131,7 +131,7 @@ public static class SessionPages
             session.Order(answer ?? planned!, answer is null ? null : free),
             null,
             isSought || isMending,
-            "Steps cannot all begin where they were put: this is the order without that. Let one of them move."
+            "No order was found in which every step begins where it was put: this is the order without that. Let one of them move."
         );
     }
 
