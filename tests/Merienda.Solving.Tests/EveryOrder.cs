@@ -7,7 +7,8 @@ internal sealed class EveryOrder
 {
     private readonly SessionQuestion _question;
     private readonly int[] _hands;
-    private readonly int[,] _held;
+    private readonly int[,] _held,
+        _heated;
     private readonly int?[,] _heat;
     private readonly int[] _starts,
         _ends,
@@ -18,7 +19,8 @@ internal sealed class EveryOrder
     {
         (_question, _best) = (question, atMost + 1);
         var minutes = atMost + 1;
-        (_hands, _held, _heat) = (new int[minutes], new int[question.Places.Count, minutes], new int?[question.Places.Count, minutes]);
+        (_hands, _held) = (new int[minutes], new int[question.Places.Count, minutes]);
+        (_heated, _heat) = (new int[question.Places.Count, minutes], new int?[question.Places.Count, minutes]);
         (_starts, _ends, _ways) = (new int[question.Works.Count], new int[question.Works.Count], new int[question.Works.Count]);
     }
 
@@ -77,8 +79,7 @@ internal sealed class EveryOrder
             }
             else
             {
-                _held[work.Ways[way].Place!.Value, minute]++;
-                _heat[work.Ways[way].Place!.Value, minute] ??= work.Ways[way].Heat;
+                Hold(work.Ways[way], minute, 1);
             }
         }
 
@@ -93,16 +94,28 @@ internal sealed class EveryOrder
             {
                 _hands[minute]--;
             }
-            else if (--_held[work.Ways[way].Place!.Value, minute] == 0)
+            else
             {
-                _heat[work.Ways[way].Place!.Value, minute] = null;
+                Hold(work.Ways[way], minute, -1);
             }
         }
     }
 
+    private void Hold(SessionWay way, int minute, int more)
+    {
+        var place = way.Place!.Value;
+        _held[place, minute] += more;
+        if (way.Heat is not null)
+        {
+            _heated[place, minute] += more;
+            _heat[place, minute] = _heated[place, minute] == 0 ? null : way.Heat;
+        }
+    }
+
+    /// <summary>What says no heat goes in beside any.</summary>
     private bool HasRoom(SessionWay way, int minute) =>
         _held[way.Place!.Value, minute] < _question.Places[way.Place.Value].Count
-        && (_heat[way.Place.Value, minute] is not { } heat || way.Heat == heat);
+        && (way.Heat is null || _heat[way.Place.Value, minute] is not { } heat || way.Heat == heat);
 
     private static IEnumerable<(int Minute, bool IsHands)> Minutes(SessionWork work, int way, int start)
     {

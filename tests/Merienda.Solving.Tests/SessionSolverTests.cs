@@ -94,7 +94,7 @@ public class SessionSolverTests
                     Assert.Equal(answer.End(session.Question), answer.Bound);
                     Assert.InRange(SessionBound.Of(session).Minutes, 0, answer.End(session.Question));
                 },
-                iter: 150
+                iter: 400
             );
 
     [Fact]
