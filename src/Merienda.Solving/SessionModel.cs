@@ -123,7 +123,8 @@ internal sealed class SessionModel
         var held = (
             from at in Works
             from way in Enumerable.Range(0, _ways[at].Length)
-            where _question.Works[at].Ways[way].Place == place
+            // What goes on for no time takes no place and no heat.
+            where _question.Works[at].Ways[way].Place == place && IsHeld(at, way)
             select (At: at, Way: _question.Works[at].Ways[way], Is: _ways[at][way])
         ).ToList();
         AtOnce(
@@ -163,6 +164,9 @@ internal sealed class SessionModel
             Model.AddBoolOr(whose.Append(isTaken.Not()));
         }
     }
+
+    private bool IsHeld(int at, int way) =>
+        _question.Works[at].Ways[way].Holds(0, _question.Works[at].HandsOn) is var (from, to) && from < to;
 
     /// <summary>What an oven is set to for a step alone.</summary>
     private int? OwnHeat(int at) => _question.Works[at].Ways.Select(way => way.Heat).FirstOrDefault(heat => heat is not null);

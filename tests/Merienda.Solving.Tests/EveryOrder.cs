@@ -141,9 +141,16 @@ internal sealed class EveryOrder
             .All(at =>
                 Taken(at) is not { Heat: { } heat } way
                 || Own(at) == heat
+                || way.Alone == 0
                 || Enumerable
                     .Range(0, _ways.Length)
-                    .Any(other => other != at && Taken(other).Heat == heat && Taken(other).Place == way.Place && Own(other) == heat)
+                    .Any(other =>
+                        other != at
+                        && Taken(other).Alone > 0
+                        && Taken(other).Heat == heat
+                        && Taken(other).Place == way.Place
+                        && Own(other) == heat
+                    )
             );
 
     private SessionWay Taken(int at) => _question.Works[at].Ways[_ways[at]];
