@@ -15,17 +15,22 @@ async function installed(page: Page) {
   await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
 }
 
+/** A stew to shop and to cook, on a device that has the program. */
+async function stewAtHand(page: Page) {
+  await signUp(page, 'Ilse Marrow');
+  await beginWeekToday(page);
+  await addRecipe(page, stew, 'Lentil stew');
+  await makeBatch(page, 'Lentil stew', '4');
+  await installed(page);
+}
+
 test('ten rounds without and with a network, with reloads and closed tabs: nothing pressed is lost or done twice', async ({
   page: first,
   context,
 }) => {
   test.slow();
   let page = first;
-  await signUp(page, 'Ilse Marrow');
-  await beginWeekToday(page);
-  await addRecipe(page, stew, 'Lentil stew');
-  await makeBatch(page, 'Lentil stew', '4');
-  await installed(page);
+  await stewAtHand(page);
   await page.getByRole('link', { name: 'Session', exact: true }).click();
   await expect(page.getByText('from start to end')).toBeVisible();
   await page.getByRole('link', { name: 'Shop', exact: true }).click();
@@ -69,11 +74,7 @@ test('ten rounds without and with a network, with reloads and closed tabs: nothi
 });
 
 test('the stove without a network: a session opened at home is cooked through, and what needs the network says so', async ({ page, context }) => {
-  await signUp(page, 'Ilse Marrow');
-  await beginWeekToday(page);
-  await addRecipe(page, stew, 'Lentil stew');
-  await makeBatch(page, 'Lentil stew', '4');
-  await installed(page);
+  await stewAtHand(page);
   await page.getByRole('link', { name: 'Session', exact: true }).click();
   await page.getByRole('link', { name: 'Cook along' }).click();
   await expect(page.getByRole('region', { name: 'Now' })).toBeVisible();

@@ -6,7 +6,7 @@ import { NumberInput } from '../../pieces/NumberInput';
 import { mealChoices, verdictWord } from '../../pieces/show';
 import { useSettled } from '../../pieces/useSettled';
 import { type Filters, filterNames, shownNumbers } from './library';
-import { appliances } from './TaskEditor';
+import { appliances } from './StepPlace';
 
 const any: [string, string] = ['', 'any'];
 const upTo = (all: number[]): [string, string][] => all.map((one) => [`${one}`, one < 60 ? `up to ${one} min` : `up to ${one / 60} h`]);

@@ -7,25 +7,12 @@ import { NumberInput } from '../../pieces/NumberInput';
 import { minutes, number, temperature } from '../../pieces/show';
 import type { DraftLine } from './queries';
 import { knotsWidth, StepKnot } from './StepKnot';
+import { appliances, Elsewhere, hasHeat, Minutes } from './StepPlace';
 import { StepTakes } from './StepTakes';
 import { workRows } from './workLines';
 
 type Task = Schemas['DraftTask'];
 type Step = Schemas['SheetStep'];
-
-export const appliances: [Task['appliance'], string][] = [
-  ['none', 'no appliance'],
-  ['oven', 'oven'],
-  ['burner', 'burner'],
-  ['pressureCooker', 'pressure cooker'],
-  ['slowCooker', 'slow cooker'],
-  ['airFryer', 'air fryer'],
-  ['microwave', 'microwave'],
-  ['blender', 'blender'],
-  ['fridge', 'fridge'],
-];
-
-const hasHeat = (appliance: Task['appliance']) => appliance === 'oven' || appliance === 'airFryer';
 
 /** The steps: what each takes, how long, where, and what it waits for. */
 export function TaskEditor({
@@ -231,89 +218,4 @@ function saidMinutes(says: NonNullable<Step['says']>): string {
     ...(says.unattended > 0 ? [`${minutes(says.unattended)} alone`] : []),
     ...(word ? [`${word}${says.temperatureC === null ? '' : ` at ${temperature(says.temperatureC)}`}`] : []),
   ].join(', ');
-}
-
-function Minutes({
-  label,
-  value,
-  onChange,
-  most = 1440,
-}: {
-  label: string;
-  value: number;
-  onChange: (value: number) => void;
-  most?: number;
-}) {
-  return (
-    <label className="flex items-center gap-1">
-      <input
-        type="number"
-        min={0}
-        max={most}
-        value={value}
-        onChange={(event) => onChange(Math.max(0, Math.min(most, Math.round(Number(event.target.value) || 0))))}
-        className="figures w-16 rounded-sm border border-line bg-enamel px-1 py-1 text-right text-rim"
-      />
-      {label === '°C' ? label : `min ${label}`}
-    </label>
-  );
-}
-
-/** Another appliance that does as well, with its own minutes: the session takes whichever is free. */
-function Elsewhere({
-  number,
-  task,
-  onChange,
-}: {
-  number: number;
-  task: Task;
-  onChange: (instead: NonNullable<Task['instead']> | null) => void;
-}) {
-  const there = task.instead ?? null;
-  return (
-    <span className="flex flex-wrap items-center gap-x-3">
-      <label className="flex items-center gap-2">
-        or as well in
-        <select
-          aria-label={`Elsewhere, step ${number}`}
-          value={there?.appliance ?? ''}
-          onChange={(event) => {
-            const appliance = event.target.value as Task['appliance'] | '';
-            onChange(
-              appliance === ''
-                ? null
-                : {
-                    appliance,
-                    unattended: there?.unattended ?? task.unattended,
-                    temperatureC: hasHeat(appliance) ? (there?.temperatureC ?? task.temperatureC) : null,
-                  },
-            );
-          }}
-          className="rounded-sm border border-line bg-enamel px-1 py-1 text-rim"
-        >
-          <option value="">nothing else</option>
-          {appliances
-            .filter(([key]) => key !== task.appliance)
-            .map(([key, word]) => (
-              <option key={key} value={key}>
-                {word}
-              </option>
-            ))}
-        </select>
-      </label>
-      {there && (
-        <>
-          <Minutes label="alone there" value={there.unattended} onChange={(unattended) => onChange({ ...there, unattended })} />
-          {hasHeat(there.appliance) && (
-            <Minutes
-              label="°C there"
-              value={there.temperatureC ?? 0}
-              most={350}
-              onChange={(heat) => onChange({ ...there, temperatureC: heat || null })}
-            />
-          )}
-        </>
-      )}
-    </span>
-  );
 }

@@ -64,7 +64,7 @@ export function WeighOut({ batch, onFilled, onClose }: { batch: Batch; onFilled:
       ) : (
         <>
           <p className="mt-3">
-            All {batch.boxes.length} boxes are filled{left > 0 && `, ${number(left, 0)} g are over`}.
+            All {batch.boxes.length} boxes are filled{left !== null && left > 0 && `, ${number(left, 0)} g are over`}.
           </p>
           {batch.portionedOn === null && (
             <Button look="main" className={`mt-3 ${big}`} onClick={onFilled}>
@@ -74,7 +74,7 @@ export function WeighOut({ batch, onFilled, onClose }: { batch: Batch; onFilled:
         </>
       )}
       <p className="figures mt-3 flex items-center border-t border-line pt-2 text-sm text-steel">
-        <span className="flex-1">{number(Math.max(0, left), 0)} g in the pot</span>
+        <span className="flex-1">{left !== null && `${number(Math.max(0, left), 0)} g in the pot`}</span>
         {done > 0 && (
           <Button look="bare" className="min-h-11" onClick={() => go(done - 1)}>
             One back

@@ -23,6 +23,11 @@ describe('what is weighed out', () => {
     expect([leftAfter(pot, weighings, 0), leftAfter(pot, weighings, 5)]).toEqual([gross - tare, over]);
   });
 
+  it('says nothing of a pot that nobody weighed', () => {
+    const planned = { ...batch(0, 0, [[371]]), parts: [{ name: '', grossG: null, tareG: null }] } as unknown as Schemas['PortioningBatch'];
+    expect(leftAfter(planned, fillingsOf(planned), 0)).toBeNull();
+  });
+
   it('goes on where the last thing on the plate ended, and begins anew with the next box', () => {
     expect(fillingsOf(batch(400, 0, [[57, 57, 56], [null], [57]])).map((one) => [one.box.number, one.grams, one.onThePlate])).toEqual([
       [1, 57, 57],

@@ -17,10 +17,15 @@ export function fillingsOf(batch: Batch): Weighing[] {
   });
 }
 
-/** What is still in the pots when so many are weighed out, g. */
-export const leftAfter = (batch: Batch, weighings: readonly Weighing[], done: number) =>
-  batch.parts.reduce((sum, part) => sum + (part.grossG === null ? 0 : part.grossG - (part.tareG ?? 0)), 0) -
-  weighings.slice(0, done).reduce((sum, one) => sum + one.grams, 0);
+/** What is still in the pots when so many are weighed out, g; null where one of them was not weighed. */
+export function leftAfter(batch: Batch, weighings: readonly Weighing[], done: number): number | null {
+  let left = 0;
+  for (const part of batch.parts) {
+    if (part.grossG === null) return null;
+    left += part.grossG - (part.tareG ?? 0);
+  }
+  return left - weighings.slice(0, done).reduce((sum, one) => sum + one.grams, 0);
+}
 
 export type Near = 'less' | 'right' | 'more';
 

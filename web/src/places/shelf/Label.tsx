@@ -1,7 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { dayMonth, mealName, number, numbersLine, portions, weekday } from '../../pieces/show';
 
-/** A container's label as printed: what, whose, made, eat by, what is in it for an allergy (before what a small one cuts off), how to reheat, what comes off or goes on, numbers. */
+/** A container's label as printed: what, whose, made, eat by, what is in it for an allergy (before all that is read at leisure), how to reheat, what comes off or goes on, numbers. */
 export function Label({ box, small = false }: { box: Schemas['ShelfBox']; small?: boolean }) {
   return (
     <article
@@ -24,7 +24,7 @@ export function Label({ box, small = false }: { box: Schemas['ShelfBox']; small?
           {box.keepingNote && `${box.keepingNote}.`}
         </p>
         <p>
-          Contains: {box.allergens.length > 0 ? box.allergens.join(', ') : 'no listed allergen'}
+          {contained(box.allergens)}
           {box.hasUnknown && '; one line is unknown, ask before giving it to somebody with an allergy'}.
         </p>
         {box.reheating && <p>Reheat: {box.reheating}.</p>}
@@ -38,4 +38,18 @@ export function Label({ box, small = false }: { box: Schemas['ShelfBox']; small?
       </div>
     </article>
   );
+}
+
+const perhaps = ' (may contain)';
+
+/** "Contains: celery, fish. May contain: milk, mustard"; what is certain stands first. */
+export function contained(allergens: readonly string[]): string {
+  const sure = allergens.filter((one) => !one.endsWith(perhaps));
+  const unsure = allergens.filter((one) => one.endsWith(perhaps)).map((one) => one.slice(0, -perhaps.length));
+  return [
+    sure.length > 0 ? `Contains: ${sure.join(', ')}` : unsure.length === 0 ? 'Contains: no listed allergen' : '',
+    unsure.length > 0 ? `May contain: ${unsure.join(', ')}` : '',
+  ]
+    .filter(Boolean)
+    .join('. ');
 }

@@ -3,7 +3,7 @@ import type { ShownBox } from './boxes';
 import { Label } from './Label';
 import { type LabelSize, pageRule } from './labels';
 
-/** The labels as they go onto a sheet or a roll; seen on paper only. */
+/** The labels as they go onto a sheet or a roll; seen on paper only. One that holds more than its size runs over rather than lose an allergen. */
 export function LabelSheet({ boxes, size }: { boxes: ShownBox[]; size: LabelSize }) {
   useEffect(() => {
     const sheet = pageRule(size);
@@ -20,8 +20,8 @@ export function LabelSheet({ boxes, size }: { boxes: ShownBox[]; size: LabelSize
       style={isCut ? { gridTemplateColumns: `repeat(${size.columns}, ${size.width}mm)`, columnGap: '2mm' } : undefined}
     >
       {boxes.map((box) => (
-        <div key={box.id} className="break-inside-avoid overflow-hidden" style={isCut ? { height: `${size.height}mm` } : undefined}>
-          <Label box={box} small={isCut && size.height < 40} />
+        <div key={box.id} className="break-inside-avoid" style={isCut ? { minHeight: `${size.height}mm` } : undefined}>
+          <Label box={box} small={isCut && size.height < 55} />
         </div>
       ))}
     </section>

@@ -9,8 +9,8 @@ export const labelSizes: LabelSize[] = [
   { key: 'a4-14', name: 'A4 sheet, 14 of 99 × 38 mm', page: a4, margin: '15mm 4.5mm', columns: 2, width: 99, height: 38 },
   { key: 'a4-8', name: 'A4 sheet, 8 of 99 × 67 mm', page: a4, margin: '14mm 4.5mm', columns: 2, width: 99, height: 67 },
   { key: 'letter-10', name: 'Letter sheet, 10 of 102 × 51 mm', page: letter, margin: '12.7mm 4mm', columns: 2, width: 102, height: 51 },
-  { key: 'roll-62', name: 'roll, 62 × 100 mm', page: '100mm 62mm', margin: '2mm', columns: 1, width: 96, height: 58 },
-  { key: 'roll-57', name: 'roll, 57 × 32 mm', page: '57mm 32mm', margin: '1mm', columns: 1, width: 55, height: 30 },
+  { key: 'roll-62', name: 'roll, 62 × 100 mm', page: '100mm 62mm', margin: '2mm', columns: 1, width: 96, height: 57 },
+  { key: 'roll-57', name: 'roll, 57 × 51 mm', page: '57mm 51mm', margin: '1mm', columns: 1, width: 55, height: 48 },
 ];
 
 const place = 'merienda.labels';

@@ -1,0 +1,61 @@
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Core.Recipes;
+using Merienda.Core.Sessions;
+using Merienda.Web.Hosting;
+
+namespace Merienda.Web.Weeks.Cooking;
+
+/// <summary>What is said of a session beside its steps.</summary>
+internal static class SessionWords
+{
+    /// <summary>"Pulled pork is cooked once for A and C: 12 portions."</summary>
+    public static string Shared(CookedDish dish) =>
+        dish.IsBase
+            ? $"{dish.Recipe.Name} is cooked {(dish.For.Count > 1 ? "once " : "")}for {string.Join(" and ", dish.For)}: {dish.Portions:0.##} portions."
+            : $"{dish.Letter} {dish.Recipe.Name} is cooked larger, because {string.Join(" and ", dish.For)} {(dish.For.Count > 1 ? "take" : "takes")} some of it: {dish.Portions:0.##} portions in all.";
+
+    /// <summary>That a step would fill its appliance more often than anybody does.</summary>
+    public static string TooManyRounds(ScheduledTask item) =>
+        $"“{item.Task.Text}” would take {item.Step.Needed} rounds; {item.Step.Rounds} of them are planned. Cook less, or let the recipe say more pieces a round.";
+
+    /// <summary>"B Rice bowl: 4 as written; 6 Light (300 g cauliflower instead of 450 g rice)."</summary>
+    public static string LotsOf(WeekView week, Batch batch)
+    {
+        var (recipe, isOne) = (week.RecipeOf(batch).Version, batch.Lots.Count == 1);
+        return $"{batch.Letter} {recipe.Name}: {string.Join("; ", batch.Lots.Select(Said))}.";
+
+        string Said(Lot lot)
+        {
+            var many = isOne ? "all" : $"{lot.Portions:0.##}";
+            return recipe.Variants.FirstOrDefault(one => one.Name == lot.Variant) is { } variant
+                ? $"{many} {variant.Name} ({string.Join(", ", VariantWords.Of(variant, recipe, lot.Portions / recipe.Portions, Mass))})"
+                : $"{many} as written";
+        }
+
+        string Mass(decimal grams) => HouseholdMass.Show(grams, week.CountsInOunces);
+    }
+
+    /// <summary>
+    /// An allergy in the kitchen: the other dishes are cooked first, or with board, pan and oil of their own (domain.md section 5).
+    /// </summary>
+    public static IEnumerable<string> Allergies(WeekView week, IReadOnlyList<Batch> session) =>
+        week
+            .Eaters.Select(eater =>
+                (
+                    eater.Name,
+                    Held: session
+                        .Where(batch =>
+                            batch.Lots.Any(lot =>
+                                eater.Rules.HardStop(Intake.Of(new Helping("", week.DishOf(batch, lot).Profile, 1))) is not null
+                            )
+                        )
+                        .Select(batch => $"{batch.Letter} {week.RecipeOf(batch).Version.Name}")
+                        .ToList()
+                )
+            )
+            .Where(found => found.Held.Count > 0)
+            .Select(found =>
+                $"{found.Name} is allergic to something in {string.Join(" and ", found.Held)}: cook the others first, or these with board, pan and oil of their own."
+            );
+}
