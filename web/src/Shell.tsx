@@ -23,6 +23,7 @@ import { fetchTheRest } from './pieces/later';
 import { Mishap } from './pieces/Mishap';
 import { NewerProgram } from './pieces/NewerProgram';
 import { useNotices } from './pieces/Notice';
+import type { Waiting } from './pieces/outbox';
 import { SheetDialog } from './pieces/Sheet';
 import { addDays, dayMonth, weekNamed, weekStart } from './pieces/show';
 import { useLive } from './pieces/useLive';
@@ -78,7 +79,7 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
             <span className="font-display text-lg font-semibold">{person.household}</span>
           )}
           <span className="flex-1" />
-          <Waiting />
+          <WaitingSign />
           <button
             type="button"
             onClick={() => setAsking('palette')}
@@ -186,12 +187,19 @@ function WeekStepper({ place, date, person }: { place: string; date: string; per
   );
 }
 
+function waits(acts: readonly Waiting[]): string {
+  const many = acts.length === 1 ? 'One act' : `${acts.length} acts`;
+  return acts.every((act) => act.isKept)
+    ? `${many} kept on this device, waiting for the network`
+    : `${many} waiting for the network. This browser keeps nothing: leave the page open`;
+}
+
 /** Says what is done on this device and not known elsewhere yet, once it has waited long enough to be noticed. */
-function Waiting() {
-  const many = useWaiting().length;
+function WaitingSign() {
+  const waiting = useWaiting();
   const isOnline = useOnline();
   const [isLong, setIsLong] = useState(false);
-  const isWaiting = many > 0;
+  const isWaiting = waiting.length > 0;
   useEffect(() => {
     setIsLong(false);
     if (!isWaiting) return;
@@ -200,9 +208,7 @@ function Waiting() {
   }, [isWaiting]);
   return (
     <span role="status" className="text-sm text-steel">
-      {isWaiting && isLong
-        ? `${many === 1 ? 'One act' : `${many} acts`} kept on this device, waiting for the network`
-        : !isOnline && 'No network: as last seen'}
+      {isWaiting && isLong ? waits(waiting) : !isOnline && 'No network: as last seen'}
     </span>
   );
 }

@@ -5,6 +5,7 @@ import { App } from './App';
 import { Problem } from './api/client';
 import { Mishap } from './pieces/Mishap';
 import { NoticeBoard } from './pieces/Notice';
+import { inOutbox } from './pieces/outbox';
 import './index.css';
 
 const queries = new QueryClient({
@@ -20,9 +21,9 @@ const queries = new QueryClient({
   },
 });
 
-// What shows already may still be on its way: who leaves now is asked.
+// What shows already may still be on its way, to the server or to what the device keeps: who leaves now is asked.
 window.addEventListener('beforeunload', (event) => {
-  if (queries.isMutating() > 0) event.preventDefault();
+  if (queries.isMutating() > 0 || inOutbox().some((act) => !act.isKept)) event.preventDefault();
 });
 
 const root = document.getElementById('root');

@@ -1,3 +1,4 @@
+import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Problem } from '../api/client';
 import { inOutbox, openOutbox, putIntoOutbox, takeBack, type Waiting } from './outbox';
@@ -32,15 +33,12 @@ function server() {
 }
 
 describe('what is sent later', () => {
-  beforeEach(() => {
-    localStorage.clear();
-    openOutbox(`somebody ${crypto.randomUUID()}`);
-  });
+  beforeEach(() => openOutbox(`somebody ${crypto.randomUUID()}`));
 
   it('goes in order, and leaves when what shows it has been asked anew', async () => {
     const { log, wire } = server();
-    eat('A');
-    eat('B');
+    await eat('A');
+    await eat('B');
     wire.settled.mockImplementationOnce(async () => {
       expect(boxes()).toEqual(['A', 'B']);
       return true;
@@ -51,7 +49,7 @@ describe('what is sent later', () => {
 
   it('stays in sight when the network is gone before the screen knows of it, and is done once', async () => {
     const { log, wire } = server();
-    eat('A');
+    await eat('A');
     wire.settled.mockImplementationOnce(async () => false);
     expect([await sendAll(wire), boxes()]).toEqual([false, ['A']]);
     expect([await sendAll(wire), log, boxes()]).toEqual([true, ['eaten A'], []]);
@@ -59,20 +57,20 @@ describe('what is sent later', () => {
 
   it('never leaves the device when it is taken back before it was tried', async () => {
     const { log, wire } = server();
-    eat('A');
-    takeBack(inOutbox()[0]?.id ?? '');
+    await eat('A');
+    await takeBack(inOutbox()[0]?.id ?? '');
     await sendAll(wire);
     expect([log, boxes()]).toEqual([[], []]);
   });
 
   it('is undone at the server when it is taken back on its way', async () => {
     const { log, wire } = server();
-    eat('A');
+    await eat('A');
     const { id } = inOutbox()[0] as Waiting;
     await sendAll({
       ...wire,
-      send: (act) => {
-        takeBack(id);
+      send: async (act) => {
+        await takeBack(id);
         return wire.send(act);
       },
     });
@@ -81,10 +79,10 @@ describe('what is sent later', () => {
 
   it('is undone when it is taken back while what shows it is asked anew', async () => {
     const { log, wire } = server();
-    eat('A');
+    await eat('A');
     const { id } = inOutbox()[0] as Waiting;
     wire.settled.mockImplementationOnce(async () => {
-      takeBack(id);
+      await takeBack(id);
       return true;
     });
     await sendAll(wire);
@@ -103,10 +101,10 @@ describe('what is sent later', () => {
       };
     };
     const flaky = { ...wire, send: lose(wire.send), undo: lose(wire.undo) };
-    eat('A');
-    eat('B');
+    await eat('A');
+    await eat('B');
     expect(await sendAll(flaky)).toBe(false);
-    takeBack(inOutbox()[0]?.id ?? '');
+    await takeBack(inOutbox()[0]?.id ?? '');
     expect(boxes()).toEqual(['A', 'B']);
     expect(await sendAll(flaky)).toBe(false);
     expect(await sendAll(flaky)).toBe(true);
@@ -116,8 +114,8 @@ describe('what is sent later', () => {
   it('is given up when it is refused, and said; a busy server is asked again', async () => {
     const { wire } = server();
     const answers = [new Problem(409, 'It is gone.', '', 'box-gone', '', ''), new Problem(503, 'Busy.', '', '', '', '')];
-    eat('A');
-    eat('B');
+    await eat('A');
+    await eat('B');
     expect(await sendAll({ ...wire, send: () => Promise.reject(answers.shift()) })).toBe(false);
     expect([boxes(), wire.refused.mock.calls.length]).toEqual([['B'], 1]);
   });
@@ -125,7 +123,7 @@ describe('what is sent later', () => {
   it('waits for a network without being tried', async () => {
     const { log, wire } = server();
     const online = vi.spyOn(navigator, 'onLine', 'get').mockReturnValue(false);
-    eat('A');
+    await eat('A');
     expect(await sendAll(wire)).toBe(false);
     expect([log, inOutbox()[0]?.isTried]).toEqual([[], undefined]);
     online.mockRestore();

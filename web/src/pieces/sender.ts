@@ -26,7 +26,7 @@ export async function sendAll({ send, undo, settled, done, refused }: Wire): Pro
   for (let act = inOutbox()[0]; act; act = inOutbox()[0]) {
     if (!navigator.onLine) return false;
     const { id } = act;
-    tried(id);
+    await tried(id);
     try {
       const { sequence } = await send(act);
       // It may have been taken back while it was on its way, or while what shows it was asked anew.
@@ -43,7 +43,7 @@ export async function sendAll({ send, undo, settled, done, refused }: Wire): Pro
       refused(problem);
       void settled(act);
     }
-    takeFromOutbox(id);
+    await takeFromOutbox(id);
   }
   return true;
 }

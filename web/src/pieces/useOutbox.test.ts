@@ -4,7 +4,13 @@ import type { Waiting } from './outbox';
 import { withShopTicks, withTaskTicks } from './useOutbox';
 
 const item = (key: string, isTicked: boolean) => ({ key, isTicked }) as Schemas['ShopItem'];
-const act = (key: string, isTicked: boolean, week = '2026-11-22'): Waiting => ({ kind: 'shop', week, id: key, body: { key, isTicked } });
+const act = (key: string, isTicked: boolean, week = '2026-11-22'): Waiting => ({
+  kind: 'shop',
+  week,
+  id: key,
+  at: 0,
+  body: { key, isTicked },
+});
 
 describe('what is on its way', () => {
   const page = {
@@ -27,7 +33,9 @@ describe('what is on its way', () => {
   it('shows in the session by batch and task', () => {
     const task = (batchId: string, taskId: string) => ({ batchId, taskId, isTicked: false }) as Schemas['SessionTask'];
     const pages = [{ tasks: [task('b', '1'), task('c', '1')] }] as unknown as Schemas['SessionPage'][];
-    const waiting: Waiting[] = [{ kind: 'task', week: '', id: 'x', body: { batchId: 'c', taskId: '1', isTicked: true, isSkipped: false } }];
+    const waiting: Waiting[] = [
+      { kind: 'task', week: '', id: 'x', at: 0, body: { batchId: 'c', taskId: '1', isTicked: true, isSkipped: false } },
+    ];
     expect(withTaskTicks(pages, waiting)[0]?.tasks.map((one) => one.isTicked)).toEqual([false, true]);
     expect(withTaskTicks(pages, [])).toBe(pages);
   });

@@ -53,7 +53,6 @@ export function useSender(person: Schemas['PersonState']) {
   });
   const whose = `${person.household} ${person.email}`;
   useEffect(() => {
-    openOutbox(whose);
     let isSending = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const flush = async () => {
@@ -78,7 +77,7 @@ export function useSender(person: Schemas['PersonState']) {
     const watch = watchOutbox(() => void flush());
     const online = () => void flush();
     window.addEventListener('online', online);
-    void flush();
+    void openOutbox(whose);
     return () => {
       watch();
       clearTimeout(timer);

@@ -76,6 +76,7 @@ describe('the shelf', () => {
   it('shows what is on its way, the last thing said', () => {
     const act = (id: string, say: string): Waiting => ({
       kind: 'box',
+      at: 0,
       id,
       batch: 'b',
       box: 'a',
