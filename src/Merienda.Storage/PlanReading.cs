@@ -29,7 +29,8 @@ internal static class PlanReading
             where eaten_on between @weekStart and @weekStart + 6 or id in (select serving_id from serving_item where batch_id = any({Chosen}))
             order by eaten_on, id;
             select id, serving_id, position, batch_id, lot_id, portions, grams, parts,
-                text, food_version_id, packet_version_id, match_kind, is_chosen, container_id, is_frozen from serving_item
+                text, food_version_id, packet_version_id, match_kind, is_chosen, container_id, is_frozen,
+                eaten_share, is_extra from serving_item
             where batch_id = any({Chosen}) or serving_id in (select id from serving where eaten_on between @weekStart and @weekStart + 6)
             order by serving_id, position, id;
             select batch_id, part, gross_g, tare_g, vessel from part_yield where batch_id = any({Chosen}) order by batch_id, part;
@@ -97,6 +98,10 @@ internal static class PlanReading
 
         public bool IsFrozen { get; init; }
 
+        public decimal? EatenShare { get; init; }
+
+        public bool IsExtra { get; init; }
+
         public ServingItemRow ToRow() =>
             new(
                 Id,
@@ -113,7 +118,9 @@ internal static class PlanReading
                 MatchKind,
                 IsChosen,
                 ContainerId,
-                IsFrozen
+                IsFrozen,
+                EatenShare,
+                IsExtra
             );
     }
 

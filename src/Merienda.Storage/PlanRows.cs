@@ -92,7 +92,7 @@ internal sealed record PlanRows(
         var batches = Batches.Concat(made ?? []).ToDictionary(row => row.Id);
         var servings = Servings.Select(row => row.Id).ToHashSet();
         var items = Items.ToDictionary(row => row.Id);
-        var kept = was.Servings.SelectMany(serving => serving.Items).OfType<ReadyFood>().ToHashSet();
+        var kept = was.Servings.SelectMany(serving => serving.Items).OfType<ReadyFood>().ToDictionary(food => food.Id, food => food.Line);
         var now = plan.Servings.Select(ServingRowOf).ToList();
         var begun = plan
             .Servings.Where(serving => !servings.Contains(serving.Id))
@@ -132,11 +132,13 @@ internal sealed record PlanRows(
                 plan.Servings.SelectMany(serving =>
                     serving.Items.Select(
                         (item, at) =>
-                            item is ReadyFood food && kept.Contains(food)
+                            item is ReadyFood food && kept.GetValueOrDefault(food.Id) == food.Line
                                 ? items[item.Id] with
                                 {
                                     ServingId = serving.Id,
                                     Position = at,
+                                    EatenShare = food.Eaten,
+                                    IsExtra = food.IsExtra,
                                 }
                                 : RowOf(serving.Id, item, at, idOf)
                     )
@@ -188,7 +190,9 @@ internal sealed record PlanRows(
                     null,
                     false,
                     draw.Container,
-                    draw.IsFrozen
+                    draw.IsFrozen,
+                    draw.Eaten,
+                    draw.IsExtra
                 );
             case ReadyFood ready:
                 var (food, packet) = idOf(ready.Line);
@@ -207,7 +211,9 @@ internal sealed record PlanRows(
                     ready.Line.Match.ToString(),
                     false,
                     null,
-                    false
+                    false,
+                    ready.Eaten,
+                    ready.IsExtra
                 );
             default:
                 throw new InvalidOperationException($"{item} has no row.");
@@ -230,8 +236,10 @@ internal sealed record PlanRows(
                 Parts = row.Parts,
                 Container = row.ContainerId,
                 IsFrozen = row.IsFrozen,
+                Eaten = row.EatenShare,
+                IsExtra = row.IsExtra,
             }
-            : new ReadyFood(row.Id, lineOf(row));
+            : new ReadyFood(row.Id, lineOf(row)) { Eaten = row.EatenShare, IsExtra = row.IsExtra };
 
     private static BoxEvent ToEvent(ContainerEventRow row) =>
         new(row.Id, Enum.Parse<BoxEventKind>(row.Kind), row.At, row.HappenedOn, row.Portions, row.DrawId, row.Reason) { Parts = row.Parts };

@@ -32,7 +32,7 @@ public static class BiteSteps
             Energy = (LeastMore, MostMore),
             Beside = DaysOf(week, scope)
                 .Select(date => new Cell(date, slot.Key, eater))
-                .Where(cell => week.Plan.At(cell) is null or { State: ServingState.Planned, IsLocked: false })
+                .Where(cell => week.Plan.At(cell) is null or { IsSaid: false, IsLocked: false })
                 .ToHashSet(),
         };
     }
@@ -85,7 +85,7 @@ public static class BiteSteps
                 one.Cell.Eater == eater
                 && one.Cell.Date == date
                 && week.Plan.Rhythm.Meal(one.Cell.Meal)?.Role == MealRole.Bite
-                && week.Plan.At(one.Cell) is { State: ServingState.Planned, IsLocked: false }
+                && week.Plan.At(one.Cell) is { IsSaid: false, IsLocked: false }
                 && !(one.Item is Draw draw && week.IsEaten(draw))
             )
             .Select(one => (one, Energy: EnergyOf(one.Helping)))

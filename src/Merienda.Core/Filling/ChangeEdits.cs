@@ -100,7 +100,7 @@ public static class ChangeEdits
     private static Refusal? Against(this WeekPlan plan, MealChange meal)
     {
         var there = plan.At(meal.Cell);
-        if (there is { IsLocked: true } or { State: not ServingState.Planned })
+        if (there is { IsLocked: true } or { IsSaid: true })
         {
             return Changed(plan, meal.Cell, there.IsLocked ? "it is locked by now" : "it is settled by now");
         }

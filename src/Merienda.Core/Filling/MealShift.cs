@@ -111,7 +111,7 @@ public static class MealShift
         [
             .. onMeals.Where(one =>
                 one.Cell == new Cell(asked.Date, meal, asked.Eater)
-                && plan.At(one.Cell) is { State: ServingState.Planned, IsLocked: false }
+                && plan.At(one.Cell) is { IsSaid: false, IsLocked: false }
                 && one.Item is Draw { Parts: null, Size.IsInGrams: false } draw
                 && plan.BatchWithId(draw.Batch) is { PortionedOn: null }
             ),

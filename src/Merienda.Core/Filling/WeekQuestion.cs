@@ -56,8 +56,8 @@ public sealed record WeekQuestion(
     /// <summary>Whole portions on meals that are still to come, of batches that are planned or of boxes nobody has eaten of.</summary>
     private IEnumerable<(Serving Serving, Draw Draw)> Changeable() =>
         from serving in Plan.Servings
-        where Plan.Holds(serving.Cell.Date) && serving.Cell.Date >= Today && serving is { State: ServingState.Planned, IsLocked: false }
-        let draw = serving.Draws.FirstOrDefault(draw => draw is { Parts: null, Size.IsInGrams: false } && !IsEaten(draw))
+        where Plan.Holds(serving.Cell.Date) && serving.Cell.Date >= Today && serving is { IsSaid: false, IsLocked: false }
+        let draw = serving.Draws.FirstOrDefault(draw => draw is { Parts: null, Size.IsInGrams: false, IsExtra: false } && !IsEaten(draw))
         where draw is not null && Eaters.Any(eater => eater.Id == serving.Cell.Eater)
         select (serving, draw);
 

@@ -25,7 +25,8 @@ public static class BoxEdits
 
     /// <param name="on">Local date of what is said.</param>
     /// <param name="now">The moment it is decided.</param>
-    public static Result<WeekPlan> Tell(this WeekPlan plan, Guid boxId, BoxSaid said, DateOnly on, DateTimeOffset now)
+    /// <param name="at">The thing of a meal that is eaten of it; null for the next one that waits for it.</param>
+    public static Result<WeekPlan> Tell(this WeekPlan plan, Guid boxId, BoxSaid said, DateOnly on, DateTimeOffset now, Draw? at = null)
     {
         if (plan.BoxWithId(boxId) is not { } box || plan.BatchWithId(box.Batch) is not { } batch)
         {
@@ -38,7 +39,7 @@ public static class BoxEdits
         }
 
         var state = box.State(batch);
-        var draw = said.Kind == BoxEventKind.Eaten ? plan.WaitingFor(batch, box).FirstOrDefault() : null;
+        var draw = at ?? (said.Kind == BoxEventKind.Eaten ? plan.WaitingFor(batch, box).FirstOrDefault() : null);
         var left = draw is null ? state.Left : (draw.Parts ?? box.Parts ?? batch.Parts).Min(box.LeftOf);
         if ((Wrong(said, now) ?? Impossible(batch, box, state, left, said, on)) is { } refusal)
         {
@@ -69,7 +70,7 @@ public static class BoxEdits
     private static WeekPlan Eaten(this WeekPlan plan, Draw draw, bool isPart)
     {
         var serving = plan.Find(draw.Id)!.Value.Serving;
-        return serving.Draws.All(one => plan.BoxWithId(one.Container)?.IsSettled(one.Id) == true)
+        return serving.Draws.Where(one => !one.IsLeftOut).All(one => plan.BoxWithId(one.Container)?.IsSettled(one.Id) == true)
                 ? plan.Replace(
                     serving,
                     serving with
@@ -170,6 +171,6 @@ public static class BoxEdits
             _ => null,
         };
 
-    private static Refusal Gone(Guid boxId, string reason) =>
+    internal static Refusal Gone(Guid boxId, string reason) =>
         new("box-gone", "box", boxId.ToString(), reason, "Look at the Shelf as it is now");
 }

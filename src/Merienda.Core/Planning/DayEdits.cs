@@ -185,7 +185,7 @@ public static class DayEdits
         Seating seating,
         Func<Guid> newId
     ) =>
-        item is not Draw draw ? plan.PutAgain(item, cell, seating, newId)
+        item is not Draw draw || item.IsExtra ? plan.PutAgain(item, cell, seating, newId)
         : batches.TryGetValue(draw.Batch, out var id) && plan.BatchWithId(id) is { } batch && earlier.BatchWithId(draw.Batch) is { } old
             ? plan.Drawn(batch, draw with { Size = new(earlier.PortionsOf(old, draw)) }, old.LotOf(draw).Variant, cell, seating, newId)
         : plan;
@@ -198,6 +198,8 @@ public static class DayEdits
     internal static WeekPlan PutAgain(this WeekPlan plan, ServingItem item, Cell cell, Seating seating, Func<Guid> newId) =>
         item switch
         {
+            // What nobody planned is no plan for another day.
+            { IsExtra: true } => plan,
             Draw draw when plan.BatchWithId(draw.Batch) is { } batch => plan.Drawn(
                 batch,
                 draw with

@@ -68,6 +68,7 @@ public static class LaterEdits
                 draw => gone.Contains(draw.Id) ? draw with { Id = newId(), Batch = later.Id, Lot = lots[draw.Lot].Id } : draw
             )
             .With(batch, less)
+            .WithoutLeftOut(batchId, less.Lots)
             .WithSession(date, newId())
             .Add(later);
     }

@@ -47,7 +47,7 @@ public static class LotEdits
             }
         }
 
-        return plan.With(batch, (batch with { Lots = lots }).Of(recipe));
+        return plan.With(batch, (batch with { Lots = lots }).Of(recipe)).WithoutLeftOut(batchId, lots);
     }
 
     /// <summary>Takes a portion from another lot of its batch: the same dish in another variant.</summary>
@@ -88,6 +88,10 @@ public static class LotEdits
                 ? WeekEdits.NothingLoose(batch, "lot", NameOf(lot), $"{loose:0.##} portions of it are loose")
             : plan.Replace(serving, serving with { Items = [.. serving.Items.Select(one => one.Id == itemId ? changed : one)] });
     }
+
+    /// <summary>What was left out of a lot that there is no more is not told any more.</summary>
+    internal static WeekPlan WithoutLeftOut(this WeekPlan plan, Guid batchId, IReadOnlyList<Lot> lots) =>
+        plan.WithDraws(batchId, draw => draw.IsLeftOut && lots.All(lot => lot.Id != draw.Lot) ? null : draw);
 
     private static string NameOf(Lot lot) => lot.Variant ?? "as written";
 

@@ -36,7 +36,7 @@ public static class Portioning
         var filled = boxes.ToDictionary(box => box.Id);
         return (plan with { Containers = [.. plan.Containers, .. boxes] })
             .With(batch, batch with { PortionedOn = now.Today })
-            .WithDraws(batchId, draw => Boxed(draw, filled));
+            .WithDraws(batchId, draw => draw.IsLeftOut ? draw : Boxed(draw, filled));
     }
 
     /// <summary>

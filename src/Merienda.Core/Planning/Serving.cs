@@ -24,7 +24,20 @@ public enum ServingState
 public readonly record struct DrawSize(decimal Amount, bool IsInGrams = false);
 
 /// <summary>One thing of a meal.</summary>
-public abstract record ServingItem(Guid Id);
+public abstract record ServingItem(Guid Id)
+{
+    /// <summary>Whether it was eaten without having been planned.</summary>
+    public bool IsExtra { get; init; }
+
+    /// <summary>
+    /// Which share of it was eaten, at least 0; null while nobody said. What came out of a box is told by the box: of a draw only 0 is said
+    /// here.
+    /// </summary>
+    public decimal? Eaten { get; init; }
+
+    /// <summary>Planned and not eaten: it takes nothing of what was cooked.</summary>
+    public bool IsLeftOut => Eaten == 0;
+}
 
 /// <summary>A share of a batch.</summary>
 public sealed record Draw(Guid Id, Guid Batch, Guid Lot, DrawSize Size) : ServingItem(Id)
@@ -88,4 +101,7 @@ public sealed record Serving(Guid Id, Cell Cell, IReadOnlyList<ServingItem> Item
     public string Note { get; init; } = "";
 
     public IEnumerable<Draw> Draws => Items.OfType<Draw>();
+
+    /// <summary>Whether somebody said how it went, or how something of it did: nothing plans it otherwise any more.</summary>
+    public bool IsSaid => State != ServingState.Planned || Items.Any(item => item is { IsExtra: false, Eaten: not null });
 }

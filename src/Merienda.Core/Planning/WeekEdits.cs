@@ -120,6 +120,17 @@ public static class WeekEdits
             );
         }
 
+        if (to is not null && item is { Eaten: not null } or { IsExtra: true })
+        {
+            return new Refusal(
+                "eaten-already",
+                "item",
+                plan.NameOf(item),
+                "somebody said what became of it",
+                "Take that back in the Log first"
+            );
+        }
+
         var batch = item is Draw draw ? plan.BatchWithId(draw.Batch) : null;
         var without = plan.Replace(serving, serving with { Items = [.. serving.Items.Where(one => one.Id != itemId)] });
         return to is null ? without
@@ -153,9 +164,9 @@ public static class WeekEdits
         }
 
         var box = plan.BoxWithId(draw.Container);
-        if (box?.IsSettled(draw.Id) == true)
+        if (draw.IsLeftOut || box?.IsSettled(draw.Id) == true)
         {
-            return new Refusal("eaten-already", "size", Say(to), "it was eaten", "Undo the eating first");
+            return new Refusal("eaten-already", "size", Say(to), "somebody said what became of it", "Take that back in the Log first");
         }
 
         var (lot, parts) = (batch.LotOf(draw), draw.Parts ?? batch.PartsOf(batch.LotOf(draw)));

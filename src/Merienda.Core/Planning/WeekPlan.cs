@@ -42,8 +42,9 @@ public sealed record WeekPlan(
 
     public Serving? At(Cell cell) => Servings.FirstOrDefault(serving => serving.Cell == cell);
 
+    /// <summary>What takes some of a batch.</summary>
     public IEnumerable<(Serving Serving, Draw Draw)> DrawsOf(Guid batch) =>
-        Servings.SelectMany(serving => serving.Draws.Where(draw => draw.Batch == batch).Select(draw => (serving, draw)));
+        Servings.SelectMany(serving => serving.Draws.Where(draw => draw.Batch == batch && !draw.IsLeftOut).Select(draw => (serving, draw)));
 
     public IEnumerable<Container> ContainersOf(Guid batch) => Containers.Where(box => box.Batch == batch);
 
@@ -51,17 +52,17 @@ public sealed record WeekPlan(
 
     /// <summary>Portions of a draw: what was eaten, once it was; one of grams counts by what a portion weighs.</summary>
     /// <exception cref="InvalidOperationException">A draw is in grams and nobody knows what a portion weighs: it was never accepted.</exception>
-    public decimal PortionsOf(Batch batch, Draw draw) =>
-        Eaten(draw)
-        ?? (
-            !draw.Size.IsInGrams
-                ? draw.Size.Amount
-                : draw.Size.Amount
-                    / (
-                        batch.GramsPerPortion(batch.LotOf(draw))
-                        ?? throw new InvalidOperationException($"{batch.Letter} is drawn in grams and weighs nothing.")
-                    )
-        );
+    public decimal PortionsOf(Batch batch, Draw draw) => Eaten(draw) ?? PlannedPortionsOf(batch, draw);
+
+    /// <summary>Portions of a draw as it was planned, whatever was eaten of it.</summary>
+    public static decimal PlannedPortionsOf(Batch batch, Draw draw) =>
+        !draw.Size.IsInGrams
+            ? draw.Size.Amount
+            : draw.Size.Amount
+                / (
+                    batch.GramsPerPortion(batch.LotOf(draw))
+                    ?? throw new InvalidOperationException($"{batch.Letter} is drawn in grams and weighs nothing.")
+                );
 
     /// <summary>What is drawn of a batch, counted where most is taken.</summary>
     public decimal Placed(Batch batch) => batch.Lots.Sum(lot => Placed(batch, lot));
@@ -107,7 +108,8 @@ public sealed record WeekPlan(
     private decimal GoneOf(Container box) =>
         box.Life.Where(said => said.Takes && !DrawsOf(box.Batch).Any(item => item.Draw.Id == said.Draw)).Sum(said => said.Portions);
 
-    private decimal? Eaten(Draw draw) =>
+    /// <summary>Portions that were eaten of a draw; null while nobody said.</summary>
+    internal decimal? Eaten(Draw draw) =>
         draw.Container is not null && BoxWithId(draw.Container) is { } box && box.IsSettled(draw.Id)
             ? box.Life.Where(said => said.Draw == draw.Id).Sum(said => said.Portions)
             : null;

@@ -29,7 +29,7 @@ public static class Journal
         Undo = "undo";
 
     /// <summary>Form of the rows in an entry. Entries of an earlier form cannot be taken back any more.</summary>
-    public const int Schema = 5;
+    public const int Schema = 6;
 
     /// <summary>Channel on which a committed entry is told: household, sequence and kind.</summary>
     public const string Channel = "merienda_edits";

@@ -26,7 +26,9 @@ public sealed record ServingItemRow(
     string? MatchKind,
     bool IsChosen,
     Guid? ContainerId,
-    bool IsFrozen
+    bool IsFrozen,
+    decimal? EatenShare,
+    bool IsExtra
 );
 
 public sealed record ContainerRow(

@@ -74,7 +74,7 @@ public static class BestEndpoints
             FillWishes.Usual
         )
         {
-            Placed = [.. others.Select(plated => (plated.Serving.Cell, plated.Helping))],
+            Placed = [.. others.Where(plated => plated.Helping is not null).Select(plated => (plated.Serving.Cell, plated.Helping!))],
         };
         var offers = BestForMeal.Of(
             question,

@@ -159,7 +159,7 @@ public static class BoardPages
 
     private static BoardItem ToItem(WeekView week, Plated plated)
     {
-        var numbers = week.Numbers(plated.Helping, plated.Serving.Cell.Eater);
+        var numbers = week.Numbers(plated.Helping ?? plated.Planned, plated.Serving.Cell.Eater);
         if (plated is { Item: Draw draw, Drawn: { } drawn })
         {
             return new(

@@ -95,7 +95,7 @@ public static class ShopPages
         var eaten = week
             .Plated.Where(plated =>
                 plated.Item is ReadyFood
-                && plated.Serving.State == ServingState.Planned
+                && plated is { Serving.State: ServingState.Planned, Share: null }
                 && week.Plan.Holds(plated.Serving.Cell.Date)
                 && plated.Serving.Cell.Date >= week.Table.Today
             )

@@ -13,8 +13,17 @@ using Merienda.Web.Hosting;
 namespace Merienda.Web.Weeks;
 
 /// <summary>A thing of a meal as it is judged and kept.</summary>
+/// <param name="Planned">As it was planned, whatever was eaten of it.</param>
 /// <param name="Drawn">The batch and its keeping; null for a food as it is bought.</param>
-public sealed record Plated(Serving Serving, ServingItem Item, Helping Helping, DrawnFrom? Drawn);
+/// <param name="Share">Which share of it was eaten; null while nobody said.</param>
+public sealed record Plated(Serving Serving, ServingItem Item, Helping Planned, DrawnFrom? Drawn, decimal? Share)
+{
+    /// <summary>As it counts now: what was eaten, or what is planned while nobody said; null for what was left out.</summary>
+    public Helping? Helping => Share == 0 ? null : Planned with { Size = Planned.Size * (Share ?? 1) };
+
+    /// <summary>What was eaten of it; null for nothing, and while nobody said.</summary>
+    public Helping? EatenHelping => Share is null ? null : Helping;
+}
 
 public sealed record DrawnFrom(Batch Batch, Lot Lot, RecipeVersion Recipe, decimal Portions, KeepingPlan Keeping, bool IsEaten);
 
@@ -89,7 +98,7 @@ public sealed class WeekView
             Days,
             Plan.Meals,
             eaters,
-            plated.Select(one => (one.Serving.Cell, one.Helping)),
+            plated.Where(one => one.Helping is not null).Select(one => (one.Serving.Cell, one.Helping!)),
             Plan.Servings.Where(serving => serving.State is ServingState.Out or ServingState.Skipped).Select(serving => serving.Cell)
         );
 
@@ -121,10 +130,11 @@ public sealed class WeekView
 
     private Plated Plate(Serving serving, ServingItem item)
     {
+        var share = Plan.ShareEaten(serving, item);
         if (item is not Draw draw)
         {
             var line = ((ReadyFood)item).Line;
-            return new(serving, item, new Helping(line.Name, PortionProfile.Of([line], 1), 1), null);
+            return new(serving, item, new Helping(line.Name, PortionProfile.Of([line], 1), 1), null, share);
         }
 
         var batch = Plan.BatchWithId(draw.Batch)!;
@@ -135,6 +145,12 @@ public sealed class WeekView
             isEaten ? new(KeptIn.Fridge, day, null)
             : box is not null ? KeepingPlan.For(recipe.KeepingOf(box.Parts), Plan.StateOf(box), day, Table.Today)
             : KeepingPlan.For(recipe.KeepingOf(draw.Parts), batch.Cooked, day, draw.IsFrozen);
-        return new(serving, item, HelpingOf(batch, lot, portions, draw.Parts), new(batch, lot, recipe, portions, keeping, isEaten));
+        return new(
+            serving,
+            item,
+            HelpingOf(batch, lot, WeekPlan.PlannedPortionsOf(batch, draw), draw.Parts),
+            new(batch, lot, recipe, portions, keeping, isEaten),
+            share
+        );
     }
 }

@@ -1,5 +1,6 @@
 using CsCheck;
 using Merienda.Core.Keeping;
+using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using static Merienda.Core.Tests.Planning.BoxWeek;
 
@@ -143,7 +144,7 @@ public class BoxLifeTests
 
     [Fact]
     public void Whatever_is_done_before_and_after_portioning_each_part_of_what_was_cooked_is_drawn_gone_or_loose() =>
-        Gen.Select(Gen.Int[0, 11], Gen.Int[0, 6], Gen.Int[1, 16])
+        Gen.Select(Gen.Int[0, 14], Gen.Int[0, 6], Gen.Int[1, 16])
             .Array[1, 50]
             .Sample(steps =>
             {
@@ -173,6 +174,17 @@ public class BoxLifeTests
                         ),
                         10 => Tell(plan, box, which % 2 == 0 ? BoxEventKind.Frozen : BoxEventKind.ToFridge),
                         11 => plan.Resize(id, quarters / 2m),
+                        12
+                        or 13
+                            when plan.Servings.SelectMany(serving => serving.Draws, (serving, draw) => (serving, draw)).ToList()
+                                is { Count: > 0 } all => Log(
+                            plan,
+                            all[which % all.Count],
+                            kind == 12 ? 0
+                                : quarters <= 4 ? null
+                                : quarters / 16m
+                        ),
+                        14 => plan.LogBox(Cell(which), (id, box), which < 3 ? null : quarters / 8m, Kinds, On(which), Guid.NewGuid),
                         _ => plan,
                     };
                     plan = changed.IsRefused ? plan : changed.Value;
@@ -197,4 +209,9 @@ public class BoxLifeTests
                     }
                 }
             });
+
+    private static Result<WeekPlan> Log(WeekPlan plan, (Serving Serving, Draw Draw) of, decimal? share) =>
+        plan.Log(of.Serving.Cell, [new(of.Draw.Id, share)], Kinds, new(Noon, Sunday), Guid.NewGuid);
+
+    private static Moment On(int day) => new(Noon.AddDays(day), Sunday.AddDays(day));
 }

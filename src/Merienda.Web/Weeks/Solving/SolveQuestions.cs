@@ -43,8 +43,8 @@ internal static class SolveQuestions
     public static IReadOnlyList<OnMeal> OnMeals(WeekView week) =>
         [
             .. week
-                .Plated.Where(plated => week.Plan.Holds(plated.Serving.Cell.Date))
-                .Select(plated => new OnMeal(plated.Serving.Cell, plated.Item, plated.Helping)),
+                .Plated.Where(plated => week.Plan.Holds(plated.Serving.Cell.Date) && plated.Helping is not null)
+                .Select(plated => new OnMeal(plated.Serving.Cell, plated.Item, plated.Helping!)),
         ];
 
     private static IReadOnlyList<Food> FoodsOf(IReadOnlyList<StoredRecipe> library) =>

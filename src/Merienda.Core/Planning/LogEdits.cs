@@ -1,0 +1,254 @@
+using Merienda.Core.Keeping;
+using Merienda.Core.Outcomes;
+
+namespace Merienda.Core.Planning;
+
+/// <summary>What was eaten of one thing of a meal.</summary>
+/// <param name="Share">Of what was planned, 0 (left out) to 3 of what was bought, to 1 of a share of a batch; null takes back what was said.</param>
+public sealed record EatenOf(Guid Item, decimal? Share);
+
+/// <summary>A moment with its local date.</summary>
+public readonly record struct Moment(DateTimeOffset At, DateOnly On);
+
+/// <summary>The day as it goes: what was eaten, what was left out, and what was eaten besides.</summary>
+public static class LogEdits
+{
+    /// <summary>Most of a bought thing, in times of what was planned.</summary>
+    public const decimal MostShare = 3;
+
+    /// <summary>Says what was eaten of things of one meal; boxes are told of it, and those of a batch that has none yet are filled.</summary>
+    /// <param name="kinds">The kitchen's containers.</param>
+    public static Result<WeekPlan> Log(
+        this WeekPlan plan,
+        Cell cell,
+        IReadOnlyList<EatenOf> eaten,
+        IReadOnlyList<ContainerKind> kinds,
+        Moment now,
+        Func<Guid> newId
+    )
+    {
+        if (plan.WrongCell(null, cell) is { } refusal)
+        {
+            return refusal;
+        }
+
+        var logged = (Result<WeekPlan>)plan;
+        foreach (var one in eaten)
+        {
+            logged = logged.IsRefused ? logged : logged.Value.Log(cell, one, kinds, now, newId);
+        }
+
+        return logged.IsRefused || logged.Value.At(cell) is not { } serving ? logged : logged.Value.Settled(serving);
+    }
+
+    /// <summary>Something bought that was eaten besides. It is a fact, so that not even an allergy refuses it: the day says what it breaks.</summary>
+    public static Result<WeekPlan> LogExtra(this WeekPlan plan, Cell cell, ReadyFood food, Func<Guid> newId) =>
+        plan.WrongCell(null, cell) is { } refusal ? refusal : plan.Put(cell, food with { IsExtra = true, Eaten = 1 }, newId);
+
+    /// <summary>Some of a box that was eaten besides. Meals that waited for more than is left of it are open again.</summary>
+    /// <param name="portions">Null for all that is left in it.</param>
+    public static Result<WeekPlan> LogBox(
+        this WeekPlan plan,
+        Cell cell,
+        (Guid Batch, Guid Box) from,
+        decimal? portions,
+        IReadOnlyList<ContainerKind> kinds,
+        Moment now,
+        Func<Guid> newId
+    )
+    {
+        if (plan.BatchWithId(from.Batch) is not { } batch)
+        {
+            return WeekEdits.BatchGone(from.Batch);
+        }
+
+        if (plan.WrongCell(batch, cell) is { } refusal)
+        {
+            return refusal;
+        }
+
+        var boxed =
+            batch.PortionedOn is null && plan.BoxWithId(from.Box) is null ? plan.Portion(batch.Id, kinds, (now.At, now.On), newId) : plan;
+        if (boxed.IsRefused || boxed.Value.BoxWithId(from.Box) is not { } box)
+        {
+            return boxed.IsRefused ? boxed : BoxEdits.Gone(from.Box, "there is no such box");
+        }
+
+        plan = boxed.Value;
+        var left = plan.StateOf(box).Left;
+
+        // One that is gone is refused by the box itself, with when it went.
+        var draw = new Draw(newId(), batch.Id, box.Lot, new(portions ?? Math.Max(left, Batch.SmallestSize)))
+        {
+            Parts = box.Parts,
+            Container = box.Id,
+            IsExtra = true,
+        };
+        return plan.Put(cell, draw, newId)
+            .Tell(box.Id, new(newId(), BoxEventKind.Eaten, now.At, portions, ""), now.On, now.At, draw)
+            .Select(told => told.Settled(told.At(cell)!));
+    }
+
+    /// <summary>Which share of a thing was eaten, by what was said of it, of its box, or else of its meal; null while nobody said anything.</summary>
+    public static decimal? ShareEaten(this WeekPlan plan, Serving serving, ServingItem item) =>
+        plan.OwnShare(item)
+        ?? serving.State switch
+        {
+            ServingState.Eaten => 1,
+            ServingState.Skipped => 0,
+            // A half, where nobody said how much of the meal it was.
+            ServingState.Partly => 0.5m,
+            _ => null,
+        };
+
+    private static decimal? OwnShare(this WeekPlan plan, ServingItem item) =>
+        item is Draw draw && plan.BatchWithId(draw.Batch) is { } batch && plan.Eaten(draw) is { } portions
+            ? portions / WeekPlan.PlannedPortionsOf(batch, draw)
+            : item.Eaten;
+
+    private static Result<WeekPlan> Log(
+        this WeekPlan plan,
+        Cell cell,
+        EatenOf eaten,
+        IReadOnlyList<ContainerKind> kinds,
+        Moment now,
+        Func<Guid> newId
+    )
+    {
+        if (plan.At(cell)?.Items.FirstOrDefault(item => item.Id == eaten.Item) is not { } item)
+        {
+            return WeekEdits.ItemGone(eaten.Item);
+        }
+
+        var most = item is Draw ? 1 : MostShare;
+        if (eaten.Share < 0 || eaten.Share > most)
+        {
+            return new Refusal(
+                "eaten-out-of-range",
+                "share",
+                $"{eaten.Share:0.##}",
+                $"of {plan.NameOf(item)}, 0 to {most:0} times what was planned can be said to be eaten",
+                "Say another share; what was eaten besides is added to the meal"
+            );
+        }
+
+        return item is Draw draw ? plan.LogDraw(cell, draw, eaten.Share, kinds, now, newId)
+            // What nobody planned and nobody ate is not there.
+            : item.IsExtra && eaten.Share is null or 0 ? plan.Without(cell, item)
+            : plan.With(cell, item with { Eaten = eaten.Share });
+    }
+
+    private static Result<WeekPlan> LogDraw(
+        this WeekPlan plan,
+        Cell cell,
+        Draw draw,
+        decimal? share,
+        IReadOnlyList<ContainerKind> kinds,
+        Moment now,
+        Func<Guid> newId
+    )
+    {
+        var batch = plan.BatchWithId(draw.Batch)!;
+        var back = plan.Uneaten(batch, cell, draw, newId);
+        if (back.IsRefused)
+        {
+            return back;
+        }
+
+        if (draw.IsExtra && share is null or 0)
+        {
+            return back.Value.Without(cell, draw);
+        }
+
+        if (share is null)
+        {
+            return
+                back.Value.BoxWithId(draw.Container) is { } box
+                && (draw.Parts ?? batch.PartsOf(batch.LotOf(draw))).Any(part => back.Value.Waiting(batch, box, part) > box.LeftOf(part))
+                ? WeekEdits.NothingLoose(batch, "share", batch.Letter, "what was left in its box is gone by now")
+                : back;
+        }
+
+        if (share == 0)
+        {
+            return back.Value.With(cell, draw with { Eaten = 0, Container = null });
+        }
+
+        var boxed =
+            batch.PortionedOn is null && draw.Container is null ? back.Value.Portion(batch.Id, kinds, (now.At, now.On), newId) : back;
+        if (boxed.IsRefused)
+        {
+            return boxed;
+        }
+
+        var eaten = (Draw)boxed.Value.Find(draw.Id)!.Value.Item;
+        var portions = WeekPlan.PlannedPortionsOf(batch, eaten) * share.Value;
+        // A share in grams fills its box a little short of what it would be.
+        var most = (eaten.Parts ?? batch.PartsOf(batch.LotOf(eaten))).Min(boxed.Value.BoxWithId(eaten.Container)!.LeftOf);
+        return boxed.Value.Tell(
+            eaten.Container!.Value,
+            new(newId(), BoxEventKind.Eaten, now.At, share == 1 ? Math.Min(portions, most) : portions, ""),
+            now.On,
+            now.At,
+            eaten
+        );
+    }
+
+    /// <summary>As if nobody had said anything of a draw: its box has again what was eaten of it, or it takes some of what is loose again.</summary>
+    private static Result<WeekPlan> Uneaten(this WeekPlan plan, Batch batch, Cell cell, Draw draw, Func<Guid> newId)
+    {
+        if (!draw.IsLeftOut)
+        {
+            return draw.Container is not { } id
+                ? plan
+                : plan with
+                {
+                    Containers =
+                    [
+                        .. plan.Containers.Select(box =>
+                            box.Id == id ? box with { Life = [.. box.Life.Where(said => said.Draw != draw.Id)] } : box
+                        ),
+                    ],
+                };
+        }
+
+        var ids = new Queue<Guid>([draw.Id]);
+        var size = WeekPlan.PlannedPortionsOf(batch, draw);
+        var placed = plan.Without(cell, draw)
+            .Place(batch.Id, cell, size, () => ids.TryDequeue(out var first) ? first : newId(), draw.Parts, [draw.Lot]);
+        return
+            placed.IsRefused
+            || placed.Value.PortionsOf(batch, (Draw)placed.Value.Find(draw.Id)!.Value.Item) >= Math.Min(size, Batch.LargestSize)
+            ? placed
+            : WeekEdits.NothingLoose(batch, "share", batch.Letter, $"less than {size:0.##} portions of it are loose by now");
+    }
+
+    /// <summary>The state of a meal follows from what was said of its things; while something is open nothing is said of all of it.</summary>
+    private static WeekPlan Settled(this WeekPlan plan, Serving serving)
+    {
+        var shares = serving.Items.Where(item => !item.IsExtra).Select(plan.OwnShare).ToList();
+        return shares.Count == 0
+            ? plan
+            : plan.Replace(
+                serving,
+                serving with
+                {
+                    State =
+                        shares.Exists(share => share is null) ? ServingState.Planned
+                        : shares.TrueForAll(share => share == 0) ? ServingState.Skipped
+                        : shares.TrueForAll(share => share >= 1) ? ServingState.Eaten
+                        : ServingState.Partly,
+                }
+            );
+    }
+
+    private static WeekPlan Without(this WeekPlan plan, Cell cell, ServingItem item) =>
+        plan.At(cell) is { } serving
+            ? plan.Replace(serving, serving with { Items = [.. serving.Items.Where(one => one.Id != item.Id)] })
+            : plan;
+
+    private static WeekPlan With(this WeekPlan plan, Cell cell, ServingItem changed) =>
+        plan.At(cell) is { } serving
+            ? plan.Replace(serving, serving with { Items = [.. serving.Items.Select(item => item.Id == changed.Id ? changed : item)] })
+            : plan;
+}
