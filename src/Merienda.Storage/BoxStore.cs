@@ -71,7 +71,14 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
                     .Rows.ChangeTo(week.Plan, result.Value, $"{(weighed is null ? "Portioned" : "Weighed")} {letters}", NoNewFood)
                     .Put(Tables.KitchenItem, Tares(kitchen, null), Tares(kitchen, weighed));
                 return new Decided<bool>(
-                    Use(change, stock, planned.Select(id => week.Plan.BatchWithId(id)!), week.Versions, week.Foods, week.Table.Today),
+                    change.Use(
+                        soldAs(),
+                        stock,
+                        planned.Select(id => week.Plan.BatchWithId(id)!),
+                        week.Versions,
+                        week.Foods,
+                        week.Table.Today
+                    ),
                     true
                 );
             },
@@ -109,40 +116,10 @@ public sealed class BoxStore(Database database, EditDoor door, WeekReading weeks
 
                 var change = rows.ChangeTo(plan, told.Value, $"{Say(said)} {plan.BatchWithId(batchId)!.Letter}", NoNewFood);
                 return new Decided<bool>(
-                    Use(change, stock, isFilled ? [plan.BatchWithId(batchId)!] : [], recipes, foods, table.Today),
+                    change.Use(soldAs(), stock, isFilled ? [plan.BatchWithId(batchId)!] : [], recipes, foods, table.Today),
                     true
                 );
             }
-        );
-    }
-
-    /// <summary>What went into batches that are in boxes by now stands in stock no more.</summary>
-    private Change Use(
-        Change change,
-        IReadOnlyList<StockItem> stock,
-        IEnumerable<Batch> batches,
-        IReadOnlyDictionary<Guid, StoredRecipe> recipes,
-        HouseholdFoods foods,
-        DateOnly today
-    )
-    {
-        var used = ShoppingList
-            .FromNothing(soldAs(), foods.Matcher.WithKey)
-            .UsedBy(
-                batches.SelectMany(batch =>
-                    batch.Lots.Select(lot => new BatchToShop(
-                        batch.Letter,
-                        batch.Cooked,
-                        lot.DishOf(recipes[batch.Id].Version),
-                        lot.Portions
-                    ))
-                )
-            );
-        var changed = StockUsed.Of(stock, used, today);
-        return change.Put(
-            Tables.StockItem,
-            changed.Select(one => StockStore.RowOf(one.Was)),
-            changed.Select(one => StockStore.RowOf(one.Is))
         );
     }
 

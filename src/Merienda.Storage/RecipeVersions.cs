@@ -38,6 +38,15 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
     /// <summary>The stored version that a food of the table is.</summary>
     internal Guid IdOf(Food food) => catalogue().IdOf[food];
 
+    /// <summary>The stored version of the food of the table, or of the packet, that a line is of.</summary>
+    internal (Guid? Food, Guid? Packet) IdsOf(RecipeLine line, HouseholdFoods foods) =>
+        line.Food switch
+        {
+            null => (null, null),
+            { Packet: { } packet } => (null, foods.Packets[packet.Id].VersionId),
+            var food => (IdOf(food), null),
+        };
+
     internal Food FoodOf(Guid foodVersion) => catalogue().Versions[foodVersion];
 
     internal StoredPacket PacketOf(PacketRows.VersionRow row, bool countsTolerances) => row.ToPacket(countsTolerances, knowledge());

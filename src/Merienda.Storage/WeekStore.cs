@@ -1,7 +1,6 @@
 using System.Globalization;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
-using Merienda.Core.Recipes;
 using Merienda.Core.Shopping;
 using Merienda.Storage.Edits;
 
@@ -183,7 +182,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                 var (plan, summary) = decided.Value;
                 var left = week.Plan.Batches.Select(batch => batch.Id).Except(plan.Batches.Select(batch => batch.Id)).ToHashSet();
                 return new Decided<bool>(
-                    week.Rows.ChangeTo(week.Plan, plan, summary, line => IdsOf(line, week.Foods))
+                    week.Rows.ChangeTo(week.Plan, plan, summary, line => versions.IdsOf(line, week.Foods))
                         .Put(Tables.TaskTick, ticks.Where(tick => left.Contains(tick.BatchId)), [])
                         .Put(Tables.StepRun, runs.Where(run => left.Contains(run.BatchId)), [])
                         .Put(Tables.CookRemark, remarks.Where(remark => left.Contains(remark.BatchId)), []),
@@ -299,7 +298,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
         IReadOnlyList<WeekProtocolRow> pins
     ) =>
         week
-            .Rows.ChangeTo(week.Plan, plan, summary, line => IdsOf(line, week.Foods), made)
+            .Rows.ChangeTo(week.Plan, plan, summary, line => versions.IdsOf(line, week.Foods), made)
             // A week keeps the versions that are followed when a batch is made; taking the batch back leaves them.
             .Append(
                 Tables.WeekProtocol,
@@ -307,14 +306,6 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     .Followed(week.Table, plan.Start)
                     .ExceptBy(ProtocolStore.PinsOf(pins, plan.Start).Select(pin => pin.ProtocolId), row => row.ProtocolId)
             );
-
-    private (Guid? Food, Guid? Packet) IdsOf(RecipeLine line, HouseholdFoods foods) =>
-        line.Food switch
-        {
-            null => (null, null),
-            { Packet: { } packet } => (null, foods.Packets[packet.Id].VersionId),
-            var food => (versions.IdOf(food), null),
-        };
 
     /// <summary>Two weeks, one after the other: asked together, they would share the names of their parameters.</summary>
     private Reading<(StoredWeek From, StoredWeek To)> Both(DateOnly from, DateOnly to) =>

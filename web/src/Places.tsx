@@ -14,6 +14,7 @@ const PacketPage = later(() => import('./places/larder/PacketPage').then((page) 
 const PricesPage = later(() => import('./places/larder/PricesPage').then((page) => page.PricesPage));
 const StockPage = later(() => import('./places/larder/StockPage').then((page) => page.StockPage));
 const WordsPage = later(() => import('./places/larder/WordsPage').then((page) => page.WordsPage));
+const LogPage = later(() => import('./places/log/LogPage').then((page) => page.LogPage));
 const RecipeEditorPage = later(() => import('./places/recipes/RecipeEditorPage').then((page) => page.RecipeEditorPage));
 const RecipeSheetPage = later(() => import('./places/recipes/RecipeSheetPage').then((page) => page.RecipeSheetPage));
 const RecipeImportPage = later(() => import('./places/recipes/ImportPage').then((page) => page.ImportPage));
@@ -42,6 +43,7 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
           <Route path="/shop/:date" element={<ShopPage />} />
           <Route path="/session/:date" element={<SessionPage />} />
           <Route path="/shelf/:date" element={<ShelfPage />} />
+          <Route path="/log/:date" element={<LogPage />} />
           <Route path="/recipes" element={<RecipesPage />} />
           <Route path="/recipes/new" element={<RecipeEditorPage />} />
           <Route path="/recipes/import" element={<RecipeImportPage />} />
@@ -71,7 +73,9 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
           {['shop', 'session'].map((place) => (
             <Route key={place} path={`/${place}`} element={<Navigate to={`/${place}/${person.atHand}`} replace />} />
           ))}
-          <Route path="/shelf" element={<Navigate to={`/shelf/${weekStart(person.today)}`} replace />} />
+          {['shelf', 'log'].map((place) => (
+            <Route key={place} path={`/${place}`} element={<Navigate to={`/${place}/${weekStart(person.today)}`} replace />} />
+          ))}
           <Route path="*" element={<Navigate to={`/week/${person.atHand}`} replace />} />
         </Route>
       </Routes>

@@ -8,6 +8,7 @@ import {
   ChevronRight,
   CookingPot,
   Keyboard,
+  NotebookPen,
   Refrigerator,
   Search,
   ShoppingBasket,
@@ -32,7 +33,7 @@ import { forgetUnsaved } from './pieces/useUnsaved';
 import { keepAhead } from './places/kept';
 import { shortcutsOf } from './shortcuts';
 
-const weekly = ['week', 'shop', 'session', 'shelf'];
+const weekly = ['week', 'shop', 'session', 'shelf', 'log'];
 
 export function Shell({ person }: { person: Schemas['PersonState'] }) {
   const { pathname } = useLocation();
@@ -136,6 +137,7 @@ function Rail({ date, shelf }: { date: string; shelf: string }) {
     { to: `/shop/${date}`, word: 'Shop', icon: ShoppingBasket },
     { to: `/session/${date}`, word: 'Session', icon: CookingPot },
     { to: `/shelf/${shelf}`, word: 'Shelf', icon: Refrigerator },
+    { to: `/log/${shelf}`, word: 'Log', icon: NotebookPen },
     { to: '/table', word: 'Table', icon: UsersRound },
   ];
   return (

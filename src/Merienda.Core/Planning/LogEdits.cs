@@ -89,6 +89,29 @@ public static class LogEdits
             .Select(told => told.Settled(told.At(cell)!));
     }
 
+    /// <summary>Loose portions of a batch that were eaten besides, out of the box that must go soonest.</summary>
+    /// <param name="lots">Those it may come from, the one to take first in front.</param>
+    public static Result<WeekPlan> LogLoose(
+        this WeekPlan plan,
+        Cell cell,
+        Guid batchId,
+        IReadOnlyList<Guid> lots,
+        decimal portions,
+        IReadOnlyList<ContainerKind> kinds,
+        Moment now,
+        Func<Guid> newId
+    )
+    {
+        var placed = plan.Place(batchId, cell, portions, newId, null, lots);
+        if (placed.IsRefused)
+        {
+            return placed;
+        }
+
+        var draw = placed.Value.At(cell)!.Items[^1];
+        return placed.Value.With(cell, draw with { IsExtra = true }).Log(cell, [new(draw.Id, 1)], kinds, now, newId);
+    }
+
     /// <summary>Which share of a thing was eaten, by what was said of it, of its box, or else of its meal; null while nobody said anything.</summary>
     public static decimal? ShareEaten(this WeekPlan plan, Serving serving, ServingItem item) =>
         plan.OwnShare(item)

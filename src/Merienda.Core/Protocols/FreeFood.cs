@@ -8,6 +8,11 @@ namespace Merienda.Core.Protocols;
 /// <param name="Per">What the amount is used up over.</param>
 public sealed record FreeFood(string Food, decimal? UpTo = null, Period Per = Period.Portion);
 
+/// <summary>How much of a day's free amount is used up.</summary>
+/// <param name="Name">Of the food, as the first line that brings it says.</param>
+/// <param name="Grams">All that is eaten of it, g.</param>
+public sealed record FreeUse(FreeFood Food, string Name, decimal Grams);
+
 /// <summary>Works out which share of each line counts once the free amounts are used up, in the order of eating and unrounded.</summary>
 public static class FreeAmounts
 {
@@ -39,6 +44,20 @@ public static class FreeAmounts
 
         return shares;
     }
+
+    /// <summary>What is eaten on one day of foods that are free up to an amount a day.</summary>
+    public static IReadOnlyList<FreeUse> UsedOf(IReadOnlyList<Helping> day, IReadOnlyList<FreeFood> free) =>
+        [
+            .. free.Where(item => item is { Per: Period.Day, UpTo: not null })
+                .Select(item => (Item: item, Lines: day.SelectMany(helping => LinesOf(helping, item)).ToList()))
+                .Where(one => one.Lines.Count > 0)
+                .Select(one => new FreeUse(one.Item, one.Lines[0].Name, one.Lines.Sum(line => line.Grams))),
+        ];
+
+    private static IEnumerable<(string Name, decimal Grams)> LinesOf(Helping helping, FreeFood free) =>
+        helping
+            .Profile.Lines.Where(line => line is { IsPlain: true, Food: { } food } && food.Key == free.Food)
+            .Select(line => (line.NameInSums, line.Grams.Best * helping.Size / helping.Profile.Portions));
 
     private static decimal Counted(decimal grams, decimal most, (string, object) over, Dictionary<(string, object), decimal> used)
     {

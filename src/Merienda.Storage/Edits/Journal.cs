@@ -23,6 +23,7 @@ public static class Journal
         Stock = "stock",
         Price = "price",
         Box = "box",
+        Log = "log",
         Word = "word",
         Tick = "tick",
         Diary = "diary",

@@ -158,6 +158,7 @@ public static class MeriendaHost
         services.AddSingleton<ShopStore>();
         services.AddSingleton<Func<SoldAs>>(provider => () => provider.GetRequiredService<KnowledgeBase>().SoldAs);
         services.AddSingleton<BoxStore>();
+        services.AddSingleton<LogStore>();
         services.AddSingleton<Func<Core.Planning.Household, DateOnly>>(provider =>
             household => HouseholdClock.Today(provider.GetRequiredService<TimeProvider>(), household.TimeZone)
         );

@@ -30,12 +30,14 @@ public static class BestEndpoints
 
     /// <summary>Portions of batches, bought things and recipes for a meal of an eater, ranked by what they do to the day.</summary>
     /// <param name="instead">What stands there and would go; null to add to the meal.</param>
+    /// <param name="isEaten">Only what is there already: it is eaten now.</param>
     private static async Task<Results<Ok<IReadOnlyList<BestThing>>, ProblemHttpResult>> Best(
         DateOnly date,
         DateOnly day,
         string meal,
         Guid eater,
         Guid? instead,
+        bool? isEaten,
         CurrentTenant tenant,
         WeekStore weeks,
         KnowledgeBase knowledge
@@ -57,13 +59,13 @@ public static class BestEndpoints
         var week = new WeekView(stored, knowledge);
         var others = week.Plated.Where(plated => plated.Item.Id != instead).ToList();
         var goes = week.Plated.FirstOrDefault(plated => plated.Item.Id == instead);
-        var there = InBatches(week, day).Where(one => goes?.Drawn is null || one.Lot != goes.Drawn.Lot).ToList();
+        var there = InBatches(week, day, isEaten == true).Where(one => goes?.Drawn is null || one.Lot != goes.Drawn.Lot).ToList();
         List<Offered> all =
         [
             .. there,
             .. SolveQuestions.Bought(week).Select(dish => new Offered(new(dish, 1, 0))),
             // What would be cooked opens its batch and leaves the meal as it is.
-            .. instead is null ? ToCook(week, library, diner.Value, day, there) : [],
+            .. instead is null && isEaten != true ? ToCook(week, library, diner.Value, day, there) : [],
         ];
         var question = new FillQuestion(
             week.Start,
@@ -124,11 +126,11 @@ public static class BestEndpoints
                 .Select(taken => (taken.Week.Plan, off is null ? "Put something on a meal" : "Exchanged something of a meal"));
         });
 
-    private static IEnumerable<Offered> InBatches(WeekView week, DateOnly day) =>
+    private static IEnumerable<Offered> InBatches(WeekView week, DateOnly day, bool isEaten) =>
         from batch in week.Plan.Batches
         where batch.Cooked <= day
         from lot in batch.Lots
-        let more = batch.PortionedOn is null && batch.Cooked >= week.Table.Today ? MostMore : 0
+        let more = !isEaten && batch.PortionedOn is null && batch.Cooked >= week.Table.Today ? MostMore : 0
         let loose = Math.Max(0, week.Plan.Loose(batch, lot))
         let dish = new FillDish(week.RecipeOf(batch).RecipeId, lot.Variant, week.DishOf(batch, lot))
         where loose + more >= Batch.SmallestSize && dish.KeptUntil(batch.Cooked, day) != KeptIn.PastItsTime

@@ -67,7 +67,7 @@ public static class MealEndpoints
 
     private static Refusal? Stop(Eater eater, RecipeLine line) => eater.Stop(line.Name, PortionProfile.Of([line], 1));
 
-    private static Result<RecipeLine> Read(StoredWeek week, string text, string? food)
+    internal static Result<RecipeLine> Read(StoredWeek week, string text, string? food)
     {
         var chosen = food is null ? null : week.Foods.Matcher.WithKey(food);
         if (food is not null && chosen is null)

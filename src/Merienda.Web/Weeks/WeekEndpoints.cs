@@ -5,6 +5,7 @@ using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 using Merienda.Web.Weeks.Cooking;
+using Merienda.Web.Weeks.Logging;
 using Merienda.Web.Weeks.Solving;
 using Microsoft.AspNetCore.Http.HttpResults;
 using static Merienda.Web.Weeks.WeekEdit;
@@ -41,6 +42,7 @@ public static class WeekEndpoints
         weeks.MapPut("/sessions/remark", Say).WithName("SayOfCooking");
         weeks.MapGet("/shelf", Shelf).WithName("GetShelf");
         weeks.MapPortioning();
+        weeks.MapLog();
         api.MapBoxes();
     }
 

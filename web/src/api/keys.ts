@@ -10,6 +10,7 @@ export type Asked =
   | 'join'
   | 'keeping'
   | 'larder'
+  | 'log'
   | 'members'
   | 'packet'
   | 'portioning'

@@ -5,6 +5,8 @@ import type { Schemas } from '../api/client';
 export type Act =
   | { kind: 'shop'; week: string; body: Schemas['ShopTickRequest'] }
   | { kind: 'task'; week: string; body: Schemas['StepRequest'] }
+  | { kind: 'eaten'; week: string; body: Schemas['LogRequest'] }
+  | { kind: 'extra'; week: string; body: Schemas['ExtraRequest']; say: string }
   | { kind: 'box'; batch: string; box: string; body: Schemas['BoxEventRequest']; say: string };
 
 /**

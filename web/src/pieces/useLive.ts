@@ -7,8 +7,9 @@ import { type Asked, askAnew } from '../api/keys';
 const touched: Record<string, Asked[]> = {
   tick: ['shop', 'session'],
   diary: ['diary'],
-  batch: ['week', 'shop', 'session', 'portioning', 'shelf', 'larder'],
-  box: ['week', 'portioning', 'shelf', 'larder'],
+  batch: ['week', 'shop', 'session', 'portioning', 'shelf', 'larder', 'log'],
+  box: ['week', 'portioning', 'shelf', 'larder', 'log'],
+  log: ['week', 'portioning', 'shelf', 'larder', 'log', 'shop'],
 };
 
 /** Long enough for the answer to an own edit to arrive, short enough to feel at once, ms. */

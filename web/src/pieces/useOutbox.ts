@@ -19,6 +19,10 @@ function send(act: Waiting) {
       return kept(api.PUT('/api/weeks/{date}/shop/tick', { params: { path: { date: act.week } }, ...id, body: act.body }));
     case 'task':
       return kept(api.PUT('/api/weeks/{date}/sessions/tick', { params: { path: { date: act.week } }, ...id, body: act.body }));
+    case 'eaten':
+      return kept(api.PUT('/api/weeks/{date}/log', { params: { path: { date: act.week } }, ...id, body: act.body }));
+    case 'extra':
+      return kept(api.POST('/api/weeks/{date}/log/extra', { params: { path: { date: act.week } }, ...id, body: act.body }));
     case 'box': {
       const path = { batch: act.batch, box: act.box };
       return kept(api.POST('/api/batches/{batch}/boxes/{box}/events', { params: { path }, ...id, body: act.body }));
@@ -30,7 +34,9 @@ function send(act: Waiting) {
 const shownIn: Record<Waiting['kind'], Asked[]> = {
   shop: ['shop'],
   task: ['session'],
-  box: ['shelf', 'week', 'larder', 'portioning'],
+  box: ['shelf', 'week', 'larder', 'portioning', 'log'],
+  eaten: ['log', 'week', 'shelf', 'larder', 'portioning', 'shop'],
+  extra: ['log', 'week', 'shelf', 'larder', 'portioning', 'shop'],
 };
 
 async function seenAnew(queries: QueryClient, words: readonly Asked[]): Promise<boolean> {

@@ -1,6 +1,7 @@
 import { type QueryClient, queryOptions } from '@tanstack/react-query';
 import { api, take } from '../api/client';
 import { seen } from '../pieces/seen';
+import { chosenEater } from './log/chosenEater';
 
 /** What is looked at in the shop, at the stove and at the fridge, also where there is no network. */
 export const shopQuery = (date: string, session: string | null) =>
@@ -31,10 +32,24 @@ export const portioningQuery = (date: string) =>
       seen(`portioning ${date}`, asked, () => take(api.GET('/api/weeks/{date}/portioning', { params: { path: { date } } }))),
   });
 
+export const logQuery = (date: string, day: string | null, eater: string | null) =>
+  queryOptions({
+    queryKey: ['log', date, day, eater],
+    queryFn: (asked) =>
+      seen(`log ${date} ${day ?? ''} ${eater ?? ''}`, asked, () =>
+        take(
+          api.GET('/api/weeks/{date}/log', {
+            params: { path: { date }, query: { ...(day ? { day } : {}), ...(eater ? { eater } : {}) } },
+          }),
+        ),
+      ),
+  });
+
 /** Asks for them beforehand on a device that is carried about. */
 export function keepAhead(queries: QueryClient, date: string) {
   if (!matchMedia('(pointer: coarse)').matches) return;
   void queries.prefetchQuery(shopQuery(date, null));
   void queries.prefetchQuery(sessionQuery(date));
   void queries.prefetchQuery(shelfQuery(date));
+  void queries.prefetchQuery(logQuery(date, null, chosenEater()));
 }

@@ -31,7 +31,7 @@ function usePortioning(week: string) {
       say,
       settle: (page) => {
         queries.setQueryData(['portioning', week], page);
-        void askAnew(queries, ['week', 'shelf', 'larder']);
+        void askAnew(queries, ['week', 'shelf', 'larder', 'log']);
       },
     });
   const path = (batch: Batch) => ({ params: { path: { date: week, batch: batch.id } } });

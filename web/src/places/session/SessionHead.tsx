@@ -51,7 +51,7 @@ function SessionDialog({ page, week, onClose }: { page: Page; week: string; onCl
       isTold: true,
       settle: async (board) => {
         queries.setQueryData(['week', week], board);
-        await askAnew(queries, ['session', 'portioning', 'shop', 'shelf']);
+        await askAnew(queries, ['session', 'portioning', 'shop', 'shelf', 'log']);
       },
       last: onClose,
     });

@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { Button } from '../../pieces/Button';
-import { ProblemNote } from '../../pieces/ProblemNote';
 import { amount } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
-import { useFoods } from '../recipes/queries';
+import { FoodLine } from '../FoodLine';
 import { BestThings, useBest } from './BestThings';
 import type { Board, BoardEdits, Place } from './queries';
 import { isCookedBy, type Selected } from './selection';
@@ -38,7 +37,12 @@ export function AddToMeal({
   return (
     <section className="mt-4">
       {isEmpty && <BestThings board={board} best={best} place={place} edits={edits} onPlaced={() => onSelect(null)} />}
-      <AddReady place={place} edits={edits} />
+      <FoodLine
+        label="Something as it is bought, or made fresh"
+        word="Add"
+        problem={edits.problem}
+        onAdd={(line, food, done) => void edits.addReady(place, line, food, done)}
+      />
       <h3 className="mt-4 font-sans text-sm font-normal text-steel">
         {loose.length === 0
           ? 'No batch that is cooked by then has a loose portion. Make a batch, or cook more of one.'
@@ -91,50 +95,5 @@ export function AddToMeal({
         </>
       )}
     </section>
-  );
-}
-
-/** "150 g skyr", "1 banana": read as it is typed; the foods found for the words stand below, packets first. */
-function AddReady({ place, edits }: { place: Place; edits: BoardEdits }) {
-  const [line, setLine] = useState('');
-  const words = line.replace(/^[\d\s.,/½¼¾⅓⅔]+/, '').replace(/^(g|kg|ml|l|oz|tbsp|tsp|cups?|pieces?|slices?|pots?)\s+/i, '');
-  const found = useFoods(words.trim().length > 1 ? words : '');
-  const add = (food: string | null) => void edits.addReady(place, line, food, () => setLine((now) => (now === line ? '' : now)));
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        add(null);
-      }}
-    >
-      <label className="block text-sm font-semibold">
-        Something as it is bought, or made fresh
-        <span className="mt-1 flex gap-2 font-normal">
-          <input
-            value={line}
-            onChange={(event) => setLine(event.target.value)}
-            placeholder="150 g skyr"
-            autoComplete="off"
-            className="min-h-9 min-w-0 flex-1 rounded-sm border border-slate bg-enamel px-2"
-          />
-          <Button type="submit" disabled={!line.trim()}>
-            Add
-          </Button>
-        </span>
-      </label>
-      {edits.problem && line.trim() && <ProblemNote of={edits.problem} />}
-      {line.trim() && (found.data ?? []).length > 0 && (
-        <ul aria-label="Foods of this name" className="mt-1 max-h-40 overflow-y-auto text-sm">
-          {(found.data ?? []).slice(0, 6).map((food) => (
-            <li key={food.key}>
-              <button type="button" className="min-h-8 w-full border-t border-line text-left hover:bg-tray" onClick={() => add(food.key)}>
-                {food.name}
-                {food.key.startsWith('packet-') && <span className="text-steel"> your packet</span>}
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
-    </form>
   );
 }

@@ -102,7 +102,7 @@ export function BestThings({
 }
 
 /** "Energy 820 to 1,240 of 1,300–1,500 kcal · net carbs 12 to 21 of 25 g". */
-const effect = (thing: Thing) =>
+export const effect = (thing: Thing) =>
   thing.rulers
     .map((ruler) => {
       const show = (value: number) => number(value, ruler.decimals);

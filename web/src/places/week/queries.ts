@@ -114,7 +114,7 @@ export function useBoardEdits(date: string) {
       guess: act.guess && guess(key, act.guess),
       settle: (board) => {
         queries.setQueryData(key, board);
-        void askAnew(queries, ['shop', 'session', 'portioning', 'shelf', 'larder']);
+        void askAnew(queries, ['shop', 'session', 'portioning', 'shelf', 'larder', 'log']);
       },
     });
   const week = { params: { path: { date } } };

@@ -134,7 +134,7 @@ export function useSolving(board: Board) {
               ),
             settle: async (answer) => {
               queries.setQueryData(['week', date], answer);
-              await askAnew(queries, ['solve', 'shop', 'session', 'portioning', 'shelf', 'larder']);
+              await askAnew(queries, ['solve', 'shop', 'session', 'portioning', 'shelf', 'larder', 'log']);
             },
           })
         : Promise.resolve(false),

@@ -1,0 +1,120 @@
+import { useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
+import type { Schemas } from '../../api/client';
+import { Asked } from '../../pieces/Asked';
+import { addDays, dayMonth, longDate, weekday } from '../../pieces/show';
+import { useWaiting } from '../../pieces/useOutbox';
+import { logQuery } from '../kept';
+import { Diary } from '../table/eaters/Diary';
+import { useWeekDate } from '../useWeekDate';
+import { chooseEater, chosenEater } from './chosenEater';
+import { nextMeal, withWhatWaits } from './eating';
+import { MealLog } from './MealLog';
+import { Rest } from './Rest';
+
+/** The day as it goes: what was eaten, what was not, what was eaten besides, and what the rest of the day still allows. */
+export function LogPage() {
+  const date = useWeekDate();
+  const [params, setParams] = useSearchParams();
+  const log = useQuery(logQuery(date, params.get('day'), params.get('eater') ?? chosenEater()));
+  const waiting = useWaiting();
+  const look = (change: { day?: string; eater?: string }) =>
+    setParams(
+      (now) => {
+        for (const [name, value] of Object.entries(change)) now.set(name, value);
+        return now;
+      },
+      { replace: true },
+    );
+  return (
+    <Asked of={log}>
+      {(asked) => {
+        const page = withWhatWaits(asked, waiting);
+        const next = nextMeal(page);
+        return (
+          <div className="mx-auto max-w-6xl p-3 md:p-6">
+            <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+              <h1 className="text-xl">Log</h1>
+              <Days page={page} onChoose={(day) => look({ day })} />
+              <Eaters
+                page={page}
+                onChoose={(eater) => {
+                  chooseEater(eater);
+                  look({ eater });
+                }}
+              />
+            </div>
+            <div className="gap-6 md:grid md:grid-cols-[minmax(0,1fr)_20rem]">
+              <div className="min-w-0">
+                <h2 className="mb-2 text-lg">{page.day === page.today ? `Today, ${longDate(page.day)}` : longDate(page.day)}</h2>
+                {page.phases.map((phase) => (
+                  <p key={phase.protocol} className="mb-2">
+                    {phase.says}
+                  </p>
+                ))}
+                {page.meals.map((meal) => (
+                  <MealLog key={`${page.day} ${page.eaterId} ${meal.key}`} page={page} meal={meal} isNext={meal.key === next} />
+                ))}
+                {page.phases.map((phase) => (
+                  <Diary
+                    key={phase.protocol}
+                    eater={page.eaterId}
+                    protocol={phase.protocol}
+                    day={page.day}
+                    isToday={page.day === page.today}
+                  />
+                ))}
+              </div>
+              <Rest page={page} />
+            </div>
+          </div>
+        );
+      }}
+    </Asked>
+  );
+}
+
+const chip = 'flex min-h-11 items-center justify-center rounded-sm border px-2 text-sm leading-tight sm:min-h-9';
+const chosen = 'border-cobalt bg-cobalt text-on-cobalt font-semibold';
+const open = 'border-line hover:border-rim';
+
+function Days({ page, onChoose }: { page: Schemas['LogPage']; onChoose: (day: string) => void }) {
+  return (
+    <fieldset className="flex gap-1 max-sm:w-full">
+      <legend className="sr-only">Day</legend>
+      {Array.from({ length: 7 }, (_, at) => addDays(page.start, at)).map((day) => (
+        <button
+          key={day}
+          type="button"
+          aria-pressed={day === page.day}
+          aria-label={`${longDate(day)}${day === page.today ? ', today' : ''}`}
+          className={`${chip} flex-1 flex-col ${day === page.day ? chosen : open} ${day === page.today ? 'underline underline-offset-4' : ''}`}
+          onClick={() => onChoose(day)}
+        >
+          {weekday(day)}
+          <span className="figures text-xs font-normal">{dayMonth(day).split(' ')[0]}</span>
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
+function Eaters({ page, onChoose }: { page: Schemas['LogPage']; onChoose: (eater: string) => void }) {
+  if (page.eaters.length < 2) return null;
+  return (
+    <fieldset className="flex flex-wrap gap-1">
+      <legend className="sr-only">Whose day</legend>
+      {page.eaters.map((eater) => (
+        <button
+          key={eater.id}
+          type="button"
+          aria-pressed={eater.id === page.eaterId}
+          className={`${chip} ${eater.id === page.eaterId ? chosen : open}`}
+          onClick={() => onChoose(eater.id)}
+        >
+          {eater.name}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
