@@ -10,16 +10,22 @@ namespace Merienda.Storage;
 /// <param name="soldAs">What is bought as something else.</param>
 public sealed class LogStore(Database database, EditDoor door, WeekReading weeks, RecipeVersions versions, Func<SoldAs> soldAs)
 {
-    /// <summary>A week, and what an eater had besides, the most often in front, as it was typed.</summary>
-    public Task<(StoredWeek Week, IReadOnlyList<string> Extras)> Read(Tenant tenant, DateOnly start, Guid? eater) =>
-        database.Read(tenant, weeks.Of(start).And(Extras(eater)));
+    /// <summary>A week; what an eater had besides, the most often in front, as it was typed; and the eater's weight where it is kept.</summary>
+    public Task<((StoredWeek Week, IReadOnlyList<string> Extras) Day, KeptWeight? Weight)> Read(
+        Tenant tenant,
+        DateOnly start,
+        Guid? eater
+    ) => database.Read(tenant, weeks.Of(start).And(Extras(eater)).And(WeightStore.Of(eater)));
+
+    /// <summary>Whose day is shown where nobody is named: the first who is no guest.</summary>
+    internal const string FirstEater = "(select id from eater order by is_guest, position, id limit 1)";
 
     private static Reading<IReadOnlyList<string>> Extras(Guid? eater) =>
         Reading.Of<IReadOnlyList<string>>(
-            """
+            $"""
             select text from serving_item item
             join serving on serving.household_id = item.household_id and serving.id = item.serving_id
-            where item.is_extra and item.text is not null and serving.eater_id = @extrasOf and serving.eaten_on > current_date - 90
+            where item.is_extra and item.text is not null and serving.eater_id = coalesce(@extrasOf, {FirstEater}) and serving.eaten_on > current_date - 90
             group by text order by count(*) desc, max(serving.eaten_on) desc, text limit 12;
             """,
             new { extrasOf = eater },

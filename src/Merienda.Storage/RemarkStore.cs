@@ -11,7 +11,7 @@ public sealed record EarlierNote(Guid RecipeId, Guid BatchId, DateOnly CookedOn,
 public sealed class RemarkStore(EditDoor door)
 {
     internal static readonly Reading<IReadOnlyList<CookRemarkRow>> All = Reading.Of<IReadOnlyList<CookRemarkRow>>(
-        "select batch_id, task_id, took_minutes, note from cook_remark where batch_id in (select id from batch);",
+        "select batch_id, task_id, took_minutes, note, again from cook_remark where batch_id in (select id from batch);",
         null,
         async rows => [.. await rows.ReadAsync<CookRemarkRow>()]
     );
@@ -29,13 +29,13 @@ public sealed class RemarkStore(EditDoor door)
         async rows => [.. await rows.ReadAsync<EarlierNote>()]
     );
 
-    internal static CookRemark ToRemark(CookRemarkRow row) => new(row.BatchId, row.TaskId, row.TookMinutes, row.Note);
+    internal static CookRemark ToRemark(CookRemarkRow row) => new(row.BatchId, row.TaskId, row.TookMinutes, row.Note, row.Again);
 
     /// <summary>Keeps a remark instead of the one that was there; one that says nothing takes it away.</summary>
     public Task<Result<Edited<bool>>> Say(
         EditStamp stamp,
         Reading<StoredWeek> week,
-        (Guid Batch, string Task, int? Minutes, string Note) said
+        (Guid Batch, string Task, int? Minutes, string Note, bool? Again) said
     ) =>
         door.Edit<StoredWeek, bool>(
             stamp,
@@ -43,7 +43,7 @@ public sealed class RemarkStore(EditDoor door)
             week,
             locked =>
             {
-                var after = CookRemark.Of(said.Batch, said.Task, said.Minutes, said.Note);
+                var after = CookRemark.Of(said.Batch, said.Task, said.Minutes, said.Note, said.Again);
                 if (after.Refusal is { } refusal)
                 {
                     return refusal;
@@ -65,5 +65,5 @@ public sealed class RemarkStore(EditDoor door)
             }
         );
 
-    private static CookRemarkRow ToRow(CookRemark remark) => new(remark.Batch, remark.Task, remark.Minutes, remark.Note);
+    private static CookRemarkRow ToRow(CookRemark remark) => new(remark.Batch, remark.Task, remark.Minutes, remark.Note, remark.Again);
 }

@@ -145,7 +145,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
     private const string Ticks = $"""
         select item_key from shop_tick where week_start between @weekStart - 3 and @weekStart + 3;
         select batch_id, task_id from task_tick where batch_id = any({PlanReading.Chosen});
-        select batch_id, task_id, took_minutes, note from cook_remark where batch_id = any({PlanReading.Chosen});
+        select batch_id, task_id, took_minutes, note, again from cook_remark where batch_id = any({PlanReading.Chosen});
         {TickStore.SelectRuns} where batch_id = any({PlanReading.Chosen});
         """;
 

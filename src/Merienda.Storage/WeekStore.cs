@@ -194,7 +194,14 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
     }
 
     /// <summary>Cooks a week's batches again for a later one, in the recipes' versions that count, and fills its free meals if asked to.</summary>
-    public Task<Result<Edited<Copied>>> Copy(EditStamp stamp, DateOnly from, DateOnly to, bool withMeals) =>
+    /// <param name="only">Batches that are cooked again; null for all of the week's.</param>
+    public Task<Result<Edited<Copied>>> Copy(
+        EditStamp stamp,
+        DateOnly from,
+        DateOnly to,
+        bool withMeals,
+        IReadOnlyList<Guid>? only = null
+    ) =>
         door.Edit<
             (((StoredWeek From, StoredWeek To) Weeks, IReadOnlyList<StoredRecipe> Library) Known, IReadOnlyList<WeekProtocolRow> Pins),
             Copied
@@ -217,7 +224,7 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     );
                 }
 
-                var again = source.Plan.CookedForIt.ToList();
+                var again = source.Plan.CookedForIt.Where(batch => only?.Contains(batch.Id) != false).ToList();
                 var isBought = withMeals && source.Plan.Servings.Any(meal => source.Plan.Holds(meal.Cell.Date) && meal.Items.Count > 0);
                 if (again.Count == 0 && !isBought)
                 {

@@ -7,6 +7,13 @@ public class ConstraintTests(TestDatabase database)
 {
     private const string Batch =
         "insert into batch (household_id, id, session_id, recipe_version_id, letter) select household_id, gen_random_uuid(), session_id, recipe_version_id,";
+    private const string RemarkedAgain =
+        "insert into cook_remark (household_id, batch_id, task_id, took_minutes, note, again) select app_household(),";
+    private const string Weighed =
+        "insert into weighing select household_id, id from eater limit 1; insert into body_weight select household_id, eater_id,";
+    private const string AsBought =
+        "update serving_item set batch_id = null, lot_id = null, portions = null, text = 'x', match_kind = 'None'";
+
     private const string Ready =
         "insert into serving_item (household_id, id, serving_id, position, is_chosen, text, match_kind) select household_id, gen_random_uuid(), id, 9, false,";
     private const string Box =
@@ -330,6 +337,16 @@ public class ConstraintTests(TestDatabase database)
                 "serving_item_frozen_is_of_a_batch",
                 "update serving_item set is_frozen = true, batch_id = null, lot_id = null, portions = null, text = 'x', match_kind = 'None'"
             },
+            { "cook_remark_again_of_a_dish", $"{RemarkedAgain} id, 'x', 5, '', true from batch limit 1" },
+            { "weighing_key", "insert into weighing select household_id, id from eater, generate_series(1, 2)" },
+            { "weighing_eater", "insert into weighing select id, gen_random_uuid() from household" },
+            { "body_weight_range", $"{Weighed} current_date, 19999 from weighing" },
+            { "body_weight_key", $"{Weighed} current_date, 70000 from weighing, generate_series(1, 2)" },
+            { "body_weight_weighing", "insert into body_weight select id, gen_random_uuid(), current_date, 70000 from household" },
+            { "serving_item_eaten_range", $"{AsBought}, eaten_share = 3.01" },
+            { "serving_item_eaten_of_a_batch", "update serving_item set eaten_share = 0.5" },
+            { "serving_item_left_out_takes_no_box", "update serving_item set eaten_share = 0, container_id = id" },
+            { "serving_item_extra_was_eaten", $"{AsBought}, is_extra = true" },
             { "batch_frozen_rest_range", "update batch set frozen_rest = 61" },
             { "serving_item_parts_some", "update serving_item set parts = '{}'" },
             { "serving_item_draw_or_food", "update serving_item set grams = 5" },

@@ -67,6 +67,8 @@ internal static class EveryTable
                 text = "A glass of milk, nothing",
             }
         );
+        await visitor.Must(HttpMethod.Put, $"{path}/weighing", new { isOn = true });
+        await visitor.Must(HttpMethod.Put, $"{path}/weight", new { on = Day(0), kg = 70 });
         await visitor.Must(HttpMethod.Post, "/api/table/protocols/vegan/copy", new { name = "Ours", followers = Array.Empty<Guid>() });
         await visitor.Must(HttpMethod.Post, "/api/members/invitations");
         await visitor.Must(HttpMethod.Put, "/api/table/kitchen", KitchenTests.Kitchen());

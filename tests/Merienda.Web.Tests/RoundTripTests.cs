@@ -42,6 +42,8 @@ public sealed class RoundTripTests(TestDatabase database) : IDisposable
             $"{week}/shop",
             $"{week}/sessions",
             $"{week}/shelf",
+            $"{week}/log",
+            $"{week}/look-back",
             "/api/recipes",
             $"/api/recipes/{recipe}",
             "/api/table",

@@ -49,6 +49,8 @@ public class RowLevelSecurityTests(TestDatabase database)
         "recipe_collection",
         "cook_remark",
         "step_run",
+        "weighing",
+        "body_weight",
         "solve_job",
         "picture",
         "recipe_picture",

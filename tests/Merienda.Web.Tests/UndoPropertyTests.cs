@@ -44,6 +44,8 @@ public class UndoPropertyTests(TestDatabase database)
         ("lot", "true"),
         ("cook_remark", "true"),
         ("step_run", "true"),
+        ("weighing", "true"),
+        ("body_weight", "true"),
         ("part_yield", "true"),
         ("container", "true"),
         ("container_event", "true"),

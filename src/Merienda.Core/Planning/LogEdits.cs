@@ -147,7 +147,7 @@ public static class LogEdits
         if (eaten.Share < 0 || eaten.Share > most)
         {
             return new Refusal(
-                "eaten-out-of-range",
+                "log-share-out-of-range",
                 "share",
                 $"{eaten.Share:0.##}",
                 $"of {plan.NameOf(item)}, 0 to {most:0} times what was planned can be said to be eaten",

@@ -6,7 +6,8 @@ namespace Merienda.Core.Sessions;
 /// <param name="Task">Key of the step in its session; empty for the whole dish.</param>
 /// <param name="Minutes">From the step's start to its end; null where nobody said.</param>
 /// <param name="Note">"Too salty: half the cubes will do"; may be empty.</param>
-public sealed record CookRemark(Guid Batch, string Task, int? Minutes, string Note)
+/// <param name="Again">Of a whole dish: true for cooked again, false for rather not; null while nobody said.</param>
+public sealed record CookRemark(Guid Batch, string Task, int? Minutes, string Note, bool? Again = null)
 {
     public const int MostMinutes = 1_440,
         LongestNote = 400;
@@ -17,7 +18,7 @@ public sealed record CookRemark(Guid Batch, string Task, int? Minutes, string No
         new("unknown-task", "taskId", task[..Math.Min(task.Length, 40)], "a session has no such step", "Load the session again");
 
     /// <summary>A remark as it is kept; null where it says nothing any more.</summary>
-    public static Result<CookRemark?> Of(Guid batch, string task, int? minutes, string note)
+    public static Result<CookRemark?> Of(Guid batch, string task, int? minutes, string note, bool? again = null)
     {
         var said = note.Trim();
         if (task.Length > LongestTask)
@@ -47,6 +48,10 @@ public sealed record CookRemark(Guid Batch, string Task, int? Minutes, string No
             );
         }
 
-        return minutes is null && said.Length == 0 ? (CookRemark?)null : new CookRemark(batch, task, minutes, said);
+        // Only a dish is cooked again.
+        var isAgain = task.Length == 0 ? again : null;
+        return minutes is null && said.Length == 0 && isAgain is null
+            ? (CookRemark?)null
+            : new CookRemark(batch, task, minutes, said, isAgain);
     }
 }

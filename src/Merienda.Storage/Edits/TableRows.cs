@@ -55,6 +55,10 @@ public sealed record EaterPhaseRow(Guid EaterId, string ProtocolId, DateOnly Sta
 
 public sealed record EaterChallengeRow(Guid EaterId, string ProtocolId, string ChallengeId, int Position, string Outcome);
 
+public sealed record WeighingRow(Guid EaterId, bool IsPaceSeen);
+
+public sealed record BodyWeightRow(Guid EaterId, DateOnly WeighedOn, int MassG);
+
 public sealed record DiaryEntryRow(Guid Id, Guid EaterId, string ProtocolId, DateOnly NotedOn, string Text, Guid WrittenBy);
 
 public sealed record ReadyChoiceRow(Guid Id, int Position, string Line, string? Meal, int MostAWeek);

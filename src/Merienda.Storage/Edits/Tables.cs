@@ -35,6 +35,8 @@ public static class Tables
         "challenge_id"
     );
     public static readonly TenantTable<DiaryEntryRow> DiaryEntry = new("diary_entry", "id");
+    public static readonly TenantTable<WeighingRow> Weighing = new("weighing", "eater_id");
+    public static readonly TenantTable<BodyWeightRow> BodyWeight = new("body_weight", "eater_id", "weighed_on");
 
     public static readonly TenantTable<KitchenItemRow> KitchenItem = new("kitchen_item", "id");
     public static readonly TenantTable<ContainerKindRow> ContainerKind = new("container_kind", "id");
@@ -111,6 +113,8 @@ public static class Tables
         EaterPhase,
         EaterChallenge,
         DiaryEntry,
+        Weighing,
+        BodyWeight,
         KitchenItem,
         ContainerKind,
         ReadyChoice,

@@ -87,4 +87,4 @@ public sealed record StepRunRow(
 
 public sealed record TaskTickRow(Guid BatchId, string TaskId);
 
-public sealed record CookRemarkRow(Guid BatchId, string TaskId, int? TookMinutes, string Note);
+public sealed record CookRemarkRow(Guid BatchId, string TaskId, int? TookMinutes, string Note, bool? Again);

@@ -159,6 +159,7 @@ public static class MeriendaHost
         services.AddSingleton<Func<SoldAs>>(provider => () => provider.GetRequiredService<KnowledgeBase>().SoldAs);
         services.AddSingleton<BoxStore>();
         services.AddSingleton<LogStore>();
+        services.AddSingleton<WeightStore>();
         services.AddSingleton<Func<Core.Planning.Household, DateOnly>>(provider =>
             household => HouseholdClock.Today(provider.GetRequiredService<TimeProvider>(), household.TimeZone)
         );

@@ -112,8 +112,8 @@ public static class DayEndpoints
     ) =>
         // The ends of the calendar have no week round them.
         editing.Answer(
-            (await weeks.Copy(editing, date, request.To.Year is < 2000 or > 2100 ? date : request.To, request.WithMeals)).Select(edited =>
-                edited.Select(copied => new CopiedWeek(copied.Start, copied.Batches, copied.Placed, copied.Left))
-            )
+            (
+                await weeks.Copy(editing, date, request.To.Year is < 2000 or > 2100 ? date : request.To, request.WithMeals, request.Batches)
+            ).Select(edited => edited.Select(copied => new CopiedWeek(copied.Start, copied.Batches, copied.Placed, copied.Left)))
         );
 }

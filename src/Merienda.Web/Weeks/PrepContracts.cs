@@ -116,4 +116,5 @@ public sealed record StepRequest(
 /// <param name="TaskId">A step of the session; empty for the whole dish.</param>
 /// <param name="Minutes">From the step's start to its end, 1 to 1,440; null to say nothing of it.</param>
 /// <param name="Note">At most 400 letters; may be empty.</param>
-public sealed record RemarkRequest(Guid BatchId, string TaskId, int? Minutes, string Note);
+/// <param name="Again">Of the whole dish: whether it is cooked again; null while nobody says.</param>
+public sealed record RemarkRequest(Guid BatchId, string TaskId, int? Minutes, string Note, bool? Again = null);

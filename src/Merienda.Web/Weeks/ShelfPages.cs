@@ -9,11 +9,7 @@ public static class ShelfPages
 {
     public static ShelfPage ToShelf(this WeekView week, IReadOnlyList<Price> prices)
     {
-        var waste = Waste.Of(week.Plan);
-        var book = PriceBook.Of(
-            prices,
-            [.. waste.SelectMany(one => week.DishOf(one.Batch, one.Lot).Ingredients).Select(line => line.Food).OfType<Food>()]
-        );
+        var (wasted, says) = WastedOf(week, prices);
         var names = week.Eaters.ToDictionary(eater => eater.Id, eater => eater.Name);
         return new(
             week.Start,
@@ -26,6 +22,20 @@ public static class ShelfPages
                     return boxes.Select(box => ToBox(week, box, of, names));
                 }),
             ],
+            wasted,
+            says
+        );
+    }
+
+    /// <summary>What was thrown away on the week's days, and where the costs come from.</summary>
+    internal static (IReadOnlyList<ShelfWaste> Wasted, string PricesSay) WastedOf(WeekView week, IReadOnlyList<Price> prices)
+    {
+        var waste = Waste.Of(week.Plan);
+        var book = PriceBook.Of(
+            prices,
+            [.. waste.SelectMany(one => week.DishOf(one.Batch, one.Lot).Ingredients).Select(line => line.Food).OfType<Food>()]
+        );
+        return (
             [
                 .. waste.Select(one => new ShelfWaste(
                     WeekView.Tape(one.Batch),

@@ -213,7 +213,8 @@ public sealed record ShiftRequest(DateOnly Day, Guid EaterId, string Measure, st
 
 /// <param name="To">Any day of the week that is copied to.</param>
 /// <param name="WithMeals">Whether the meals are filled too, or the batches only come to the bench.</param>
-public sealed record CopyWeekRequest(DateOnly To, bool WithMeals);
+/// <param name="Batches">Only these are cooked again; null for all of them.</param>
+public sealed record CopyWeekRequest(DateOnly To, bool WithMeals, IReadOnlyList<Guid>? Batches = null);
 
 /// <param name="Start">First day of the week that was copied to.</param>
 /// <param name="Left">Portions and foods that could not stand there: the meal is taken or locked, or an allergy forbids it.</param>

@@ -44,6 +44,7 @@ public static class WeekEndpoints
         weeks.MapPortioning();
         weeks.MapLog();
         api.MapBoxes();
+        api.MapWeights();
     }
 
     /// <summary>What every look at a week needs.</summary>
@@ -223,7 +224,11 @@ public static class WeekEndpoints
         RemarkStore remarks
     ) =>
         edit.Editing.Done(
-            await remarks.Say(edit.Editing, weeks.Of(edit.Date), (request.BatchId, request.TaskId, request.Minutes, request.Note))
+            await remarks.Say(
+                edit.Editing,
+                weeks.Of(edit.Date),
+                (request.BatchId, request.TaskId, request.Minutes, request.Note, request.Again)
+            )
         );
 
     private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)

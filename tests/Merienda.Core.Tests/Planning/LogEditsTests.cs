@@ -50,14 +50,14 @@ public class LogEditsTests
     public void Of_what_is_bought_up_to_three_times_are_eaten(double share, bool isRefused)
     {
         var plan = WithBread(Week());
-        Assert.Equal(isRefused ? "eaten-out-of-range" : null, Log(plan, Last(plan), (decimal)share).Refusal?.Code);
+        Assert.Equal(isRefused ? "log-share-out-of-range" : null, Log(plan, Last(plan), (decimal)share).Refusal?.Code);
     }
 
     [Fact]
     public void Of_a_share_of_a_batch_no_more_than_all_is_eaten()
     {
         var plan = Place(Week(Cook(2)), 1);
-        Assert.Equal("eaten-out-of-range", Log(plan, Last(plan), 1.01m).Refusal?.Code);
+        Assert.Equal("log-share-out-of-range", Log(plan, Last(plan), 1.01m).Refusal?.Code);
         Assert.Equal("item-gone", Log(plan, Last(plan), 1, 2).Refusal?.Code);
         Assert.Equal("out-of-week", Log(plan, Last(plan), 1, 7).Refusal?.Code);
     }

@@ -7,6 +7,9 @@ export type Act =
   | { kind: 'task'; week: string; body: Schemas['StepRequest'] }
   | { kind: 'eaten'; week: string; body: Schemas['LogRequest'] }
   | { kind: 'extra'; week: string; body: Schemas['ExtraRequest']; say: string }
+  /** Fills the boxes of a batch, or of all batches of a day. */
+  | { kind: 'fill'; week: string; batch: string | null; day: string; say: string }
+  | { kind: 'weigh'; week: string; batch: string; body: Schemas['YieldRequest']; say: string }
   | { kind: 'box'; batch: string; box: string; body: Schemas['BoxEventRequest']; say: string };
 
 /**

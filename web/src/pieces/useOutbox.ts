@@ -12,13 +12,21 @@ export const useWaiting = () => useSyncExternalStore(watchOutbox, inOutbox);
 
 const retryAfter = 4_000;
 
-function send(act: Waiting) {
+function send(act: Waiting): Promise<{ sequence: number | null }> {
   const id = withId(act.id);
   switch (act.kind) {
     case 'shop':
       return kept(api.PUT('/api/weeks/{date}/shop/tick', { params: { path: { date: act.week } }, ...id, body: act.body }));
     case 'task':
       return kept(api.PUT('/api/weeks/{date}/sessions/tick', { params: { path: { date: act.week } }, ...id, body: act.body }));
+    case 'fill':
+      return act.batch === null
+        ? kept(api.PUT('/api/weeks/{date}/sessions/{day}/portioned', { params: { path: { date: act.week, day: act.day } }, ...id }))
+        : kept(api.PUT('/api/weeks/{date}/batches/{batch}/portioned', { params: { path: { date: act.week, batch: act.batch } }, ...id }));
+    case 'weigh': {
+      const path = { date: act.week, batch: act.batch };
+      return kept(api.PUT('/api/weeks/{date}/batches/{batch}/yield', { params: { path }, ...id, body: act.body }));
+    }
     case 'eaten':
       return kept(api.PUT('/api/weeks/{date}/log', { params: { path: { date: act.week } }, ...id, body: act.body }));
     case 'extra':
@@ -35,6 +43,8 @@ const shownIn: Record<Waiting['kind'], Asked[]> = {
   shop: ['shop'],
   task: ['session'],
   box: ['shelf', 'week', 'larder', 'portioning', 'log'],
+  fill: ['portioning', 'shelf', 'week', 'larder', 'log'],
+  weigh: ['portioning', 'shelf', 'week', 'larder', 'log'],
   eaten: ['log', 'week', 'shelf', 'larder', 'portioning', 'shop'],
   extra: ['log', 'week', 'shelf', 'larder', 'portioning', 'shop'],
 };
@@ -71,7 +81,8 @@ export function useSender(person: Schemas['PersonState']) {
           undo: (sequence, id) => kept(api.POST('/api/undo', { ...withId(id), body: { sequence } })),
           settled: (act) => seenAnew(queries, shownIn[act.kind]),
           done: (act, sequence) => {
-            if (act.kind === 'box') done(act.say, sequence === null ? undefined : () => undoing.current(sequence));
+            if (act.kind === 'box' || act.kind === 'fill' || act.kind === 'weigh')
+              done(act.say, sequence === null ? undefined : () => undoing.current(sequence));
           },
           refused,
         });

@@ -58,9 +58,7 @@ public static class SessionPages
         var said = week.Plan.Sessions.First(one => one.Date == date);
         var room = kitchen.ForSession(said.Cooks);
         var session = CookedSession.Of(dishes, room);
-        var keys = session
-            .Steps.Select(step => (Batch: BatchOf(dishes[step.Dish], batches), Key: dishes[step.Dish].KeyOf(step.Step.Task)))
-            .ToList();
+        var keys = KeysOf(session, dishes, batches);
         var kept = new Kept(dishes, session, [.. keys.Select(key => week.RunOf(key.Batch.Id, key.Key))]);
         var begins = HouseholdClock.MomentOf(date, said.Start, week.Table.Household.TimeZone);
         var order = await orders.OrderOf(kept, begins);
@@ -135,6 +133,28 @@ public static class SessionPages
     }
 
     /// <summary>What is cooked for several is ticked at the first of them.</summary>
+    private static List<(Batch Batch, string Key)> KeysOf(
+        CookedSession session,
+        IReadOnlyList<CookedDish> dishes,
+        Dictionary<string, Batch> batches
+    ) => [.. session.Steps.Select(step => (BatchOf(dishes[step.Dish], batches), dishes[step.Dish].KeyOf(step.Step.Task)))];
+
+    /// <summary>The steps of a session by the batch and the key under which something is said of them, with their planned minutes.</summary>
+    public static IReadOnlyList<(Guid Batch, string Key, int Planned)> StepsOf(
+        WeekView week,
+        IReadOnlyList<Batch> cooked,
+        SessionKitchen room
+    )
+    {
+        var dishes = DishesOf(week, cooked);
+        var session = CookedSession.Of(dishes, room);
+        return
+        [
+            .. KeysOf(session, dishes, cooked.ToDictionary(batch => batch.Letter))
+                .Zip(session.Steps, (key, step) => (key.Batch.Id, key.Key, step.Step.Task.HandsOn + step.Step.Task.Unattended)),
+        ];
+    }
+
     private static Batch BatchOf(CookedDish dish, Dictionary<string, Batch> batches) => batches[dish.IsBase ? dish.For[0] : dish.Letter];
 
     private static SessionTask ToTask(

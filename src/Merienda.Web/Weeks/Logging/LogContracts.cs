@@ -55,6 +55,7 @@ public sealed record LogPhase(string Protocol, string Says);
 
 /// <param name="Findings">What is not right with single meals and things of the day.</param>
 /// <param name="Week">Limits by the week.</param>
+/// <param name="Weight">Null where no body weight is kept.</param>
 /// <param name="Extras">What the eater had besides on other days, as typed, the most often in front.</param>
 public sealed record LogPage(
     DateOnly Start,
@@ -68,7 +69,8 @@ public sealed record LogPage(
     IReadOnlyList<ShownFinding> Week,
     IReadOnlyList<LogFree> Free,
     IReadOnlyList<LogPhase> Phases,
-    IReadOnlyList<string> Extras
+    IReadOnlyList<string> Extras,
+    LogWeight? Weight
 );
 
 /// <param name="Share">Of what was planned; null takes back what was said.</param>

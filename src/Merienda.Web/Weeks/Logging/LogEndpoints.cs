@@ -12,6 +12,7 @@ public static class LogEndpoints
     public static void MapLog(this RouteGroupBuilder weeks)
     {
         weeks.MapGet("/log", Day).WithName("GetLog");
+        weeks.MapGet("/look-back", LookBack).WithName("LookBack");
         weeks.MapPut("/log", Say).WithName("SayWhatWasEaten");
         weeks.MapPost("/log/extra", Extra).WithName("SayWhatWasEatenBesides");
     }
@@ -39,7 +40,7 @@ public static class LogEndpoints
         KnowledgeBase knowledge
     )
     {
-        var (stored, extras) = await log.Read(tenant, date, eater);
+        var ((stored, extras), weight) = await log.Read(tenant, date, eater);
         var week = new WeekView(stored, knowledge);
         var at = day ?? (week.Plan.Holds(week.Table.Today) ? week.Table.Today : week.Start);
         var who = eater ?? week.Table.Eaters.OrderBy(one => one.IsGuest).Select(one => one.Id).FirstOrDefault();
@@ -50,7 +51,13 @@ public static class LogEndpoints
 
         return week.Plan.WrongCell(null, new(at, "", who)) is { } refusal
             ? refusal.ToProblem()
-            : TypedResults.Ok(week.ToLog(at, diner, extras));
+            : TypedResults.Ok(week.ToLog(at, diner, extras, weight));
+    }
+
+    private static async Task<Ok<LookBackPage>> LookBack(DateOnly date, CurrentTenant tenant, WeekStore weeks, KnowledgeBase knowledge)
+    {
+        var (week, prices) = await weeks.ReadShelf(tenant, date);
+        return TypedResults.Ok(new WeekView(week, knowledge).ToLookBack(prices));
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Say(

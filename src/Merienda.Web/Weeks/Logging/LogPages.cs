@@ -2,6 +2,7 @@ using Merienda.Core.Foods;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
+using Merienda.Storage;
 using Merienda.Web.Hosting;
 
 namespace Merienda.Web.Weeks.Logging;
@@ -10,7 +11,7 @@ namespace Merienda.Web.Weeks.Logging;
 public static class LogPages
 {
     /// <param name="extras">What the eater had besides on other days.</param>
-    public static LogPage ToLog(this WeekView week, DateOnly day, Eater eater, IReadOnlyList<string> extras)
+    public static LogPage ToLog(this WeekView week, DateOnly day, Eater eater, IReadOnlyList<string> extras, KeptWeight? weight)
     {
         var plated = week.Plated.Where(one => one.Serving.Cell.Date == day && one.Serving.Cell.Eater == eater.Id).ToList();
         var stands = week.Ledger[day, eater.Id];
@@ -58,7 +59,8 @@ public static class LogPages
                     .Select(use => new LogFree(use.Name, use.Food.UpTo!.Value, Shown.Round(use.Grams))),
             ],
             [.. Phases(week, settings, day)],
-            extras
+            extras,
+            WeightEndpoints.ToLog(weight)
         );
     }
 

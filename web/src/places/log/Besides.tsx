@@ -1,19 +1,21 @@
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { api, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { Lozenge } from '../../pieces/Lozenge';
-import { portions, verdictWord } from '../../pieces/show';
+import { mealName, portions, verdictWord, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { FoodLine } from '../FoodLine';
+import { shelfQuery } from '../kept';
 import { effect } from '../week/BestThings';
 import { type Meal, type Page, sayBesides } from './eating';
 
 /** What was eaten that nobody had planned: typed, one of the usual small things, or what of the fridge fits the day best. */
-export function Besides({ page, meal, onDone }: { page: Page; meal: Meal; onDone: () => void }) {
+export function Besides({ page, meal }: { page: Page; meal: Meal }) {
   const say = (line: string, food: string | null = null) => void sayBesides(page, meal, line.trim(), { line: line.trim(), food });
   return (
-    <div className="border-t border-line px-3 py-2">
+    <div className="border-b border-line px-3 py-2">
       <FoodLine
         label={`Eaten at ${meal.name}, besides`}
         word="Eaten"
@@ -34,9 +36,7 @@ export function Besides({ page, meal, onDone }: { page: Page; meal: Meal; onDone
         </ul>
       )}
       <There page={page} meal={meal} />
-      <Button look="bare" className="min-h-11" onClick={onDone}>
-        Close
-      </Button>
+      <OfOtherMeals page={page} meal={meal} />
     </div>
   );
 }
@@ -67,9 +67,7 @@ function There({ page, meal }: { page: Page; meal: Meal }) {
   return (
     <Asked of={best}>
       {(things) =>
-        things.length === 0 ? (
-          <p className="mt-2 text-sm text-steel">Nothing loose in fridge or freezer fits here.</p>
-        ) : (
+        things.length === 0 ? null : (
           <section className="mt-3">
             <h4 className="text-sm font-semibold">There, and what it makes of the day</h4>
             <ol>
@@ -97,5 +95,47 @@ function There({ page, meal }: { page: Page; meal: Meal }) {
         )
       }
     </Asked>
+  );
+}
+
+/** Boxes that wait for another meal: who takes one leaves that meal open. */
+function OfOtherMeals({ page, meal }: { page: Page; meal: Meal }) {
+  const shelf = useQuery(shelfQuery(page.start));
+  const boxes = (shelf.data?.boxes ?? [])
+    .filter(
+      ({ place, keptIn, madeOn }) =>
+        place &&
+        keptIn !== 'pastItsTime' &&
+        madeOn <= page.day &&
+        place.date >= page.day &&
+        !(place.date === page.day && place.meal === meal.key && place.eaterId === page.eaterId),
+    )
+    .sort((one, other) => (one.place?.date ?? '').localeCompare(other.place?.date ?? ''));
+  if (boxes.length === 0) return null;
+  return (
+    <Disclosure as="section" className="mt-2">
+      <DisclosureButton className="min-h-11 text-sm font-semibold text-cobalt hover:underline">A box of another meal</DisclosureButton>
+      <DisclosurePanel as="ul">
+        {boxes.map((box) => (
+          <li key={box.id}>
+            <button
+              type="button"
+              className="flex min-h-11 w-full items-center gap-2 border-t border-line py-1 text-left text-sm hover:bg-tray"
+              onClick={() => void sayBesides(page, meal, `${box.tape} ${box.dish}`, { batchId: box.batchId, boxId: box.id })}
+            >
+              <Tape letter={box.tape} />
+              <span className="min-w-0 flex-1 leading-tight">
+                {box.dish}
+                <span className="block text-xs text-steel">
+                  {box.eater}’s {box.place && `${weekday(box.place.date)} ${mealName(box.place.meal)}`}
+                  {box.keptIn === 'freezer' && ', frozen'}
+                </span>
+              </span>
+              {box.size !== 1 && <span className="figures text-xs text-steel">{portions(box.size)}×</span>}
+            </button>
+          </li>
+        ))}
+      </DisclosurePanel>
+    </Disclosure>
   );
 }

@@ -9,6 +9,7 @@ import { Diary } from '../table/eaters/Diary';
 import { useWeekDate } from '../useWeekDate';
 import { chooseEater, chosenEater } from './chosenEater';
 import { nextMeal, withWhatWaits } from './eating';
+import { LookBack } from './LookBack';
 import { MealLog } from './MealLog';
 import { Rest } from './Rest';
 
@@ -18,7 +19,8 @@ export function LogPage() {
   const [params, setParams] = useSearchParams();
   const log = useQuery(logQuery(date, params.get('day'), params.get('eater') ?? chosenEater()));
   const waiting = useWaiting();
-  const look = (change: { day?: string; eater?: string }) =>
+  const isBack = params.get('look') === 'week';
+  const look = (change: { day?: string; eater?: string; look?: string }) =>
     setParams(
       (now) => {
         for (const [name, value] of Object.entries(change)) now.set(name, value);
@@ -35,7 +37,7 @@ export function LogPage() {
           <div className="mx-auto max-w-6xl p-3 md:p-6">
             <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
               <h1 className="text-xl">Log</h1>
-              <Days page={page} onChoose={(day) => look({ day })} />
+              <Days page={page} isBack={isBack} onChoose={(day) => look({ day, look: '' })} onLookBack={() => look({ look: 'week' })} />
               <Eaters
                 page={page}
                 onChoose={(eater) => {
@@ -44,29 +46,34 @@ export function LogPage() {
                 }}
               />
             </div>
-            <div className="gap-6 md:grid md:grid-cols-[minmax(0,1fr)_20rem]">
-              <div className="min-w-0">
-                <h2 className="mb-2 text-lg">{page.day === page.today ? `Today, ${longDate(page.day)}` : longDate(page.day)}</h2>
-                {page.phases.map((phase) => (
-                  <p key={phase.protocol} className="mb-2">
-                    {phase.says}
-                  </p>
-                ))}
-                {page.meals.map((meal) => (
-                  <MealLog key={`${page.day} ${page.eaterId} ${meal.key}`} page={page} meal={meal} isNext={meal.key === next} />
-                ))}
-                {page.phases.map((phase) => (
-                  <Diary
-                    key={phase.protocol}
-                    eater={page.eaterId}
-                    protocol={phase.protocol}
-                    day={page.day}
-                    isToday={page.day === page.today}
-                  />
-                ))}
+            {isBack ? (
+              <LookBack date={page.start} eater={page.eaterId} />
+            ) : (
+              <div className="gap-6 md:grid md:grid-cols-[minmax(0,1fr)_20rem]">
+                <div className="min-w-0">
+                  <h2 className="mb-2 text-lg">{page.day === page.today ? `Today, ${longDate(page.day)}` : longDate(page.day)}</h2>
+                  <Tightest page={page} />
+                  {page.phases.map((phase) => (
+                    <p key={phase.protocol} className="mb-2">
+                      {phase.says}
+                    </p>
+                  ))}
+                  {page.meals.map((meal) => (
+                    <MealLog key={`${page.day} ${page.eaterId} ${meal.key}`} page={page} meal={meal} isNext={meal.key === next} />
+                  ))}
+                  {page.phases.map((phase) => (
+                    <Diary
+                      key={phase.protocol}
+                      eater={page.eaterId}
+                      protocol={phase.protocol}
+                      day={page.day}
+                      isToday={page.day === page.today}
+                    />
+                  ))}
+                </div>
+                <Rest page={page} />
               </div>
-              <Rest page={page} />
-            </div>
+            )}
           </div>
         );
       }}
@@ -74,11 +81,32 @@ export function LogPage() {
   );
 }
 
+/** On a phone the limits stand below the meals: the one that counts first is said above them too. */
+function Tightest({ page }: { page: Schemas['LogPage'] }) {
+  const [first] = page.rulers;
+  return first?.says ? (
+    <p className="figures mb-2 md:hidden">
+      {first.stands.title}: <b>{first.says}</b>
+    </p>
+  ) : null;
+}
+
 const chip = 'flex min-h-11 items-center justify-center rounded-sm border px-2 text-sm leading-tight sm:min-h-9';
 const chosen = 'border-cobalt bg-cobalt text-on-cobalt font-semibold';
 const open = 'border-line hover:border-rim';
 
-function Days({ page, onChoose }: { page: Schemas['LogPage']; onChoose: (day: string) => void }) {
+function Days({
+  page,
+  isBack,
+  onChoose,
+  onLookBack,
+}: {
+  page: Schemas['LogPage'];
+  isBack: boolean;
+  onChoose: (day: string) => void;
+  onLookBack: () => void;
+}) {
+  const isShown = (day: string) => !isBack && day === page.day;
   return (
     <fieldset className="flex gap-1 max-sm:w-full">
       <legend className="sr-only">Day</legend>
@@ -86,15 +114,18 @@ function Days({ page, onChoose }: { page: Schemas['LogPage']; onChoose: (day: st
         <button
           key={day}
           type="button"
-          aria-pressed={day === page.day}
+          aria-pressed={isShown(day)}
           aria-label={`${longDate(day)}${day === page.today ? ', today' : ''}`}
-          className={`${chip} flex-1 flex-col ${day === page.day ? chosen : open} ${day === page.today ? 'underline underline-offset-4' : ''}`}
+          className={`${chip} flex-1 flex-col ${isShown(day) ? chosen : open} ${day === page.today ? 'underline underline-offset-4' : ''}`}
           onClick={() => onChoose(day)}
         >
           {weekday(day)}
           <span className="figures text-xs font-normal">{dayMonth(day).split(' ')[0]}</span>
         </button>
       ))}
+      <button type="button" aria-pressed={isBack} className={`${chip} flex-1 ${isBack ? chosen : open}`} onClick={onLookBack}>
+        Week
+      </button>
     </fieldset>
   );
 }

@@ -14,13 +14,25 @@ export function MealLog({ page, meal, isNext }: { page: Page; meal: Meal; isNext
   const unsaid = meal.items.filter((item) => item.share === null);
   return (
     <section aria-label={meal.name} className={`mb-3 border-x border-b border-line ${isNext ? 'rimmed' : 'border-t'}`}>
-      <div className="flex flex-wrap items-center gap-x-3 bg-tray px-3 py-1">
-        <h3 className="text-base">{meal.name}</h3>
+      <div className="flex items-center gap-x-3 bg-tray pl-3">
+        <h3 className="text-base first-letter:uppercase">{meal.name}</h3>
         <span className="figures text-sm text-steel">{meal.at.slice(0, 5)}</span>
         <span className="flex-1" />
-        {unsaid.length > 1 && (
+        <Button
+          look="bare"
+          className="min-h-11 px-3 sm:min-h-9"
+          aria-expanded={isAdding}
+          aria-label={`Something else at ${meal.name}`}
+          onClick={() => setAdding(!isAdding)}
+        >
+          {isAdding ? 'Close' : '+ Something else'}
+        </Button>
+      </div>
+      {isAdding && <Besides page={page} meal={meal} />}
+      {unsaid.length > 1 && (
+        <div className="px-3 pt-2">
           <Button
-            className="min-h-11 sm:min-h-9"
+            className="min-h-11 w-full max-w-md sm:min-h-9"
             onClick={() =>
               void sayEaten(
                 page,
@@ -31,8 +43,8 @@ export function MealLog({ page, meal, isNext }: { page: Page; meal: Meal; isNext
           >
             All of it eaten
           </Button>
-        )}
-      </div>
+        </div>
+      )}
       {meal.note && <p className="px-3 pt-1 text-sm text-steel">{meal.note}</p>}
       {meal.items.length === 0 && <p className="px-3 py-2 text-sm text-steel">{nothing(meal)}</p>}
       <ul>
@@ -40,13 +52,6 @@ export function MealLog({ page, meal, isNext }: { page: Page; meal: Meal; isNext
           <Thing key={item.id} item={item} onSay={(share) => void sayEaten(page, meal, [{ item: item.id, share }])} />
         ))}
       </ul>
-      {isAdding ? (
-        <Besides page={page} meal={meal} onDone={() => setAdding(false)} />
-      ) : (
-        <Button look="bare" className="ml-2 min-h-11" onClick={() => setAdding(true)} aria-label={`Something else at ${meal.name}`}>
-          + Something else
-        </Button>
-      )}
     </section>
   );
 }
@@ -101,7 +106,7 @@ function Thing({ item, onSay }: { item: Item; onSay: (share: number | null) => v
           </Button>
         </div>
       ) : (
-        <div className="mt-1 flex">
+        <div className="mt-1 flex max-w-md">
           {ways.map(([way, word]) => (
             <Way key={word} item={item} way={way} word={word} onSay={onSay} />
           ))}

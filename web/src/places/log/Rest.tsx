@@ -2,13 +2,13 @@ import { Lozenge } from '../../pieces/Lozenge';
 import { Ruler } from '../../pieces/Ruler';
 import { number } from '../../pieces/show';
 import type { Page } from './eating';
+import { Weight } from './Weight';
 
 /** What the rest of the day allows, by each limit; what free amounts are used up; and the week's limits. */
 export function Rest({ page }: { page: Page }) {
-  if (page.rulers.length + page.week.length + page.free.length + page.findings.length === 0)
-    return <p className="text-sm text-steel max-md:mt-3">Nothing limits this day.</p>;
   return (
     <aside className="max-md:mt-4">
+      {page.rulers.length + page.week.length === 0 && <p className="text-sm text-steel">Nothing limits this day.</p>}
       {page.rulers.length > 0 && (
         <section aria-label="What the day still allows">
           <h2 className="mb-2 text-lg">{page.day < page.today ? 'The day' : 'What the day still allows'}</h2>
@@ -65,6 +65,7 @@ export function Rest({ page }: { page: Page }) {
           </ul>
         </section>
       )}
+      {page.eaters.some((eater) => eater.id === page.eaterId && !eater.isGuest) && <Weight key={page.eaterId} page={page} />}
     </aside>
   );
 }

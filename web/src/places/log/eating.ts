@@ -22,7 +22,7 @@ export const sayEaten = (page: Page, meal: Meal, items: { item: string; share: n
     body: { place: placeOf(page, meal), at: eatenAt(page, meal, new Date()), items },
   });
 
-type Besides = Pick<Schemas['ExtraRequest'], 'line' | 'food' | 'batchId' | 'lotId' | 'portions'>;
+type Besides = Pick<Schemas['ExtraRequest'], 'line' | 'food' | 'batchId' | 'lotId' | 'boxId' | 'portions'>;
 
 export const sayBesides = (page: Page, meal: Meal, say: string, besides: Besides) =>
   putIntoOutbox({

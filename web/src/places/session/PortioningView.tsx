@@ -1,65 +1,44 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Snowflake } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { api, type Kept, kept, type Schemas } from '../../api/client';
-import { askAnew } from '../../api/keys';
+import type { Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { inputLook } from '../../pieces/Field';
+import { putIntoOutbox } from '../../pieces/outbox';
 import { useScale } from '../../pieces/scale';
 import { dayMonth, mealName, number, portions, typedNumber, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
-import { useEdit } from '../../pieces/useEdit';
+import { useWaiting } from '../../pieces/useOutbox';
 import { useTyped } from '../../pieces/useTyped';
 import { portioningQuery } from '../kept';
-import { fillingsOf } from './fillings';
+import { fillingsOf, type ShownBatch, withWhatWaits } from './fillings';
 import { Remark } from './remarks';
 import { ScaleChoice } from './ScaleChoice';
 import { WeighOut } from './WeighOut';
 
-type Page = Schemas['PortioningPage'];
 type Batch = Schemas['PortioningBatch'];
 type Part = Schemas['PortioningPart'];
 
-function usePortioning(week: string) {
-  const queries = useQueryClient();
-  const edit = useEdit();
-  const run = (ask: () => Promise<Kept<Page>>, say: string) =>
-    edit.run({
-      ask,
-      say,
-      settle: (page) => {
-        queries.setQueryData(['portioning', week], page);
-        void askAnew(queries, ['week', 'shelf', 'larder', 'log']);
-      },
-    });
-  const path = (batch: Batch) => ({ params: { path: { date: week, batch: batch.id } } });
-  return {
-    fill: (batch: Batch) =>
-      run(() => kept(api.PUT('/api/weeks/{date}/batches/{batch}/portioned', path(batch))), `The boxes of ${batch.letter} are filled.`),
-    fillAll: (day: string) =>
-      run(
-        () => kept(api.PUT('/api/weeks/{date}/sessions/{day}/portioned', { params: { path: { date: week, day } } })),
-        'The boxes of this session are filled.',
-      ),
-    weigh: (batch: Batch, body: Schemas['YieldRequest']) =>
-      run(
-        () => kept(api.PUT('/api/weeks/{date}/batches/{batch}/yield', { ...path(batch), body })),
-        `${batch.letter} is weighed and shared.`,
-      ),
-  };
-}
+/** What is said here is kept on the device until the server has it: a scale stands where no network is. */
+const editsOf = (week: string, day: string) => ({
+  fill: (batch: Batch) => void putIntoOutbox({ kind: 'fill', week, day, batch: batch.id, say: `The boxes of ${batch.letter} are filled.` }),
+  fillAll: () => void putIntoOutbox({ kind: 'fill', week, day, batch: null, say: 'The boxes of this session are filled.' }),
+  weigh: (batch: Batch, body: Schemas['YieldRequest']) =>
+    void putIntoOutbox({ kind: 'weigh', week, batch: batch.id, body, say: `${batch.letter} is weighed and shared.` }),
+});
 
 /** Batches become boxes: each part is weighed, and every box says its grams. */
 export function PortioningView({ week, day }: { week: string; day: string }) {
   const page = useQuery(portioningQuery(week));
-  const edits = usePortioning(week);
+  const waiting = useWaiting();
+  const edits = editsOf(week, day);
   return (
     <Asked of={page}>
       {({ sessions, vessels }) => {
-        const batches = sessions.find((session) => session.date === day)?.batches ?? [];
-        const planned = batches.filter((batch) => batch.portionedOn === null).length;
+        const batches = withWhatWaits(sessions.find((session) => session.date === day)?.batches ?? [], day, waiting);
+        const planned = batches.filter((batch) => batch.portionedOn === null && !batch.waits).length;
         return (
           <>
             <div className="mb-3 flex flex-wrap items-center gap-3">
@@ -68,7 +47,7 @@ export function PortioningView({ week, day }: { week: string; day: string }) {
                   ? 'Every dish of this session is in its boxes.'
                   : 'Weigh a dish in its vessel and its boxes are shared out, or fill them as planned.'}
               </p>
-              {planned > 1 && <Button onClick={() => void edits.fillAll(day)}>Fill all boxes as planned</Button>}
+              {planned > 1 && <Button onClick={edits.fillAll}>Fill all boxes as planned</Button>}
               {planned < batches.length && (
                 <Link to={`/shelf/${week}`} className="text-sm font-semibold text-cobalt hover:underline">
                   Boxes and labels on the Shelf
@@ -93,9 +72,19 @@ export function PortioningView({ week, day }: { week: string; day: string }) {
   );
 }
 
-type Edits = ReturnType<typeof usePortioning>;
+type Edits = ReturnType<typeof editsOf>;
 
-function Filling({ batch, vessels, edits, week }: { batch: Batch; vessels: Schemas['PortioningVessel'][]; edits: Edits; week: string }) {
+function Filling({
+  batch,
+  vessels,
+  edits,
+  week,
+}: {
+  batch: ShownBatch;
+  vessels: Schemas['PortioningVessel'][];
+  edits: Edits;
+  week: string;
+}) {
   const [isWeighing, setWeighing] = useState(false);
   return (
     <section aria-label={`${batch.letter} ${batch.name}`} className="rimmed mb-5 border-x border-b border-line px-3 py-2">
@@ -106,14 +95,14 @@ function Filling({ batch, vessels, edits, week }: { batch: Batch; vessels: Schem
           {batch.portionedOn && `, in boxes since ${weekday(batch.portionedOn)} ${dayMonth(batch.portionedOn)}`}
         </span>
         {fillingsOf(batch).length > 0 && <Button onClick={() => setWeighing(true)}>Weigh out</Button>}
-        {batch.portionedOn === null && <Button onClick={() => void edits.fill(batch)}>Fill as planned</Button>}
+        {batch.portionedOn === null && !batch.waits && <Button onClick={() => edits.fill(batch)}>Fill as planned</Button>}
         {isWeighing && (
           <WeighOut
             batch={batch}
             onClose={() => setWeighing(false)}
             onFilled={() => {
               setWeighing(false);
-              void edits.fill(batch);
+              edits.fill(batch);
             }}
           />
         )}
@@ -121,6 +110,7 @@ function Filling({ batch, vessels, edits, week }: { batch: Batch; vessels: Schem
       {batch.parts.map((part) => (
         <Weighing key={part.name} batch={batch} part={part} vessels={vessels} edits={edits} />
       ))}
+      {batch.waits && <p className="mt-2 text-sm text-steel">Not sent yet: its boxes get their grams when it is.</p>}
       <Remark batch={batch} week={week} />
       <ul className={`figures mt-2 grid gap-x-6 text-sm sm:grid-cols-2 ${batch.portionedOn ? '' : 'text-steel'}`}>
         {batch.boxes.map((box) => (
@@ -159,11 +149,32 @@ const grams = (typed: string) => {
   return read === null ? null : Math.round(read);
 };
 
-function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; vessels: Schemas['PortioningVessel'][]; edits: Edits }) {
+function Weighing({
+  batch,
+  part,
+  vessels,
+  edits,
+}: {
+  batch: ShownBatch;
+  part: Part;
+  vessels: Schemas['PortioningVessel'][];
+  edits: Edits;
+}) {
   const scale = useScale();
   const gross = useTyped(part.grossG === null ? '' : String(part.grossG));
   const vessel = useTyped(part.vessel ?? '');
   const tare = useTyped(part.tareG === null ? '' : String(part.tareG));
+  // What the server has taken over is nothing of one's own any more; what it refused stays as it is typed.
+  const settled = batch.waits ? null : [part.grossG, part.vessel, part.tareG].map((value) => String(value ?? '')).join('\n');
+  const fields = useRef([gross, vessel, tare]);
+  useEffect(() => {
+    fields.current = [gross, vessel, tare];
+  });
+  useEffect(() => {
+    settled?.split('\n').forEach((value, at) => {
+      fields.current[at]?.kept(value);
+    });
+  }, [settled]);
   const known = vessels.find((one) => one.name === vessel.text);
   const choose = (name: string) => {
     vessel.type(name);
@@ -182,10 +193,7 @@ function Weighing({ batch, part, vessels, edits }: { batch: Batch; part: Part; v
       onSubmit={(event) => {
         event.preventDefault();
         if (net === null || all === null) return;
-        const said = [gross, vessel, tare].map((field) => [field, field.text] as const);
-        void edits
-          .weigh(batch, { part: part.name, grossG: all, tareG: empty, vessel: vessel.text.trim() })
-          .then((isDone) => isDone && said.forEach(([field, text]) => void field.kept(text)));
+        edits.weigh(batch, { part: part.name, grossG: all, tareG: empty, vessel: vessel.text.trim() });
       }}
     >
       <span className="w-40 leading-tight">

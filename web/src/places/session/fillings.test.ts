@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
-import { fillingsOf, leftAfter, nearness } from './fillings';
+import type { Waiting } from '../../pieces/outbox';
+import { fillingsOf, leftAfter, nearness, withWhatWaits } from './fillings';
 
 const batch = (gross: number, tare: number, boxes: (number | null)[][]) =>
   ({
@@ -46,5 +47,43 @@ describe('what is weighed out', () => {
       'less',
       'right',
     ]);
+  });
+});
+
+describe('batches with what is on its way', () => {
+  const batch = (id: string) =>
+    ({
+      id,
+      parts: [
+        { name: '', grossG: null },
+        { name: 'Sauce', grossG: 90, tareG: 0 },
+      ],
+    }) as unknown as Schemas['PortioningBatch'];
+  const weigh = (id: string, grossG: number): Waiting => ({
+    kind: 'weigh',
+    week: '',
+    id: `${grossG}`,
+    at: grossG,
+    batch: id,
+    say: '',
+    body: { part: '', grossG, tareG: 100, vessel: 'pot' },
+  });
+  const fill = (id: string | null): Waiting => ({ kind: 'fill', week: '', id: 'f', at: 0, batch: id, day: '2026-11-28', say: '' });
+  const waits = (acts: Waiting[], day = '2026-11-28') => withWhatWaits([batch('a'), batch('b')], day, acts).map((one) => one.waits);
+
+  it('show the last weight of a part and leave the others alone', () => {
+    const [shown] = withWhatWaits([batch('a')], '2026-11-28', [weigh('a', 1000), weigh('a', 1200), weigh('b', 5)]);
+    expect(shown?.parts.map(({ name, grossG }) => [name, grossG])).toEqual([
+      ['', 1200],
+      ['Sauce', 90],
+    ]);
+  });
+
+  it('wait for a weight, for their own boxes, and for those of their day', () => {
+    expect(waits([])).toEqual([false, false]);
+    expect(waits([weigh('b', 1000)])).toEqual([false, true]);
+    expect(waits([fill('a')])).toEqual([true, false]);
+    expect(waits([fill(null)])).toEqual([true, true]);
+    expect(waits([fill(null)], '2026-11-29')).toEqual([false, false]);
   });
 });

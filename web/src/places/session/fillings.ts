@@ -1,6 +1,23 @@
 import type { Schemas } from '../../api/client';
+import type { Waiting } from '../../pieces/outbox';
 
 type Batch = Schemas['PortioningBatch'];
+
+/** A batch of which something is said that has not been sent yet. */
+export type ShownBatch = Batch & { waits: boolean };
+
+/** The batches of a day with what is on its way: a weight shows at once, the grams of the boxes when the server has shared it. */
+export function withWhatWaits(batches: readonly Batch[], day: string, waiting: readonly Waiting[]): ShownBatch[] {
+  return batches.map((batch) => {
+    const weighed = waiting.flatMap((act) => (act.kind === 'weigh' && act.batch === batch.id ? [act.body] : []));
+    return {
+      ...batch,
+      waits:
+        weighed.length > 0 || waiting.some((act) => act.kind === 'fill' && (act.batch === null ? act.day === day : act.batch === batch.id)),
+      parts: batch.parts.map((part) => ({ ...part, ...weighed.findLast((one) => one.part === part.name), name: part.name })),
+    };
+  });
+}
 
 /** One thing to weigh into a box. */
 export type Weighing = { box: Batch['boxes'][number]; part: string; grams: number; onThePlate: number };

@@ -3,15 +3,14 @@ import { useQuery } from '@tanstack/react-query';
 import { ChevronRight, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { NothingCooked } from '../../pieces/NothingCooked';
-import { mealOrder, money, portions } from '../../pieces/show';
-import { Tape } from '../../pieces/Tape';
+import { mealOrder } from '../../pieces/show';
 import { useWaiting } from '../../pieces/useOutbox';
 import { shelfQuery } from '../kept';
 import { useWeekDate } from '../useWeekDate';
+import { Wasted } from '../Wasted';
 import { BoxCard, tell } from './BoxCard';
 import { type Compartment, inCompartments, isEaten, type ShownBox, withWhatWaits } from './boxes';
 import { LabelSheet } from './LabelSheet';
@@ -70,7 +69,7 @@ export function ShelfPage() {
                 key === 'passed' ? <Passed key={key} {...one} today={today} /> : <Standing key={key} {...one} today={today} />,
               )}
             </div>
-            {wasted.length > 0 && <Wasted wasted={wasted} says={pricesSay} />}
+            <Wasted title="Thrown away this week" wasted={wasted} says={pricesSay} />
             <LabelSheet boxes={withWhatWaits(boxes, waiting)} size={size} />
           </div>
         )
@@ -126,32 +125,5 @@ function Passed({ title, note, boxes, today }: Props) {
         <Cards boxes={boxes} today={today} />
       </DisclosurePanel>
     </Disclosure>
-  );
-}
-
-/** What this week's days threw away, why, and what had gone into it. */
-function Wasted({ wasted, says }: { wasted: Schemas['ShelfWaste'][]; says: string }) {
-  const cost = wasted.reduce((sum, one) => sum + (one.cost ?? 0), 0);
-  return (
-    <section aria-label="Thrown away this week" className="mb-6 print:hidden">
-      <h2 className="text-lg">Thrown away this week</h2>
-      <ul className="figures">
-        {wasted.map((one) => (
-          <li key={`${one.tape}${one.dish}${one.reason}`} className="flex items-baseline gap-3 border-t border-line py-1">
-            <Tape letter={one.tape} name={one.dish} />
-            <span className="min-w-0 flex-1">
-              {portions(one.portions)} {one.portions > 1 ? 'portions' : 'portion'}
-              {one.reason && `: ${one.reason}`}
-            </span>
-            {one.cost !== null && <span>{money(one.cost)}</span>}
-          </li>
-        ))}
-      </ul>
-      {cost > 0 && (
-        <p className="figures border-t border-line py-1 text-sm text-steel">
-          About {money(cost)} of ingredients. {says}
-        </p>
-      )}
-    </section>
   );
 }
