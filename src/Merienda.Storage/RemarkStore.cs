@@ -31,11 +31,23 @@ public sealed class RemarkStore(EditDoor door)
 
     internal static CookRemark ToRemark(CookRemarkRow row) => new(row.BatchId, row.TaskId, row.TookMinutes, row.Note, row.Again);
 
-    /// <summary>Keeps a remark instead of the one that was there; one that says nothing takes it away.</summary>
+    /// <summary>Keeps what a step took and what is noted instead of what was there; one that says nothing takes it away.</summary>
     public Task<Result<Edited<bool>>> Say(
         EditStamp stamp,
         Reading<StoredWeek> week,
-        (Guid Batch, string Task, int? Minutes, string Note, bool? Again) said
+        (Guid Batch, string Task, int? Minutes, string Note) said
+    ) => Keep(stamp, week, said.Batch, said.Task, before => CookRemark.Of(said.Batch, said.Task, said.Minutes, said.Note, before?.Again));
+
+    /// <summary>Says whether a dish is cooked again; what is noted of it stays.</summary>
+    public Task<Result<Edited<bool>>> SayAgain(EditStamp stamp, Reading<StoredWeek> week, Guid batch, bool? again) =>
+        Keep(stamp, week, batch, "", before => CookRemark.Of(batch, "", before?.Minutes, before?.Note ?? "", again));
+
+    private Task<Result<Edited<bool>>> Keep(
+        EditStamp stamp,
+        Reading<StoredWeek> week,
+        Guid batchId,
+        string task,
+        Func<CookRemark?, Result<CookRemark?>> decide
     ) =>
         door.Edit<StoredWeek, bool>(
             stamp,
@@ -43,21 +55,22 @@ public sealed class RemarkStore(EditDoor door)
             week,
             locked =>
             {
-                var after = CookRemark.Of(said.Batch, said.Task, said.Minutes, said.Note, said.Again);
+                var before = locked.Remarks.GetValueOrDefault((batchId, task));
+                var after = decide(before);
                 if (after.Refusal is { } refusal)
                 {
                     return refusal;
                 }
 
-                if (locked.Plan.BatchWithId(said.Batch) is not { } batch)
+                if (locked.Plan.BatchWithId(batchId) is not { } batch)
                 {
-                    return TickStore.BatchGone(said.Batch);
+                    return TickStore.BatchGone(batchId);
                 }
 
                 return new Decided<bool>(
                     new Change($"Said how {batch.Letter} went").Put(
                         Tables.CookRemark,
-                        locked.Remarks.TryGetValue((said.Batch, said.Task), out var before) ? ToRow(before) : null,
+                        before is null ? null : ToRow(before),
                         after.Value is { } remark ? ToRow(remark) : null
                     ),
                     true

@@ -279,16 +279,18 @@ public class LogTests(TestDatabase database)
         Assert.InRange(day["eaten"]!.GetValue<decimal>(), 9, 13);
         Assert.InRange(day["planned"]!.GetValue<decimal>(), 24, 30);
 
-        object Said(bool? again, string note = "") =>
+        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/sessions/again", new { batchId = good, again = true });
+        await kitchen.Cook.Must(
+            HttpMethod.Put,
+            $"{Week}/sessions/remark",
             new
             {
                 batchId = good,
                 taskId = "",
                 minutes = (int?)null,
-                note,
-                again,
-            };
-        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/sessions/remark", Said(true, "More lemon"));
+                note = "More lemon",
+            }
+        );
         var cod = (await kitchen.Cook.Get($"{Week}/look-back"))["batches"]!
             .AsArray()
             .Single(one => one!["id"]!.GetValue<string>() == good)!;
@@ -311,8 +313,8 @@ public class LogTests(TestDatabase database)
                 one => one!["cookedOn"]!.GetValue<string>() == Day(6)
             )!["name"]!.GetValue<string>()
         );
-        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/sessions/remark", Said(null));
+        await kitchen.Cook.Must(HttpMethod.Put, $"{Week}/sessions/again", new { batchId = good, again = (bool?)null });
         cod = (await kitchen.Cook.Get($"{Week}/look-back"))["batches"]!.AsArray().Single(one => one!["id"]!.GetValue<string>() == good)!;
-        Assert.Null(cod["again"]);
+        Assert.Equal((null, "More lemon"), (cod["again"], cod["note"]!.GetValue<string>()));
     }
 }

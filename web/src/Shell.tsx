@@ -73,7 +73,7 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
       <Rail date={date} shelf={seen.current ?? weekStart(person.today)} />
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         <NewerProgram />
-        <header className="flex h-13 shrink-0 items-center gap-2 border-b border-line px-3 print:hidden">
+        <header className="relative flex h-13 shrink-0 items-center gap-2 border-b has-[[role=status]:not(:empty)]:max-sm:mb-7 border-line px-3 print:hidden">
           {weekly.includes(place) ? (
             <WeekStepper place={place} date={date} person={person} />
           ) : (
@@ -209,7 +209,10 @@ function WaitingSign() {
     return () => clearTimeout(timer);
   }, [isWaiting]);
   return (
-    <span role="status" className="text-sm text-steel">
+    <span
+      role="status"
+      className="text-sm text-steel max-sm:absolute max-sm:inset-x-0 max-sm:top-full max-sm:bg-tray max-sm:px-3 max-sm:py-1 max-sm:text-xs max-sm:empty:hidden"
+    >
       {isWaiting && isLong ? waits(waiting) : !isOnline && 'No network: as last seen'}
     </span>
   );

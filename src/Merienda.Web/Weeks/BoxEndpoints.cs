@@ -24,7 +24,6 @@ public sealed record PortioningBox(
 );
 
 /// <param name="Note">How it went, for the next time; may be empty.</param>
-/// <param name="Again">Whether it is cooked again; null while nobody said.</param>
 public sealed record PortioningBatch(
     Guid Id,
     string Letter,
@@ -34,8 +33,7 @@ public sealed record PortioningBatch(
     DateOnly? PortionedOn,
     IReadOnlyList<PortioningPart> Parts,
     IReadOnlyList<PortioningBox> Boxes,
-    string Note,
-    bool? Again
+    string Note
 );
 
 public sealed record PortioningSession(DateOnly Date, IReadOnlyList<PortioningBatch> Batches);
@@ -189,8 +187,7 @@ public static class BoxEndpoints
                         box.EatBy
                     )),
             ],
-            week.RemarkOn(batch.Id, "")?.Note ?? "",
-            week.RemarkOn(batch.Id, "")?.Again
+            week.RemarkOn(batch.Id, "")?.Note ?? ""
         );
     }
 }

@@ -116,5 +116,7 @@ public sealed record StepRequest(
 /// <param name="TaskId">A step of the session; empty for the whole dish.</param>
 /// <param name="Minutes">From the step's start to its end, 1 to 1,440; null to say nothing of it.</param>
 /// <param name="Note">At most 400 letters; may be empty.</param>
-/// <param name="Again">Of the whole dish: whether it is cooked again; null while nobody says.</param>
-public sealed record RemarkRequest(Guid BatchId, string TaskId, int? Minutes, string Note, bool? Again = null);
+public sealed record RemarkRequest(Guid BatchId, string TaskId, int? Minutes, string Note);
+
+/// <param name="Again">Whether the dish is cooked again; null to say nothing of it.</param>
+public sealed record AgainRequest(Guid BatchId, bool? Again);

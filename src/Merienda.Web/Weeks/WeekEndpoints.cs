@@ -40,6 +40,7 @@ public static class WeekEndpoints
         weeks.MapGet("/sessions/{day}/shorter", Shorter).WithName("GetWhatShortens");
         weeks.MapPut("/sessions/tick", SayOfStep).WithName("SayOfStep");
         weeks.MapPut("/sessions/remark", Say).WithName("SayOfCooking");
+        weeks.MapPut("/sessions/again", SayAgain).WithName("SayWhetherAgain");
         weeks.MapGet("/shelf", Shelf).WithName("GetShelf");
         weeks.MapPortioning();
         weeks.MapLog();
@@ -224,12 +225,15 @@ public static class WeekEndpoints
         RemarkStore remarks
     ) =>
         edit.Editing.Done(
-            await remarks.Say(
-                edit.Editing,
-                weeks.Of(edit.Date),
-                (request.BatchId, request.TaskId, request.Minutes, request.Note, request.Again)
-            )
+            await remarks.Say(edit.Editing, weeks.Of(edit.Date), (request.BatchId, request.TaskId, request.Minutes, request.Note))
         );
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> SayAgain(
+        AgainRequest request,
+        [AsParameters] WeekEdit edit,
+        WeekReading weeks,
+        RemarkStore remarks
+    ) => edit.Editing.Done(await remarks.SayAgain(edit.Editing, weeks.Of(edit.Date), request.BatchId, request.Again));
 
     private static async Task<Ok<ShelfPage>> Shelf(DateOnly date, CurrentTenant tenant, [AsParameters] Desk desk)
     {

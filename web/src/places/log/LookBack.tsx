@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, Fragment } from 'react';
+import type { FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { api, kept, type Schemas, take } from '../../api/client';
 import { askAnew } from '../../api/keys';
@@ -57,61 +57,22 @@ function Eater({ eater, days }: { eater: Schemas['BackEater']; days: string[] })
           .join(', ') || 'nothing'}
         {eater.besides > 0 && `. Besides: ${eater.besides}`}.
       </p>
-      {eater.rulers.length > 0 && (
-        <div className="overflow-x-auto">
-          <table className="figures w-full border-collapse text-[13px]">
-            <thead>
-              <tr className="border-b border-rim text-left">
-                <th className="py-1 pr-3 font-semibold">Limit of the day</th>
-                <th className="pr-3" />
-                {days.map((day) => (
-                  <th key={day} className="px-2 text-right font-semibold">
-                    {weekday(day)}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {eater.rulers.map((ruler) => (
-                <Fragment key={ruler.rule}>
-                  <tr>
-                    <th rowSpan={2} scope="rowgroup" className="border-b border-line py-1 pr-3 text-left align-top font-normal">
-                      {ruler.title}
-                      <span className="block text-xs text-steel">{bounds(ruler)}</span>
-                    </th>
-                    <th scope="row" className="pr-3 text-left font-normal text-steel">
-                      planned
-                    </th>
-                    {days.map((day) => (
-                      <td key={day} className="px-2 text-right text-steel">
-                        {show(ruler, ruler.days.find((one) => one.date === day)?.planned)}
-                      </td>
-                    ))}
-                  </tr>
-                  <tr className="border-b border-line">
-                    <th scope="row" className="pr-3 text-left font-normal">
-                      eaten
-                    </th>
-                    {days.map((day) => {
-                      const one = ruler.days.find(({ date }) => date === day);
-                      return (
-                        <td
-                          key={day}
-                          className={`px-2 text-right font-semibold ${one?.isSaid && isOver(ruler, one.eaten) ? 'text-beet' : ''}`}
-                          title={one && !one.isSaid ? 'Not all of the day is said' : undefined}
-                        >
-                          {show(ruler, one?.eaten)}
-                          {one && !one.isSaid && <span className="font-normal text-steel"> …</span>}
-                        </td>
-                      );
-                    })}
-                  </tr>
-                </Fragment>
+      <ul className="space-y-3">
+        {eater.rulers.map((ruler) => (
+          <li key={ruler.rule}>
+            <h3 className="text-sm font-normal">
+              <b>{ruler.title}</b> <span className="figures text-steel">{bounds(ruler)}</span>
+            </h3>
+            <ol className="grid max-w-3xl grid-cols-7 gap-1">
+              {days.map((day) => (
+                <Day key={day} ruler={ruler} date={day} />
               ))}
-            </tbody>
-          </table>
-          <p className="mt-1 text-xs text-steel">… not all of that day is said yet.</p>
-        </div>
+            </ol>
+          </li>
+        ))}
+      </ul>
+      {eater.unsaid > 0 && eater.rulers.length > 0 && (
+        <p className="mt-1 text-xs text-steel">Outlined: planned. Filled: eaten, as far as it was said; “…” where not all of a day was.</p>
       )}
     </section>
   );
@@ -119,7 +80,39 @@ function Eater({ eater, days }: { eater: Schemas['BackEater']; days: string[] })
 
 type Limit = Schemas['BackRuler'];
 
-const show = (ruler: Limit, value: number | undefined) => (value === undefined ? '' : number(value, ruler.decimals));
+/** One day of a limit: what was planned in outline, what was eaten filled, a notch where the limit lies. */
+function Day({ ruler, date }: { ruler: Limit; date: string }) {
+  const day = ruler.days.find((one) => one.date === date);
+  const bound = ruler.atMost ?? ruler.atLeast ?? 0;
+  const end = Math.max(bound, ...ruler.days.flatMap((one) => [one.planned, one.eaten])) * 1.05 || 1;
+  const width = (value: number) => ({ width: `${(value / end) * 100}%` });
+  const isWrong = day !== undefined && day.isSaid && isOver(ruler, day.eaten);
+  return (
+    <li className="figures min-w-0 text-xs">
+      <span className="text-steel">{weekday(date)}</span>
+      {day && (
+        <>
+          <span aria-hidden="true" className="relative my-0.5 block h-3 border-x border-steel bg-tray">
+            <span className="absolute inset-y-0 left-0 border-y border-r border-rim" style={width(day.planned)} />
+            <span className={`absolute inset-y-0.5 left-0 ${isWrong ? 'bg-beet' : 'bg-cobalt'}`} style={width(day.eaten)} />
+            <span className="absolute inset-y-0 border-r-2 border-rim" style={width(bound)} />
+          </span>
+          <span className={`block font-semibold ${isWrong ? 'text-beet' : ''}`}>
+            <span className="sr-only">eaten </span>
+            {day.isSaid || day.eaten > 0 ? show(ruler, day.eaten) : ''}
+            {!day.isSaid && ' …'}
+          </span>
+          <span className="block text-steel">
+            <span className="sr-only">planned </span>
+            {show(ruler, day.planned)}
+          </span>
+        </>
+      )}
+    </li>
+  );
+}
+
+const show = (ruler: Limit, value: number) => number(value, ruler.decimals);
 
 const isOver = ({ atLeast, atMost }: Limit, value: number) => (atMost !== null && value > atMost) || (atLeast !== null && value < atLeast);
 
@@ -172,21 +165,25 @@ function Cooked({ batch, week }: { batch: Batch; week: string }) {
   const queries = useQueryClient();
   const edit = useEdit();
   const note = useTyped(batch.note);
-  const say = (change: { note?: string; again?: boolean | null }) =>
-    edit.run({
-      ask: () =>
-        kept(
-          api.PUT('/api/weeks/{date}/sessions/remark', {
-            params: { path: { date: week } },
-            body: { batchId: batch.id, taskId: '', minutes: null, note: batch.note, again: batch.again, ...change },
-          }),
-        ),
-      settle: () => askAnew(queries, ['log', 'session', 'portioning', 'recipes']).then(() => undefined),
+  const settle = () => askAnew(queries, ['log', 'session', 'portioning', 'recipes']).then(() => undefined);
+  const path = { params: { path: { date: week } } };
+  const sayAgain = (again: boolean | null) =>
+    void edit.run({
+      ask: () => kept(api.PUT('/api/weeks/{date}/sessions/again', { ...path, body: { batchId: batch.id, again } })),
+      settle,
     });
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const said = note.text;
-    void say({ note: said }).then((isDone) => isDone && note.kept(said));
+    void edit
+      .run({
+        ask: () =>
+          kept(
+            api.PUT('/api/weeks/{date}/sessions/remark', { ...path, body: { batchId: batch.id, taskId: '', minutes: null, note: said } }),
+          ),
+        settle,
+      })
+      .then((isDone) => isDone && note.kept(said));
   };
   return (
     <li className="border-t border-line py-2">
@@ -202,7 +199,7 @@ function Cooked({ batch, week }: { batch: Batch; week: string }) {
               aria-pressed={batch.again === way}
               aria-label={`${batch.name}: ${way ? 'again' : 'rather not'}`}
               className={`-ml-px min-h-11 border border-line px-3 text-sm font-semibold sm:min-h-9 ${batch.again === way ? 'relative border-cobalt! bg-cobalt text-on-cobalt' : 'text-cobalt hover:bg-tray'}`}
-              onClick={() => void say({ again: batch.again === way ? null : way })}
+              onClick={() => sayAgain(batch.again === way ? null : way)}
             >
               {way ? 'Again' : 'Rather not'}
             </button>

@@ -92,7 +92,7 @@ export function Remark({ batch, week }: { batch: Schemas['PortioningBatch']; wee
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const said = note.text;
-    void remark({ batchId: batch.id, taskId: '', minutes: null, note: said, again: batch.again }, `It is kept with ${batch.letter}.`).then(
+    void remark({ batchId: batch.id, taskId: '', minutes: null, note: said }, `It is kept with ${batch.letter}.`).then(
       (isDone) => isDone && note.kept(said),
     );
   };
