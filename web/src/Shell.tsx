@@ -169,7 +169,7 @@ function WeekStepper({ place, date, person }: { place: string; date: string; per
       <Link to={`/${place}/${addDays(date, -7)}`} className={step} aria-label="The week before">
         <ChevronLeft size={18} />
       </Link>
-      <span className="figures font-display text-lg font-semibold whitespace-nowrap">
+      <span className="figures font-display text-lg font-semibold whitespace-nowrap max-sm:text-base">
         {dayMonth(date)} – {dayMonth(addDays(date, 6))}
       </span>
       <Link to={`/${place}/${addDays(date, 7)}`} className={step} aria-label="The week after">
@@ -239,7 +239,7 @@ function PersonMenu({ person }: { person: Schemas['PersonState'] }) {
   };
   return (
     <Menu>
-      <MenuButton className="max-w-40 truncate rounded-sm px-2 py-1 text-sm font-semibold hover:bg-tray">{person.name}</MenuButton>
+      <MenuButton className="max-w-40 min-w-10 truncate rounded-sm px-2 py-1 text-sm font-semibold hover:bg-tray">{person.name}</MenuButton>
       <MenuItems anchor="bottom end" className="rimmed z-30 mt-1 w-56 border-x border-b border-line p-1 text-sm shadow-lg">
         <p className="px-2 py-1 text-steel">
           {person.household} · {person.email}

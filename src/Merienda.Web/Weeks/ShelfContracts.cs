@@ -51,10 +51,12 @@ public sealed record ShelfBox(
 public sealed record ShelfWaste(string Tape, string Dish, decimal Portions, string Reason, decimal? Cost);
 
 /// <param name="PricesSay">How far the cost of what was thrown away is to be trusted; empty where everything has a price.</param>
+/// <param name="FreezerRoom">Boxes that go into the freezer in all; null where nobody said how large it is.</param>
 public sealed record ShelfPage(
     DateOnly Start,
     DateOnly Today,
     IReadOnlyList<ShelfBox> Boxes,
     IReadOnlyList<ShelfWaste> Wasted,
-    string PricesSay
+    string PricesSay,
+    int? FreezerRoom
 );

@@ -1,3 +1,4 @@
+using Merienda.Core.Filling;
 using Merienda.Core.Foods;
 using Merienda.Core.Planning;
 using Merienda.Core.Shopping;
@@ -23,7 +24,8 @@ public static class ShelfPages
                 }),
             ],
             wasted,
-            says
+            says,
+            week.Kitchen.Room().Freezer
         );
     }
 

@@ -86,13 +86,13 @@ function Day({ ruler, date }: { ruler: Limit; date: string }) {
   const bound = ruler.atMost ?? ruler.atLeast ?? 0;
   const end = Math.max(bound, ...ruler.days.flatMap((one) => [one.planned, one.eaten])) * 1.05 || 1;
   const width = (value: number) => ({ width: `${(value / end) * 100}%` });
-  const isWrong = day !== undefined && day.isSaid && isOver(ruler, day.eaten);
+  const isWrong = day?.isSaid === true && isOver(ruler, day.eaten);
   return (
     <li className="figures min-w-0 text-xs">
       <span className="text-steel">{weekday(date)}</span>
       {day && (
         <>
-          <span aria-hidden="true" className="relative my-0.5 block h-3 border-x border-steel bg-tray">
+          <span aria-hidden="true" className="relative my-0.5 block h-3 border-l border-steel bg-tray">
             <span className="absolute inset-y-0 left-0 border-y border-r border-rim" style={width(day.planned)} />
             <span className={`absolute inset-y-0.5 left-0 ${isWrong ? 'bg-beet' : 'bg-cobalt'}`} style={width(day.eaten)} />
             <span className="absolute inset-y-0 border-r-2 border-rim" style={width(bound)} />
@@ -190,8 +190,8 @@ function Cooked({ batch, week }: { batch: Batch; week: string }) {
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <Tape letter={batch.tape} name={batch.name} />
         <span className="figures text-sm text-steel">{facts(batch)}</span>
-        <span className="flex-1" />
-        <span className="flex">
+        <span className="flex-1 max-sm:hidden" />
+        <span className="flex max-sm:basis-full">
           {([true, false] as const).map((way) => (
             <button
               key={String(way)}

@@ -118,7 +118,7 @@ function Now({ page, task, week, now }: { page: Page; task: Task; week: string; 
         </span>
       </p>
       {task.washesBoard && <p className="font-semibold">Wash board and knife first: raw meat was on them.</p>}
-      {task.cut && <p className="figures">In one go: {task.cut}</p>}
+      {task.cut && <p className="figures">Same cutting: {task.cut}</p>}
       <p className="text-xl leading-snug">{task.text}</p>
       {task.takes.length > 0 && (
         <ul className="figures mt-2">

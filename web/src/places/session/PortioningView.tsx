@@ -99,6 +99,7 @@ function Filling({
         {isWeighing && (
           <WeighOut
             batch={batch}
+            week={week}
             onClose={() => setWeighing(false)}
             onFilled={() => {
               setWeighing(false);

@@ -30,6 +30,13 @@ export function SessionHead({ page, week }: { page: Page; week: string }) {
   );
 }
 
+/** "17:35" and 25 minutes make "18:00"; round the clock. */
+export function minutesAfter(time: string, minutes: number): string {
+  const [hours = 0, past = 0] = time.split(':').map(Number);
+  const all = (((hours * 60 + past + minutes) % 1_440) + 1_440) % 1_440;
+  return `${String(Math.floor(all / 60)).padStart(2, '0')}:${String(all % 60).padStart(2, '0')}`;
+}
+
 function SessionDialog({ page, week, onClose }: { page: Page; week: string; onClose: () => void }) {
   const queries = useQueryClient();
   const edit = useEdit();
@@ -70,6 +77,15 @@ function SessionDialog({ page, week, onClose }: { page: Page; week: string; onCl
               type="time"
               value={start}
               onChange={(event) => event.target.value && setStart(event.target.value)}
+              className={`figures ${inputLook}`}
+            />
+          </label>
+          <label className="flex flex-col gap-1 text-sm font-semibold">
+            Ready by
+            <input
+              type="time"
+              value={minutesAfter(start, page.minutes)}
+              onChange={(event) => event.target.value && setStart(minutesAfter(event.target.value, -page.minutes))}
               className={`figures ${inputLook}`}
             />
           </label>

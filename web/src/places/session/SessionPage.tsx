@@ -147,7 +147,7 @@ function Work({ page, week }: { page: Page; week: string }) {
                   <Tape letter={task.letter} />
                 </span>
                 {task.washesBoard && <b className="block text-sm">Wash board and knife: raw meat was on them.</b>}
-                {task.cut && <span className="figures block text-sm font-semibold">In one go: {task.cut}</span>}
+                {task.cut && <span className="figures block text-sm font-semibold">Same cutting: {task.cut}</span>}
                 {task.text}
                 {task.temperatureC !== null && !saysItsHeat(task.text) && (
                   <b className="figures whitespace-nowrap"> {temperature(task.temperatureC)}</b>

@@ -5,21 +5,30 @@ import { SheetDialog } from '../../pieces/Sheet';
 import { useScale } from '../../pieces/scale';
 import { mealName, number, weekday } from '../../pieces/show';
 import { fillingsOf, leftAfter, nearness } from './fillings';
+import { PrintLabel } from './PrintLabel';
 import { ScaleChoice } from './ScaleChoice';
 
 type Batch = Schemas['PortioningBatch'];
 
+const printEach = 'merienda.labels.each';
+
+/** Whether a box is full with this: the next thing goes into another one. */
+const isLast = (weighings: ReturnType<typeof fillingsOf>, at: number) => weighings[at + 1]?.box.id !== weighings[at]?.box.id;
+
 const big = 'min-h-14 flex-1 text-base';
 
 /** Box by box on the scale: how much, how much is missing, and what is left in the pot. Where it was left it goes on. */
-export function WeighOut({ batch, onFilled, onClose }: { batch: Batch; onFilled: () => void; onClose: () => void }) {
+export function WeighOut({ batch, week, onFilled, onClose }: { batch: Batch; week: string; onFilled: () => void; onClose: () => void }) {
   const weighings = fillingsOf(batch);
   const place = `merienda.weighed ${batch.id}`;
   const [done, setDone] = useState(() => Math.min(Number(localStorage.getItem(place) ?? 0), weighings.length));
   const [zero, setZero] = useState(0);
   const scale = useScale();
   const next = weighings[done];
+  const [isPrinting, setPrinting] = useState(() => localStorage.getItem(printEach) === 'yes');
+  const [label, setLabel] = useState<string | null>(null);
   const go = (to: number) => {
+    if (isPrinting && next && to > done && isLast(weighings, done)) setLabel(next.box.id);
     localStorage.setItem(place, String(to));
     setDone(to);
     setZero(scale.grams ?? 0);
@@ -73,7 +82,20 @@ export function WeighOut({ batch, onFilled, onClose }: { batch: Batch; onFilled:
           )}
         </>
       )}
-      <p className="figures mt-3 flex items-center border-t border-line pt-2 text-sm text-steel">
+      <label className="mt-3 flex min-h-11 items-center gap-2 text-sm max-sm:hidden">
+        <input
+          type="checkbox"
+          checked={isPrinting}
+          onChange={(event) => {
+            localStorage.setItem(printEach, event.target.checked ? 'yes' : '');
+            setPrinting(event.target.checked);
+          }}
+          className="size-4 accent-cobalt"
+        />
+        Print the label of each box when it is filled
+      </label>
+      {label && <PrintLabel box={label} week={week} onPrinted={() => setLabel(null)} />}
+      <p className="figures mt-1 flex items-center border-t border-line pt-2 text-sm text-steel">
         <span className="flex-1">{left !== null && `${number(Math.max(0, left), 0)} g in the pot`}</span>
         {done > 0 && (
           <Button look="bare" className="min-h-11" onClick={() => go(done - 1)}>

@@ -1,7 +1,7 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { ChevronRight, Printer } from 'lucide-react';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
@@ -13,6 +13,7 @@ import { useWeekDate } from '../useWeekDate';
 import { Wasted } from '../Wasted';
 import { BoxCard, tell } from './BoxCard';
 import { type Compartment, inCompartments, isEaten, type ShownBox, withWhatWaits } from './boxes';
+import { FreezerMap } from './FreezerMap';
 import { LabelSheet } from './LabelSheet';
 import { chooseSize, chosenSize, labelSizes, sizeOf } from './labels';
 
@@ -24,7 +25,7 @@ export function ShelfPage() {
   const [size, setSize] = useState(chosenSize);
   return (
     <Asked of={shelf}>
-      {({ boxes, today, wasted, pricesSay }) =>
+      {({ boxes, today, wasted, pricesSay, freezerRoom }) =>
         boxes.length === 0 ? (
           <NothingCooked date={date}>No containers yet.</NothingCooked>
         ) : (
@@ -66,7 +67,13 @@ export function ShelfPage() {
             )}
             <div className="print:hidden">
               {inCompartments(withWhatWaits(boxes, waiting), mealOrder(), today).map(({ key, ...one }) =>
-                key === 'passed' ? <Passed key={key} {...one} today={today} /> : <Standing key={key} {...one} today={today} />,
+                key === 'passed' ? (
+                  <Passed key={key} {...one} today={today} />
+                ) : (
+                  <Standing key={key} {...one} today={today}>
+                    {key === 'freezer' && <FreezerMap boxes={boxes} room={freezerRoom} />}
+                  </Standing>
+                ),
               )}
             </div>
             <Wasted title="Thrown away this week" wasted={wasted} says={pricesSay} />
@@ -88,13 +95,14 @@ const Cards = ({ boxes, today }: { boxes: ShownBox[]; today: string }) => (
   </ul>
 );
 
-function Standing({ title, note, boxes, today }: Props) {
+function Standing({ title, note, boxes, today, children }: Props & { children?: ReactNode }) {
   return (
     <section aria-label={title} className="mb-6">
       <h2 className="text-lg">
         {title} <span className="figures font-sans text-sm font-normal text-steel">{boxes.length}</span>
       </h2>
       <p className="mb-2 text-sm text-steel">{note}</p>
+      {children}
       <Cards boxes={boxes} today={today} />
     </section>
   );
