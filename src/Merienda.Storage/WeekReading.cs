@@ -122,7 +122,7 @@ internal sealed record StoredBatch(
 public sealed class WeekReading(HouseholdStore households, PacketStore packets, RecipeVersions versions, KeptWeeks kept)
 {
     /// <summary>
-    /// Batches cooked for the week; older ones that are still eaten in it, and those of which boxes are left.
+    /// Batches cooked for the week; older ones that are still eaten in it, and those of which boxes are left, or were when it began.
     /// </summary>
     private const string InWeek = """
         select batch.id from batch join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
@@ -133,7 +133,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         union
         select container.batch_id from container join batch on batch.household_id = container.household_id and batch.id = container.batch_id
         join prep_session session on session.household_id = batch.household_id and session.id = batch.session_id
-        where container.gone_on is null and session.eaten_from < @weekStart
+        where (container.gone_on is null or container.gone_on between @weekStart and @weekStart + 6) and session.eaten_from < @weekStart
         """;
 
     /// <summary>Batches whose boxes may still stand somewhere.</summary>

@@ -91,3 +91,26 @@ test('the stove without a network: a session opened at home is cooked through, a
   await context.setOffline(false);
   await expect(page.getByText('kept on this device')).toBeHidden();
 });
+
+test('a pot is weighed and its boxes filled without a network: it is there after a reload, and shared when it is sent', async ({
+  page,
+  context,
+}) => {
+  await stewAtHand(page);
+  await page.getByRole('link', { name: 'Session', exact: true }).click();
+  await page.getByRole('link', { name: 'Portion', exact: true }).click();
+  const pot = page.getByRole('form', { name: /^Weigh A/ });
+  await expect(pot).toBeVisible();
+  await context.setOffline(true);
+  await pot.getByLabel('On the scale').fill('1958');
+  await pot.getByLabel('Weight of the empty vessel').fill('100');
+  await pot.getByRole('button', { name: 'Weigh and share' }).tap();
+  await expect(page.getByText('Not sent yet: its boxes get their grams when it is.')).toBeVisible();
+  await page.reload();
+  await expect(pot.getByLabel('On the scale')).toHaveValue('1958');
+  await expect(page.getByText('One act kept on this device')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('Not sent yet')).toBeHidden();
+  const boxes = page.getByRole('region', { name: /^A Lentil stew/ }).getByRole('listitem');
+  for (const box of await boxes.all()) await expect(box).toContainText('464 g');
+});

@@ -62,6 +62,26 @@ public static partial class VesselFit
         ];
     }
 
+    /// <summary>Which of some vessels hold what a step takes, likely at least; none where no weight is known.</summary>
+    /// <param name="task">A step of the dish, whatever appliance is asked about.</param>
+    internal static IReadOnlyList<int> Holding(CookedDish dish, PrepTask task, IReadOnlyList<KitchenItem> vessels)
+    {
+        var steps = dish.Steps.Where(step => step.Round == 1).ToList();
+        if (steps.Find(step => step.Task.Id == task.Id) is not { } step)
+        {
+            return [];
+        }
+
+        var takes = InIt(step, steps);
+        var volume = BatchVolume.Of(takes, isBoiled: true);
+        return volume.IsOpen || volume.Best == 0
+            ? []
+            : [.. Enumerable.Range(0, vessels.Count).Where(at => volume.Best <= Holds(vessels[at], Foams(takes)) * Heaped)];
+    }
+
+    private static bool Foams(IReadOnlyList<StepTake> takes) =>
+        takes.Any(take => take.Line.Food is { } food && (food.Is("legume") || food.Is("grain")));
+
     private static VesselFinding? Of(PrepTask task, IReadOnlyList<StepTake> takes, Kitchen kitchen)
     {
         var isBoiled =
@@ -73,7 +93,7 @@ public static partial class VesselFit
             return null;
         }
 
-        var foams = takes.Any(take => take.Line.Food is { } food && (food.Is("legume") || food.Is("grain")));
+        var foams = Foams(takes);
         var vessels = KindsFor(task, takes)
             .Select(kind => kitchen.Items.Where(item => item.Kind == kind).ToList())
             .FirstOrDefault(items => items.Exists(item => Holds(item, foams) is not null));

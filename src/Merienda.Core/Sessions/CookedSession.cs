@@ -36,7 +36,7 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
                 [
                     .. works.Select(work => new SessionWork(
                         work.Task.HandsOn,
-                        WaysOf(work.Task, kitchen, places, heats),
+                        WaysOf(dishes[work.Dish], work.Task, kitchen, places, heats),
                         [.. work.Before.Select(before => at[before])]
                     )
                     {
@@ -106,7 +106,13 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
     private static IReadOnlyList<SessionPlace> PlacesOf(SessionKitchen kitchen) =>
         [
             .. kitchen.Ovens.Select((racks, oven) => new SessionPlace(Appliance.Oven, oven, racks)),
-            .. kitchen.Places.Where(place => place.Key != Appliance.Oven).Select(place => new SessionPlace(place.Key, 0, place.Value)),
+            .. kitchen
+                .Places.Where(place => place.Key != Appliance.Oven)
+                .SelectMany(place =>
+                    kitchen.Sizes.TryGetValue(place.Key, out var sizes)
+                        ? sizes.Select((count, unit) => new SessionPlace(place.Key, unit, count))
+                        : [new SessionPlace(place.Key, 0, place.Value)]
+                ),
         ];
 
     private static IEnumerable<int> HeatsOf(PrepTask task) =>
@@ -115,6 +121,7 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
             .Select(way => way.Item2!.Value);
 
     private static IReadOnlyList<SessionWay> WaysOf(
+        CookedDish dish,
         PrepTask task,
         SessionKitchen kitchen,
         IReadOnlyList<SessionPlace> places,
@@ -132,7 +139,11 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
 
         IReadOnlyList<SessionWay> In(Appliance appliance, int? own, int minutes)
         {
-            var there = Enumerable.Range(0, places.Count).Where(place => places[place].Appliance == appliance).ToList();
+            var holding = kitchen.Sizes.ContainsKey(appliance) ? kitchen.Holding(dish, task with { Appliance = appliance }) : [];
+            var there = Enumerable
+                .Range(0, places.Count)
+                .Where(place => places[place].Appliance == appliance && (holding.Count == 0 || holding.Contains(places[place].Unit)))
+                .ToList();
             // What bakes or fries takes its place when it goes in, everything else when somebody begins.
             var fromStart = appliance is not (Appliance.Oven or Appliance.AirFryer);
             return there.Count == 0 ? [new(null, null, minutes, fromStart)]

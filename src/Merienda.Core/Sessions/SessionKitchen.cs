@@ -23,6 +23,12 @@ public sealed record SessionKitchen(int Cooks, IReadOnlyList<int> Ovens, IReadOn
         }
     );
 
+    /// <summary>Of an appliance that there is in several sizes how many there are of each.</summary>
+    public IReadOnlyDictionary<Appliance, IReadOnlyList<int>> Sizes { get; init; } = new Dictionary<Appliance, IReadOnlyList<int>>();
+
+    /// <summary>Which of those sizes hold what a step takes; none where no size does, or nobody knows: then any is as good.</summary>
+    public Func<CookedDish, PrepTask, IReadOnlyList<int>> Holding { get; init; } = (_, _) => [];
+
     /// <summary>Appliances that the household does not list though it lists others.</summary>
     public IReadOnlySet<Appliance> Unlisted { get; init; } = new HashSet<Appliance>();
 

@@ -3,7 +3,7 @@ using Merienda.Core.Recipes;
 namespace Merienda.Core.Sessions;
 
 /// <summary>Places of one kind that are taken one by one.</summary>
-/// <param name="Unit">Which of several ovens, from 0 on.</param>
+/// <param name="Unit">Which of several ovens, or of several sizes of a cooker, from 0 on.</param>
 /// <param name="Count">How much it holds at once.</param>
 public sealed record SessionPlace(Appliance Appliance, int Unit, int Count);
 

@@ -17,7 +17,7 @@ public static class BoardPages
             [.. week.Plan.Meals.Select(meal => new BoardMeal(meal.Key, meal.Name))],
             [.. Sessions(week)],
             [.. week.Eaters.Select((eater, at) => ToEater(week, eater, week.Table.Eaters[at]))],
-            [.. week.Plan.Batches.Select(batch => ToBatch(week, batch))],
+            [.. week.Plan.Batches.Where(batch => IsOnBench(week, batch)).Select(batch => ToBatch(week, batch))],
             [
                 .. week
                     .Plan.Servings.Where(serving => week.Plan.Holds(serving.Cell.Date) && IsSomething(serving))
@@ -66,6 +66,12 @@ public static class BoardPages
             trouble => new Trouble(trouble.Kind, trouble.Text, trouble.Eater, trouble.Days, trouble.Meal, trouble.Count)
         );
     }
+
+    /// <summary>Of an earlier one that is gone only what it was stands in the Log.</summary>
+    private static bool IsOnBench(WeekView week, Batch batch) =>
+        week.Plan.IsCookedForIt(batch)
+        || week.Plan.DrawsOf(batch.Id).Any(item => week.Plan.Holds(item.Serving.Cell.Date))
+        || week.Plan.ContainersOf(batch.Id).Any(box => week.Plan.StateOf(box).Place != BoxPlace.Gone);
 
     private static bool IsSomething(Serving serving) =>
         serving.Items.Count > 0 || serving.State != ServingState.Planned || serving.IsLocked || serving.Note.Length > 0;
