@@ -16,6 +16,9 @@ public static class LogEdits
     /// <summary>Most of a bought thing, in times of what was planned.</summary>
     public const decimal MostShare = 3;
 
+    /// <summary>Portions by which a box may be short of what was to go in: its grams are whole.</summary>
+    private const decimal Crumb = 0.001m;
+
     /// <summary>Says what was eaten of things of one meal; boxes are told of it, and those of a batch that has none yet are filled.</summary>
     /// <param name="kinds">The kitchen's containers.</param>
     public static Result<WeekPlan> Log(
@@ -115,14 +118,19 @@ public static class LogEdits
     /// <summary>Which share of a thing was eaten, by what was said of it, of its box, or else of its meal; null while nobody said anything.</summary>
     public static decimal? ShareEaten(this WeekPlan plan, Serving serving, ServingItem item) =>
         plan.OwnShare(item)
-        ?? serving.State switch
-        {
-            ServingState.Eaten => 1,
-            ServingState.Skipped => 0,
-            // A half, where nobody said how much of the meal it was.
-            ServingState.Partly => 0.5m,
-            _ => null,
-        };
+        // Where something was said of one of its things the meal's state follows from that, and says nothing of what was put there since.
+        ?? (
+            item.IsExtra || serving.Items.Any(one => !one.IsExtra && plan.OwnShare(one) is not null)
+                ? null
+                : serving.State switch
+                {
+                    ServingState.Eaten => 1,
+                    ServingState.Skipped => 0,
+                    // A half, where nobody said how much of the meal it was.
+                    ServingState.Partly => 0.5m,
+                    _ => null,
+                }
+        );
 
     private static decimal? OwnShare(this WeekPlan plan, ServingItem item) =>
         item is Draw draw && plan.BatchWithId(draw.Batch) is { } batch && plan.Eaten(draw) is { } portions
@@ -210,7 +218,7 @@ public static class LogEdits
         var most = (eaten.Parts ?? batch.PartsOf(batch.LotOf(eaten))).Min(boxed.Value.BoxWithId(eaten.Container)!.LeftOf);
         return boxed.Value.Tell(
             eaten.Container!.Value,
-            new(newId(), BoxEventKind.Eaten, now.At, share == 1 ? Math.Min(portions, most) : portions, ""),
+            new(newId(), BoxEventKind.Eaten, now.At, portions - most is > 0 and < Crumb ? most : portions, ""),
             now.On,
             now.At,
             eaten

@@ -72,6 +72,23 @@ public sealed record ReadyFood(Guid Id, RecipeLine Line) : ServingItem(Id)
         return line.Read.Amount is null || line.Read.Amount.Value.Best <= 0 ? NoAmount("line", text) : line;
     }
 
+    /// <summary>
+    /// What somebody says they have eaten: "small apple" and "cup of tea" are one, where one of it has a weight. Several of which nobody says
+    /// how many ("olives") are not.
+    /// </summary>
+    /// <param name="chosen">The food that a person chose; null lets the words decide.</param>
+    public static Result<RecipeLine> ReadEaten(string text, FoodMatcher foods, MeasureSystem system, Food? chosen = null)
+    {
+        var read = Read(text, foods, system, chosen);
+        return
+            read.Refusal?.Code == "ready-amount-missing"
+            && Read($"1 {text.Trim()}", foods, system, chosen) is { IsRefused: false } one
+            && one.Value is { Food: not null, Grams.IsOpen: false } line
+            && !(line.Read.Unit == Unit.Each && text.TrimEnd().EndsWith('s'))
+            ? one
+            : read;
+    }
+
     public static Refusal NoAmount(string field, string text) =>
         new("ready-amount-missing", field, text.Trim(), "it does not say how much", "Begin with the amount: 150 g skyr, 1 banana");
 

@@ -171,6 +171,9 @@ public sealed record Unit(string Name, string Plural, UnitKind Kind, params stri
         Piece("square", "squares"),
         Piece("scoop", "scoops"),
         Piece("bowl", "bowls"),
+        Piece("glass", "glasses"),
+        Piece("mug", "mugs"),
+        Piece("plate", "plates"),
         Piece("zest", "zest"),
         Piece(
             "dash",
@@ -197,7 +200,7 @@ public sealed record Unit(string Name, string Plural, UnitKind Kind, params stri
     public bool IsPackage => Name is "tin" or "jar" or "pack" or "bag";
 
     /// <summary>Judged by eye, not counted: widths of ± 30 % (domain.md section 3).</summary>
-    public bool IsByEye => Name is "handful" or "pinch" or "bunch" or "thumb" or "knob" or "dash" or "sprig";
+    public bool IsByEye => Name is "handful" or "pinch" or "bunch" or "thumb" or "knob" or "dash" or "sprig" or "glass" or "mug" or "plate";
 
     /// <summary>Grams in one unit of mass; ounce and pound as in domain.md section 7.</summary>
     /// <exception cref="InvalidOperationException">The unit is not one of mass.</exception>

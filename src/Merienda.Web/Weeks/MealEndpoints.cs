@@ -67,7 +67,8 @@ public static class MealEndpoints
 
     private static Refusal? Stop(Eater eater, RecipeLine line) => eater.Stop(line.Name, PortionProfile.Of([line], 1));
 
-    internal static Result<RecipeLine> Read(StoredWeek week, string text, string? food)
+    /// <param name="isEaten">Whether it was eaten already: "small apple" is one then.</param>
+    internal static Result<RecipeLine> Read(StoredWeek week, string text, string? food, bool isEaten = false)
     {
         var chosen = food is null ? null : week.Foods.Matcher.WithKey(food);
         if (food is not null && chosen is null)
@@ -75,6 +76,8 @@ public static class MealEndpoints
             return new Refusal("unknown-food", "food", food, "there is no such food", "Choose one from the list");
         }
 
-        return ReadyFood.Read(text, week.Foods.Matcher, week.System, chosen);
+        return isEaten
+            ? ReadyFood.ReadEaten(text, week.Foods.Matcher, week.System, chosen)
+            : ReadyFood.Read(text, week.Foods.Matcher, week.System, chosen);
     }
 }

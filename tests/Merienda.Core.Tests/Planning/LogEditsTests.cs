@@ -104,6 +104,7 @@ public class LogEditsTests
         var half = Log(plan, Last(plan), 0.5m).Value;
         var thrown = Tell(half, At(half, 1).Container!.Value, BoxEventKind.Discarded, 0.5m, 1).Value;
         Assert.Equal("nothing-loose", Log(thrown, Last(thrown), null).Refusal?.Code);
+        Assert.Equal("box-has-less", Log(thrown, Last(thrown), 1).Refusal?.Code);
         Assert.False(Log(thrown, Last(thrown), 0.25m).IsRefused);
     }
 
@@ -207,10 +208,36 @@ public class LogEditsTests
     }
 
     [Fact]
+    public void What_is_put_on_a_meal_that_was_eaten_is_not_eaten_by_that()
+    {
+        var plan = Place(Week(Cook(2)), 1);
+        var eaten = WithBread(Log(plan, Last(plan), 1).Value);
+        Assert.Equal(ServingState.Eaten, StateAt(eaten));
+        Assert.Null(eaten.ShareEaten(eaten.At(Cell(1))!, Last(eaten)));
+    }
+
+    [Fact]
     public void What_was_eaten_besides_is_on_no_other_day_that_is_planned_like_this_one()
     {
         var plan = WithBread(Week()).LogExtra(Cell(1), Bread(), Guid.NewGuid).Value;
         var seating = new Seating((_, _) => null, (_, _) => []);
         Assert.Single(plan.RepeatDay(Sunday.AddDays(1), Sunday.AddDays(2), seating, Guid.NewGuid).Value.At(Cell(2))!.Items);
+    }
+
+    [Theory]
+    [InlineData("small apple", "1 small apple")]
+    [InlineData("cup of tea with milk", "1 cup of tea with milk")]
+    [InlineData("banana", "1 banana")]
+    [InlineData("2 bananas", "2 bananas")]
+    [InlineData("half an avocado", "half an avocado")]
+    [InlineData("olives", null)]
+    [InlineData("skyr", null)]
+    [InlineData("something from the bakery", null)]
+    [InlineData("", null)]
+    public void One_of_what_somebody_has_eaten_need_not_be_counted_and_several_must(string typed, string? read)
+    {
+        var line = ReadyFood.ReadEaten(typed, Table.Foods, MeasureSystem.Metric);
+        Assert.Equal(read, line.IsRefused ? null : line.Value.Read.Text);
+        Assert.Equal(read is null, line.IsRefused);
     }
 }

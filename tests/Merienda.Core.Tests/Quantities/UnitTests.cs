@@ -87,7 +87,7 @@ public class UnitTests
     {
         string[] Named(Func<Unit, bool> of) => [.. Unit.All.Where(of).Select(unit => unit.Name).Order(StringComparer.Ordinal)];
         Assert.Equal(["bag", "jar", "pack", "tin"], Named(unit => unit.IsPackage));
-        Assert.Equal(["bunch", "dash", "handful", "knob", "pinch", "sprig", "thumb"], Named(unit => unit.IsByEye));
+        Assert.Equal(["bunch", "dash", "glass", "handful", "knob", "mug", "pinch", "plate", "sprig", "thumb"], Named(unit => unit.IsByEye));
     }
 
     [Fact]

@@ -118,7 +118,7 @@ public static class LogEndpoints
         if (request.BatchId is not { } batch)
         {
             // What was eaten is a fact: nothing stops it, the day says what it breaks.
-            var read = MealEndpoints.Read(week, request.Line ?? "", request.Food);
+            var read = MealEndpoints.Read(week, request.Line ?? "", request.Food, isEaten: true);
             return read.Refusal is { } unread
                 ? unread
                 : WeekEdit.Said(
