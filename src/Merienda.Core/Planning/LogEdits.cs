@@ -7,8 +7,12 @@ namespace Merienda.Core.Planning;
 /// <param name="Share">Of what was planned, 0 (left out) to 3 of what was bought, to 1 of a share of a batch; null takes back what was said.</param>
 public sealed record EatenOf(Guid Item, decimal? Share);
 
-/// <summary>A moment with its local date.</summary>
-public readonly record struct Moment(DateTimeOffset At, DateOnly On);
+/// <summary>When something was eaten, with its local date.</summary>
+public readonly record struct Moment(DateTimeOffset At, DateOnly On)
+{
+    /// <summary>When it is decided.</summary>
+    public DateTimeOffset Now { get; init; } = At;
+}
 
 /// <summary>The day as it goes: what was eaten, what was left out, and what was eaten besides.</summary>
 public static class LogEdits
@@ -88,7 +92,7 @@ public static class LogEdits
             IsExtra = true,
         };
         return plan.Put(cell, draw, newId)
-            .Tell(box.Id, new(newId(), BoxEventKind.Eaten, now.At, portions, ""), now.On, now.At, draw)
+            .Tell(box.Id, new(newId(), BoxEventKind.Eaten, now.At, portions, ""), now.On, now.Now, draw)
             .Select(told => told.Settled(told.At(cell)!));
     }
 
@@ -134,7 +138,8 @@ public static class LogEdits
 
     private static decimal? OwnShare(this WeekPlan plan, ServingItem item) =>
         item is Draw draw && plan.BatchWithId(draw.Batch) is { } batch && plan.Eaten(draw) is { } portions
-            ? portions / WeekPlan.PlannedPortionsOf(batch, draw)
+            // The box holds whole grams: half of it is a half.
+            ? Math.Round(portions / WeekPlan.PlannedPortionsOf(batch, draw), 3)
             : item.Eaten;
 
     private static Result<WeekPlan> Log(
@@ -220,7 +225,7 @@ public static class LogEdits
             eaten.Container!.Value,
             new(newId(), BoxEventKind.Eaten, now.At, portions - most is > 0 and < Crumb ? most : portions, ""),
             now.On,
-            now.At,
+            now.Now,
             eaten
         );
     }

@@ -82,6 +82,7 @@ public sealed record ReadyFood(Guid Id, RecipeLine Line) : ServingItem(Id)
         var read = Read(text, foods, system, chosen);
         return
             read.Refusal?.Code == "ready-amount-missing"
+            && !text.Any(char.IsDigit)
             && Read($"1 {text.Trim()}", foods, system, chosen) is { IsRefused: false } one
             && one.Value is { Food: not null, Grams.IsOpen: false } line
             && !(line.Read.Unit == Unit.Each && text.TrimEnd().EndsWith('s'))

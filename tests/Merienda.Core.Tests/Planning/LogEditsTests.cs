@@ -80,6 +80,8 @@ public class LogEditsTests
         plan = plan.ChangeSize(Last(plan).Id, new(1), new(333, true)).Value;
         var eaten = Log(plan, Last(plan), 1).Value;
         Assert.Equal(ServingState.Eaten, StateAt(eaten));
+        var half = Log(plan, Last(plan), 0.5m).Value;
+        Assert.Equal(0.5m, half.ShareEaten(half.At(Cell(1))!, Last(half)));
         Assert.Equal(BoxPlace.Gone, eaten.StateOf(eaten.Containers.Single(box => box.Id == Last(plan).Id)).Place);
     }
 
@@ -188,6 +190,10 @@ public class LogEditsTests
         Assert.Equal("box-gone", Take(plan, 1, Guid.NewGuid()).Refusal?.Code);
         Assert.Equal("batch-gone", plan.LogBox(Cell(1), (Guid.NewGuid(), planned), 1, Kinds, Monday, Guid.NewGuid).Refusal?.Code);
         Assert.Equal("out-of-week", Take(plan, 1, null, -2).Refusal?.Code);
+        Assert.Equal(
+            "time-out-of-range",
+            plan.LogBox(Cell(1), (batch.Id, planned), 1, Kinds, Monday with { Now = Noon.AddDays(500) }, Guid.NewGuid).Refusal?.Code
+        );
         var gone = Take(Take(plan, 0.25m).Value, 0.75m).Value;
         Assert.Equal("box-gone", Take(gone, null).Refusal?.Code);
         Assert.Equal([0.25m, 0.75m], gone.At(Cell(1))!.Draws.Select(draw => draw.Size.Amount));
@@ -230,6 +236,7 @@ public class LogEditsTests
     [InlineData("banana", "1 banana")]
     [InlineData("2 bananas", "2 bananas")]
     [InlineData("half an avocado", "half an avocado")]
+    [InlineData("0 g butter", null)]
     [InlineData("olives", null)]
     [InlineData("skyr", null)]
     [InlineData("something from the bakery", null)]

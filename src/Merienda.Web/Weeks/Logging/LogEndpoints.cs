@@ -25,7 +25,7 @@ public static class LogEndpoints
         {
             var now = Clock.GetUtcNow();
             var heard = at > now ? now : at.ToUniversalTime();
-            return new(heard, HouseholdClock.DayOf(heard, week.Table.Household.TimeZone));
+            return new(heard, HouseholdClock.DayOf(heard, week.Table.Household.TimeZone)) { Now = now };
         }
     }
 
