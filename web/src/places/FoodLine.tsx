@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import type { Problem } from '../api/client';
 import { Button } from '../pieces/Button';
 import { inputLook } from '../pieces/Field';
@@ -20,6 +20,7 @@ export function FoodLine({
   problem?: Problem | null;
   onAdd: (line: string, food: string | null, done: () => void) => void;
 }) {
+  const field = useId();
   const [line, setLine] = useState('');
   const words = line.replace(/^[\d\s.,/½¼¾⅓⅔]+/, '').replace(/^(g|kg|ml|l|oz|tbsp|tsp|cups?|pieces?|slices?|pots?)\s+/i, '');
   const found = useFoods(words.trim().length > 1 ? words : '');
@@ -31,21 +32,22 @@ export function FoodLine({
         add(null);
       }}
     >
-      <label className="block text-sm font-semibold">
+      <label htmlFor={field} className="block text-sm font-semibold">
         {label}
-        <span className="mt-1 flex gap-2 font-normal">
-          <input
-            value={line}
-            onChange={(event) => setLine(event.target.value)}
-            placeholder="150 g skyr"
-            autoComplete="off"
-            className={`${inputLook} min-w-0 flex-1`}
-          />
-          <Button type="submit" disabled={!line.trim()}>
-            {word}
-          </Button>
-        </span>
       </label>
+      <span className="mt-1 flex gap-2 text-sm">
+        <input
+          id={field}
+          value={line}
+          onChange={(event) => setLine(event.target.value)}
+          placeholder="150 g skyr"
+          autoComplete="off"
+          className={`${inputLook} min-w-0 flex-1`}
+        />
+        <Button type="submit" disabled={!line.trim()}>
+          {word}
+        </Button>
+      </span>
       {problem && line.trim() && <ProblemNote of={problem} />}
       {line.trim() && (found.data ?? []).length > 0 && (
         <ul aria-label="Foods of this name" className="mt-1 max-h-40 overflow-y-auto text-sm">

@@ -64,6 +64,8 @@ function There({ page, meal }: { page: Page; meal: Meal }) {
           lotId: thing.lotId,
           portions: thing.portions,
         });
+  if (best.isError)
+    return <p className="mt-2 text-sm text-steel">What is there and fits the day is asked of the kitchen: it needs the network.</p>;
   return (
     <Asked of={best}>
       {(things) =>
