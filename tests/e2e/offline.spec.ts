@@ -27,6 +27,7 @@ async function stewAtHand(page: Page) {
 test('ten rounds without and with a network, with reloads and closed tabs: nothing pressed is lost or done twice', async ({
   page: first,
   context,
+  browser,
 }) => {
   test.slow();
   let page = first;
@@ -69,6 +70,15 @@ test('ten rounds without and with a network, with reloads and closed tabs: nothi
   await page.reload();
   await expect(listed()).toHaveCount(many);
   for (let one = 0; one < many; one++) await expect(listed().nth(one)).toBeChecked({ checked: ticked.has(one) });
+  // Another device of the same person has it so too.
+  const elsewhere = await browser.newContext({ storageState: await context.storageState() });
+  const other = await elsewhere.newPage();
+  await other.goto(address);
+  await expect(other.getByRole('main').getByRole('checkbox')).toHaveCount(many);
+  for (let one = 0; one < many; one++) {
+    await expect(other.getByRole('main').getByRole('checkbox').nth(one)).toBeChecked({ checked: ticked.has(one) });
+  }
+  await elsewhere.close();
   const stock = await page.evaluate(async () => ((await (await fetch('/api/larder/stock')).json()) as { items: unknown[] }).items.length);
   expect(stock).toBe(ticked.size);
 });

@@ -28,19 +28,20 @@ public static partial class TaskReader
             last = [];
         foreach (var step in steps.Select(step => Numbering().Replace(step.Trim(), "")).Where(step => step.Length > 0))
         {
-            foreach (var (text, read) in Parts(step))
+            foreach (var part in Parts(step))
             {
+                var (text, read) = (part.Text, part.Read!);
                 var id = $"{tasks.Count + 1}";
                 if (StepWords.IsPreheating(text))
                 {
                     // Whatever is cut meanwhile does not wait for the oven.
-                    tasks.Add(ToTask(id, text, read, []));
+                    tasks.Add(ToTask(id, part, []));
                     last = [.. last, id];
                     continue;
                 }
 
                 var isMeanwhile = StepWords.IsMeanwhile(text);
-                tasks.Add(ToTask(id, text, read, isMeanwhile ? before : WaitedFor(tasks, last, read)));
+                tasks.Add(ToTask(id, part, isMeanwhile ? before : WaitedFor(tasks, last, read)));
                 if (isMeanwhile)
                 {
                     last = [.. last, id];
@@ -64,39 +65,59 @@ public static partial class TaskReader
             ? []
             : last.Where(id => StepWords.IsPreheating(tasks.Find(task => task.Id == id)!.Text));
 
-    private static PrepTask ToTask(string id, string text, StepReading read, IReadOnlyList<string> after) =>
+    private static PrepTask ToTask(string id, Part part, IReadOnlyList<string> after) =>
         new(
             id,
-            text,
-            read.ByHand,
-            read.Alone,
-            read.Appliance,
-            read.Appliance is Appliance.Oven or Appliance.AirFryer ? OvenTemperature.In(text) : null,
+            part.Text,
+            part.Read!.ByHand,
+            part.Read.Alone,
+            part.Read.Appliance,
+            part.Read.Appliance is Appliance.Oven or Appliance.AirFryer ? OvenTemperature.In(part.Main) : null,
             after
-        );
+        )
+        {
+            // Another way to do what goes on by itself, at another place.
+            Instead =
+                part is { Instead: { } other, Read: { Alone: > 0, Appliance: not Appliance.None } read }
+                && other.Appliance != read.Appliance
+                    ? other
+                    : null,
+        };
+
+    /// <summary>One place in which a step is busy.</summary>
+    /// <param name="Main">Its words without those of another place for it.</param>
+    private sealed record Part(string Text, string Main, StepReading? Read, OtherPlace? Instead)
+    {
+        public static readonly Part None = new("", "", null, null);
+
+        public Part With(string sentence, string main, OtherPlace? instead)
+        {
+            var all = $"{Main} {main}".Trim();
+            return new($"{Text} {sentence}".Trim(), all, StepReading.Of(all), instead ?? Instead);
+        }
+    }
 
     /// <summary>A step, or the parts of it that are busy in different places: "Marinate 30 min. Roast 40 min".</summary>
-    private static IEnumerable<(string Text, StepReading Read)> Parts(string step)
+    private static IEnumerable<Part> Parts(string step)
     {
-        var sentences = Sentences().Split(step).Where(sentence => sentence.Trim().Length > 0).ToList();
-        var text = "";
-        StepReading? read = null;
-        foreach (var sentence in sentences)
+        var part = Part.None;
+        foreach (var sentence in Sentences().Split(step).Select(sentence => sentence.Trim()).Where(sentence => sentence.Length > 0))
         {
-            var own = StepReading.Of(sentence);
-            if (read is { Alone: > 0 } && own.Alone > 0 && own.Appliance != read.Appliance)
+            var (main, instead) = OtherWay.In(sentence);
+            var own = StepReading.Of(main);
+            if (part.Read is { Alone: > 0 } && main.Length > 0 && own.Alone > 0 && own.Appliance != part.Read.Appliance)
             {
-                yield return (text.Trim(), read);
-                (text, read) = ("", null);
+                yield return part;
+                part = Part.None;
             }
 
-            text = $"{text} {sentence.Trim()}";
-            read = StepReading.Of(text);
+            // A sentence that is another way from its first word on is one for what stands before it.
+            part = main.Length == 0 && part.Read is null ? part.With(sentence, sentence, null) : part.With(sentence, main, instead);
         }
 
-        if (read is not null)
+        if (part.Read is not null)
         {
-            yield return (text.Trim(), read);
+            yield return part;
         }
     }
 

@@ -84,7 +84,7 @@ export function BoxCard({ box, today }: { box: ShownBox; today: string }) {
 }
 
 const look =
-  'min-h-11 min-w-0 flex-auto px-1 text-xs font-semibold text-cobalt hover:bg-tray border-l border-line first:border-l-0 leading-tight';
+  'min-h-11 min-w-min flex-auto px-1 text-xs font-semibold text-cobalt hover:bg-tray border-l border-line first:border-l-0 leading-tight';
 
 const named = (box: ShownBox) => `${box.tape} ${box.dish}, ${box.number} of ${box.of}`;
 
