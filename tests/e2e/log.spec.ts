@@ -94,3 +94,17 @@ test('at a table of two sizes: a planned meal is eaten in part and corrected, an
   await expect(page.getByText('Body weight is not kept.')).toBeVisible();
   await expectAxeClean(page);
 });
+
+test('a device that showed the day of somebody of another kitchen shows its own again, and the Log is about today', async ({ page }) => {
+  await signUp(page, 'Ilse Marrow');
+  await page.evaluate(() => localStorage.setItem('merienda.log.eater', '00000000-0000-4000-8000-000000000000'));
+  await page.getByRole('link', { name: 'The week after' }).click();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible();
+  // The week that is being planned is where it was.
+  const week = page.getByRole('link', { name: 'Week', exact: true });
+  const address = await week.getAttribute('href');
+  await week.click();
+  await expect(page).toHaveURL(new RegExp(`${address}$`));
+  await expect(page.getByRole('link', { name: 'This week' })).toBeVisible();
+});

@@ -17,7 +17,7 @@ export function Palette({ date, onClose }: { date: string; onClose: () => void }
     { key: 'shop', word: 'Shop', kind: 'place', to: `/shop/${date}` },
     { key: 'session', word: 'Session', kind: 'place', to: `/session/${date}` },
     { key: 'shelf', word: 'Shelf', kind: 'place', to: `/shelf/${date}` },
-    { key: 'log', word: 'Log', kind: 'place', to: `/log/${date}` },
+    { key: 'log', word: 'Log', kind: 'place', to: '/log' },
     { key: 'larder', word: 'Larder', kind: 'place', to: '/larder' },
     { key: 'stock', word: 'Stock', kind: 'place', to: '/larder/stock' },
     { key: 'prices', word: 'Prices', kind: 'place', to: '/larder/prices' },

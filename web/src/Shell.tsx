@@ -40,18 +40,22 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
   const [, place = 'week', dated] = pathname.split('/');
   // Who comes back from another place finds the week that was looked at last.
   const seen = useRef<string | null>(null);
-  if (weekly.includes(place) && dated) seen.current = weekNamed(dated, person.today);
-  const date = seen.current ?? person.atHand;
+  const own = weekly.includes(place) && dated ? weekNamed(dated, person.today) : null;
+  // The Log is about today: looking at it does not put away the week that is being planned.
+  if (own && place !== 'log') seen.current = own;
+  const planned = seen.current ?? person.atHand;
+  const date = own ?? planned;
+  const now = weekStart(person.today);
   const queries = useQueryClient();
   useLive();
   useSender(person);
   useEffect(() => {
     const idle = setTimeout(() => {
       void fetchTheRest();
-      keepAhead(queries, person.atHand);
+      keepAhead(queries, person.atHand, now);
     }, 2_000);
     return () => clearTimeout(idle);
-  }, [queries, person.atHand]);
+  }, [queries, person.atHand, now]);
   const [asking, setAsking] = useState<'palette' | 'shortcuts' | null>(null);
 
   useEffect(() => {
@@ -70,7 +74,7 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
 
   return (
     <div className="flex h-dvh flex-col-reverse sm:flex-row print:block print:h-auto">
-      <Rail date={date} shelf={seen.current ?? weekStart(person.today)} />
+      <Rail date={planned} shelf={seen.current ?? now} now={now} />
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         <NewerProgram />
         <header className="relative flex h-13 shrink-0 items-center gap-2 border-b has-[[role=status]:not(:empty)]:max-sm:mb-7 border-line px-3 print:hidden">
@@ -129,7 +133,7 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
   );
 }
 
-function Rail({ date, shelf }: { date: string; shelf: string }) {
+function Rail({ date, shelf, now }: { date: string; shelf: string; now: string }) {
   const places = [
     { to: `/week/${date}`, word: 'Week', icon: CalendarDays },
     { to: '/recipes', word: 'Recipes', icon: BookOpen },
@@ -137,7 +141,7 @@ function Rail({ date, shelf }: { date: string; shelf: string }) {
     { to: `/shop/${date}`, word: 'Shop', icon: ShoppingBasket },
     { to: `/session/${date}`, word: 'Session', icon: CookingPot },
     { to: `/shelf/${shelf}`, word: 'Shelf', icon: Refrigerator },
-    { to: `/log/${shelf}`, word: 'Log', icon: NotebookPen },
+    { to: `/log/${now}`, word: 'Log', icon: NotebookPen },
     { to: '/table', word: 'Table', icon: UsersRound },
   ];
   return (

@@ -45,11 +45,11 @@ export const logQuery = (date: string, day: string | null, eater: string | null)
       ),
   });
 
-/** Asks for them beforehand on a device that is carried about. */
-export function keepAhead(queries: QueryClient, date: string) {
+/** Asks for them beforehand on a device that is carried about: the week to plan next, and what is eaten now. */
+export function keepAhead(queries: QueryClient, date: string, now: string) {
   if (!matchMedia('(pointer: coarse)').matches) return;
   void queries.prefetchQuery(shopQuery(date, null));
   void queries.prefetchQuery(sessionQuery(date));
-  void queries.prefetchQuery(shelfQuery(date));
-  void queries.prefetchQuery(logQuery(date, null, chosenEater()));
+  void queries.prefetchQuery(shelfQuery(now));
+  void queries.prefetchQuery(logQuery(now, null, chosenEater()));
 }

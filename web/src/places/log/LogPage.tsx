@@ -1,13 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { Schemas } from '../../api/client';
+import { Problem, type Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { addDays, dayMonth, longDate, weekday } from '../../pieces/show';
 import { useWaiting } from '../../pieces/useOutbox';
 import { logQuery } from '../kept';
 import { Diary } from '../table/eaters/Diary';
 import { useWeekDate } from '../useWeekDate';
-import { chooseEater, chosenEater } from './chosenEater';
+import { chooseEater, chosenEater, forgetEater } from './chosenEater';
 import { nextMeal, withWhatWaits } from './eating';
 import { LookBack } from './LookBack';
 import { MealLog } from './MealLog';
@@ -17,7 +18,14 @@ import { Rest } from './Rest';
 export function LogPage() {
   const date = useWeekDate();
   const [params, setParams] = useSearchParams();
-  const log = useQuery(logQuery(date, params.get('day'), params.get('eater') ?? chosenEater()));
+  const [chosen, setChosen] = useState(chosenEater);
+  const log = useQuery(logQuery(date, params.get('day'), params.get('eater') ?? chosen));
+  const isOfAnotherKitchen = log.error instanceof Problem && log.error.code === 'eater-gone' && !params.has('eater');
+  useEffect(() => {
+    if (!isOfAnotherKitchen) return;
+    forgetEater();
+    setChosen(null);
+  }, [isOfAnotherKitchen]);
   const waiting = useWaiting();
   const isBack = params.get('look') === 'week';
   const look = (change: { day?: string; eater?: string; look?: string }) =>

@@ -4,3 +4,6 @@ const place = 'merienda.log.eater';
 export const chosenEater = () => localStorage.getItem(place);
 
 export const chooseEater = (eater: string) => localStorage.setItem(place, eater);
+
+/** Who works in another kitchen now has other eaters. */
+export const forgetEater = () => localStorage.removeItem(place);

@@ -27,7 +27,7 @@ export function FreezerMap({ boxes, room }: { boxes: readonly Box[]; room: numbe
             {box.tape}
           </li>
         ))}
-        {Array.from({ length: Math.min(left, 20) }, (_, at) => (
+        {Array.from({ length: Math.min(left, 12) }, (_, at) => (
           <li key={at} aria-hidden="true" className={`${cell} border border-dotted border-slate`} />
         ))}
       </ol>
