@@ -1,3 +1,4 @@
+using System.Globalization;
 using Merienda.Core.Keeping;
 using Merienda.Core.Outcomes;
 
@@ -74,8 +75,7 @@ public static class LogEdits
             return refusal;
         }
 
-        var boxed =
-            batch.PortionedOn is null && plan.BoxWithId(from.Box) is null ? plan.Portion(batch.Id, kinds, (now.At, now.On), newId) : plan;
+        var boxed = plan.BoxWithId(from.Box) is null ? plan.Boxed(batch, kinds, now, newId) : plan;
         if (boxed.IsRefused || boxed.Value.BoxWithId(from.Box) is not { } box)
         {
             return boxed.IsRefused ? boxed : BoxEdits.Gone(from.Box, "there is no such box");
@@ -210,8 +210,7 @@ public static class LogEdits
             return back.Value.With(cell, draw with { Eaten = 0, Container = null });
         }
 
-        var boxed =
-            batch.PortionedOn is null && draw.Container is null ? back.Value.Portion(batch.Id, kinds, (now.At, now.On), newId) : back;
+        var boxed = draw.Container is null ? back.Value.Boxed(batch, kinds, now, newId) : back;
         if (boxed.IsRefused)
         {
             return boxed;
@@ -229,6 +228,25 @@ public static class LogEdits
             eaten
         );
     }
+
+    /// <summary>A batch that has no boxes yet is in them now; one that is still to be cooked can't have been eaten.</summary>
+    private static Result<WeekPlan> Boxed(
+        this WeekPlan plan,
+        Batch batch,
+        IReadOnlyList<ContainerKind> kinds,
+        Moment now,
+        Func<Guid> newId
+    ) =>
+        batch.PortionedOn is not null ? plan
+        : batch.Cooked > now.On
+            ? new Refusal(
+                "not-cooked-yet",
+                "date",
+                $"{now.On:yyyy-MM-dd}",
+                $"{batch.Letter} is cooked on {batch.Cooked.ToString("dddd d MMMM", CultureInfo.InvariantCulture)}",
+                "Fill its boxes first, if it is cooked already"
+            )
+        : plan.Portion(batch.Id, kinds, (now.At, now.On), newId);
 
     /// <summary>As if nobody had said anything of a draw: its box has again what was eaten of it, or it takes some of what is loose again.</summary>
     private static Result<WeekPlan> Uneaten(this WeekPlan plan, Batch batch, Cell cell, Draw draw, Func<Guid> newId)

@@ -74,6 +74,21 @@ public class LogEditsTests
     }
 
     [Fact]
+    public void What_is_still_to_be_cooked_is_left_out_and_not_eaten_until_it_is_in_its_boxes()
+    {
+        var plan = Place(Week(Cook(2)), 1);
+        var friday = Monday with { On = Sunday.AddDays(-2) };
+        Result<WeekPlan> On(Moment day, WeekPlan of, decimal share) =>
+            of.Log(Cell(1), [new(Last(plan).Id, share)], Kinds, day, Guid.NewGuid);
+        Assert.Equal("not-cooked-yet", On(friday, plan, 1).Refusal?.Code);
+        Assert.False(On(friday, plan, 0).IsRefused);
+        Assert.False(On(friday with { On = Sunday.AddDays(-1) }, plan, 1).IsRefused);
+        Assert.False(On(friday, Portion(plan), 1).IsRefused);
+        var planned = plan.BoxesOf(plan.Batches[0])[^1].Id;
+        Assert.Equal("not-cooked-yet", plan.LogBox(Cell(1), (plan.Batches[0].Id, planned), 1, Kinds, friday, Guid.NewGuid).Refusal?.Code);
+    }
+
+    [Fact]
     public void A_share_in_grams_is_eaten_whole_though_its_box_is_a_crumb_short()
     {
         var plan = Place(Week(Cook(3)), 1);

@@ -18,18 +18,20 @@ export function MealLog({ page, meal, isNext }: { page: Page; meal: Meal; isNext
         <h3 className="text-base first-letter:uppercase">{meal.name}</h3>
         <span className="figures text-sm text-steel">{meal.at.slice(0, 5)}</span>
         <span className="flex-1" />
-        <Button
-          look="bare"
-          className="min-h-11 px-3 sm:min-h-9"
-          aria-expanded={isAdding}
-          aria-label={`Something else at ${meal.name}`}
-          onClick={() => setAdding(!isAdding)}
-        >
-          {isAdding ? 'Close' : '+ Something else'}
-        </Button>
+        {page.day <= page.today && (
+          <Button
+            look="bare"
+            className="min-h-11 px-3 sm:min-h-9"
+            aria-expanded={isAdding}
+            aria-label={`Something else at ${meal.name}`}
+            onClick={() => setAdding(!isAdding)}
+          >
+            {isAdding ? 'Close' : '+ Something else'}
+          </Button>
+        )}
       </div>
       {isAdding && <Besides page={page} meal={meal} />}
-      {unsaid.length > 1 && (
+      {unsaid.length > 1 && page.day <= page.today && (
         <div className="px-3 pt-2">
           <Button
             className="min-h-11 w-full max-w-md sm:min-h-9"
@@ -49,7 +51,12 @@ export function MealLog({ page, meal, isNext }: { page: Page; meal: Meal; isNext
       {meal.items.length === 0 && <p className="px-3 py-2 text-sm text-steel">{nothing(meal)}</p>}
       <ul>
         {meal.items.map((item) => (
-          <Thing key={item.id} item={item} onSay={(share) => void sayEaten(page, meal, [{ item: item.id, share }])} />
+          <Thing
+            key={item.id}
+            item={item}
+            isToCome={page.day > page.today}
+            onSay={(share) => void sayEaten(page, meal, [{ item: item.id, share }])}
+          />
         ))}
       </ul>
     </section>
@@ -67,13 +74,10 @@ const nothing = (meal: Meal) =>
           ? 'Usually eaten out.'
           : 'Nothing is planned.';
 
-const ways: [number, string][] = [
-  [1, 'Eaten'],
-  [0.5, 'Half'],
-  [0, 'Left out'],
-];
+const leftOut: [number, string] = [0, 'Left out'];
+const ways: [number, string][] = [[1, 'Eaten'], [0.5, 'Half'], leftOut];
 
-function Thing({ item, onSay }: { item: Item; onSay: (share: number | null) => void }) {
+function Thing({ item, isToCome, onSay }: { item: Item; isToCome: boolean; onSay: (share: number | null) => void }) {
   const { share } = item;
   return (
     <li className="border-t border-line px-3 py-2 first:border-t-0">
@@ -107,10 +111,10 @@ function Thing({ item, onSay }: { item: Item; onSay: (share: number | null) => v
         </div>
       ) : (
         <div className="mt-1 flex max-w-md">
-          {ways.map(([way, word]) => (
+          {(isToCome ? [leftOut] : ways).map(([way, word]) => (
             <Way key={word} item={item} way={way} word={word} onSay={onSay} />
           ))}
-          <Others item={item} onSay={onSay} />
+          {(!isToCome || (item.share !== null && item.share !== 0)) && <Others item={item} onSay={onSay} />}
         </div>
       )}
     </li>

@@ -17,20 +17,21 @@ export function FreezerMap({ boxes, room }: { boxes: readonly Box[]; room: numbe
         {coming.length > 0 && `, ${coming.length} to come`}
         {room !== null && (frozen.length > room ? <b>, {frozen.length - room} more than go in</b> : `, room for ${left} more`)}
       </p>
-      <ol aria-label="Freezer map" className="mt-1 flex flex-wrap gap-1">
+      {/* A picture: what each box is stands on its card below. */}
+      <div role="img" aria-label="Freezer map" className="mt-1 flex flex-wrap gap-1">
         {[...there, ...coming].map((box) => (
-          <li
+          <span
             key={box.id}
             title={`${box.tape} ${box.dish}, at its best until ${dayMonth(box.eatBy)}`}
             className={`${cell} ${box.isThere ? 'torn bg-tape text-ink' : 'border border-dashed border-steel'}`}
           >
             {box.tape}
-          </li>
+          </span>
         ))}
-        {Array.from({ length: Math.min(left, 12) }, (_, at) => (
-          <li key={at} aria-hidden="true" className={`${cell} border border-dotted border-slate`} />
+        {Array.from({ length: Math.min(left, 12) }, (_, at) => `empty ${at}`).map((place) => (
+          <span key={place} className={`${cell} border border-dotted border-slate`} />
         ))}
-      </ol>
+      </div>
     </div>
   );
 }
