@@ -50,7 +50,7 @@ function Eater({ eater, days }: { eater: Schemas['BackEater']; days: string[] })
     <section aria-label={`${eater.name}, planned and eaten`} className="mb-6">
       <h2 className="text-lg">{eater.name}, planned and eaten</h2>
       <p className="figures mb-2">
-        Of {eater.planned} things planned:{' '}
+        Of {eater.planned} {eater.planned === 1 ? 'thing' : 'things'} planned:{' '}
         {said
           .filter(([many]) => many > 0)
           .map(([many, word]) => `${many} ${word}`)
@@ -82,7 +82,8 @@ type Limit = Schemas['BackRuler'];
 
 /** One day of a limit: what was planned in outline, what was eaten filled, a notch where the limit lies. */
 function Day({ ruler, date }: { ruler: Limit; date: string }) {
-  const day = ruler.days.find((one) => one.date === date);
+  // A day without anything planned or eaten says nothing of the limit.
+  const day = ruler.days.find((one) => one.date === date && one.planned + one.eaten > 0);
   const bound = ruler.atMost ?? ruler.atLeast ?? 0;
   const end = Math.max(bound, ...ruler.days.flatMap((one) => [one.planned, one.eaten])) * 1.05 || 1;
   const width = (value: number) => ({ width: `${(value / end) * 100}%` });
