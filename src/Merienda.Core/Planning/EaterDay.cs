@@ -27,6 +27,21 @@ public sealed class EaterDay
         Findings = [.. Check()];
     }
 
+    /// <summary>A day of what is eaten at each of its meals.</summary>
+    /// <param name="meals">In the order of the day.</param>
+    /// <param name="helpings">By the key of their meal.</param>
+    public static EaterDay Of(DateOnly date, Eater eater, IReadOnlyList<MealSlot> meals, ILookup<string, Helping> helpings) =>
+        new(
+            date,
+            eater,
+            [
+                .. meals.Select(meal => new PlannedMeal(
+                    meal,
+                    [.. helpings[meal.Key].Select(helping => helping with { At = new Occasion(date, meal) })]
+                )),
+            ]
+        );
+
     public DateOnly Date { get; }
 
     public Eater Eater { get; }

@@ -89,20 +89,8 @@ public sealed record LookedBack(
                 )),
         ];
 
-        EaterDay DayOf(DateOnly date, IEnumerable<(string Meal, Helping Helping)> helpings)
-        {
-            var byMeal = helpings.ToLookup(one => one.Meal, one => one.Helping);
-            return new(
-                date,
-                eater,
-                [
-                    .. meals.Select(meal => new PlannedMeal(
-                        meal,
-                        [.. byMeal[meal.Key].Select(helping => helping with { At = new Occasion(date, meal) })]
-                    )),
-                ]
-            );
-        }
+        EaterDay DayOf(DateOnly date, IEnumerable<(string Meal, Helping Helping)> helpings) =>
+            EaterDay.Of(date, eater, meals, helpings.ToLookup(one => one.Meal, one => one.Helping));
     }
 
     private static IEnumerable<Finding> DayLimits(EaterDay day) =>

@@ -15,21 +15,11 @@ public static class LogPages
     {
         var plated = week.Plated.Where(one => one.Serving.Cell.Date == day && one.Serving.Cell.Eater == eater.Id).ToList();
         var stands = week.Ledger[day, eater.Id];
-        var eaten = new EaterDay(
+        var eaten = EaterDay.Of(
             day,
             eater,
-            [
-                .. week.Plan.Meals.Select(meal => new PlannedMeal(
-                    meal,
-                    [
-                        .. plated
-                            .Where(one => one.Serving.Cell.Meal == meal.Key)
-                            .Select(one => one.EatenHelping)
-                            .OfType<Helping>()
-                            .Select(helping => helping with { At = new Occasion(day, meal) }),
-                    ]
-                )),
-            ]
+            week.Plan.Meals,
+            plated.Where(one => one.EatenHelping is not null).ToLookup(one => one.Serving.Cell.Meal, one => one.EatenHelping!)
         );
         var settings = week.Table.WithId(eater.Id)!;
         return new(
