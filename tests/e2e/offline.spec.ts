@@ -35,6 +35,8 @@ test('ten rounds without and with a network, with reloads and closed tabs: nothi
   await page.getByRole('link', { name: 'Session', exact: true }).click();
   await expect(page.getByText('from start to end')).toBeVisible();
   await page.getByRole('link', { name: 'Shop', exact: true }).click();
+  // The steps of the Session are boxes to tick as well: they must have gone before the list's are counted.
+  await expect(page.getByRole('heading', { name: 'Shop', exact: true })).toBeVisible();
   const listed = () => page.getByRole('main').getByRole('checkbox');
   await expect(listed().first()).toBeVisible();
   const many = await listed().count();
