@@ -55,16 +55,21 @@ playwright() {
 
 run_tests() {
   need_tools
-  need_packages postgresql tzdata chromium coinor-cbc
+  need_packages postgresql tzdata chromium-headless-shell coinor-cbc
   trap 'stop_all' EXIT
   mkdir -p "$STATE"
-  need_node_modules
+  # Nothing here runs long enough to win what profiling the code costs: the core is built in 46 s instead of 67 s.
+  export DOTNET_TieredPGO=0
+  # The compiler and the packages wait for different things.
+  need_node_modules &
+  local packages=$!
   mkdir -p "$ROOT/src/Merienda.Web/wwwroot"
 
   say "C#: build with warnings as errors, format, tests"
   step "build" dotnet build "$ROOT/Merienda.slnx" -c Release -v quiet
   (cd "$ROOT" && dotnet csharpier --version > /dev/null 2>&1) || step "get the formatter" dotnet tool restore --tool-manifest "$ROOT/.config/dotnet-tools.json"
   step "format" in_root dotnet csharpier check .
+  wait "$packages" || fail "The front-end packages could not be fetched; the reason stands above."
   start_cluster test fast
   for old in $(sql test postgres "select datname from pg_database where datname like 'test\_%'"); do sql test postgres "drop database $old with (force)"; done
   export MERIENDA_TEST_OWNER MERIENDA_TEST_APP

@@ -37,7 +37,6 @@ has_package() {
   case "$1" in
     postgresql) compgen -G '/usr/lib/postgresql/*/bin/initdb' > /dev/null ;;
     tzdata) [ -e /usr/share/zoneinfo/Europe/Lisbon ] ;;
-    chromium) command -v chromium > /dev/null ;;
     coinor-cbc) command -v cbc > /dev/null ;;
     *) command -v "$1" > /dev/null ;;
   esac

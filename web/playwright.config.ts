@@ -15,7 +15,8 @@ export default defineConfig({
     // Tests of the program without a network allow it.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      // The same browser without a window: about a quarter less work for the machine.
+      executablePath: '/usr/bin/chromium-headless-shell',
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -108,7 +108,7 @@ public static class ShopFile
     }
 
     private static string Said(ListedThing thing) =>
-        thing.Amount.Length == 0 ? (thing.Note.Length > 0 ? $"{thing.Name} ({thing.Note})" : thing.Name) : $"{thing.Amount} {thing.Name}";
+        thing.Amount.Length == 0 ? (thing.Note.Length > 0 ? $"{thing.Name} ({thing.Note})" : thing.Name) : $"{thing.Name}: {thing.Amount}";
 
     private static string Capital(string word) => $"{char.ToUpper(word[0], CultureInfo.InvariantCulture)}{word[1..]}";
 }

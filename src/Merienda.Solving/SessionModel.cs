@@ -17,6 +17,7 @@ internal sealed class SessionModel
     private readonly IntVar[] _starts;
     private readonly BoolVar[][] _ways;
     private readonly LinearExpr[] _ends;
+    private readonly BoolVar[][] _vessels;
 
     /// <param name="horizon">No step ends after this minute.</param>
     public SessionModel(SessionQuestion question, int horizon)
@@ -43,6 +44,12 @@ internal sealed class SessionModel
         {
             Share(place);
         }
+
+        _vessels =
+        [
+            .. question.Stays.Select((stay, at) => stay.Vessels.Select(vessel => Model.NewBoolVar($"stay {at} in {vessel}")).ToArray()),
+        ];
+        StayInVessels();
     }
 
     public CpModel Model { get; } = new();
@@ -70,6 +77,7 @@ internal sealed class SessionModel
             LinearExpr.Sum(Works.Where(at => _question.Works[at].Board == OnBoard.Raw).Select(IsBeforePlants)) * Washes,
             // As written where nothing is won by another way.
             LinearExpr.Sum(_ways.SelectMany(ways => ways.Skip(1))),
+            LinearExpr.Sum(_vessels.SelectMany(vessels => vessels.Skip(1))),
         ]);
     }
 
@@ -85,6 +93,14 @@ internal sealed class SessionModel
             }
         }
 
+        for (var stay = 0; stay < _vessels.Length; stay++)
+        {
+            for (var at = 0; at < _vessels[stay].Length; at++)
+            {
+                Model.AddHint(_vessels[stay][at], answer.Vessels[stay] == _question.Stays[stay].Vessels[at]);
+            }
+        }
+
         Model.AddHint(End, answer.End(_question));
     }
 
@@ -93,7 +109,15 @@ internal sealed class SessionModel
             [.. _starts.Select(start => (int)solver.Value(start))],
             [.. _ways.Select(ways => Array.FindIndex(ways, way => solver.BooleanValue(way)))],
             null
-        );
+        )
+        {
+            Vessels =
+            [
+                .. _vessels.Select(
+                    (vessels, stay) => _question.Stays[stay].Vessels[Array.FindIndex(vessels, vessel => solver.BooleanValue(vessel))]
+                ),
+            ],
+        };
 
     private LinearExpr HandsOff(int at) => _starts[at] + _question.Works[at].HandsOn;
 
@@ -162,6 +186,42 @@ internal sealed class SessionModel
             var whose = held.Where(other => other.At != at && other.Way.Heat == way.Heat && OwnHeat(other.At) == way.Heat)
                 .Select(other => (ILiteral)other.Is);
             Model.AddBoolOr(whose.Append(isTaken.Not()));
+        }
+    }
+
+    /// <summary>A vessel is taken from the first work in it that begins to the last that ends, and by no more stays than there are of it.</summary>
+    private void StayInVessels()
+    {
+        var taken = _question.Vessels.Select(_ => new List<IntervalVar>()).ToList();
+        for (var at = 0; at < _vessels.Length; at++)
+        {
+            var works = _question.Stays[at].Works;
+            var (from, to, length) = (
+                Model.NewIntVar(0, _horizon, $"stay {at} begins"),
+                Model.NewIntVar(0, _horizon, $"stay {at} ends"),
+                Model.NewIntVar(0, _horizon, $"stay {at} lasts")
+            );
+            Model.AddMinEquality(from, works.Select(work => (LinearExpr)_starts[work]));
+            Model.AddMaxEquality(to, works.Select(work => _ends[work]));
+            Model.AddExactlyOne(_vessels[at]);
+            for (var one = 0; one < _vessels[at].Length; one++)
+            {
+                taken[_question.Stays[at].Vessels[one]]
+                    .Add(Model.NewOptionalIntervalVar(from, length, to, _vessels[at][one], $"stay {at} as {one}"));
+            }
+        }
+
+        foreach (var (stays, count) in taken.Zip(_question.Vessels).Where(one => one.First.Count > one.Second))
+        {
+            if (count == 1)
+            {
+                Model.AddNoOverlap(stays);
+            }
+            else
+            {
+                var all = Model.AddCumulative(count);
+                stays.ForEach(stay => all.AddDemand(stay, 1));
+            }
         }
     }
 

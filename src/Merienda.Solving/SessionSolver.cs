@@ -27,8 +27,8 @@ public static class SessionSolver
         }
 
         var known = SessionPlan.Of(question);
-        // The list rule knows no later end than one that keeps nothing waiting and nobody's place.
-        var isFree = question.Works.All(work => work is { At: null, WaitsAtMost: null });
+        // The list rule knows no later end than one that keeps nothing waiting, and nobody's place and vessel.
+        var isFree = question.Works.All(work => work is { At: null, WaitsAtMost: null }) && !SessionJudge.Wrong(question, known).Any();
         var model = new SessionModel(question, isFree ? known.End(question) : known.End(question) + question.Works.Sum(Longest));
         if (isFree)
         {

@@ -16,7 +16,7 @@ public class ShopFileTests
     public void The_text_says_what_is_still_to_buy_and_what_to_look_for()
     {
         Assert.Equal(
-            "Vegetables\n- 5 Carrot\n\nAs typed\n- moonfruit (2 firkins of moonfruit)\n\nLook first\n- Paprika\n",
+            "Vegetables\n- Carrot: 5\n\nAs typed\n- moonfruit (2 firkins of moonfruit)\n\nLook first\n- Paprika\n",
             ShopFile.Text(Things)
         );
         Assert.Equal("\n", ShopFile.Text([]));
@@ -46,7 +46,7 @@ public class ShopFileTests
         Assert.Equal("shopping-2026-11-29@merienda", read.Uid);
         Assert.Equal(new DateTime(2026, 11, 28, 10, 0, 0), read.Start!.AsUtc);
         Assert.Equal("Shopping: 2 things", read.Summary);
-        Assert.Contains("5 Carrot", read.Description, StringComparison.Ordinal);
+        Assert.Contains("Carrot: 5", read.Description, StringComparison.Ordinal);
         Assert.Single(read.Alarms);
         // RFC 5545: lines of at most 75 octets, parted by CR and LF.
         Assert.All(text.Split("\r\n"), line => Assert.True(System.Text.Encoding.UTF8.GetByteCount(line) <= 75, line));

@@ -36,7 +36,7 @@ internal sealed class EveryOrder
     {
         if (at == _question.Works.Count)
         {
-            _best = IsHeatTaken() ? end : _best;
+            _best = IsHeatTaken() && HasVessels([]) ? end : _best;
             return;
         }
 
@@ -152,6 +152,27 @@ internal sealed class EveryOrder
                         && Own(other) == heat
                     )
             );
+
+    /// <summary>Whether every stay finds a vessel, by trying all of them.</summary>
+    private bool HasVessels(IReadOnlyList<int> vessels) =>
+        vessels.Count == _question.Stays.Count
+        || _question.Stays[vessels.Count].Vessels.Any(vessel => IsFree(vessels, vessel) && HasVessels([.. vessels, vessel]));
+
+    private bool IsFree(IReadOnlyList<int> vessels, int vessel)
+    {
+        var (from, to) = StayOf(vessels.Count);
+        return Enumerable
+            .Range(from, Math.Max(0, to - from))
+            .All(minute =>
+                Enumerable
+                    .Range(0, vessels.Count)
+                    .Count(other => vessels[other] == vessel && StayOf(other) is var (begins, ends) && begins <= minute && minute < ends)
+                < _question.Vessels[vessel]
+            );
+    }
+
+    private (int From, int To) StayOf(int stay) =>
+        (_question.Stays[stay].Works.Min(at => _starts[at]), _question.Stays[stay].Works.Max(at => _ends[at]));
 
     private SessionWay Taken(int at) => _question.Works[at].Ways[_ways[at]];
 

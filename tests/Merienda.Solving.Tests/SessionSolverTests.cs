@@ -1,3 +1,4 @@
+using System.Globalization;
 using CsCheck;
 using Merienda.Core.Keeping;
 using Merienda.Core.Recipes;
@@ -95,6 +96,53 @@ public class SessionSolverTests
                     Assert.InRange(SessionBound.Of(session).Minutes, 0, answer.End(session.Question));
                 },
                 iter: 400
+            );
+
+    [Fact]
+    public void No_order_of_a_small_session_with_few_pots_ends_earlier() =>
+        Gen.Select(
+                Gen.Select(Gen.Int[0, 3], Gen.Int[0, 3], Gen.Int[-1, 3], Gen.Int[0, 2]).Array[2, 5],
+                Gen.Int[1, 2],
+                Gen.Int[1, 2].Array[1, 2]
+            )
+            .Sample(
+                (seeds, cooks, vessels) =>
+                {
+                    var tasks = seeds
+                        .Select(
+                            (seed, at) =>
+                                Step($"{at}", seed.Item1, seed.Item2, after: seed.Item3 >= 0 && seed.Item3 < at ? [$"{seed.Item3}"] : [])
+                        )
+                        .ToArray();
+                    // Steps of one number share a vessel; the last number none.
+                    var kitchen = With(cooks) with
+                    {
+                        Vessels = [.. vessels.Select((count, at) => ($"{at}", count))],
+                        StaysOf = dish =>
+                            [
+                                .. dish
+                                    .Recipe.Tasks.GroupBy(task => seeds[int.Parse(task.Id, CultureInfo.InvariantCulture)].Item4)
+                                    .Where(of => of.Key < 2)
+                                    .Select(of => new DishStay([.. of.Select(task => task.Id)], [.. Enumerable.Range(0, vessels.Length)])),
+                            ],
+                    };
+                    var session = CookedSession.Of([Dish(tasks)], kitchen);
+                    var answer = Sought(session.Question);
+                    var known = session.Question.Works.Sum(work => work.HandsOn + work.Ways[0].Alone);
+                    var best = EveryOrder.End(session.Question, known);
+                    if (answer is null)
+                    {
+                        // Stays that wait for each other in a ring have no order at all.
+                        Assert.True(best > known);
+                        return;
+                    }
+
+                    Assert.Empty(SessionJudge.Wrong(session.Question, answer));
+                    Assert.Equal(best, answer.End(session.Question));
+                    Assert.Equal(best, answer.Bound);
+                    Assert.InRange(SessionBound.Of(session).Minutes, 0, best);
+                },
+                iter: 300
             );
 
     [Fact]

@@ -15,7 +15,13 @@ public static class KitchenForSession
         ["air-fryer"] = Appliance.AirFryer,
         ["microwave"] = Appliance.Microwave,
         ["blender"] = Appliance.Blender,
+        ["sink"] = Appliance.Sink,
+        ["fridge"] = Appliance.Fridge,
+        ["cooling-space"] = Appliance.Cooling,
     };
+
+    /// <summary>Nobody has to list them: there is a sink in every kitchen, and room in it for what is not counted.</summary>
+    private static readonly Appliance[] Everywhere = [Appliance.Sink, Appliance.Fridge, Appliance.Cooling];
 
     private static readonly string[] Cookers = ["pressure-cooker", "slow-cooker"];
 
@@ -27,25 +33,39 @@ public static class KitchenForSession
             kitchen.Items.Where(item => Kinds.ContainsKey(item.Kind)).ToLookup(item => Kinds[item.Kind], item => item.Count)
         );
         var sizes = SizesOf(kitchen);
-        return listed.Count == 0
-            ? plain with
-            {
-                Cooks = cooks,
-            }
-            : new(
-                cooks,
-                listed.Contains(Appliance.Oven) ? [.. listed[Appliance.Oven]] : plain.Ovens,
-                plain.Places.ToDictionary(place => place.Key, place => listed.Contains(place.Key) ? listed[place.Key].Sum() : place.Value)
-            )
-            {
-                Unlisted = Kinds.Values.Where(kind => !listed.Contains(kind)).ToHashSet(),
-                Sizes = sizes.ToDictionary(
-                    cooker => cooker.Key,
-                    IReadOnlyList<int> (cooker) => [.. cooker.Value.Select(item => item.Count)]
-                ),
-                Holding = (dish, task) => sizes.TryGetValue(task.Appliance, out var cookers) ? VesselFit.Holding(dish, task, cookers) : [],
-            };
+        var vessels = VesselStays.VesselsOf(kitchen);
+        var room =
+            listed.Count == 0
+                ? plain with
+                {
+                    Cooks = cooks,
+                }
+                : new(
+                    cooks,
+                    listed.Contains(Appliance.Oven) ? [.. listed[Appliance.Oven]] : plain.Ovens,
+                    plain
+                        .Places.Keys.Union(Kinds.Values.Where(kind => kind != Appliance.Oven && listed.Contains(kind)))
+                        .ToDictionary(kind => kind, kind => listed.Contains(kind) ? listed[kind].Sum() : plain.Places[kind])
+                )
+                {
+                    Unlisted = Kinds.Values.Except(Everywhere).Where(kind => !listed.Contains(kind)).ToHashSet(),
+                    Sizes = sizes.ToDictionary(
+                        cooker => cooker.Key,
+                        IReadOnlyList<int> (cooker) => [.. cooker.Value.Select(item => item.Count)]
+                    ),
+                    Holding = (dish, task) =>
+                        sizes.TryGetValue(task.Appliance, out var cookers) ? VesselFit.Holding(dish, task, cookers) : [],
+                };
+        return room with
+        {
+            Vessels = [.. vessels.Select(vessel => (vessel.Name, vessel.Count))],
+            StaysOf = dish => VesselStays.Of(dish, vessels),
+        };
     }
+
+    /// <summary>Which of several cookers of a kind it is, as the household calls it; null where there is one, or their sizes are not known.</summary>
+    public static string? CookerOf(this Kitchen kitchen, Appliance appliance, int unit) =>
+        SizesOf(kitchen).TryGetValue(appliance, out var cookers) ? cookers[unit].Name : null;
 
     /// <summary>Cookers of several sizes, where the size of each is known: what goes into a large one need not go into a small one.</summary>
     private static Dictionary<Appliance, IReadOnlyList<KitchenItem>> SizesOf(Kitchen kitchen) =>

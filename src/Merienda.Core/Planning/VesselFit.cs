@@ -76,18 +76,27 @@ public static partial class VesselFit
         var volume = BatchVolume.Of(takes, isBoiled: true);
         return volume.IsOpen || volume.Best == 0
             ? []
-            : [.. Enumerable.Range(0, vessels.Count).Where(at => volume.Best <= Holds(vessels[at], Foams(takes)) * Heaped)];
+            : [.. Enumerable.Range(0, vessels.Count).Where(at => IsLikelyIn(vessels[at], volume, takes))];
     }
+
+    /// <summary>Whether it goes in, likely at least. A layer is as heavy as it is, however loose it lies.</summary>
+    internal static bool IsLikelyIn(KitchenItem item, Estimate volume, IReadOnlyList<StepTake> takes) =>
+        (IsFlat(item) ? volume.Low : volume.Best) <= Holds(item, Foams(takes)) * Heaped;
+
+    /// <summary>What stands in a vessel at a step, ml; of what lies in a layer g.</summary>
+    internal static Estimate VolumeOf(PrepTask task, IReadOnlyList<StepTake> takes) =>
+        BatchVolume.Of(
+            takes,
+            task.Appliance is Appliance.PressureCooker or Appliance.SlowCooker
+                || (task.Appliance == Appliance.Burner && !Fries().IsMatch(task.Text))
+        );
 
     private static bool Foams(IReadOnlyList<StepTake> takes) =>
         takes.Any(take => take.Line.Food is { } food && (food.Is("legume") || food.Is("grain")));
 
     private static VesselFinding? Of(PrepTask task, IReadOnlyList<StepTake> takes, Kitchen kitchen)
     {
-        var isBoiled =
-            task.Appliance is Appliance.PressureCooker or Appliance.SlowCooker
-            || (task.Appliance == Appliance.Burner && !Fries().IsMatch(task.Text));
-        var volume = BatchVolume.Of(takes, isBoiled);
+        var volume = VolumeOf(task, takes);
         if (volume.IsOpen || volume.Best == 0)
         {
             return null;
@@ -110,7 +119,6 @@ public static partial class VesselFit
             .ToList();
         if (IsFlat(holding[0].Item))
         {
-            // A layer is as heavy as it is, however loose it lies.
             volume = Estimate.Exactly(volume.Low);
         }
 
@@ -157,7 +165,7 @@ public static partial class VesselFit
             : $"{item.Name} takes {Litres(holds)} l, this is about {Litres(volume)} l";
 
     /// <summary>What it takes up to its line, ml; of a flat one what lies in one layer; null where its size is not known.</summary>
-    private static decimal? Holds(KitchenItem item, bool foams) =>
+    internal static decimal? Holds(KitchenItem item, bool foams) =>
         item switch
         {
             { CapacityMl: { } capacity } => capacity
@@ -175,7 +183,7 @@ public static partial class VesselFit
     private static bool IsFlat(KitchenItem item) => item is { CapacityMl: null, Kind: "tray" or "air-fryer" };
 
     /// <summary>Kinds that a step may be done in, the likeliest first.</summary>
-    private static string[] KindsFor(PrepTask task, IReadOnlyList<StepTake> takes)
+    internal static string[] KindsFor(PrepTask task, IReadOnlyList<StepTake> takes)
     {
         var said = Vessel().Match(task.Text) is { Success: true } match
             ? match.Groups.Values.Skip(1).FirstOrDefault(group => group.Success)?.Name
@@ -208,7 +216,7 @@ public static partial class VesselFit
     private static bool IsDrained(RecipeLine line) => line.Read.Text.Contains("drained", StringComparison.OrdinalIgnoreCase);
 
     /// <summary>What stands in the vessel: what the step takes, and what the steps took that it goes on with.</summary>
-    private static IReadOnlyList<StepTake> InIt(CookedStep step, IReadOnlyList<CookedStep> steps)
+    internal static IReadOnlyList<StepTake> InIt(CookedStep step, IReadOnlyList<CookedStep> steps)
     {
         if (step.Task.Appliance == Appliance.None && step.Takes.Count == 0)
         {

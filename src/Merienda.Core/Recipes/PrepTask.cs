@@ -12,6 +12,12 @@ public enum Appliance
     Microwave,
     Blender,
     Fridge,
+
+    /// <summary>The sink, with an ice bath in it or under running water.</summary>
+    Sink,
+
+    /// <summary>Where hot food stands until it is cold enough for a lid or the fridge.</summary>
+    Cooling,
 }
 
 public static class ApplianceWords
@@ -23,6 +29,7 @@ public static class ApplianceWords
             Appliance.PressureCooker => "pressure cooker",
             Appliance.SlowCooker => "slow cooker",
             Appliance.AirFryer => "air fryer",
+            Appliance.Cooling => "cooling space",
             _ => appliance.ToString().ToLowerInvariant(),
         };
 }

@@ -46,11 +46,30 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
                 ],
                 [.. groups.Select(group => group.Works)]
             )
+            {
+                Vessels = [.. kitchen.Vessels.Select(vessel => vessel.Count)],
+                Stays =
+                [
+                    .. from dish in Enumerable.Range(0, dishes.Count)
+                    from stay in kitchen.StaysOf(dishes[dish])
+                    select new SessionStay(
+                        [
+                            .. Enumerable
+                                .Range(0, steps.Count)
+                                .Where(one => steps[one].Dish == dish && stay.Tasks.Contains(steps[one].Step.Task.Id)),
+                        ],
+                        stay.Vessels
+                    ),
+                ],
+            }
         )
         {
             Cuts = cuts,
         };
     }
+
+    /// <summary>The same, with as many pots as it takes: where dishes would wait for each other's for ever.</summary>
+    public CookedSession WithoutVessels() => this with { Question = Question with { Stays = [] } };
 
     /// <summary>Who does what and when, after an answer; in the order of their starts.</summary>
     /// <param name="left">What was ordered, where some of it was done already or put somewhere; null for all of it.</param>
@@ -59,7 +78,7 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
 
     private IReadOnlyList<ScheduledTask> Ordered(SessionAnswer answer)
     {
-        var (free, order, isRawOnBoard) = (new int[Question.Cooks], new List<ScheduledTask>(), false);
+        var (free, order, isRawOnBoard, taken) = (new int[Question.Cooks], new List<ScheduledTask>(), false, VesselsIn(answer));
         foreach (var at in Enumerable.Range(0, Steps.Count).OrderBy(at => answer.Starts[at]).ThenBy(at => Question.Works[at].HandsOn))
         {
             var (work, start, way) = (Question.Works[at], answer.Starts[at], answer.WayOf(Question, at));
@@ -82,6 +101,8 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
                     Unit = place?.Unit ?? 0,
                     Heat = way.Heat,
                     Cut = Cuts[at],
+                    Vessel = taken.TryGetValue(at, out var vessel) ? vessel.Vessel : null,
+                    VesselAfter = vessel.After,
                     WashesBoard = isRawOnBoard && work.Board == OnBoard.Plants,
                 }
             );
@@ -97,6 +118,23 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
                 .Select(before => answer.Starts[at] - answer.EndOf(Question, before) - Question.Works[before].WaitsAtMost!.Value)
                 .Append(0)
                 .Max();
+    }
+
+    /// <summary>What the first step of each stay takes, and the dish that was in it before where there is no other one of it.</summary>
+    private Dictionary<int, (int Vessel, int? After)> VesselsIn(SessionAnswer answer)
+    {
+        var taken = new Dictionary<int, (int, int?)>();
+        var before = new List<(int Vessel, int To, int Dish)>();
+        foreach (var stay in Enumerable.Range(0, Question.Stays.Count).OrderBy(stay => answer.Stays(Question, stay).From))
+        {
+            var (vessel, works) = (answer.Vessels[stay], Question.Stays[stay].Works);
+            var (first, dish) = (works.MinBy(at => answer.Starts[at]), Steps[works[0]].Dish);
+            var others = before.Where(other => other.Vessel == vessel).ToList();
+            taken[first] = (vessel, others.Count < Question.Vessels[vessel] ? null : others.MinBy(other => other.To).Dish);
+            before.Add((vessel, answer.Stays(Question, stay).To, dish));
+        }
+
+        return taken;
     }
 
     /// <summary>Minutes that something takes in an oven that is hotter or cooler than it is written for: one in a hundred for a degree [C].</summary>
@@ -144,8 +182,8 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
                 .Range(0, places.Count)
                 .Where(place => places[place].Appliance == appliance && (holding.Count == 0 || holding.Contains(places[place].Unit)))
                 .ToList();
-            // What bakes or fries takes its place when it goes in, everything else when somebody begins.
-            var fromStart = appliance is not (Appliance.Oven or Appliance.AirFryer);
+            // What is put somewhere takes its place when it goes in, everything else when somebody begins.
+            var fromStart = appliance is not (Appliance.Oven or Appliance.AirFryer or Appliance.Fridge or Appliance.Cooling);
             return there.Count == 0 ? [new(null, null, minutes, fromStart)]
                 : appliance != Appliance.Oven ? [.. there.Select(place => new SessionWay(place, null, minutes, fromStart))]
                 :

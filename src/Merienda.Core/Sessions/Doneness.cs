@@ -10,7 +10,8 @@ public sealed record Doneness(int Celsius, int RestMinutes)
 {
     /// <summary>From this step on a dish is hot: it must be cold again in time.</summary>
     public static bool Heats(PrepTask task) =>
-        task.Appliance is not (Appliance.None or Appliance.Fridge or Appliance.Blender) && (task.HandsOn > 0 || task.Unattended > 0);
+        task.Appliance is not (Appliance.None or Appliance.Fridge or Appliance.Blender or Appliance.Sink or Appliance.Cooling)
+        && (task.HandsOn > 0 || task.Unattended > 0);
 
     /// <summary>Of a dish with meat, fish or eggs in it; the strictest of them counts. Null for one without.</summary>
     public static Doneness? Of(CookedDish dish) =>

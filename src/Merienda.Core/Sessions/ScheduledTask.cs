@@ -28,6 +28,12 @@ public sealed record ScheduledTask(int Dish, CookedStep Step, int Start, int Alo
     /// <summary>Whether board and knife must be washed before it, because raw meat or fish was on them.</summary>
     public bool WashesBoard { get; init; }
 
+    /// <summary>Of the session's vessels the one that it begins to take; null where it takes none or goes on in the same.</summary>
+    public int? Vessel { get; init; }
+
+    /// <summary>Place of the dish that was in that vessel before; null where it is clean.</summary>
+    public int? VesselAfter { get; init; }
+
     public required int HandsOnEnd { get; init; }
 
     public int End => HandsOnEnd + Alone;

@@ -8,7 +8,10 @@ namespace Merienda.Core.Sessions;
 /// <param name="Appliance">That is needed so long; null where a dish or hands are.</param>
 public sealed record SessionBound(int Minutes, int? Dish, Appliance? Appliance)
 {
-    /// <summary>The largest of three: the longest chain of steps, the work by hand shared among the cooks, the busiest appliance.</summary>
+    /// <summary>Of the session's vessels the one that is needed so long; null where something else is.</summary>
+    public int? Vessel { get; init; }
+
+    /// <summary>The largest of four: the longest chain of steps, the work by hand shared among the cooks, the busiest appliance and vessel.</summary>
     public static SessionBound Of(CookedSession session)
     {
         var question = session.Question;
@@ -39,14 +42,19 @@ public sealed record SessionBound(int Minutes, int? Dish, Appliance? Appliance)
             bound = new(hands, null, null);
         }
 
-        return busiest.Count > 0 && busiest[0].Minutes > bound.Minutes ? new(busiest[0].Minutes, null, busiest[0].Appliance) : bound;
+        bound = busiest.Count > 0 && busiest[0].Minutes > bound.Minutes ? new(busiest[0].Minutes, null, busiest[0].Appliance) : bound;
+        foreach (var stays in question.Stays.Where(stay => stay.Vessels.Count == 1).GroupBy(stay => stay.Vessels[0]))
+        {
+            var minutes = Shared(stays.Sum(stay => stay.Works.Max(Least)), question.Vessels[stays.Key]);
+            bound = minutes > bound.Minutes ? new(minutes, null, null) { Vessel = stays.Key } : bound;
+        }
+
+        return bound;
+
+        int Least(int at) => question.Works[at].HandsOn + question.Works[at].Ways.Min(way => way.Alone);
 
         // Minutes from the start of the session to the end of a work if nothing else is in the way.
-        int ChainTo(int at) =>
-            chains[at] ??=
-                question.Works[at].Before.Select(ChainTo).DefaultIfEmpty(0).Max()
-                + question.Works[at].HandsOn
-                + question.Works[at].Ways.Min(way => way.Alone);
+        int ChainTo(int at) => chains[at] ??= question.Works[at].Before.Select(ChainTo).DefaultIfEmpty(0).Max() + Least(at);
     }
 
     private static int Shared(int minutes, int places) => (minutes + places - 1) / places;

@@ -7,10 +7,18 @@ public static class SessionJudge
     public static IEnumerable<string> Wrong(SessionQuestion question, SessionAnswer answer)
     {
         var works = question.Works;
-        if (answer.Starts.Count != works.Count || answer.Ways.Count != works.Count)
+        if (answer.Starts.Count != works.Count || answer.Ways.Count != works.Count || answer.Vessels.Count != question.Stays.Count)
         {
-            yield return "not every step has its minute";
+            yield return "not every step has its minute and its vessel";
             yield break;
+        }
+
+        for (var stay = 0; stay < question.Stays.Count; stay++)
+        {
+            if (!question.Stays[stay].Vessels.Contains(answer.Vessels[stay]))
+            {
+                yield return $"vessel {answer.Vessels[stay]} does not hold what is in {stay}";
+            }
         }
 
         for (var at = 0; at < works.Count; at++)
@@ -55,6 +63,20 @@ public static class SessionJudge
                     yield return $"{question.Places[place].Appliance} has two temperatures at {minute}";
                 }
             }
+
+            foreach (var (vessel, count) in question.Vessels.Select((count, vessel) => (vessel, count)))
+            {
+                if (Enumerable.Range(0, question.Stays.Count).Count(stay => answer.Vessels[stay] == vessel && IsIn(stay, minute)) > count)
+                {
+                    yield return $"vessel {vessel} is taken twice at {minute}";
+                }
+            }
+        }
+
+        bool IsIn(int stay, int minute)
+        {
+            var (from, to) = answer.Stays(question, stay);
+            return from <= minute && minute < to;
         }
 
         bool IsToCome(int at) => !works[at].IsUnderway;

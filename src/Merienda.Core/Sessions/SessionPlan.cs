@@ -13,22 +13,26 @@ public static class SessionPlan
         return session.Order(Of(session.Question));
     }
 
-    /// <summary>Keeps hands, places, what comes before and what stands at a minute; how long things may wait only as well as it can.</summary>
+    /// <summary>
+    /// Keeps hands, places, what comes before and what stands at a minute; how long things may wait, and whose vessel is free, only as well as
+    /// it can.
+    /// </summary>
     public static SessionAnswer Of(SessionQuestion question)
     {
-        var (works, bookings) = (question.Works, new Bookings(question));
+        var (works, bookings, vessels) = (question.Works, new Bookings(question), new VesselsTaken(question));
         var (starts, ways, tails) = (new int?[works.Count], new int[works.Count], Tails(question));
         var waiting = Enumerable.Range(0, works.Count).OrderByDescending(at => tails[at]).ToList();
+        var now = 0;
         foreach (var at in waiting.Where(at => works[at].At is not null).ToList())
         {
             Begin(at, works[at].At!.Value, bookings.Find(works[at], works[at].At!.Value) ?? 0);
         }
 
-        var now = 0;
         while (waiting.Count > 0)
         {
             var next = waiting
                 .Where(at => works[at].Earliest <= now && works[at].Before.All(before => starts[before] is not null && End(before) <= now))
+                .Where(at => vessels.MayBegin(at, IsOver))
                 .Select(at => (At: at, Way: bookings.Find(works[at], now)))
                 .Where(one => one.Way is not null)
                 // What must not stand goes on first.
@@ -39,15 +43,20 @@ public static class SessionPlan
             {
                 Begin(begins.At, now, begins.Way);
             }
+            else if (NextAfter(now) is { } later)
+            {
+                now = later;
+            }
             else
             {
-                now = NextAfter(now);
+                vessels.IsAsked = false;
             }
         }
 
-        return new([.. starts.Select(start => start!.Value)], ways, null);
+        return new([.. starts.Select(start => start!.Value)], ways, null) { Vessels = vessels.Of };
 
         int End(int at) => starts[at]!.Value + works[at].HandsOn + works[at].Ways[ways[at]].Alone;
+        bool IsOver(int at) => starts[at] is not null && End(at) <= now;
         int? StandsUntil(int at) =>
             works[at].Before.Where(before => starts[before] is not null).Min(before => End(before) + works[before].WaitsAtMost);
 
@@ -56,10 +65,11 @@ public static class SessionPlan
             (starts[at], ways[at]) = (start, way);
             waiting.Remove(at);
             bookings.Take(works[at], way, start);
+            vessels.Begin(at, IsOver);
         }
 
-        // Something waits for what has begun, for hands or for a place: one of them ends.
-        int NextAfter(int minute) =>
+        // Something waits for what has begun, for hands or for a place: one of them ends. Only vessels may be waited for in a ring.
+        int? NextAfter(int minute) =>
             Enumerable
                 .Range(0, works.Count)
                 .Where(at => starts[at] is not null)
@@ -67,7 +77,7 @@ public static class SessionPlan
                 .Concat(waiting.SelectMany(at => bookings.BeginsFor(works[at])))
                 .Concat(waiting.Select(at => works[at].Earliest))
                 .Where(later => later > minute)
-                .Min();
+                .Min(later => (int?)later);
     }
 
     /// <summary>Minutes from the end of each work's hands-on part until all that hangs on it is over.</summary>

@@ -52,6 +52,11 @@ public sealed record SessionWork(int HandsOn, IReadOnlyList<SessionWay> Ways, IR
     public OnBoard Board { get; init; }
 }
 
+/// <summary>One pot, pan, tray or bowl that works of one dish are done in: it is taken from the first that begins to the last that ends.</summary>
+/// <param name="Works">Places among the works; at least one.</param>
+/// <param name="Vessels">Of the session's vessels those that would do, at least one, the likeliest first.</param>
+public sealed record SessionStay(IReadOnlyList<int> Works, IReadOnlyList<int> Vessels);
+
 /// <summary>What a session has to order, as numbers; minutes are those since its start.</summary>
 /// <param name="Together">Works that are best done in one go, because they cut the same food.</param>
 public sealed record SessionQuestion(
@@ -59,7 +64,13 @@ public sealed record SessionQuestion(
     IReadOnlyList<SessionPlace> Places,
     IReadOnlyList<SessionWork> Works,
     IReadOnlyList<IReadOnlyList<int>> Together
-);
+)
+{
+    /// <summary>How many there are of each vessel.</summary>
+    public IReadOnlyList<int> Vessels { get; init; } = [];
+
+    public IReadOnlyList<SessionStay> Stays { get; init; } = [];
+}
 
 /// <summary>An order of work.</summary>
 /// <param name="Starts">Minute of each work.</param>
@@ -67,6 +78,13 @@ public sealed record SessionQuestion(
 /// <param name="Bound">No order ends before this minute; null where nobody proved anything.</param>
 public sealed record SessionAnswer(IReadOnlyList<int> Starts, IReadOnlyList<int> Ways, int? Bound)
 {
+    /// <summary>Which of the session's vessels each stay takes.</summary>
+    public IReadOnlyList<int> Vessels { get; init; } = [];
+
+    /// <summary>From when to when a stay takes its vessel.</summary>
+    public (int From, int To) Stays(SessionQuestion question, int stay) =>
+        (question.Stays[stay].Works.Min(work => Starts[work]), question.Stays[stay].Works.Max(work => EndOf(question, work)));
+
     public SessionWay WayOf(SessionQuestion question, int at) => question.Works[at].Ways[Ways[at]];
 
     public int EndOf(SessionQuestion question, int at) => Starts[at] + question.Works[at].HandsOn + WayOf(question, at).Alone;

@@ -26,7 +26,7 @@ public static class SessionRun
         }
 
         var floor = pressed.Count == 0 ? 0 : Math.Max(0, pressed.Max());
-        return question with { Works = [.. question.Works.Select((work, at) => Left(work, at))] };
+        return question with { Works = [.. question.Works.Select((work, at) => Left(work, at))], Stays = LeftStays() };
 
         SessionWork Left(SessionWork work, int at)
         {
@@ -48,6 +48,26 @@ public static class SessionRun
                 At = run.Put is { } put && put >= floor ? put : null,
                 Was = planned.Starts[at],
             };
+        }
+
+        // What is over has given its vessel back; what has begun stays where it is, be it more than there is of it.
+        IReadOnlyList<SessionStay> LeftStays()
+        {
+            var (left, held) = (new List<SessionStay>(), new int[question.Vessels.Count]);
+            foreach (var (stay, vessel) in question.Stays.Zip(planned.Vessels))
+            {
+                var hasBegun = stay.Works.Any(at => steps[at].IsTicked || steps[at].Run.HandsOff is not null);
+                if (!hasBegun)
+                {
+                    left.Add(stay);
+                }
+                else if (!stay.Works.All(at => steps[at].IsTicked) && held[vessel]++ < question.Vessels[vessel])
+                {
+                    left.Add(stay with { Vessels = [vessel] });
+                }
+            }
+
+            return left;
         }
 
         SessionWork Underway(SessionWork work, int at, int minute, int alone) =>

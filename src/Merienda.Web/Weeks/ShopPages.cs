@@ -33,7 +33,7 @@ public static class ShopPages
                 item.Food?.Key,
                 string.Join(", ", item.For),
                 PartOf(item, basket),
-                Needed(item, week.CountsInOunces),
+                Counted(item.Food, item.Grams.Best, week.CountsInOunces),
                 item.Buy is { } buy ? new(item.Food!.Key, AmountOf(buy, week.CountsInOunces), buy.Grams, buy.Cost) : null,
                 [
                     .. item.Batches.Select(need => new ShopNeed(
@@ -47,7 +47,7 @@ public static class ShopPages
                 item.Food is null ? "" : InStock(StockOf(stored, item.Food, isTicked), week.CountsInOunces),
                 [.. Opinions(week, item), .. item.There.TooOld.Select(old => TooOld(old, week.CountsInOunces))],
                 item.Food is not null && LeftoverUse.GoesOff(item.Food) && item.LeftOver >= 1
-                    ? HouseholdMass.Show(item.LeftOver, week.CountsInOunces)
+                    ? Counted(item.Food, item.LeftOver, week.CountsInOunces)
                     : "",
                 [.. left.Select(use => new ShopUse(use.Recipe, use.Name, HouseholdMass.Show(use.Grams, week.CountsInOunces)))],
                 bought?.Shop is { Length: > 0 } here
@@ -175,13 +175,17 @@ public static class ShopPages
     }
 
     /// <summary>"350 g", and of what one counts "7 (350 g)".</summary>
-    private static string Needed(ShoppingItem item, bool inOunces)
+    private static string Counted(Food? food, decimal grams, bool inOunces)
     {
-        var weight = HouseholdMass.Show(item.Grams.Best, inOunces);
-        return item.Food is { } food && item.Grams.Best > 0 && Purchase.PiecesIn(food, item.Grams.Best) is { } pieces
-            ? $"{pieces:0.#} ({weight})"
-            : weight;
+        var weight = HouseholdMass.Show(grams, inOunces);
+        return food is not null && grams > 0 && Purchase.PiecesIn(food, grams) is { } pieces ? $"{Halves(pieces)} ({weight})" : weight;
     }
+
+    /// <summary>"7", "7½", "½".</summary>
+    private static string Halves(decimal pieces) =>
+        pieces % 1 == 0 ? $"{pieces:0}"
+        : pieces < 1 ? "½"
+        : $"{Math.Floor(pieces):0}½";
 
     private static string AmountOf(Purchase buy, bool inOunces) =>
         buy.Packs.Count == 0 ? HouseholdMass.Show(buy.Grams, inOunces) : string.Join(" + ", buy.Packs.Select(pack => Counted(pack)));

@@ -42,6 +42,40 @@ public class TaskReaderTests
         Assert.Empty(all.Select(Wrong).OfType<string>());
     }
 
+    [Theory]
+    [InlineData("Plunge the eggs into an ice bath for 10 minutes.", 10, Appliance.Sink)]
+    [InlineData("Cool in iced water for 5 min.", 5, Appliance.Sink)]
+    [InlineData("Leave the custard to cool in an ice bath, stirring now and then, 20 minutes.", 20, Appliance.Sink)]
+    [InlineData("Chill the noodles under cold running water.", 0, Appliance.Sink)]
+    [InlineData("Leave the loaf to cool for 30 minutes.", 30, Appliance.Cooling)]
+    [InlineData("Cool in a large pot for 20 minutes.", 20, Appliance.Cooling)]
+    [InlineData("Cool in the fridge for 2 hours.", 120, Appliance.Fridge)]
+    [InlineData("Cool and box.", 0, Appliance.None)]
+    [InlineData("Soak the beans in cold water for 8 hours.", 480, Appliance.None)]
+    [InlineData("Keep in a cool place for 2 hours.", 120, Appliance.None)]
+    public void What_cools_stands_somewhere(string step, int alone, Appliance where)
+    {
+        var task = Assert.Single(TaskReader.Read([step]));
+        Assert.Equal((alone, where), (task.Unattended, task.Appliance));
+    }
+
+    [Fact]
+    public void Two_things_that_go_on_by_themselves_at_two_places_are_two_steps()
+    {
+        var tasks = TaskReader.Read(["Boil the eggs for 9 minutes, then cool in ice water for 10 minutes, then chill for 2 hours."]);
+        Assert.Equal(
+            [
+                ("Boil the eggs for 9 minutes.", 9, Appliance.Burner),
+                ("Cool in ice water for 10 minutes.", 10, Appliance.Sink),
+                ("Chill for 2 hours.", 120, Appliance.Fridge),
+            ],
+            tasks.Select(task => (task.Text, task.Unattended, task.Appliance))
+        );
+        Assert.Equal(["1"], tasks[1].After);
+        Assert.Single(TaskReader.Read(["Bake at 200 °C for 20 minutes, then at 180 °C for 30 minutes."]));
+        Assert.Single(TaskReader.Read(["Boil the eggs for 9 minutes and cool them in iced water."]));
+    }
+
     [Fact]
     public void What_is_cut_meanwhile_does_not_wait_for_the_oven_and_what_goes_into_it_does()
     {

@@ -18,7 +18,8 @@ internal static partial class OtherWay
         var minutes = StepMinutes.In(clause).Select(one => one.Minutes).LastOrDefault();
         var place =
             StepWords.PlaceIn(clause) ?? StepWords.In(clause).Select(doing => doing.Appliance).FirstOrDefault(one => one is not null);
-        return minutes == 0 || place is null or Appliance.None or Appliance.Burner or Appliance.Fridge
+        return
+            minutes == 0 || place is null or Appliance.None or Appliance.Burner or Appliance.Fridge or Appliance.Sink or Appliance.Cooling
             ? (sentence, null)
             : (
                 sentence.Remove(match.Index, match.Length).Trim(),

@@ -57,10 +57,12 @@ internal sealed partial class StepReading
         }
         else
         {
+            // "Cool and box" says of no time that it stands.
+            read.Appliance = read is { Appliance: Appliance.Cooling, Alone: 0 } ? Appliance.None : read.Appliance;
             read.ByHand =
                 read._byHand > 0 ? Math.Min(TaskReader.MostMinutes, read._byHand)
                 : read._alone == 0 || read._hasHands ? TaskReader.UsualHandsOn
-                : read._hasWaiting && read.Appliance == Appliance.None ? TaskReader.SetAside
+                : read._hasWaiting && read.Appliance is Appliance.None or Appliance.Cooling ? TaskReader.SetAside
                 : TaskReader.PutIn;
         }
 
@@ -73,7 +75,7 @@ internal sealed partial class StepReading
         var place = StepWords.PlaceIn(clause);
         var minutes = StepMinutes.In(clause);
         _hasHands |= (doings.Count == 0 && minutes.Count == 0) || doings.Any(one => one.IsAlone == false);
-        _hasWaiting |= doings.Any(one => one is { Appliance: Appliance.None, IsAlone: true });
+        _hasWaiting |= doings.Any(one => one is { Appliance: Appliance.None or Appliance.Cooling, IsAlone: true });
         foreach (var duration in minutes)
         {
             if (doings.Count > 0)
@@ -97,7 +99,13 @@ internal sealed partial class StepReading
             Take(duration, place, clause);
         }
 
-        var named = place ?? doings.Select(one => one.Appliance).FirstOrDefault(one => one is not (null or Appliance.None));
+        var named =
+            place
+            ?? (
+                CoolsInSink(doings)
+                    ? Appliance.Sink
+                    : doings.Select(one => one.Appliance).FirstOrDefault(one => one is not (null or Appliance.None))
+            );
         if (_longest < 0)
         {
             // What "cooks" and says neither where nor how long stands on the stove.
@@ -117,6 +125,11 @@ internal sealed partial class StepReading
         }
     }
 
+    /// <summary>"Leave it to cool in an ice bath": the bath is where, whatever else is said of cooling.</summary>
+    private static bool CoolsInSink(IReadOnlyList<StepWords.Doing> doings) =>
+        doings.Any(one => one.Appliance == Appliance.Sink)
+        && doings.All(one => one.Appliance is null or Appliance.None or Appliance.Cooling or Appliance.Fridge or Appliance.Sink);
+
     /// <summary>Where something "cooks" that does not say where: at an oven's heat in it, else on the stove.</summary>
     private Appliance? CookedWhere(StepWords.Doing doing, string clause, int minutes) =>
         doing.IsAlone is not null ? null
@@ -126,7 +139,8 @@ internal sealed partial class StepReading
 
     private void Take(StepMinutes.Duration duration, Appliance? place, string clause)
     {
-        var where = place ?? _where ?? _putInto;
+        // What cools in a pot is off the stove.
+        var where = _where == Appliance.Cooling && place == Appliance.Burner ? _where : place ?? _where ?? _putInto;
         _putInto = null;
         var isAlone =
             (

@@ -57,6 +57,8 @@ internal static partial class StepWords
         : match.Groups["chill"].Success ? (Appliance.Fridge, true)
         : match.Groups["fry"].Success ? (Appliance.Burner, false)
         : match.Groups["blend"].Success ? (Appliance.Blender, false)
+        : match.Groups["sink"].Success ? (Appliance.Sink, true)
+        : match.Groups["cool"].Success ? (Appliance.Cooling, true)
         : match.Groups["wait"].Success ? (Appliance.None, true)
         : match.Groups["leave"].Success ? (null, true)
         : match.Groups["cook"].Success ? (null, null)
@@ -69,7 +71,9 @@ internal static partial class StepWords
             + @"|(?<boil>\bsimmer(ing)?\b|\bbubbl(e|ing)\b|\b(par)?boil(ing)?\b|\bpoach\b|\bsteam\b|\bbraise\b|\bblanch\b|\breduce\b)"
             + @"|(?<chill>\bchill\b|\brefrigerate\b|\bmarinate\b)"
             + @"|(?<blend>\bblend\b|\bblitz\b|\bwhi[zs]z\b|(?<!tomato |tom |\+ |and )\bpur[eé]e\b(?! and)|\bliquidi[sz]e\b|\bpulse\b)"
-            + @"|(?<wait>(?<!the )\brest\b(?! of)|\bstand\b|\bcool\b|\bset aside\b|\bsoak\b|\bprove\b|\bproof\b|\brise\b|\binfuse\b|\bsteep\b|\bthaw\b|\bdefrost\b|\bpress\b|\bstrain\b|\bdrain\b|\bferment\b|\bhang\b)"
+            + @"|(?<sink>\bice[ -]bath\b|\biced?([ -]cold)? water\b|\bunder (cold )?running (cold )?water\b|\b(in|into) the sink\b)"
+            + @"|(?<cool>\bcool\b(?! (place|spot|room|oven|water|dark)))"
+            + @"|(?<wait>(?<!the )\brest\b(?! of)|\bstand\b|\bset aside\b|\bsoak\b|\bprove\b|\bproof\b|\brise\b|\binfuse\b|\bsteep\b|\bthaw\b|\bdefrost\b|\bpress\b|\bstrain\b|\bdrain\b|\bferment\b|\bhang\b)"
             + @"|(?<leave>\bleave\b|\blet\b|\breturn\b)"
             + @"|(?<cook>\bcook\b|(?<!the )\bheat\b(?! off)|\bwarm\b)"
             + @"|(?<hand>\bknead\b|\bwhisk\b|\bbeat\b|\bchop\b|\bslice\b|\bcut\b|\bstir\b|\bmix\b|\bwork\b)",

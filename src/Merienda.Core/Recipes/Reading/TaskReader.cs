@@ -101,7 +101,9 @@ public static partial class TaskReader
     private static IEnumerable<Part> Parts(string step)
     {
         var part = Part.None;
-        foreach (var sentence in Sentences().Split(step).Select(sentence => sentence.Trim()).Where(sentence => sentence.Length > 0))
+        foreach (
+            var sentence in Sentences().Split(step).SelectMany(sentence => Apart(sentence.Trim())).Where(sentence => sentence.Length > 0)
+        )
         {
             var (main, instead) = OtherWay.In(sentence);
             var own = StepReading.Of(main);
@@ -120,6 +122,28 @@ public static partial class TaskReader
             yield return part;
         }
     }
+
+    /// <summary>"Boil for 9 minutes, then cool in ice water for 10": a sentence of two things that each go on by themselves elsewhere.</summary>
+    private static IEnumerable<string> Apart(string sentence)
+    {
+        foreach (Match next in Next().Matches(sentence))
+        {
+            var (first, rest) = (sentence[..next.Index], sentence[(next.Index + next.Length)..]);
+            var (one, other) = (StepReading.Of(first), StepReading.Of(rest));
+            if (one.Alone > 0 && other.Alone > 0 && one.Appliance != other.Appliance)
+            {
+                return [$"{first}.", .. Apart($"{char.ToUpperInvariant(rest[0])}{rest[1..]}")];
+            }
+        }
+
+        return [sentence];
+    }
+
+    [GeneratedRegex(
+        @"(,|;)?\s+(and )?then\s+(?=\S)|(,|;)?\s+and\s+(?=(leave to |let )?(cool|chill|rest|plunge|bake|roast|simmer|marinate)\b)",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex Next();
 
     [GeneratedRegex(@"^(\d{1,2}[.)]|\d{1,2}(?= (?-i:\p{Lu}\p{Ll}))|step \d+:?|[-*•])\s+", RegexOptions.IgnoreCase)]
     private static partial Regex Numbering();

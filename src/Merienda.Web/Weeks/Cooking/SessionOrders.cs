@@ -40,6 +40,20 @@ public sealed class SessionOrders(IConfiguration configuration, ILogger<SessionO
         }
     }
 
+    /// <summary>A session's order as nobody has touched it; without asking about vessels where its dishes wait for each other's.</summary>
+    public async Task<(CookedSession Session, SessionAnswer Planned, bool IsSought)> Planned(CookedSession session)
+    {
+        var (planned, isSought) = await Of(session.Question);
+        if (planned is not null)
+        {
+            return (session, planned, isSought);
+        }
+
+        var free = session.WithoutVessels();
+        var (other, isOtherSought) = await Of(free.Question);
+        return (free, other!, isSought || isOtherSought);
+    }
+
     public void Dispose() => _process?.Dispose();
 
     private async Task<SessionAnswer?> Seek(SessionQuestion question, string asked)

@@ -57,11 +57,11 @@ public static class SessionPages
         var (batches, dishes) = (cooked.ToDictionary(batch => batch.Letter), DishesOf(week, cooked));
         var said = week.Plan.Sessions.First(one => one.Date == date);
         var room = kitchen.ForSession(said.Cooks);
-        var session = CookedSession.Of(dishes, room);
+        var (session, planned, isSought) = await orders.Planned(CookedSession.Of(dishes, room));
         var keys = KeysOf(session, dishes, batches);
         var kept = new Kept(dishes, session, [.. keys.Select(key => week.RunOf(key.Batch.Id, key.Key))]);
         var begins = HouseholdClock.MomentOf(date, said.Start, week.Table.Household.TimeZone);
-        var order = await orders.OrderOf(kept, begins);
+        var order = await orders.OrderOf(kept, planned, isSought, begins);
         var took = SessionRun.Took(kept.Steps, said.Cooks);
         var vessels = dishes.Select(dish => VesselFit.Of(dish, kitchen)).ToList();
         var tasks = order
@@ -75,7 +75,7 @@ public static class SessionPages
                     item,
                     keys[at],
                     took[at],
-                    vessels[item.Dish].FirstOrDefault(finding => finding.Task == item.Task.Id)
+                    VesselOf(item, kitchen, room, dishes, vessels[item.Dish].FirstOrDefault(finding => finding.Task == item.Task.Id))
                 );
             })
             .ToList();
@@ -96,7 +96,7 @@ public static class SessionPages
             [.. cooked.Where(batch => batch.Lots.Any(lot => lot.Variant is not null)).Select(batch => SessionWords.LotsOf(week, batch))],
             [.. order.Tasks.Where(item => item.Step is { Round: 1 } step && step.Needed > step.Rounds).Select(SessionWords.TooManyRounds)],
             [.. SessionWords.Allergies(week, cooked)],
-            kept.Steps.Any(step => step.Run.HandsOff is not null || step.Run.Done is not null) ? "" : Limit(kept, order, end),
+            kept.Steps.Any(step => step.Run.HandsOff is not null || step.Run.Done is not null) ? "" : Limit(kept, room, order, end),
             order.IsSought,
             order.Bound == end,
             order.Said,
@@ -106,14 +106,19 @@ public static class SessionPages
         );
     }
 
-    private static async Task<Ordered> OrderOf(this SessionOrders orders, Kept kept, DateTimeOffset begins)
+    private static async Task<Ordered> OrderOf(
+        this SessionOrders orders,
+        Kept kept,
+        SessionAnswer planned,
+        bool isSought,
+        DateTimeOffset begins
+    )
     {
-        var (session, question) = (kept.Session, kept.Session.Question);
-        var (planned, isSought) = await orders.Of(question);
-        var left = SessionRun.Left(session, planned!, kept.Steps, begins);
-        if (left == question)
+        var session = kept.Session;
+        var left = SessionRun.Left(session, planned, kept.Steps, begins);
+        if (left == session.Question)
         {
-            return new(session.Order(planned!), planned!.Bound, isSought, "");
+            return new(session.Order(planned), planned.Bound, isSought, "");
         }
 
         var (answer, isMending) = await orders.Of(left);
@@ -122,13 +127,15 @@ public static class SessionPages
             return new(session.Order(answer, left), answer.Bound, isSought || isMending, "");
         }
 
-        var free = left with { Works = [.. left.Works.Select(work => work.IsUnderway ? work : work with { At = null })] };
+        var free = left with { Works = [.. left.Works.Select(work => work.IsUnderway ? work : work with { At = null })], Stays = [] };
         (answer, isMending) = await orders.Of(free);
         return new(
-            session.Order(answer ?? planned!, answer is null ? null : free),
+            session.Order(answer ?? planned, answer is null ? null : free),
             null,
             isSought || isMending,
-            "No order was found in which every step begins where it was put: this is the order without that. Let one of them move."
+            kept.Steps.Any(step => step.Run.Put is not null)
+                ? "No order was found in which every step begins where it was put: this is the order without that. Let one of them move."
+                : "Two dishes wait for each other’s pot: empty one of them into something else."
         );
     }
 
@@ -206,6 +213,26 @@ public static class SessionPages
         );
     }
 
+    /// <summary>What it goes into: as the order has it where it fits, else how it does not.</summary>
+    private static VesselFinding? VesselOf(
+        ScheduledTask item,
+        Kitchen kitchen,
+        SessionKitchen room,
+        IReadOnlyList<CookedDish> dishes,
+        VesselFinding? finding
+    ) =>
+        finding is { Verdict: not VesselVerdict.Fits } ? finding
+        : item.Vessel is { } vessel
+            ? new(
+                item.Task.Id,
+                VesselVerdict.Fits,
+                room.Vessels[vessel].Name + (item.VesselAfter is { } after ? $", washed after {dishes[after].Letter}" : "")
+            )
+        : kitchen.CookerOf(item.Appliance, item.Unit) is { } cooker ? new(item.Task.Id, VesselVerdict.Fits, cooker)
+        // What goes on in the same pot is said once.
+        : item.Appliance is Appliance.PressureCooker or Appliance.SlowCooker or Appliance.AirFryer or Appliance.Blender ? finding
+        : null;
+
     /// <summary>"Onion: 5, for A, C and E".</summary>
     private static string CutWords(CutTogether cut, IReadOnlyList<CookedDish> dishes, WeekView week) =>
         $"{cut.Food.Name}{(cut.Count is { } count ? $": {count:0.#}" : cut.Grams is { } grams ? $": {HouseholdMass.Show(grams, week.CountsInOunces)}" : "")}, for {string.Join(", ", cut.Dishes.Select(dish => dishes[dish].Letter))}";
@@ -233,11 +260,12 @@ public static class SessionPages
         select new SessionCooling(dish.Letter, dish.Recipe.Name, kept.Steps[at].Run.Done!.Value.AddHours(CoolsWithin));
 
     /// <summary>"B Beef shin with swede takes 246 minutes by itself: no order is shorter."</summary>
-    private static string Limit(Kept kept, Ordered order, int end)
+    private static string Limit(Kept kept, SessionKitchen room, Ordered order, int end)
     {
         var bound = SessionBound.Of(kept.Session);
         var what =
             bound.Dish is { } dish ? $"{kept.Dishes[dish].Letter} {kept.Dishes[dish].Recipe.Name} takes {bound.Minutes} min by itself"
+            : bound.Vessel is { } vessel ? $"{room.Vessels[vessel].Name} is needed for {bound.Minutes} min"
             : bound.Appliance is { } appliance ? $"the {appliance.InWords()} alone is needed for {bound.Minutes} min"
             : $"there is work by hand for {bound.Minutes} min{(kept.Session.Question.Cooks > 1 ? " each" : "")}";
         return end == 0 ? ""

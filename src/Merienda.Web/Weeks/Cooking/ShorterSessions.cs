@@ -26,9 +26,8 @@ public static class ShorterSessions
 
         var dishes = SessionPages.DishesOf(week, cooked);
         var room = kitchen.ForSession(week.Plan.Sessions.First(one => one.Date == day).Cooks);
-        var session = CookedSession.Of(dishes, room);
-        var (planned, _) = await orders.Of(session.Question);
-        if (planned!.Bound != planned.End(session.Question))
+        var (session, planned, _) = await orders.Planned(CookedSession.Of(dishes, room));
+        if (planned.Bound != planned.End(session.Question))
         {
             // What nobody found the best order of is not searched many times over while others wait.
             return [];
@@ -39,7 +38,7 @@ public static class ShorterSessions
         {
             if ((await orders.Of(other.Question)).Answer is { } answer && end - answer.End(other.Question) is >= Least and var won)
             {
-                found.Add(new(Says(other, dishes), won));
+                found.Add(new(Says(other, dishes, room), won));
             }
         }
 
@@ -47,8 +46,9 @@ public static class ShorterSessions
     }
 
     /// <summary>"D Roast pepper soup, “Roast the peppers”, about 24 min in the air fryer at 200 °C".</summary>
-    private static string Says(Shortening other, IReadOnlyList<CookedDish> dishes) =>
+    private static string Says(Shortening other, IReadOnlyList<CookedDish> dishes, SessionKitchen room) =>
         other is { Dish: { } dish, Elsewhere: { } there }
             ? $"{dishes[dish].Letter} {dishes[dish].Recipe.Name}, “{other.Task!.Text}”: about {there.Unattended} min in the {Core.Recipes.ApplianceWords.InWords(there.Appliance)} at {there.TemperatureC} °C, if it fits in at once"
-            : "One more cook";
+        : other.Vessel is { } vessel ? $"One more like {room.Vessels[vessel].Name}"
+        : "One more cook";
 }

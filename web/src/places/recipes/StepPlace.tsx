@@ -12,6 +12,8 @@ export const appliances: [Task['appliance'], string][] = [
   ['microwave', 'microwave'],
   ['blender', 'blender'],
   ['fridge', 'fridge'],
+  ['sink', 'sink or ice bath'],
+  ['cooling', 'cooling space'],
 ];
 
 export const hasHeat = (appliance: Task['appliance']) => appliance === 'oven' || appliance === 'airFryer';

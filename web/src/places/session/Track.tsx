@@ -14,13 +14,15 @@ const words: Partial<Record<Task['appliance'], string>> = {
   microwave: 'Microwave',
   blender: 'Blender',
   fridge: 'Fridge',
+  sink: 'Sink',
+  cooling: 'Cooling space',
 };
 
 /** What the oven is set to: another temperature than the recipe's where dishes share it. */
 const heatOf = (task: Task) => task.ovenC ?? task.temperatureC;
 
-/** What bakes or fries takes its place when it goes in, everything else when somebody begins. */
-const holdsFrom = (task: Task) => (task.appliance === 'oven' || task.appliance === 'airFryer' ? task.handsOnEnd : task.start);
+/** What is put somewhere takes its place when it goes in, everything else when somebody begins. */
+const holdsFrom = (task: Task) => (['oven', 'airFryer', 'fridge', 'cooling'].includes(task.appliance) ? task.handsOnEnd : task.start);
 
 /** Lays tasks that overlap onto lanes of one track. */
 function lanes(tasks: Task[]): Task[][] {

@@ -12,6 +12,8 @@ const head = 'px-1.5 pb-1 text-left text-xs font-semibold text-steel';
 const cell = 'border-t border-line px-1.5 py-1';
 // Which sizes say something about a kind.
 const holds = ['pressure-cooker', 'slow-cooker', 'air-fryer', 'blender', 'pan', 'pot', 'mould', 'bowl'];
+// What is counted of a kind that is no vessel.
+const counted: Partial<Record<string, string>> = { oven: 'racks', sink: 'basins', fridge: 'dishes', 'cooling-space': 'dishes' };
 const isFlat = ['tray', 'mould', 'pan', 'air-fryer'];
 
 /** Appliances and vessels, each with the sizes that say something about its kind. */
@@ -61,7 +63,7 @@ export function Items({ kitchen, kinds, onChange }: { kitchen: Kitchen; kinds: s
                 <td className={cell}>
                   <NumberInput
                     label="How many"
-                    unit={item.kind === 'oven' ? 'racks' : ''}
+                    unit={counted[item.kind] ?? ''}
                     value={item.count}
                     onChange={(count) => change(item.id, { count: count ?? 0 })}
                     className="w-12"

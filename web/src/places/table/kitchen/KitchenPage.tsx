@@ -57,10 +57,11 @@ function KitchenForm({ sheet }: { sheet: Schemas['KitchenSheet'] }) {
           ]}
         />
         <div>
-          <span className="block text-sm font-semibold">Freezer space</span>
+          <span className="mb-1 block text-sm font-semibold">Freezer space</span>
           <NumberInput
             label="Freezer space"
             unit="litres"
+            className="h-9 w-16"
             value={kitchen.freezerLitres}
             onChange={(freezerLitres) => set({ freezerLitres })}
           />
