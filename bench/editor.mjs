@@ -2,7 +2,7 @@
 import { chromium } from '../web/node_modules/playwright/index.mjs';
 
 const address = process.argv[2] ?? 'http://localhost:5080';
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(address);
 await page.getByRole('button', { name: 'Odalys Brandt' }).click();

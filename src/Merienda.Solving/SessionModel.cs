@@ -199,7 +199,7 @@ internal sealed class SessionModel
             var (from, to, length) = (
                 Model.NewIntVar(0, _horizon, $"stay {at} begins"),
                 Model.NewIntVar(0, _horizon, $"stay {at} ends"),
-                Model.NewIntVar(0, _horizon, $"stay {at} lasts")
+                Model.NewIntVar(works.Max(work => ChainWithin(works, work)), _horizon, $"stay {at} lasts")
             );
             Model.AddMinEquality(from, works.Select(work => (LinearExpr)_starts[work]));
             Model.AddMaxEquality(to, works.Select(work => _ends[work]));
@@ -211,19 +211,37 @@ internal sealed class SessionModel
             }
         }
 
-        foreach (var (stays, count) in taken.Zip(_question.Vessels).Where(one => one.First.Count > one.Second))
+        foreach (var (stays, count) in taken.Zip(_question.Vessels))
         {
-            if (count == 1)
+            AtMost(stays, count);
+        }
+    }
+
+    private void AtMost(IReadOnlyList<IntervalVar> intervals, int count)
+    {
+        if (count == 1)
+        {
+            Model.AddNoOverlap(intervals);
+        }
+        else if (intervals.Count > count)
+        {
+            var all = Model.AddCumulative(count);
+            foreach (var interval in intervals)
             {
-                Model.AddNoOverlap(stays);
-            }
-            else
-            {
-                var all = Model.AddCumulative(count);
-                stays.ForEach(stay => all.AddDemand(stay, 1));
+                all.AddDemand(interval, 1);
             }
         }
     }
+
+    /// <summary>Minutes, at least, from the first of some works to the end of one of them.</summary>
+    private int ChainWithin(IReadOnlyList<int> works, int to) =>
+        _question.Works[to].HandsOn
+        + _question.Works[to].Ways.Min(way => way.Alone)
+        + (
+            IsUnderway(to)
+                ? 0
+                : _question.Works[to].Before.Where(works.Contains).Select(before => ChainWithin(works, before)).DefaultIfEmpty(0).Max()
+        );
 
     private bool IsHeld(int at, int way) =>
         _question.Works[at].Ways[way].Holds(0, _question.Works[at].HandsOn) is var (from, to) && from < to;

@@ -12,8 +12,8 @@ namespace Merienda.Solving;
 public static class SessionSolver
 {
     /// <summary>Deterministic seconds of the two searches: the same question has the same answer.</summary>
-    private const double Effort = 6,
-        PleasantEffort = 1.5;
+    private const double Effort = 3,
+        PleasantEffort = 0.3;
 
     /// <summary>A minute that something stands too long is worse than so many at the end.</summary>
     private const int StandsWorse = 100;
@@ -56,7 +56,7 @@ public static class SessionSolver
     {
         using var solver = new CpSolver();
         solver.StringParameters =
-            $"use_overload_checker_in_cumulative:true use_timetable_edge_finding_in_cumulative:true num_workers:1 random_seed:1 max_deterministic_time:{effort.ToString(CultureInfo.InvariantCulture)}";
+            $"use_overload_checker_in_cumulative:true use_timetable_edge_finding_in_cumulative:true num_workers:1 random_seed:1 linearization_level:0 max_deterministic_time:{effort.ToString(CultureInfo.InvariantCulture)}";
         using var cancel = stop.Register(solver.StopSearch);
         return solver.Solve(model.Model) is CpSolverStatus.Optimal or CpSolverStatus.Feasible
             ? (model.Read(solver), (int)Math.Round(solver.ObjectiveValue), (int)Math.Ceiling(solver.BestObjectiveBound - 1e-6))

@@ -50,6 +50,7 @@ test('the day on a phone: eaten by a tap, halved, left out, besides, also withou
   await page.getByRole('button', { name: 'Week', exact: true }).tap();
   await expect(page.getByText('Besides: 4')).toBeVisible();
   await page.getByRole('button', { name: 'Lentil stew: again' }).tap();
+  await page.getByRole('button', { name: 'Lentil stew: a note' }).tap();
   await page.getByLabel('Lentil stew: how it went').fill('More lemon');
   await page.getByRole('button', { name: 'Keep it' }).tap();
   await expect(page.getByRole('button', { name: 'Keep it' })).toBeHidden();

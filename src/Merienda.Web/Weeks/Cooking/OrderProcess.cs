@@ -21,7 +21,7 @@ public sealed partial class OrderProcess(ILogger logger) : IDisposable
 
     public static readonly JsonSerializerOptions Json = new() { Converters = { new JsonStringEnumConverter() } };
 
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(25),
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60),
         Idle = TimeSpan.FromSeconds(60);
 
     private readonly SemaphoreSlim _one = new(1);

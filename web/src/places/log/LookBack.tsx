@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import type { FormEvent } from 'react';
+import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, kept, type Schemas, take } from '../../api/client';
 import { askAnew } from '../../api/keys';
@@ -166,6 +166,7 @@ function Cooked({ batch, week }: { batch: Batch; week: string }) {
   const queries = useQueryClient();
   const edit = useEdit();
   const note = useTyped(batch.note);
+  const [isNoting, setNoting] = useState(false);
   const settle = () => askAnew(queries, ['log', 'session', 'portioning', 'recipes']).then(() => undefined);
   const path = { params: { path: { date: week } } };
   const sayAgain = (again: boolean | null) =>
@@ -193,6 +194,11 @@ function Cooked({ batch, week }: { batch: Batch; week: string }) {
         <span className="figures text-sm text-steel">{facts(batch)}</span>
         <span className="flex-1 max-sm:hidden" />
         <span className="flex max-sm:basis-full">
+          {!note.text && !isNoting && (
+            <Button look="bare" className="mr-2 min-h-11 sm:min-h-9" aria-label={`${batch.name}: a note`} onClick={() => setNoting(true)}>
+              A note
+            </Button>
+          )}
           {([true, false] as const).map((way) => (
             <button
               key={String(way)}
@@ -207,17 +213,21 @@ function Cooked({ batch, week }: { batch: Batch; week: string }) {
           ))}
         </span>
       </div>
-      <form onSubmit={submit} className="mt-1 flex flex-wrap items-center gap-2">
-        <input
-          aria-label={`${batch.name}: how it went`}
-          value={note.text}
-          maxLength={400}
-          placeholder="How it went, for the next time"
-          onChange={(event) => note.type(event.target.value)}
-          className={`${inputLook} min-w-0 flex-1`}
-        />
-        {note.text.trim() !== batch.note && <Button type="submit">Keep it</Button>}
-      </form>
+      {(note.text || isNoting) && (
+        <form onSubmit={submit} className="mt-1 flex flex-wrap items-center gap-2">
+          <input
+            // biome-ignore lint/a11y/noAutofocus: its button was pressed to type here.
+            autoFocus={isNoting}
+            aria-label={`${batch.name}: how it went`}
+            value={note.text}
+            maxLength={400}
+            placeholder="How it went, for the next time"
+            onChange={(event) => note.type(event.target.value)}
+            className={`${inputLook} min-w-0 flex-1`}
+          />
+          {note.text.trim() !== batch.note && <Button type="submit">Keep it</Button>}
+        </form>
+      )}
     </li>
   );
 }
