@@ -17,7 +17,7 @@ internal sealed class SessionModel
     private readonly IntVar[] _starts;
     private readonly BoolVar[][] _ways;
     private readonly LinearExpr[] _ends;
-    private readonly BoolVar[][] _vessels;
+    private readonly SessionVessels _vessels;
 
     /// <param name="horizon">No step ends after this minute.</param>
     public SessionModel(SessionQuestion question, int horizon)
@@ -45,11 +45,7 @@ internal sealed class SessionModel
             Share(place);
         }
 
-        _vessels =
-        [
-            .. question.Stays.Select((stay, at) => stay.Vessels.Select(vessel => Model.NewBoolVar($"stay {at} in {vessel}")).ToArray()),
-        ];
-        StayInVessels();
+        _vessels = new(Model, question, horizon, _starts, _ends);
     }
 
     public CpModel Model { get; } = new();
@@ -77,7 +73,7 @@ internal sealed class SessionModel
             LinearExpr.Sum(Works.Where(at => _question.Works[at].Board == OnBoard.Raw).Select(IsBeforePlants)) * Washes,
             // As written where nothing is won by another way.
             LinearExpr.Sum(_ways.SelectMany(ways => ways.Skip(1))),
-            LinearExpr.Sum(_vessels.SelectMany(vessels => vessels.Skip(1))),
+            _vessels.Unlikely,
         ]);
     }
 
@@ -93,14 +89,7 @@ internal sealed class SessionModel
             }
         }
 
-        for (var stay = 0; stay < _vessels.Length; stay++)
-        {
-            for (var at = 0; at < _vessels[stay].Length; at++)
-            {
-                Model.AddHint(_vessels[stay][at], answer.Vessels[stay] == _question.Stays[stay].Vessels[at]);
-            }
-        }
-
+        _vessels.Hint(answer.Vessels);
         Model.AddHint(End, answer.End(_question));
     }
 
@@ -111,12 +100,7 @@ internal sealed class SessionModel
             null
         )
         {
-            Vessels =
-            [
-                .. _vessels.Select(
-                    (vessels, stay) => _question.Stays[stay].Vessels[Array.FindIndex(vessels, vessel => solver.BooleanValue(vessel))]
-                ),
-            ],
+            Vessels = _vessels.Read(solver),
         };
 
     private LinearExpr HandsOff(int at) => _starts[at] + _question.Works[at].HandsOn;
@@ -188,60 +172,6 @@ internal sealed class SessionModel
             Model.AddBoolOr(whose.Append(isTaken.Not()));
         }
     }
-
-    /// <summary>A vessel is taken from the first work in it that begins to the last that ends, and by no more stays than there are of it.</summary>
-    private void StayInVessels()
-    {
-        var taken = _question.Vessels.Select(_ => new List<IntervalVar>()).ToList();
-        for (var at = 0; at < _vessels.Length; at++)
-        {
-            var works = _question.Stays[at].Works;
-            var (from, to, length) = (
-                Model.NewIntVar(0, _horizon, $"stay {at} begins"),
-                Model.NewIntVar(0, _horizon, $"stay {at} ends"),
-                Model.NewIntVar(works.Max(work => ChainWithin(works, work)), _horizon, $"stay {at} lasts")
-            );
-            Model.AddMinEquality(from, works.Select(work => (LinearExpr)_starts[work]));
-            Model.AddMaxEquality(to, works.Select(work => _ends[work]));
-            Model.AddExactlyOne(_vessels[at]);
-            for (var one = 0; one < _vessels[at].Length; one++)
-            {
-                taken[_question.Stays[at].Vessels[one]]
-                    .Add(Model.NewOptionalIntervalVar(from, length, to, _vessels[at][one], $"stay {at} as {one}"));
-            }
-        }
-
-        foreach (var (stays, count) in taken.Zip(_question.Vessels))
-        {
-            AtMost(stays, count);
-        }
-    }
-
-    private void AtMost(IReadOnlyList<IntervalVar> intervals, int count)
-    {
-        if (count == 1)
-        {
-            Model.AddNoOverlap(intervals);
-        }
-        else if (intervals.Count > count)
-        {
-            var all = Model.AddCumulative(count);
-            foreach (var interval in intervals)
-            {
-                all.AddDemand(interval, 1);
-            }
-        }
-    }
-
-    /// <summary>Minutes, at least, from the first of some works to the end of one of them.</summary>
-    private int ChainWithin(IReadOnlyList<int> works, int to) =>
-        _question.Works[to].HandsOn
-        + _question.Works[to].Ways.Min(way => way.Alone)
-        + (
-            IsUnderway(to)
-                ? 0
-                : _question.Works[to].Before.Where(works.Contains).Select(before => ChainWithin(works, before)).DefaultIfEmpty(0).Max()
-        );
 
     private bool IsHeld(int at, int way) =>
         _question.Works[at].Ways[way].Holds(0, _question.Works[at].HandsOn) is var (from, to) && from < to;

@@ -199,7 +199,11 @@ public class ShopTests(TestDatabase database)
         Assert.Equal(["cod"], (await Items(cook, $"?session={Day(3)}")).Select(item => item["key"]!.GetValue<string>()));
 
         var stop = TestContext.Current.CancellationToken;
-        Assert.Contains("- Red lentils: 500 g", await cook.Client.GetStringAsync($"{Week}/shop/list.txt", stop), StringComparison.Ordinal);
+        Assert.Contains(
+            "- Red lentils, dry: 500 g",
+            await cook.Client.GetStringAsync($"{Week}/shop/list.txt", stop),
+            StringComparison.Ordinal
+        );
         Assert.Contains("Red lentils", await cook.Client.GetStringAsync($"{Week}/shop/list.csv", stop), StringComparison.Ordinal);
         var calendar = await cook.Client.GetStringAsync($"{Week}/shop/list.ics?at=2026-11-28T10:00", stop);
         Assert.StartsWith("BEGIN:VCALENDAR", calendar, StringComparison.Ordinal);

@@ -75,7 +75,13 @@ public static class SessionPages
                     item,
                     keys[at],
                     took[at],
-                    VesselOf(item, kitchen, room, dishes, vessels[item.Dish].FirstOrDefault(finding => finding.Task == item.Task.Id))
+                    SessionWords.VesselOf(
+                        item,
+                        kitchen,
+                        room,
+                        dishes,
+                        vessels[item.Dish].FirstOrDefault(finding => finding.Task == item.Task.Id)
+                    )
                 );
             })
             .ToList();
@@ -100,7 +106,7 @@ public static class SessionPages
             order.IsSought,
             order.Bound == end,
             order.Said,
-            [.. Unlisted(order.Tasks, room, kitchen)],
+            [.. SessionWords.Unlisted(order.Tasks, room, kitchen)],
             [.. Cooling(kept, batches)],
             [.. cooked.Select(batch => Earlier(week, batch, notes)).OfType<SessionNote>()]
         );
@@ -213,26 +219,6 @@ public static class SessionPages
         );
     }
 
-    /// <summary>What it goes into: as the order has it where it fits, else how it does not.</summary>
-    private static VesselFinding? VesselOf(
-        ScheduledTask item,
-        Kitchen kitchen,
-        SessionKitchen room,
-        IReadOnlyList<CookedDish> dishes,
-        VesselFinding? finding
-    ) =>
-        finding is { Verdict: not VesselVerdict.Fits } ? finding
-        : item.Vessel is { } vessel
-            ? new(
-                item.Task.Id,
-                VesselVerdict.Fits,
-                room.Vessels[vessel].Name + (item.VesselAfter is { } after ? $", washed after {dishes[after].Letter}" : "")
-            )
-        : kitchen.CookerOf(item.Appliance, item.Unit) is { } cooker ? new(item.Task.Id, VesselVerdict.Fits, cooker)
-        // What goes on in the same pot is said once.
-        : item.Appliance is Appliance.PressureCooker or Appliance.SlowCooker or Appliance.AirFryer or Appliance.Blender ? finding
-        : null;
-
     /// <summary>"Onion: 5, for A, C and E".</summary>
     private static string CutWords(CutTogether cut, IReadOnlyList<CookedDish> dishes, WeekView week) =>
         $"{cut.Food.Name}{(cut.Count is { } count ? $": {count:0.#}" : cut.Grams is { } grams ? $": {HouseholdMass.Show(grams, week.CountsInOunces)}" : "")}, for {string.Join(", ", cut.Dishes.Select(dish => dishes[dish].Letter))}";
@@ -275,22 +261,6 @@ public static class SessionPages
     }
 
     private static string Sentence(string words) => $"{char.ToUpperInvariant(words[0])}{words[1..]}";
-
-    /// <summary>What a step needs and the kitchen does not list; where another appliance of it would do, how long there.</summary>
-    private static IEnumerable<string> Unlisted(IReadOnlyList<ScheduledTask> order, SessionKitchen room, Kitchen kitchen) =>
-        order
-            .Where(item => room.Unlisted.Contains(item.Appliance))
-            .GroupBy(item => item.Appliance)
-            .Select(of =>
-                $"The kitchen lists no {of.Key.InWords()}: a usual one is taken."
-                + string.Concat(
-                    of.Select(item => (item.Step, Other: ElsewhereOf.Task(item.Task)))
-                        .Where(one => one.Other is not null && !room.Unlisted.Contains(one.Other.Appliance) && kitchen.Items.Count > 0)
-                        .Select(one =>
-                            $" “{one.Step.Task.Text}” takes about {one.Other!.Unattended} min in the {one.Other.Appliance.InWords()} at {one.Other.TemperatureC} °C."
-                        )
-                )
-            );
 
     private static SessionNote? Earlier(WeekView week, Batch batch, IReadOnlyList<EarlierNote> notes) =>
         notes.FirstOrDefault(note =>

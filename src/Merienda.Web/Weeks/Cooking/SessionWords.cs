@@ -58,4 +58,40 @@ internal static class SessionWords
             .Select(found =>
                 $"{found.Name} is allergic to something in {string.Join(" and ", found.Held)}: cook the others first, or these with board, pan and oil of their own."
             );
+
+    /// <summary>What a step needs and the kitchen does not list; where another appliance of it would do, how long there.</summary>
+    public static IEnumerable<string> Unlisted(IReadOnlyList<ScheduledTask> order, SessionKitchen room, Kitchen kitchen) =>
+        order
+            .Where(item => room.Unlisted.Contains(item.Appliance))
+            .GroupBy(item => item.Appliance)
+            .Select(of =>
+                $"The kitchen lists no {of.Key.InWords()}: a usual one is taken."
+                + string.Concat(
+                    of.Select(item => (item.Step, Other: ElsewhereOf.Task(item.Task)))
+                        .Where(one => one.Other is not null && !room.Unlisted.Contains(one.Other.Appliance) && kitchen.Items.Count > 0)
+                        .Select(one =>
+                            $" “{one.Step.Task.Text}” takes about {one.Other!.Unattended} min in the {one.Other.Appliance.InWords()} at {one.Other.TemperatureC} °C."
+                        )
+                )
+            );
+
+    /// <summary>What it goes into: as the order has it where it fits, else how it does not.</summary>
+    public static VesselFinding? VesselOf(
+        ScheduledTask item,
+        Kitchen kitchen,
+        SessionKitchen room,
+        IReadOnlyList<CookedDish> dishes,
+        VesselFinding? finding
+    ) =>
+        finding is { Verdict: not VesselVerdict.Fits } ? finding
+        : item.Vessel is { } vessel
+            ? new(
+                item.Task.Id,
+                VesselVerdict.Fits,
+                room.Vessels[vessel].Name + (item.VesselAfter is { } after ? $", washed after {dishes[after].Letter}" : "")
+            )
+        : kitchen.CookerOf(item.Appliance, item.Unit) is { } cooker ? new(item.Task.Id, VesselVerdict.Fits, cooker)
+        // What goes on in the same pot is said once.
+        : item.Appliance is Appliance.PressureCooker or Appliance.SlowCooker or Appliance.AirFryer or Appliance.Blender ? finding
+        : null;
 }
