@@ -31,10 +31,13 @@ test('a week begins on Monday, has five meals and three sessions, and the board 
   ]);
   await addRecipe(page, 'Beans\nServes 4\n800 g white beans\n2 tbsp olive oil', 'Beans');
   await page.getByRole('link', { name: 'Week', exact: true }).click();
-  await page.goto('/week/now');
-  const before = page.url();
-  await page.getByRole('link', { name: 'The week after' }).click();
-  await expect(page).not.toHaveURL(before);
+  // Two weeks on: on a Sunday the next week's first session, on Saturday, is over.
+  for (let weeks = 0; weeks < 2; weeks++) {
+    await expect(grid).toBeVisible();
+    const before = page.url();
+    await page.getByRole('link', { name: 'The week after' }).click();
+    await expect(page).not.toHaveURL(before);
+  }
   await page.getByRole('button', { name: 'Make a batch' }).click();
   await expect(page.getByRole('dialog').getByRole('radio', { name: /^(Saturday|Monday|Wednesday)/ })).toHaveCount(3);
   await expect(page.getByRole('dialog').getByRole('radio', { name: /^Saturday/ })).toBeVisible();
