@@ -1,3 +1,4 @@
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using static Merienda.Web.Tests.ThisWeek;
 
@@ -43,5 +44,42 @@ public class SessionKitchenTests(TestDatabase database)
 
         await cook.Must(HttpMethod.Put, "/api/table/kitchen", KitchenTests.Kitchen(kind: "microwave", fill: null));
         Assert.Equal("The kitchen lists no burner: a usual one is taken.", (await Session())["unlisted"]![0]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task Two_dishes_put_into_one_pot_at_once_are_said_and_ordered_one_after_the_other()
+    {
+        var cook = await database.SignUp();
+        foreach (var name in new[] { "Broth", "Chowder" })
+        {
+            var draft = JsonSerializer.SerializeToNode(Visitor.Draft(name, 4, ["1000 ml chicken stock"]))!;
+            draft["tasks"]![0]!["text"] = "Simmer the stock.";
+            var saved = await cook.Must(HttpMethod.Post, "/api/recipes", draft);
+            await cook.MakeBatch(Week, saved["id"]!.GetValue<Guid>(), Day(0));
+        }
+
+        await cook.Must(HttpMethod.Put, "/api/table/kitchen", KitchenTests.Kitchen(kind: "pot", fill: null));
+        async Task<JsonNode> Session() => (await cook.Get($"{Week}/sessions")).AsArray().Single()!;
+        var begins = 0;
+        foreach (var task in (await Session())["tasks"]!.AsArray())
+        {
+            await cook.Must(
+                HttpMethod.Put,
+                $"{Week}/sessions/tick",
+                new
+                {
+                    batchId = task!["batchId"]!.GetValue<Guid>(),
+                    taskId = task["taskId"]!.GetValue<string>(),
+                    isTicked = false,
+                    put = begins++ * 10,
+                }
+            );
+        }
+
+        var page = await Session();
+        Assert.Contains("Let one of them move", page["putProblem"]!.GetValue<string>(), StringComparison.Ordinal);
+        var tasks = page["tasks"]!.AsArray();
+        Assert.True(tasks[1]!["start"]!.GetValue<int>() >= tasks[0]!["end"]!.GetValue<int>());
+        Assert.Equal("Cooker, washed after A", tasks[1]!["vessel"]!.GetValue<string>());
     }
 }

@@ -133,8 +133,18 @@ public static class SessionPages
             return new(session.Order(answer, left), answer.Bound, isSought || isMending, "");
         }
 
-        var free = left with { Works = [.. left.Works.Select(work => work.IsUnderway ? work : work with { At = null })], Stays = [] };
+        // First without what was put; where that is not it, two dishes are begun that wait for each other's pot.
+        var free = left with
+        {
+            Works = [.. left.Works.Select(work => work.IsUnderway ? work : work with { At = null })],
+        };
         (answer, isMending) = await orders.Of(free);
+        if (answer is null)
+        {
+            free = free with { Stays = [] };
+            (answer, isMending) = await orders.Of(free);
+        }
+
         return new(
             session.Order(answer ?? planned, answer is null ? null : free),
             null,
