@@ -6,8 +6,10 @@ namespace Merienda.Solving;
 /// <summary>Every step's minute and place, with what may not be at once.</summary>
 internal sealed class SessionModel
 {
-    // What is pleasant within one end, one unit each: steps that need not move, cutting in one go, minutes of hands, a board to wash.
+    // What is pleasant within one end, one unit each: steps that need not move, an allergen on the board before other things, cutting in
+    // one go, minutes of hands, a board to wash.
     private const int Moves = 100_000,
+        Soils = 20_000,
         Apart = 10_000,
         Hands = 10,
         Washes = 5;
@@ -68,9 +70,11 @@ internal sealed class SessionModel
 
         return LinearExpr.Sum([
             LinearExpr.Sum(Works.Where(at => _question.Works[at].Was is not null).Select(Moved)) * Moves,
+            LinearExpr.Sum(from at in Works from other in Cut(_question.Works[at].SoilsBoardFor) select IsBefore(at, [other])) * Soils,
             LinearExpr.Sum(_question.Together.Select(IsApart)) * Apart,
             hands * Hands,
-            LinearExpr.Sum(Works.Where(at => _question.Works[at].Board == OnBoard.Raw).Select(IsBeforePlants)) * Washes,
+            LinearExpr.Sum(Cut(work => work.Board == OnBoard.Raw).Select(at => IsBefore(at, Cut(work => work.Board == OnBoard.Plants))))
+                * Washes,
             // As written where nothing is won by another way.
             LinearExpr.Sum(_ways.SelectMany(ways => ways.Skip(1))),
             _vessels.Unlikely,
@@ -249,14 +253,14 @@ internal sealed class SessionModel
         return isApart;
     }
 
-    private LinearExpr IsBeforePlants(int raw)
-    {
-        var isBefore = Model.NewBoolVar($"{raw} before plants");
-        foreach (var plants in Works.Where(at => _question.Works[at].Board == OnBoard.Plants))
-        {
-            Model.Add(_starts[plants] <= _starts[raw]).OnlyEnforceIf(isBefore.Not());
-        }
+    private List<int> Cut(Func<SessionWork, bool> which) =>
+        [.. Works.Where(at => _question.Works[at] is { Board: not OnBoard.Nothing } work && which(work))];
 
+    /// <summary>Whether a work at the board begins before one of those there that should come first.</summary>
+    private BoolVar IsBefore(int at, List<int> others)
+    {
+        var isBefore = Model.NewBoolVar($"{at} too early on the board");
+        others.ForEach(other => Model.Add(_starts[other] <= _starts[at]).OnlyEnforceIf(isBefore.Not()));
         return isBefore;
     }
 }

@@ -25,14 +25,15 @@ internal sealed class SessionVessels
         [
             .. question.Stays.Select((stay, at) => stay.Vessels.Select(vessel => model.NewBoolVar($"stay {at} in {vessel}")).ToArray()),
         ];
-        var taken = question.Vessels.Select(_ => new List<IntervalVar>()).ToList();
+        var taken = question.Vessels.Select(_ => new List<(IntervalVar Stay, int Least)>()).ToList();
         for (var at = 0; at < _takes.Length; at++)
         {
             var works = question.Stays[at].Works;
+            var least = works.Max(work => ChainWithin(works, work));
             var (from, to, length) = (
                 model.NewIntVar(0, horizon, $"stay {at} begins"),
                 model.NewIntVar(0, horizon, $"stay {at} ends"),
-                model.NewIntVar(works.Max(work => ChainWithin(works, work)), horizon, $"stay {at} lasts")
+                model.NewIntVar(least, horizon, $"stay {at} lasts")
             );
             model.AddMinEquality(from, works.Select(work => (LinearExpr)starts[work]));
             model.AddMaxEquality(to, works.Select(work => ends[work]));
@@ -40,7 +41,7 @@ internal sealed class SessionVessels
             for (var one = 0; one < _takes[at].Length; one++)
             {
                 taken[question.Stays[at].Vessels[one]]
-                    .Add(model.NewOptionalIntervalVar(from, length, to, _takes[at][one], $"stay {at} as {one}"));
+                    .Add((model.NewOptionalIntervalVar(from, length, to, _takes[at][one], $"stay {at} as {one}"), least));
             }
         }
 
@@ -68,16 +69,17 @@ internal sealed class SessionVessels
     public IReadOnlyList<int> Read(CpSolver solver) =>
         [.. _takes.Select((takes, stay) => _question.Stays[stay].Vessels[Array.FindIndex(takes, vessel => solver.BooleanValue(vessel))])];
 
-    private void AtMost(List<IntervalVar> stays, int count)
+    private void AtMost(List<(IntervalVar Stay, int Least)> stays, int count)
     {
-        if (count == 1)
+        // What takes no time takes no vessel, and no overlap would keep it out of the middle of another stay.
+        if (count == 1 && stays.TrueForAll(stay => stay.Least > 0))
         {
-            _model.AddNoOverlap(stays);
+            _model.AddNoOverlap(stays.Select(stay => stay.Stay));
         }
         else if (stays.Count > count)
         {
             var all = _model.AddCumulative(count);
-            stays.ForEach(stay => all.AddDemand(stay, 1));
+            stays.ForEach(stay => all.AddDemand(stay.Stay, 1));
         }
     }
 

@@ -12,6 +12,9 @@ public sealed class HouseholdStore(Database database, EditDoor door, Func<Stored
     /// <param name="week">First day of the week whose protocol versions hold; null for the latest ones.</param>
     public Reading<Table> Table(DateOnly? week = null) => TableReading.Of(week).Select(tableOf);
 
+    /// <summary>The household as it is set up, without who eats there.</summary>
+    public static readonly Reading<Household> SetUp = TableReading.Household;
+
     public Task<Household> Household(Tenant tenant) => database.Read(tenant, TableReading.Household);
 
     /// <summary>The households that an account belongs to, the one it works in first, then the one it belongs to longest.</summary>

@@ -1,5 +1,3 @@
-using System.Security.Cryptography;
-using System.Text;
 using Merienda.Core.Outcomes;
 using Merienda.Storage.Edits;
 
@@ -46,7 +44,7 @@ public sealed class MemberStore(Database database, EditDoor door)
                         new Change("Invited somebody").Put(
                             Tables.Invitation,
                             null,
-                            new InvitationRow(Guid.CreateVersion7(), Hash(secret), stamp.Tenant.Account, now + Lasts, null)
+                            new InvitationRow(Guid.CreateVersion7(), LinkSecret.Hash(secret), stamp.Tenant.Account, now + Lasts, null)
                         ),
                         true
                     )
@@ -131,7 +129,10 @@ public sealed class MemberStore(Database database, EditDoor door)
         );
 
     private static Reading<Found> Find(string secret, DateTimeOffset now) =>
-        Rows("secret_hash = @linkHash and used_by is null and expires_at > @linkAt", new { linkHash = Hash(secret), linkAt = now })
+        Rows(
+                "secret_hash = @linkHash and used_by is null and expires_at > @linkAt",
+                new { linkHash = LinkSecret.Hash(secret), linkAt = now }
+            )
             .And(
                 Reading.Of(
                     """
@@ -139,7 +140,7 @@ public sealed class MemberStore(Database database, EditDoor door)
                     left join invitation on invitation.household_id = household.id and secret_hash = @namedHash left join account on account.id = made_by
                     where household.id = app_household();
                     """,
-                    new { namedHash = Hash(secret) },
+                    new { namedHash = LinkSecret.Hash(secret) },
                     rows => rows.ReadSingleOrDefaultAsync<(string? Household, string? MadeBy)>()
                 )
             )
@@ -152,13 +153,11 @@ public sealed class MemberStore(Database database, EditDoor door)
             async rows => [.. await rows.ReadAsync<InvitationRow>()]
         );
 
-    private static string Hash(string secret) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(secret)));
-
     public static Refusal Over(string link) =>
         new(
             "invitation-over",
             "invitation",
-            link.Length > 12 ? $"{link[..12]}…" : link,
+            LinkSecret.Shown(link),
             "this link was used, taken back or is older than a week",
             "Ask for a new one"
         );

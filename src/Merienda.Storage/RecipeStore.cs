@@ -45,6 +45,14 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                 async (scope, found) => found.Id is { } id ? (await versions.Of(scope, [id], found.IsTolerant))[id] : (StoredRecipe?)null
             );
 
+    /// <summary>Whether there is such a recipe that is not put away.</summary>
+    public static Reading<bool> IsInUse(Guid recipeId) =>
+        Reading.Of(
+            "select exists (select 1 from recipe where id = @usedRecipe and archived_at is null);",
+            new { usedRecipe = recipeId },
+            rows => rows.ReadSingleAsync<bool>()
+        );
+
     /// <summary>Recipes in use with some words in their name, the shortest first.</summary>
     public static Reading<IReadOnlyList<(Guid Id, string Name)>> Find(string words, int most) =>
         Reading.Of<IReadOnlyList<(Guid Id, string Name)>>(

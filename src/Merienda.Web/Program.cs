@@ -1,4 +1,5 @@
 using Merienda.Web.Accounts;
+using Merienda.Web.Groups;
 using Merienda.Web.Hosting;
 using Merienda.Web.Larder;
 using Merienda.Web.Recipes;
@@ -31,6 +32,7 @@ api.MapRecipes();
 api.MapWeeks();
 api.MapTable();
 api.MapLarder();
+api.MapGroups();
 api.MapLive();
 api.MapFallback(() => TypedResults.Problem(statusCode: 404, title: "There is no such address.")).ExcludeFromDescription();
 

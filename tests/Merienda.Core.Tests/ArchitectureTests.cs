@@ -29,6 +29,7 @@ public class ArchitectureTests
         "Swaps",
         "Claims",
         "Filling",
+        "Groups",
     ];
 
     public static TheoryData<string> Nouns => [.. Upward];

@@ -99,6 +99,23 @@ public class SessionSolverTests
             );
 
     [Fact]
+    public void What_an_eater_is_allergic_to_comes_last_on_the_board_and_raw_meat_after_the_vegetables()
+    {
+        SessionWork On(OnBoard board, params int[] stopsFor) =>
+            new(5, [new(null, null, 0, true)], []) { Board = board, StopsFor = stopsFor };
+        var question = new SessionQuestion(
+            1,
+            [],
+            [On(OnBoard.Plants, 0), On(OnBoard.Raw), On(OnBoard.Plants), On(OnBoard.Raw, 0), On(OnBoard.Plants)],
+            []
+        );
+        var order = Enumerable.Range(0, 5).OrderBy(at => Sought(question)!.Starts[at]).ToList();
+        // Raw meat is washed off once, be it before the other vegetables or before those that hold the allergen.
+        Assert.Equal([1, 2, 4], order.Take(3).Order());
+        Assert.Equal([0, 3], order.Skip(3));
+    }
+
+    [Fact]
     public void No_order_of_a_small_session_with_few_pots_ends_earlier() =>
         Gen.Select(
                 Gen.Select(Gen.Int[0, 3], Gen.Int[0, 3], Gen.Int[-1, 3], Gen.Int[0, 2]).Array[2, 5],
@@ -144,6 +161,25 @@ public class SessionSolverTests
                 },
                 iter: 300
             );
+
+    [Fact]
+    public void A_step_of_no_time_takes_no_pot()
+    {
+        var kitchen = With() with { Vessels = [("Pot", 1)], StaysOf = dish => [new([.. dish.Steps.Select(step => step.Task.Id)], [0])] };
+        Assert.Equal(10, Solve(kitchen, Dish(Step("simmer", 0, 10)), Dish(Step("look", 0, 0))).End);
+        var between = new SessionQuestion(
+            1,
+            [],
+            [new(0, [new(null, null, 5, true)], []), new(0, [new(null, null, 0, true)], [0]), new(0, [new(null, null, 5, true)], [1])],
+            []
+        )
+        {
+            Vessels = [1],
+            Stays = [new([0, 2], [0]), new([1], [0])],
+        };
+        Assert.Equal(10, Sought(between)!.End(between));
+        Assert.Empty(SessionJudge.Wrong(between, Sought(between)!));
+    }
 
     [Fact]
     public void An_air_fryer_is_a_queue_and_an_oven_beside_it_takes_some_of_it()

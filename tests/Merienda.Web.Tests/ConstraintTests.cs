@@ -53,6 +53,12 @@ public class ConstraintTests(TestDatabase database)
     private const string Task =
         "insert into recipe_task (household_id, recipe_version_id, position, task_id, text, hands_on_minutes, unattended_minutes, appliance, temperature_c, after_tasks) select household_id, recipe_version_id,";
 
+    private const string Desk = "insert into group_desk select app_household(), 'Circle';";
+    private const string Menu = $"{Desk} insert into menu select app_household(), gen_random_uuid(),";
+    private const string Drafted = $"{Desk} insert into menu select app_household(), app_household(), 'x', current_date, 7, '';";
+    private const string Dish = $"{Drafted} insert into menu_dish select household_id, gen_random_uuid(), household_id,";
+    private const string Published = $"{Drafted} insert into menu_version select app_household(), app_household(),";
+
     private static readonly string Step = Task.Replace(
         "after_tasks)",
         "after_tasks, waits_at_most, round_pieces, instead_appliance, instead_minutes)",
@@ -583,6 +589,31 @@ public class ConstraintTests(TestDatabase database)
                 "learnt_word_account",
                 "insert into learnt_word select household_id, 'x', 'cod', now(), gen_random_uuid() from eater limit 1"
             },
+            { "group_desk_name_length", "insert into group_desk select app_household(), ''" },
+            { "group_member_group", "insert into group_member select app_household(), app_account(), now()" },
+            { "group_member_account", $"{Desk} insert into group_member select app_household(), gen_random_uuid(), now()" },
+            {
+                "group_link_secret_unique",
+                $"{Desk} insert into group_link select app_household(), gen_random_uuid(), 'x', app_account(), now(), 1 from generate_series(1, 2)"
+            },
+            {
+                "group_link_uses_not_negative",
+                $"{Desk} insert into group_link select app_household(), gen_random_uuid(), 'x', app_account(), now(), -1"
+            },
+            {
+                "group_share_habit_range",
+                $"{Desk} insert into group_share select app_household(), gen_random_uuid(), '{{}}', '[]', '{{}}', 0"
+            },
+            { "menu_group", "insert into menu select app_household(), gen_random_uuid(), 'x', current_date, 7, ''" },
+            { "menu_name_length", $"{Menu} '', current_date, 7, ''" },
+            { "menu_days_range", $"{Menu} 'x', current_date, 29, ''" },
+            { "menu_note_length", $"{Menu} 'x', current_date, 7, repeat('x', 2001)" },
+            { "menu_dish_day_range", $"{Dish} 28, 'supper', id from recipe_version limit 1" },
+            { "menu_dish_slot_not_empty", $"{Dish} 0, '', id from recipe_version limit 1" },
+            { "menu_dish_recipe", $"{Dish} 0, 'supper', gen_random_uuid() from eater limit 1" },
+            { "menu_version_from_one", $"{Published} 0, now(), app_account(), '', '{{}}'" },
+            { "menu_version_changed_length", $"{Published} 1, now(), app_account(), repeat('x', 501), '{{}}'" },
+            { "menu_version_publisher", $"{Published} 1, now(), gen_random_uuid(), '', '{{}}'" },
             { "journal_account", "update journal set account_id = gen_random_uuid()" },
         };
 

@@ -70,6 +70,52 @@ public class RowLevelSecurityTests(TestDatabase database)
         "learnt_word",
     ];
 
+    /// <summary>Those that a group's desk has beside everything that a household has.</summary>
+    private static readonly string[] GroupTables =
+    [
+        "group_desk",
+        "group_member",
+        "group_link",
+        "menu",
+        "menu_dish",
+        "menu_version",
+        "group_share",
+        "group_sharer",
+    ];
+
+    [Fact]
+    public async Task A_member_sees_what_is_published_and_nothing_of_the_desk_and_nobody_else_sees_anything()
+    {
+        var circle = await Circle.Founded(database);
+        var ((farah, email), group) = (await circle.Member("Farah"), circle.Group);
+        await Circle.Share(farah, group);
+        foreach (var table in GroupTables)
+        {
+            // Who shares what is seen by nobody but themselves, not even at the desk.
+            Assert.Equal(table != "group_sharer", await Count(table, group) > 0);
+            Assert.Equal(0, await Count(table, Guid.NewGuid()));
+            Assert.Equal(0, await Count(table, null));
+        }
+
+        // From her own kitchen: the sign over the door, her own membership, the published menu. From no other account's.
+        var account = await TestDatabase.Ask<Guid>(database.Owner, $"select id from account where email = '{email}'");
+        var home = await HouseholdOf(email);
+        Assert.Equal([1, 1, 0, 0, 0, 1, 1, 1], await Counts(new Tenant(account, home, IsOutside: true)));
+        Assert.Equal([0, 0, 0, 0, 0, 0, 0, 0], await Counts(new Tenant(Guid.NewGuid(), home, IsOutside: true)));
+        Assert.Equal([1, 1, 0, 0, 0, 1, 1, 1], await Counts(new Tenant(account, Guid.Empty)));
+
+        async Task<List<long>> Counts(Tenant tenant)
+        {
+            var counts = new List<long>();
+            foreach (var table in GroupTables)
+            {
+                counts.Add(await Count(table, tenant));
+            }
+
+            return counts;
+        }
+    }
+
     [Fact]
     public async Task A_query_without_any_condition_sees_the_own_rows_none_of_another_household_and_nothing_without_one()
     {
@@ -127,7 +173,7 @@ public class RowLevelSecurityTests(TestDatabase database)
             )
         );
         Assert.Equal(
-            (long)TenantTables.Length + 2,
+            (long)TenantTables.Length + GroupTables.Length + 2,
             await TestDatabase.Ask<long>(
                 database.App,
                 "select count(*) from pg_class where relrowsecurity and relforcerowsecurity and relkind = 'r'"
@@ -143,6 +189,8 @@ public class RowLevelSecurityTests(TestDatabase database)
                 "delete from household_protocol_version",
                 "update packet_version set name = 'x'",
                 "insert into food_version (id) values (gen_random_uuid())",
+                "update menu_version set number = 2",
+                "delete from menu_version",
                 "drop table eater",
                 "alter table eater disable row level security",
             }
@@ -171,11 +219,14 @@ public class RowLevelSecurityTests(TestDatabase database)
         Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, refused.SqlState);
     }
 
-    private async Task<long> Count(string table, Guid? household)
+    private Task<long> Count(string table, Guid? household) =>
+        Count(table, new Tenant(Guid.NewGuid(), household ?? Guid.Empty, IsOutside: true));
+
+    private async Task<long> Count(string table, Tenant tenant)
     {
         await using var source = NpgsqlDataSource.Create(database.App);
         return await new Database(source).Read(
-            new Tenant(Guid.NewGuid(), household ?? Guid.Empty, IsOutside: true),
+            tenant,
             Reading.Of($"select count(*) from {table};", null, rows => rows.ReadSingleAsync<long>())
         );
     }

@@ -9,10 +9,11 @@ test('the door is accessible', async ({ page }) => {
 
 /** In the day's colours and in the night's. */
 async function expectAxeCleanInBoth(page: Page) {
-  for (const colorScheme of ['light', 'dark'] as const) {
-    await page.emulateMedia({ colorScheme });
-    await expectAxeClean(page);
-  }
+  await page.emulateMedia({ colorScheme: 'light' });
+  await expectAxeClean(page);
+  // The same page in other colours.
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await expectAxeClean(page, 'colours');
 }
 
 for (const [place, heading] of [
@@ -23,6 +24,7 @@ for (const [place, heading] of [
   ['Shelf', 'Shelf'],
   ['Log', 'Log'],
   ['Larder', 'Larder'],
+  ['Group', 'Group'],
   ['Table', 'Table'],
 ] as const) {
   test(`${place} is accessible, light and dark`, async ({ page }) => {

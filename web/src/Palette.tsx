@@ -24,6 +24,7 @@ export function Palette({ date, onClose }: { date: string; onClose: () => void }
     { key: 'compare', word: 'Side by side', kind: 'command', to: '/larder/compare' },
     { key: 'file', word: 'Packets in and out', kind: 'command', to: '/larder/file' },
     { key: 'packet', word: 'Read a packet', kind: 'command', to: '/larder/packet' },
+    { key: 'group', word: 'Group', kind: 'place', to: '/group' },
     { key: 'table', word: 'Table', kind: 'place', to: '/table' },
     { key: 'new', word: 'New recipe', kind: 'command', to: '/recipes/new' },
     { key: 'import', word: 'Bring recipes in', kind: 'command', to: '/recipes/import' },

@@ -14,6 +14,7 @@ const PacketPage = later(() => import('./places/larder/PacketPage').then((page) 
 const PricesPage = later(() => import('./places/larder/PricesPage').then((page) => page.PricesPage));
 const StockPage = later(() => import('./places/larder/StockPage').then((page) => page.StockPage));
 const WordsPage = later(() => import('./places/larder/WordsPage').then((page) => page.WordsPage));
+const GroupPage = later(() => import('./places/group/GroupPage').then((page) => page.GroupPage));
 const LogPage = later(() => import('./places/log/LogPage').then((page) => page.LogPage));
 const RecipeEditorPage = later(() => import('./places/recipes/RecipeEditorPage').then((page) => page.RecipeEditorPage));
 const RecipeSheetPage = later(() => import('./places/recipes/RecipeSheetPage').then((page) => page.RecipeSheetPage));
@@ -60,6 +61,7 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
           <Route path="/larder/foods/:key" element={<FoodPage />} />
           <Route path="/larder/packet" element={<PacketPage />} />
           <Route path="/larder/packets/:key/edit" element={<PacketPage />} />
+          <Route path="/group" element={<GroupPage today={person.today} />} />
           <Route path="/table" element={<TableLayout />}>
             <Route index element={<EatersPage />} />
             <Route path="protocols" element={<ProtocolsPage />} />
@@ -76,7 +78,7 @@ export function Places({ person }: { person: Schemas['PersonState'] }) {
           {['shelf', 'log'].map((place) => (
             <Route key={place} path={`/${place}`} element={<Navigate to={`/${place}/${weekStart(person.today)}`} replace />} />
           ))}
-          <Route path="*" element={<Navigate to={`/week/${person.atHand}`} replace />} />
+          <Route path="*" element={<Navigate to={person.isDesk ? '/group' : `/week/${person.atHand}`} replace />} />
         </Route>
       </Routes>
     </BrowserRouter>

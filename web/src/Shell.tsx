@@ -10,6 +10,7 @@ import {
   Keyboard,
   NotebookPen,
   Refrigerator,
+  ScrollText,
   Search,
   ShoppingBasket,
   UsersRound,
@@ -74,7 +75,7 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
 
   return (
     <div className="flex h-dvh flex-col-reverse sm:flex-row print:block print:h-auto">
-      <Rail date={planned} shelf={seen.current ?? now} now={now} />
+      <Rail date={planned} shelf={seen.current ?? now} now={now} isDesk={person.isDesk} />
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         <NewerProgram />
         <header className="relative flex h-13 shrink-0 items-center gap-2 border-b has-[[role=status]:not(:empty)]:max-sm:mb-7 border-line px-3 print:hidden">
@@ -133,7 +134,10 @@ export function Shell({ person }: { person: Schemas['PersonState'] }) {
   );
 }
 
-function Rail({ date, shelf, now }: { date: string; shelf: string; now: string }) {
+/** At a group's desk nobody shops, cooks or eats. */
+const deskPlaces = ['Recipes', 'Larder', 'Group', 'Table'];
+
+function Rail({ date, shelf, now, isDesk }: { date: string; shelf: string; now: string; isDesk: boolean }) {
   const places = [
     { to: `/week/${date}`, word: 'Week', icon: CalendarDays },
     { to: '/recipes', word: 'Recipes', icon: BookOpen },
@@ -142,19 +146,20 @@ function Rail({ date, shelf, now }: { date: string; shelf: string; now: string }
     { to: `/session/${date}`, word: 'Session', icon: CookingPot },
     { to: `/shelf/${shelf}`, word: 'Shelf', icon: Refrigerator },
     { to: `/log/${now}`, word: 'Log', icon: NotebookPen },
+    { to: '/group', word: 'Group', icon: ScrollText },
     { to: '/table', word: 'Table', icon: UsersRound },
-  ];
+  ].filter(({ word }) => !isDesk || deskPlaces.includes(word));
   return (
     <nav
       aria-label="Places"
-      className="flex shrink-0 justify-around border-t-2 border-rim bg-tray sm:w-16 sm:flex-col sm:justify-start sm:border-t-0 sm:border-r sm:border-line sm:pt-2 print:hidden"
+      className="flex shrink-0 justify-around overflow-x-auto border-t-2 border-rim bg-tray sm:w-16 sm:flex-col sm:justify-start sm:border-t-0 sm:border-r sm:border-line sm:pt-2 print:hidden"
     >
       {places.map(({ to, word, icon: Icon }) => (
         <NavLink
           key={word}
           to={to}
           className={({ isActive }) =>
-            `flex min-h-12 flex-1 flex-col items-center justify-center gap-0.5 text-xs sm:min-h-14 sm:flex-none ${isActive ? 'bg-enamel font-bold text-cobalt sm:shadow-[inset_3px_0_0_var(--color-cobalt)]' : 'text-steel hover:text-rim'}`
+            `flex min-h-12 min-w-12 flex-1 flex-col items-center justify-center gap-0.5 text-xs sm:min-h-14 sm:flex-none ${isActive ? 'bg-enamel font-bold text-cobalt sm:shadow-[inset_3px_0_0_var(--color-cobalt)]' : 'text-steel hover:text-rim'}`
           }
         >
           <Icon size={20} strokeWidth={1.8} />

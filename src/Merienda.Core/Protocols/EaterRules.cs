@@ -1,4 +1,5 @@
 using Merienda.Core.Foods;
+using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Protocols;
 
@@ -144,6 +145,12 @@ public sealed class EaterRules
             .OfType<AllergyRule>()
             .Select(rule => rule.Check(portion, Context))
             .FirstOrDefault(finding => finding.Verdict != Verdict.Fits);
+
+    /// <summary>Whether a line holds something that the eater is allergic to, or may hold it for all that is known.</summary>
+    public bool IsStoppedBy(RecipeLine line) =>
+        _personal
+            .OfType<AllergyRule>()
+            .Any(rule => line.Ingredients.Any(ingredient => rule.VerdictOf(ingredient, Context) != Verdict.Fits));
 
     private IReadOnlyList<Rule> RulesOn(DateOnly date) => Assemble(date);
 

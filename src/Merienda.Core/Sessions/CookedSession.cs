@@ -68,6 +68,34 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
         };
     }
 
+    /// <summary>The same, with what somebody is allergic to on the board after everything else where that costs no time (domain.md section 5).</summary>
+    /// <param name="dishes">What it was made of.</param>
+    /// <param name="isStopped">For each eater whether a line holds, or may hold, what they are allergic to.</param>
+    public CookedSession KeepingApart(IReadOnlyList<CookedDish> dishes, IReadOnlyList<Func<RecipeLine, bool>> isStopped) =>
+        this with
+        {
+            Question = Question with
+            {
+                Works =
+                [
+                    .. Question.Works.Select(
+                        (work, at) =>
+                            work.Board == OnBoard.Nothing
+                                ? work
+                                : work with
+                                {
+                                    StopsFor =
+                                    [
+                                        .. Enumerable
+                                            .Range(0, isStopped.Count)
+                                            .Where(eater => Cutting.LinesOn(dishes[Steps[at].Dish], Steps[at].Step).Any(isStopped[eater])),
+                                    ],
+                                }
+                    ),
+                ],
+            },
+        };
+
     /// <summary>The same, with as many pots as it takes: where dishes would wait for each other's for ever.</summary>
     public CookedSession WithoutVessels() => this with { Question = Question with { Stays = [] } };
 
@@ -78,7 +106,7 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
 
     private IReadOnlyList<ScheduledTask> Ordered(SessionAnswer answer)
     {
-        var (free, order, isRawOnBoard, taken) = (new int[Question.Cooks], new List<ScheduledTask>(), false, VesselsIn(answer));
+        var (free, order, board, taken) = (new int[Question.Cooks], new List<ScheduledTask>(), new UsedBoard(), VesselsIn(answer));
         foreach (var at in Enumerable.Range(0, Steps.Count).OrderBy(at => answer.Starts[at]).ThenBy(at => Question.Works[at].HandsOn))
         {
             var (work, start, way) = (Question.Works[at], answer.Starts[at], answer.WayOf(Question, at));
@@ -103,10 +131,9 @@ public sealed record CookedSession(IReadOnlyList<(int Dish, CookedStep Step)> St
                     Cut = Cuts[at],
                     Vessel = taken.TryGetValue(at, out var vessel) ? vessel.Vessel : null,
                     VesselAfter = vessel.After,
-                    WashesBoard = isRawOnBoard && work.Board == OnBoard.Plants,
+                    WashesBoard = board.Take(work),
                 }
             );
-            isRawOnBoard = work.Board == OnBoard.Raw || (isRawOnBoard && work.Board == OnBoard.Nothing);
         }
 
         return order;

@@ -19,6 +19,12 @@ internal static partial class Cutting
         : step.Takes.Any(take => take.Line.Food is { } food && IsRaw(food)) ? OnBoard.Raw
         : OnBoard.Plants;
 
+    /// <summary>What a step brings on the board: where its words do not say, anything that goes into the dish.</summary>
+    public static IEnumerable<RecipeLine> LinesOn(CookedDish dish, CookedStep step) =>
+        step.Takes.Where(take => take.Times > 0).Select(take => take.Line).ToList() is { Count: > 0 } taken
+            ? taken
+            : dish.Lots.SelectMany(lot => lot.Dish.Lines);
+
     /// <summary>
     /// Steps of different dishes that cut the same food, each step once: with the food that most others cut, too. What holds raw meat or fish
     /// is never taken together with what does not.
@@ -48,7 +54,7 @@ internal static partial class Cutting
     private static bool IsRaw(Food food) => RawClasses.Any(food.Is) && !food.Is("processed-meat");
 
     [GeneratedRegex(
-        @"^((wash|peel|trim|core|deseed|halve|finely|roughly|coarsely|thinly|thickly)\b[\w, ]{0,40}?)??\b(chop|slice|dice|cut|cube|mince|grate|shred|julienne|ribbon|wedge|halve|quarter|peel)\b",
+        @"^((wash|rinse|scrub|drain|skin|hull|crumble|peel|trim|core|deseed|halve|finely|roughly|coarsely|thinly|thickly)\b[\w, ]{0,40}?)??\b(chop|slice|dice|cut|cube|mince|grate|shred|julienne|ribbon|wedge|halve|quarter|peel)\b",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex FirstWord();

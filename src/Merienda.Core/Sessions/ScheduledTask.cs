@@ -2,6 +2,11 @@ using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Sessions;
 
+/// <summary>What a board must be washed of.</summary>
+/// <param name="Raw">Raw meat, fish or shellfish.</param>
+/// <param name="For">Who is allergic to something that was on it, as the session numbers them.</param>
+public sealed record BoardHad(bool Raw, IReadOnlyList<int> For);
+
 /// <summary>A task of one dish with its minutes from the start of the session.</summary>
 /// <param name="Dish">Place of the dish in what the session cooks.</param>
 /// <param name="Alone">Minutes that it goes on by itself where it is done.</param>
@@ -25,8 +30,8 @@ public sealed record ScheduledTask(int Dish, CookedStep Step, int Start, int Alo
     /// <summary>What it cuts together with the steps beside it, of which each says the same; null where it is alone.</summary>
     public CutTogether? Cut { get; init; }
 
-    /// <summary>Whether board and knife must be washed before it, because raw meat or fish was on them.</summary>
-    public bool WashesBoard { get; init; }
+    /// <summary>What was on board and knife so that they must be washed before it; null where nothing was.</summary>
+    public BoardHad? WashesBoard { get; init; }
 
     /// <summary>Of the session's vessels the one that it begins to take; null where it takes none or goes on in the same.</summary>
     public int? Vessel { get; init; }

@@ -50,6 +50,12 @@ public sealed record SessionWork(int HandsOn, IReadOnlyList<SessionWay> Ways, IR
     public int? Was { get; init; }
 
     public OnBoard Board { get; init; }
+
+    /// <summary>Who is allergic to something that it brings on the board, or may be: each eater by a number of the session's.</summary>
+    public IReadOnlyList<int> StopsFor { get; init; } = [];
+
+    /// <summary>Whether somebody must wash the board between what this leaves on it and another work.</summary>
+    public bool SoilsBoardFor(SessionWork other) => StopsFor.Except(other.StopsFor).Any();
 }
 
 /// <summary>One pot, pan, tray or bowl that works of one dish are done in: it is taken from the first that begins to the last that ends.</summary>

@@ -27,6 +27,8 @@ public static class Journal
         Word = "word",
         Tick = "tick",
         Diary = "diary",
+        Menu = "menu",
+        Published = "published",
         Undo = "undo";
 
     /// <summary>Form of the rows in an entry. Entries of an earlier form cannot be taken back any more.</summary>
@@ -36,7 +38,7 @@ public static class Journal
     public const string Channel = "merienda_edits";
 
     /// <summary>Kinds that are taken back where they were done (a tick is ticked again), not by "undo the last thing".</summary>
-    private static readonly string[] Quiet = [Tick, Diary, People, Undo];
+    private static readonly string[] Quiet = [Tick, Diary, People, Published, Undo];
 
     internal sealed record Entry(long Sequence, string Kind, string Answer);
 

@@ -10,6 +10,12 @@ public static class Tables
 
     public static readonly TenantTable<HouseholdMemberRow> HouseholdMember = new("household_member", "account_id");
     public static readonly TenantTable<InvitationRow> Invitation = new("invitation", "id");
+    public static readonly TenantTable<GroupDeskRow> GroupDesk = new("group_desk");
+    public static readonly TenantTable<GroupMemberRow> GroupMember = new("group_member", "account_id");
+    public static readonly TenantTable<GroupLinkRow> GroupLink = new("group_link", "id");
+    public static readonly TenantTable<MenuRow> Menu = new("menu", "id");
+    public static readonly TenantTable<MenuDishRow> MenuDish = new("menu_dish", "id");
+    public static readonly TenantTable<MenuVersionRow> MenuVersion = new("menu_version", "menu_id", "number");
     public static readonly TenantTable<MealSlotRow> MealSlot = new("meal_slot", "key")
     {
         Leftovers = TenantTable.LeftoversOf("meal_slot", "serving.meal = gone.key"),
@@ -100,6 +106,9 @@ public static class Tables
         Household,
         HouseholdMember,
         Invitation,
+        GroupDesk,
+        GroupMember,
+        GroupLink,
         MealSlot,
         PrepDay,
         Eater,
@@ -135,6 +144,9 @@ public static class Tables
         RecipeVariantChange,
         RecipeTask,
         RecipeClaim,
+        Menu,
+        MenuDish,
+        MenuVersion,
         RecipeCollection,
         Picture,
         RecipePicture,

@@ -131,7 +131,7 @@ public sealed class UndoDoor(Database database, WeekReading weeks)
     private static Refusal? Refuse(Found? found, long? sequence) =>
         found switch
         {
-            null or { IsUndone: true } or { Kind: Journal.Undo } => new(
+            null or { IsUndone: true } or { Kind: Journal.Undo or Journal.Published } => new(
                 "nothing-to-undo",
                 "undo",
                 $"{sequence}",

@@ -17,11 +17,13 @@ public sealed record AccountState(string Antiforgery, PersonState? Person, IRead
 /// <param name="NumberFormat">"point" or "comma".</param>
 /// <param name="FirstDay">The weekday that the household's weeks begin on.</param>
 /// <param name="Meals">What its meals are called, those of earlier weeks too.</param>
+/// <param name="IsDesk">Whether the household is a group's desk.</param>
 /// <param name="Others">The other households that the person can work in.</param>
 public sealed record PersonState(
     string Name,
     string Email,
     string Household,
+    bool IsDesk,
     DateOnly Today,
     DateOnly AtHand,
     string Units,
@@ -72,6 +74,7 @@ public static class AccountEndpoints
     private static async Task<Ok<AccountState>> State(
         HttpContext context,
         IAntiforgery antiforgery,
+        Database database,
         HouseholdStore households,
         AccountStore accounts,
         UserManager<Account> users,
@@ -85,7 +88,7 @@ public static class AccountEndpoints
         if (await users.GetUserAsync(context.User) is { } account)
         {
             var belongs = await HouseholdEndpoints.Belongs(account, await CurrentTenant.BindAsync(context), households, signIn);
-            var household = await households.Household(new(account.Id, belongs[0]));
+            var (household, desk) = await database.Read(new(account.Id, belongs[0]), HouseholdStore.SetUp.And(GroupStore.Desk));
             var others = new List<PersonHousehold>();
             foreach (var id in belongs.Skip(1))
             {
@@ -96,6 +99,7 @@ public static class AccountEndpoints
                 account.DisplayName,
                 account.Email,
                 household.Name,
+                desk is not null,
                 HouseholdClock.Today(clock, household.TimeZone),
                 household.Rhythm.WeekAtHand(HouseholdClock.Today(clock, household.TimeZone)),
                 household.Units,

@@ -81,20 +81,7 @@ public static class HouseholdEndpoints
     )
     {
         var account = (await users.GetUserAsync(context.User))!;
-        var refusal =
-            Wrong(request.Name, request.TimeZone)
-            ?? (
-                (await households.HouseholdsOf(account.Id)).Count >= MostHouseholds
-                    ? new(
-                        "too-many-households",
-                        "name",
-                        request.Name,
-                        $"an account belongs to at most {MostHouseholds} kitchens",
-                        "Leave one first"
-                    )
-                    : null
-            );
-        if (refusal is not null)
+        if (await Refuse(account, request.Name, request.TimeZone, households) is { } refusal)
         {
             return refusal.ToProblem();
         }
@@ -106,6 +93,15 @@ public static class HouseholdEndpoints
         return TypedResults.NoContent();
     }
 
+    /// <summary>Why an account opens no household of that name; null when it may.</summary>
+    internal static async Task<Refusal?> Refuse(Account account, string name, string timeZone, HouseholdStore households) =>
+        Wrong(name, timeZone)
+        ?? (
+            (await households.HouseholdsOf(account.Id)).Count >= MostHouseholds
+                ? new("too-many-households", "name", name, $"an account belongs to at most {MostHouseholds} kitchens", "Leave one first")
+                : null
+        );
+
     internal static Refusal? Wrong(string? name, string timeZone) =>
         name?.Trim().Length is 0 or > 80
             ? new("name-length", "householdName", name, "a household's name has 1 to 80 characters", "Type a name for your kitchen")
@@ -113,5 +109,5 @@ public static class HouseholdEndpoints
             ? new("unknown-time-zone", "timeZone", timeZone, "there is no such time zone", "Use an IANA name such as Europe/Lisbon")
         : null;
 
-    private static string FirstName(Account account) => account.DisplayName.Split(' ')[0];
+    internal static string FirstName(Account account) => account.DisplayName.Split(' ')[0];
 }

@@ -1,5 +1,3 @@
-using System.Buffers.Text;
-using System.Security.Cryptography;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
@@ -24,8 +22,6 @@ public sealed record JoinSheet(string Household, string MadeBy, DateTimeOffset E
 /// <summary>Who signs in to a household: another adult comes by a link that expires.</summary>
 public static class MemberEndpoints
 {
-    private const int SecretBytes = 24;
-
     public static void MapMembers(this IEndpointRouteBuilder api)
     {
         var members = api.MapGroup("/members").WithTags("Table").RequireAuthorization();
@@ -55,7 +51,7 @@ public static class MemberEndpoints
         TimeProvider clock
     )
     {
-        var (secret, now) = (Base64Url.EncodeToString(RandomNumberGenerator.GetBytes(SecretBytes)), clock.GetUtcNow());
+        var (secret, now) = (LinkSecret.New(), clock.GetUtcNow());
         var made = await members.Invite(editing, secret, now);
         return editing.Answer(
             made.Select(edited =>

@@ -149,6 +149,9 @@ public static class MeriendaHost
         services.AddSingleton<RemarkStore>();
         services.AddSingleton<RhythmStore>();
         services.AddSingleton<MemberStore>();
+        services.AddSingleton<GroupStore>();
+        services.AddSingleton<MenuStore>();
+        services.AddSingleton<ShareStore>();
         services.AddSingleton<RecipeVersions>();
         services.AddSingleton<RecipeStore>();
         services.AddSingleton<PacketStore>();

@@ -91,21 +91,8 @@ public static partial class ExportEndpoints
 
     /// <summary>What another kitchen of ours reads whole, and any other reader as far as it goes.</summary>
     /// <param name="image">What it looks like, as an address; null without one.</param>
-    private static string Written(StoredRecipe recipe, Microsoft.AspNetCore.Http.Json.JsonOptions json, string? image)
-    {
-        var draft = RecipeSheets.ToDraft(recipe) with { BasedOn = null };
-        var own = new RecipeToBring(
-            draft,
-            recipe
-                .Version.Lines.Concat(recipe.Version.Variants.SelectMany(variant => variant.Added).Select(added => added.Line))
-                .Where(line => line.Typed.IsChosen)
-                .Select(line => (Key: line.Use?.Of.Key ?? line.Food?.Key, Name: line.Use?.Of.Of.Name ?? line.Food?.Name))
-                .Where(used => used is { Key: not null, Name: not null })
-                .DistinctBy(used => used.Key)
-                .ToDictionary(used => used.Key!, used => used.Name!)
-        );
-        return RecipeWriter.JsonLd(recipe.Version, JsonSerializer.SerializeToNode(own, json.SerializerOptions)!, image);
-    }
+    private static string Written(StoredRecipe recipe, Microsoft.AspNetCore.Http.Json.JsonOptions json, string? image) =>
+        RecipeWriter.JsonLd(recipe.Version, JsonSerializer.SerializeToNode(BroughtRecipes.Of(recipe), json.SerializerOptions)!, image);
 
     private static string FileName(StoredRecipe recipe) =>
         Odd().Replace(recipe.Version.Name, " ").Trim(' ', '.') is { Length: > 0 } name ? name : "recipe";

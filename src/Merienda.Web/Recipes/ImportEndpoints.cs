@@ -117,7 +117,7 @@ public static class ImportEndpoints
                     return new FileRead(one.Name, null, one.Refusal is { } unread ? Said(unread) : Sentence(one.Problem), [], false);
                 }
 
-                var (wrong, needs) = Lacking(Here(recipe, recipes, foods.Matcher), foods.Matcher, recipes);
+                var (wrong, needs) = Lacking(BroughtRecipes.Here(recipe, recipes, foods.Matcher), foods.Matcher, recipes);
                 return new FileRead(
                     one.Name,
                     recipe,
@@ -171,30 +171,6 @@ public static class ImportEndpoints
         }
     }
 
-    /// <summary>The draft with the keys of this household: a used recipe is found by its name, a packet of elsewhere by the line's words.</summary>
-    private static RecipeDraft Here(RecipeToBring recipe, Cookbook recipes, FoodMatcher foods)
-    {
-        string? Key(string? key) =>
-            key is null || (Cookbook.IdIn(key) is null ? foods.WithKey(key) is not null : recipes.WithKey(key) is not null) ? key
-            : recipe.Uses.TryGetValue(key, out var name) ? recipes.Named(name)?.Key
-            : null;
-        DraftLine Line(DraftLine line) => line with { Food = Key(line.Food) };
-        return recipe.Draft with
-        {
-            BasedOn = null,
-            Lines = [.. recipe.Draft.Lines.Select(Line)],
-            Variants =
-            [
-                .. (recipe.Draft.Variants ?? []).Select(variant =>
-                    variant with
-                    {
-                        Added = [.. variant.Added.Select(added => added with { Line = Line(added.Line) })],
-                    }
-                ),
-            ],
-        };
-    }
-
     private static async Task<Results<Ok<BroughtIn>, ProblemHttpResult>> BringIn(
         BringInRequest request,
         Editing editing,
@@ -213,71 +189,14 @@ public static class ImportEndpoints
             ).ToProblem();
         }
 
-        var lines = request.Recipes.SelectMany(recipe => recipe.Draft.AllLines).Select(line => line.Text);
         var edited = await desk.Recipes.BringIn(
             editing,
-            desk.Recipes.Cookbook(new(string.Join('\n', lines.Concat(request.Recipes.SelectMany(recipe => recipe.Uses.Values))), []), null),
-            (foods, recipes) => ToRecipes(request.Recipes, foods.Matcher, recipes),
+            desk.Recipes.Cookbook(BroughtRecipes.UsesOf(request.Recipes), null),
+            (foods, recipes) => BroughtRecipes.Read(request.Recipes, foods.Matcher, recipes),
             clock.GetUtcNow()
         );
         return editing.Answer<BroughtIn>(
             edited.Refusal is { } refusal ? refusal : edited.Value.Select(_ => new BroughtIn(request.Recipes.Count))
         );
-    }
-
-    /// <summary>All of them, what others take some of first; the first that cannot be stops them all.</summary>
-    private static Result<IReadOnlyList<StoredRecipe>> ToRecipes(IReadOnlyList<RecipeToBring> brought, FoodMatcher foods, Cookbook recipes)
-    {
-        var read = new List<StoredRecipe>();
-        foreach (var at in InOrder(brought))
-        {
-            var id = Guid.CreateVersion7();
-            var recipe = RecipeDrafts.ToRecipe(Here(brought[at], recipes, foods), id, foods, recipes);
-            if (recipe.Refusal is { } refusal)
-            {
-                return refusal with { Value = $"{brought[at].Draft.Name}: {refusal.Value}".TrimEnd(' ', ':') };
-            }
-
-            read.Add(recipe.Value with { Number = 1 });
-            recipes = recipes.With(recipe.Value.Known);
-        }
-
-        return read;
-    }
-
-    /// <summary>Places of the recipes: one whose name stands in a line of another comes before that one; a ring is broken where it begins.</summary>
-    private static List<int> InOrder(IReadOnlyList<RecipeToBring> brought)
-    {
-        var names = brought.Select(recipe => recipe.Draft.Name.Trim().ToLowerInvariant()).ToList();
-        var words = brought
-            .Select(recipe =>
-                string.Join('\n', recipe.Draft.AllLines.Select(line => line.Text).Concat(recipe.Uses.Values)).ToLowerInvariant()
-            )
-            .ToList();
-        var (order, seen) = (new List<int>(), new HashSet<int>());
-        for (var at = 0; at < brought.Count; at++)
-        {
-            Visit(at);
-        }
-
-        return order;
-
-        void Visit(int at)
-        {
-            if (!seen.Add(at))
-            {
-                return;
-            }
-
-            for (var other = 0; other < names.Count; other++)
-            {
-                if (other != at && names[other].Length > 0 && words[at].Contains(names[other], StringComparison.Ordinal))
-                {
-                    Visit(other);
-                }
-            }
-
-            order.Add(at);
-        }
     }
 }

@@ -11,7 +11,7 @@ namespace Merienda.Web.Weeks;
 /// <param name="Planned">Minutes from its start to its end, as the recipe says.</param>
 /// <param name="Measured">Minutes that it took by the clock; null where nobody pressed anything before it.</param>
 /// <param name="Cut">What is cut in one go for several dishes, the same words at each step: "Onion: 5, for A and C"; null for nothing.</param>
-/// <param name="WashesBoard">Whether board and knife are washed before it.</param>
+/// <param name="WashesBoard">What board and knife are washed of before it; null where they are clean enough.</param>
 /// <param name="Inside">How hot it is to be inside, where the words of the step do not say.</param>
 /// <param name="Put">Where somebody put it, minutes from the start; null where the order decides.</param>
 /// <param name="Cook">Which of the cooks does it, from 1 on.</param>
@@ -41,7 +41,7 @@ public sealed record SessionTask(
     int Cook,
     int? OvenC,
     string? Cut,
-    bool WashesBoard,
+    string? WashesBoard,
     string? Inside,
     int? Put,
     DateTimeOffset? HandsOffAt,

@@ -66,20 +66,17 @@ public class SessionJudgeTests
         Assert.NotEmpty(Wrong([0, 5, 30, 10, 12], null, Question with { Works = works }));
     }
 
+    private static CookedDish Dish(string letter, params string[] lines) => Dish(letter, "Chop everything", lines);
+
+    private static CookedDish Dish(string letter, string step, string[] lines)
+    {
+        var recipe = Recipe(letter, 1, [.. lines.Select(line => Line(line))], [new("cut", step, 5, 0, Appliance.None, null, [])]);
+        return new(letter, Guid.NewGuid(), recipe, [new(recipe, 1)], [], []);
+    }
+
     [Fact]
     public void The_same_food_is_cut_in_one_go_and_raw_meat_stays_apart()
     {
-        CookedDish Dish(string letter, params string[] lines)
-        {
-            var recipe = Recipe(
-                letter,
-                1,
-                [.. lines.Select(line => Line(line))],
-                [new("cut", "Chop everything", 5, 0, Appliance.None, null, [])]
-            );
-            return new(letter, Guid.NewGuid(), recipe, [new(recipe, 1)], [], []);
-        }
-
         var session = CookedSession.Of(
             [Dish("A", "2 onions", "1 carrot"), Dish("B", "1 cucumber"), Dish("C", "3 onions"), Dish("D", "1 onion", "500 g beef shin")],
             SessionKitchen.Plain
@@ -96,7 +93,61 @@ public class SessionJudgeTests
         Assert.Equal([0, 2], order[0].Cut!.Dishes);
         Assert.Null(order[1].Cut);
         // After the meat board and knife are washed, once.
-        Assert.Equal([false, false, true, false], order.Select(item => item.WashesBoard));
+        Assert.Equal([false, false, true, false], order.Select(item => item.WashesBoard is not null));
+        Assert.True(order[2].WashesBoard!.Raw);
+    }
+
+    [Theory]
+    [InlineData("Rinse and slice the leeks", OnBoard.Plants)]
+    [InlineData("Drain the leeks well, then chop them", OnBoard.Plants)]
+    [InlineData("Finely chop", OnBoard.Plants)]
+    [InlineData("Rinse the leeks", OnBoard.Nothing)]
+    [InlineData("Stir in the chopped leeks", OnBoard.Nothing)]
+    public void What_is_cut_on_the_board_goes_by_the_first_words(string words, OnBoard board) =>
+        Assert.Equal(board, CookedSession.Of([Dish("A", words, ["3 leeks"])], SessionKitchen.Plain).Question.Works[0].Board);
+
+    private static Func<RecipeLine, bool> Holds(string food) => line => line.Food!.Key.Contains(food, StringComparison.Ordinal);
+
+    [Fact]
+    public void What_somebody_is_allergic_to_is_washed_off_the_board_before_anything_without_it()
+    {
+        var dishes = new[]
+        {
+            Dish("A", "50 g walnuts"),
+            Dish("B", "1 carrot"),
+            Dish("C", "30 g walnuts", "1 celery stick"),
+            Dish("D", "1 onion"),
+        };
+        var session = CookedSession.Of(dishes, SessionKitchen.Plain).KeepingApart(dishes, [Holds("walnut"), Holds("celery")]);
+        Assert.Equal(
+            [
+                [0],
+                [],
+                [0, 1],
+                [],
+            ],
+            session.Question.Works.Select(work => work.StopsFor)
+        );
+        // A, C, B, D: celery may follow walnuts that hold it for the same eater, a carrot may not follow either.
+        var order = session.Order(new([0, 10, 5, 15], [0, 0, 0, 0], null));
+        Assert.Equal([null, null, "0,1", null], order.Select(item => item.WashesBoard is { } had ? string.Join(',', had.For) : null));
+        // C before A: what the second eater can't have is washed off.
+        Assert.Equal([1], session.Order(new([5, 10, 0, 15], [0, 0, 0, 0], null))[1].WashesBoard!.For);
+        Assert.All(session.Order(new([10, 0, 15, 5], [0, 0, 0, 0], null)), item => Assert.Null(item.WashesBoard));
+    }
+
+    [Fact]
+    public void A_step_that_names_nothing_brings_all_that_goes_in_and_what_is_stirred_brings_nothing_on_the_board()
+    {
+        CookedDish[] dishes = [Dish("A", "Chop finely", ["50 g walnuts", "1 carrot"]), Dish("B", "Stir everything", ["50 g walnuts"])];
+        var session = CookedSession.Of(dishes, SessionKitchen.Plain).KeepingApart(dishes, [Holds("walnut")]);
+        Assert.Equal(
+            [
+                [0],
+                [],
+            ],
+            session.Question.Works.Select(work => work.StopsFor)
+        );
     }
 
     [Theory]

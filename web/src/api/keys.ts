@@ -7,6 +7,7 @@ export type Asked =
   | 'diary'
   | 'exchange'
   | 'foods'
+  | 'group'
   | 'join'
   | 'keeping'
   | 'larder'

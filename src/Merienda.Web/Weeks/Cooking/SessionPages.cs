@@ -45,6 +45,12 @@ public static class SessionPages
             )),
         ]);
 
+    /// <summary>What it has to order, with what each eater is allergic to apart.</summary>
+    public static CookedSession SessionOf(WeekView week, IReadOnlyList<CookedDish> dishes, SessionKitchen room) =>
+        CookedSession
+            .Of(dishes, room)
+            .KeepingApart(dishes, [.. week.Eaters.Select(eater => (Func<RecipeLine, bool>)eater.Rules.IsStoppedBy)]);
+
     private static async Task<SessionPage> PageOf(
         this SessionOrders orders,
         WeekView week,
@@ -57,7 +63,7 @@ public static class SessionPages
         var (batches, dishes) = (cooked.ToDictionary(batch => batch.Letter), DishesOf(week, cooked));
         var said = week.Plan.Sessions.First(one => one.Date == date);
         var room = kitchen.ForSession(said.Cooks);
-        var (session, planned, isSought) = await orders.Planned(CookedSession.Of(dishes, room));
+        var (session, planned, isSought) = await orders.Planned(SessionOf(week, dishes, room));
         var keys = KeysOf(session, dishes, batches);
         var kept = new Kept(dishes, session, [.. keys.Select(key => week.RunOf(key.Batch.Id, key.Key))]);
         var begins = HouseholdClock.MomentOf(date, said.Start, week.Table.Household.TimeZone);
@@ -101,7 +107,7 @@ public static class SessionPages
             [.. dishes.Where(dish => dish.For.Count > 0).Select(SessionWords.Shared)],
             [.. cooked.Where(batch => batch.Lots.Any(lot => lot.Variant is not null)).Select(batch => SessionWords.LotsOf(week, batch))],
             [.. order.Tasks.Where(item => item.Step is { Round: 1 } step && step.Needed > step.Rounds).Select(SessionWords.TooManyRounds)],
-            [.. SessionWords.Allergies(week, cooked)],
+            [.. SessionWords.Allergies(week, cooked, kept.Session.Question, order.Tasks)],
             kept.Steps.Any(step => step.Run.HandsOff is not null || step.Run.Done is not null) ? "" : Limit(kept, room, order, end),
             order.IsSought,
             order.Bound == end,
@@ -219,7 +225,7 @@ public static class SessionPages
             item.Cook + 1,
             item.Heat is { } heat && item.Appliance == item.Task.Appliance && heat != item.Task.TemperatureC ? heat : null,
             item.Cut is { } cut ? CutWords(cut, kept.Dishes, week) : null,
-            item.WashesBoard,
+            item.WashesBoard is { } had ? SessionWords.BoardHad(week, had) : null,
             InsideOf(kept, at),
             run.Put,
             run.HandsOff,

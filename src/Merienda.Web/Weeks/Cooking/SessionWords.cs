@@ -36,28 +36,53 @@ internal static class SessionWords
         string Mass(decimal grams) => HouseholdMass.Show(grams, week.CountsInOunces);
     }
 
+    /// <summary>"something that Ines is allergic to".</summary>
+    public static string BoardHad(WeekView week, BoardHad had) =>
+        string.Join(
+            " and ",
+            new[]
+            {
+                had.Raw ? "raw meat or fish" : "",
+                had.For.Count > 0
+                    ? $"something that {string.Join(" and ", had.For.Select(eater => week.Eaters[eater].Name))} can’t have"
+                    : "",
+            }.Where(what => what.Length > 0)
+        );
+
     /// <summary>
-    /// An allergy in the kitchen: the other dishes are cooked first, or with board, pan and oil of their own (domain.md section 5).
+    /// An allergy in the kitchen: what holds it comes last on the board, or the board is washed; the other dishes are cooked first, or it
+    /// has pan and oil of its own (domain.md section 5).
     /// </summary>
-    public static IEnumerable<string> Allergies(WeekView week, IReadOnlyList<Batch> session) =>
-        week
-            .Eaters.Select(eater =>
-                (
-                    eater.Name,
-                    Held: session
-                        .Where(batch =>
-                            batch.Lots.Any(lot =>
-                                eater.Rules.HardStop(Intake.Of(new Helping("", week.DishOf(batch, lot).Profile, 1))) is not null
-                            )
-                        )
-                        .Select(batch => $"{batch.Letter} {week.RecipeOf(batch).Version.Name}")
-                        .ToList()
+    public static IEnumerable<string> Allergies(
+        WeekView week,
+        IReadOnlyList<Batch> session,
+        SessionQuestion question,
+        IReadOnlyList<ScheduledTask> order
+    )
+    {
+        for (var eater = 0; eater < week.Eaters.Count; eater++)
+        {
+            var (number, rules) = (eater, week.Eaters[eater].Rules);
+            var held = session
+                .Where(batch =>
+                    batch.Lots.Any(lot => rules.HardStop(Intake.Of(new Helping("", week.DishOf(batch, lot).Profile, 1))) is not null)
                 )
-            )
-            .Where(found => found.Held.Count > 0)
-            .Select(found =>
-                $"{found.Name} is allergic to something in {string.Join(" and ", found.Held)}: cook the others first, or these with board, pan and oil of their own."
-            );
+                .ToList();
+            if (held.Count > 0)
+            {
+                var first = held.Count < session.Count ? "cook the others first, or " : "";
+                yield return $"{string.Join(" and ", held.Select(batch => $"{batch.Letter} {week.RecipeOf(batch).Version.Name}"))} "
+                    + $"{(held.Count > 1 ? "hold, or may hold," : "holds, or may hold,")} what {week.Eaters[eater].Name} is allergic to: "
+                    + (
+                        order.Any(item => item.WashesBoard?.For.Contains(number) == true)
+                            ? $"wash board and knife where a step says so; {first}use a pan and oil of its own."
+                        : question.Works.Any(work => work.StopsFor.Contains(number))
+                            ? $"what is cut for it comes last on the board; {first}use a pan and oil of its own."
+                        : $"{first}use board, pan and oil of its own."
+                    );
+            }
+        }
+    }
 
     /// <summary>What a step needs and the kitchen does not list; where another appliance of it would do, how long there.</summary>
     public static IEnumerable<string> Unlisted(IReadOnlyList<ScheduledTask> order, SessionKitchen room, Kitchen kitchen) =>

@@ -26,7 +26,7 @@ public static class ShorterSessions
 
         var dishes = SessionPages.DishesOf(week, cooked);
         var room = kitchen.ForSession(week.Plan.Sessions.First(one => one.Date == day).Cooks);
-        var (session, planned, _) = await orders.Planned(CookedSession.Of(dishes, room));
+        var (session, planned, _) = await orders.Planned(SessionPages.SessionOf(week, dishes, room));
         if (planned.Bound != planned.End(session.Question))
         {
             // What nobody found the best order of is not searched many times over while others wait.

@@ -1,3 +1,9 @@
+/** A group's link, or null. */
+export function groupLinkOf(path: string): { group: string; secret: string } | null {
+  const [, join, group, secret] = path.split('/');
+  return join === 'join-group' && group && secret ? { group, secret } : null;
+}
+
 export type Link = { household: string; secret: string };
 
 /** The link that a page's address is, or null. */

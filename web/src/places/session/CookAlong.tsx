@@ -117,7 +117,7 @@ function Now({ page, task, week, now }: { page: Page; task: Task; week: string; 
           {isUnderway && late > 2 && late < 24 * 60 && `, ${minutes(late)} late`}
         </span>
       </p>
-      {task.washesBoard && <p className="font-semibold">Wash board and knife first: raw meat was on them.</p>}
+      {task.washesBoard && <p className="font-semibold">Wash board and knife first: {task.washesBoard} was on them.</p>}
       {task.cut && <p className="figures">Same cutting: {task.cut}</p>}
       <p className="text-xl leading-snug">{task.text}</p>
       {task.takes.length > 0 && (

@@ -146,7 +146,7 @@ function Work({ page, week }: { page: Page; week: string }) {
                 <span className="mr-2 sm:hidden">
                   <Tape letter={task.letter} />
                 </span>
-                {task.washesBoard && <b className="block text-sm">Wash board and knife: raw meat was on them.</b>}
+                {task.washesBoard && <b className="block text-sm">Wash board and knife: {task.washesBoard} was on them.</b>}
                 {task.cut && <span className="figures block text-sm font-semibold">Same cutting: {task.cut}</span>}
                 {task.text}
                 {task.temperatureC !== null && !saysItsHeat(task.text) && (

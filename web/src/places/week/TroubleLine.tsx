@@ -56,7 +56,7 @@ export function TroubleLine({
   onMend: () => void;
   onMendThis: (trouble: Trouble) => void;
 }) {
-  const look = 'flex min-h-9 shrink-0 items-center gap-3 border-b border-line px-3 text-sm';
+  const look = 'flex min-h-9 shrink-0 flex-wrap items-center gap-x-3 border-b border-line px-3 py-1 text-sm sm:flex-nowrap sm:py-0';
   if (heldBatch) {
     return (
       <div role="status" className={`${look} bg-tray`}>
@@ -120,9 +120,13 @@ export function TroubleLine({
     ) : null;
   return (
     <div role="status" className={look}>
-      <button type="button" onClick={() => onShow(first)} className="flex min-w-0 items-center gap-2 text-left hover:text-cobalt">
+      <button
+        type="button"
+        onClick={() => onShow(first)}
+        className="flex min-w-0 basis-full items-center gap-2 text-left hover:text-cobalt sm:basis-auto"
+      >
         <Lozenge verdict={verdictOf[first.kind]} />
-        <span className="truncate font-medium">{first.text}</span>
+        <span className="font-medium sm:truncate">{first.text}</span>
       </button>
       {first.kind !== 'open' && cureOf(first)}
       <span className="flex-1" />

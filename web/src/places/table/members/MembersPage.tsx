@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
 import { api, kept, type Schemas, take } from '../../../api/client';
 import { Asked } from '../../../pieces/Asked';
 import { useForgetEverything } from '../../../pieces/account';
 import { Button } from '../../../pieces/Button';
-import { Field } from '../../../pieces/Field';
+import { OpenByName } from '../../../pieces/OpenByName';
 import { ProblemNote } from '../../../pieces/ProblemNote';
+import { SecretLink } from '../../../pieces/SecretLink';
 import { dayMonth } from '../../../pieces/show';
 import { useEdit } from '../../../pieces/useEdit';
 
@@ -69,14 +70,12 @@ function Invite({ page }: { page: Page }) {
   const queries = useQueryClient();
   const edit = useEdit();
   const [link, setLink] = useState('');
-  const [isCopied, setCopied] = useState(false);
   const invite = () =>
     edit.run({
       ask: () => kept(api.POST('/api/members/invitations')),
       isTold: true,
       settle: async (made) => {
-        setLink(`${location.origin}${made.path}`);
-        setCopied(false);
+        setLink(made.path);
         await queries.invalidateQueries({ queryKey: ['members'] });
       },
     });
@@ -87,32 +86,12 @@ function Invite({ page }: { page: Page }) {
         A link lets one person in, once, within a week. Whoever has it can use it: send it to nobody else.
       </p>
       {link ? (
-        <div className="flex gap-2">
-          <input
-            aria-label="Link for one person"
-            readOnly
-            value={link}
-            onFocus={(event) => event.target.select()}
-            className="min-h-9 min-w-0 flex-1 rounded-sm border border-slate bg-enamel px-2 text-sm"
-          />
-          <Button
-            look="main"
-            onClick={() =>
-              navigator.clipboard.writeText(link).then(
-                () => setCopied(true),
-                () => setCopied(false),
-              )
-            }
-          >
-            {isCopied ? 'Copied' : 'Copy it'}
-          </Button>
-        </div>
+        <SecretLink label="Link for one person" path={link} />
       ) : (
         <Button look="main" disabled={edit.isPending} onClick={() => void invite()}>
           Make a link
         </Button>
       )}
-      {link && <p className="mt-1 text-xs text-steel">It is shown this once.</p>}
       <ProblemNote of={edit.problem} className="mt-2" />
       {page.invitations.length > 0 && (
         <ul aria-label="Open links" className="mt-3 text-sm">
@@ -142,31 +121,13 @@ function Invite({ page }: { page: Page }) {
 }
 
 function AnotherKitchen() {
-  const forget = useForgetEverything();
-  const edit = useEdit();
-  const [name, setName] = useState('');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-    void edit.run({
-      ask: () => kept(api.POST('/api/account/households', { body: { name, timeZone } })),
-      isTold: true,
-      settle: () => forget(),
-    });
-  };
   return (
     <section>
       <h2 className="text-base">Another kitchen of yours</h2>
       <p className="mb-2 max-w-prose text-sm text-steel">
         A boat, a parent’s house: with a table, recipes and weeks of its own. Your name above changes between them.
       </p>
-      <form onSubmit={submit} className="flex items-end gap-2">
-        <Field label="Its name" value={name} onChange={setName} className="w-56" />
-        <Button type="submit" disabled={!name.trim() || edit.isPending}>
-          Open it
-        </Button>
-      </form>
-      <ProblemNote of={edit.problem} className="mt-2" />
+      <OpenByName label="Its name" word="Open it" open={(body) => kept(api.POST('/api/account/households', { body }))} />
     </section>
   );
 }

@@ -1,0 +1,23 @@
+namespace Merienda.Storage.Edits;
+
+public sealed record GroupDeskRow(string Name);
+
+public sealed record GroupMemberRow(Guid AccountId, DateTimeOffset JoinedAt);
+
+/// <param name="SecretHash">SHA-256 of what the link carries, in hex.</param>
+public sealed record GroupLinkRow(Guid Id, string SecretHash, Guid MadeBy, DateTimeOffset ExpiresAt, int UsesLeft);
+
+public sealed record MenuRow(Guid Id, string Name, DateOnly StartsOn, int Days, string Note);
+
+/// <param name="Day">Days after the menu begins.</param>
+public sealed record MenuDishRow(Guid Id, Guid MenuId, int Day, string Slot, Guid RecipeVersionId);
+
+/// <param name="Content">Everything that a member needs, as JSON.</param>
+public sealed record MenuVersionRow(
+    Guid MenuId,
+    int Number,
+    DateTimeOffset PublishedAt,
+    Guid PublishedBy,
+    string Changed,
+    System.Text.Json.Nodes.JsonNode Content
+);

@@ -1,0 +1,162 @@
+using System.Text.Json;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Core.Recipes;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Merienda.Web.Recipes;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.Extensions.Options;
+
+namespace Merienda.Web.Groups;
+
+/// <summary>Published menus as a member reads them and takes them home: read with the own foods, judged by the own table's rules.</summary>
+public static class MemberMenuEndpoints
+{
+    /// <summary>A menu that is read here: each of its recipes as this kitchen reads it, or why it can't.</summary>
+    private sealed record Read(
+        ReadMenu Stored,
+        PublishedMenu Menu,
+        IReadOnlyList<Result<StoredRecipe>> Recipes,
+        IReadOnlySet<string> There
+    );
+
+    public static void MapMemberMenus(this RouteGroupBuilder groups)
+    {
+        groups.MapGet("/menus", All).WithName("GetGroupMenus");
+        groups.MapPost("/{group:guid}/menus/{menu:guid}/take", TakeHome).WithName("TakeMenuHome");
+    }
+
+    private static async Task<Ok<IReadOnlyList<MemberMenu>>> All(
+        CurrentTenant tenant,
+        [AsParameters] RecipeEndpoints.Desk desk,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
+    )
+    {
+        var (table, stored) = await desk.Database.Read(tenant, desk.Households.Table().And(MenuStore.NewestOfAll));
+        return TypedResults.Ok<IReadOnlyList<MemberMenu>>([
+            .. (await ReadHere(stored, tenant, desk, json.Value)).Select(menu => ToSheet(menu, table)),
+        ]);
+    }
+
+    /// <summary>Brings the recipes of some days into the own library, with what they use; those that are there stay as they are.</summary>
+    private static async Task<Results<Ok<TakenHome>, ProblemHttpResult>> TakeHome(
+        Guid group,
+        Guid menu,
+        TakeHomeRequest request,
+        Editing editing,
+        [AsParameters] RecipeEndpoints.Desk desk,
+        TimeProvider clock,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
+    )
+    {
+        if (await desk.Database.Read(editing.Tenant, MenuStore.Newest(group, menu)) is not { } stored)
+        {
+            return new Refusal(
+                "menu-gone",
+                "menu",
+                $"{menu}",
+                "there is no such menu, or you are no member any more",
+                "Choose one from the list"
+            ).ToProblem();
+        }
+
+        var read = (await ReadHere([stored], editing.Tenant, desk, json.Value))[0];
+        var wanted = Wanted(read.Menu, request.Days).Order().Select(at => read.Menu.Recipes[at]).ToList();
+        var coming = wanted.Where(recipe => !read.There.Contains(NameOf(recipe))).ToList();
+        var edited = await desk.Recipes.BringIn(
+            editing,
+            desk.Recipes.Cookbook(BroughtRecipes.UsesOf(wanted), null),
+            (foods, recipes) =>
+            {
+                // What another device has taken home meanwhile is there by now.
+                coming.RemoveAll(recipe => recipes.Named(recipe.Draft.Name) is not null);
+                return BroughtRecipes.Read(coming, foods.Matcher, recipes);
+            },
+            clock.GetUtcNow()
+        );
+        return editing.Answer(edited.Select(done => done.Select(_ => new TakenHome(NamesOf(coming), NamesOf(wanted.Except(coming))))));
+
+        static IReadOnlyList<string> NamesOf(IEnumerable<RecipeToBring> recipes) => [.. recipes.Select(recipe => recipe.Draft.Name)];
+    }
+
+    /// <summary>Places of the recipes that some days need.</summary>
+    private static HashSet<int> Wanted(PublishedMenu menu, IReadOnlyList<int> days)
+    {
+        var (wanted, open) = (
+            new HashSet<int>(),
+            new Stack<int>(menu.Dishes.Where(dish => days.Count == 0 || days.Contains(dish.Day)).Select(dish => dish.Recipe))
+        );
+        while (open.TryPop(out var recipe))
+        {
+            if (wanted.Add(recipe))
+            {
+                menu.Uses[recipe].ToList().ForEach(open.Push);
+            }
+        }
+
+        return wanted;
+    }
+
+    private static async Task<IReadOnlyList<Read>> ReadHere(
+        IReadOnlyList<ReadMenu> stored,
+        Tenant tenant,
+        RecipeEndpoints.Desk desk,
+        Microsoft.AspNetCore.Http.Json.JsonOptions json
+    )
+    {
+        var menus = stored.Select(one => one.Content.Deserialize<PublishedMenu>(json.SerializerOptions)!).ToList();
+        var uses = BroughtRecipes.UsesOf([.. menus.SelectMany(menu => menu.Recipes)]);
+        var ((foods, recipes), library) = await desk.Database.Read(
+            tenant,
+            desk.Packets.Foods.And(desk.Recipes.Cookbook(uses, null)).And(desk.Recipes.All)
+        );
+        var there = library.Select(recipe => recipe.Version.Name.Trim().ToLowerInvariant()).ToHashSet();
+        return [.. stored.Zip(menus, (one, menu) => new Read(one, menu, BroughtRecipes.Each(menu.Recipes, foods.Matcher, recipes), there))];
+    }
+
+    private static MemberMenu ToSheet(Read read, Core.Planning.Table table) =>
+        new(
+            read.Stored.Group,
+            read.Stored.Menu,
+            read.Stored.Number,
+            read.Stored.PublishedAt,
+            read.Stored.Changed,
+            read.Menu.Group,
+            read.Menu.Name,
+            read.Menu.StartsOn,
+            read.Menu.Days,
+            read.Menu.Note,
+            read.Menu.Meals,
+            read.Menu.Dishes,
+            [
+                .. read.Menu.Recipes.Select(
+                    (recipe, at) =>
+                        new MemberRecipe(
+                            recipe.Draft.Name,
+                            read.Recipes[at].Refusal is { } refusal ? $"{refusal.Reason}. {refusal.Cure}." : null,
+                            read.There.Contains(NameOf(recipe)),
+                            read.Menu.Dishes.Any(dish => dish.Recipe == at),
+                            read.Recipes[at].Refusal is null
+                                ? [.. table.Diners.Select(eater => VerdictOf(eater, read.Recipes[at].Value.Version))]
+                                : []
+                        )
+                ),
+            ]
+        );
+
+    private static MemberVerdict VerdictOf(Eater eater, RecipeVersion dish)
+    {
+        var findings = eater.Judge(dish.Name, dish.Profile, dish.Meal);
+        var verdict = findings.Select(finding => finding.Verdict).RollUp();
+        return new(
+            eater.Id,
+            eater.Name,
+            verdict,
+            verdict == Verdict.Fits ? "" : findings.First(finding => finding.Verdict == verdict).Because
+        );
+    }
+
+    private static string NameOf(RecipeToBring recipe) => recipe.Draft.Name.Trim().ToLowerInvariant();
+}

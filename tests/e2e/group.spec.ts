@@ -1,0 +1,80 @@
+import type { Page } from '@playwright/test';
+import { addRecipe, expect, expectAxeClean, signUp, test } from './kitchen';
+
+const cell = (page: Page, name: RegExp) => page.getByRole('region', { name }).first();
+
+test('a menu is planned at a desk, published, joined by a link, taken home and corrected', async ({ page, browser, baseURL }) => {
+  await signUp(page, 'Odalys Brandt');
+  await page.getByRole('link', { name: 'Group', exact: true }).click();
+  await expect(page.getByText('You belong to no group.')).toBeVisible();
+  await expectAxeClean(page);
+  await page.getByLabel('The group’s name').fill('Supper Circle');
+  await page.getByRole('button', { name: 'Found it' }).click();
+  await expect(page.getByRole('heading', { name: 'Supper Circle' })).toBeVisible();
+  // At a desk nobody shops or cooks.
+  await expect(page.getByRole('link', { name: 'Shop', exact: true })).toHaveCount(0);
+
+  await addRecipe(page, 'Cod and swede\nServes 2\n300 g cod fillet\n400 g swede', 'Cod and swede');
+  await addRecipe(page, 'Barley bowl\nServes 2\n200 g pearl barley\n2 carrots', 'Barley bowl');
+  await page.getByRole('link', { name: 'Group', exact: true }).click();
+  await page.getByRole('button', { name: 'Begin a menu' }).click();
+  await page.getByLabel('Name').fill('Harbour week');
+  await page.getByLabel('Days').fill('0');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('dialog').getByText(/1 to 28 days/)).toBeVisible();
+  await page.getByLabel('Days').fill('2');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+
+  await cell(page, /^supper/i).getByRole('button', { name: 'Dish' }).click();
+  await expectAxeClean(page);
+  await page.getByLabel('A part of its name').fill('cod');
+  await page.getByRole('dialog').getByRole('button', { name: 'Cod and swede' }).press('Enter');
+  await expect(cell(page, /^supper/i).getByRole('link', { name: 'Cod and swede' })).toBeVisible();
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await expect(page.getByText('Version 1', { exact: false })).toBeVisible();
+  await page.getByLabel('For how many').fill('1');
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const link = await page.getByLabel('Link to join').inputValue();
+  await expectAxeClean(page);
+
+  // Farah has no account yet: she signs up with a kitchen of her own and joins.
+  const context = await browser.newContext({ baseURL: baseURL ?? '', viewport: { width: 390, height: 844 }, hasTouch: true });
+  const farah = await context.newPage();
+  await farah.goto(link);
+  await expect(farah.getByText(/You are asked to join this group/)).toBeVisible();
+  await expectAxeClean(farah);
+  await farah.getByRole('tab', { name: 'Sign up' }).tap();
+  await farah.getByLabel('Your name').fill('Farah Quillon');
+  await farah.getByLabel('Your kitchen’s name').fill('Quillon');
+  await farah.getByLabel('E-mail address').fill(`f${Date.now()}@port-ansel.example`);
+  await farah.getByLabel('Password').fill('a long enough one');
+  await farah.getByRole('button', { name: 'Sign up' }).tap();
+  await farah.getByRole('button', { name: 'Join as Farah Quillon' }).tap();
+  await expect(farah.getByRole('heading', { name: 'Harbour week' })).toBeVisible();
+  await farah.getByRole('button', { name: /^Cod and swede/ }).tap();
+  await expect(farah.getByText(/^Farah: /).last()).toBeVisible();
+  await expectAxeClean(farah);
+  await farah.getByRole('button', { name: 'Take home', exact: true }).tap();
+  await expect(farah.getByText('Now in your library: Cod and swede.')).toBeVisible();
+  await farah.getByRole('button', { name: 'Take all of it home' }).tap();
+  await expect(farah.getByText('All of it is in your library already: Cod and swede.')).toBeVisible();
+
+  // A correction says what is different.
+  await cell(page, /^lunch/i).getByRole('button', { name: 'Dish' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Barley bowl' }).click();
+  await expect(page.getByText('Barley bowl is on the menu.')).toBeVisible();
+  await page.getByLabel('What is different').fill('Barley for the first lunch');
+  await page.getByRole('button', { name: 'Publish the correction' }).click();
+  await expect(page.getByText('Version 2', { exact: false })).toBeVisible();
+  await farah.reload();
+  await expect(farah.getByText('Barley for the first lunch')).toBeVisible();
+  await expect(farah.getByRole('button', { name: /^Barley bowl/ })).toBeVisible();
+
+  // The link is used up; the desk counts two.
+  await page.reload();
+  await expect(page.getByText(/^2 members\./)).toBeVisible();
+  await page.goto(link);
+  await expect(page.getByText(/used up, withdrawn or is older/)).toBeVisible();
+  await context.close();
+});

@@ -1,0 +1,152 @@
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
+import { api, kept, type Schemas } from '../../api/client';
+import { Asked } from '../../pieces/Asked';
+import { Button } from '../../pieces/Button';
+import { Lozenge } from '../../pieces/Lozenge';
+import { dayMonth, verdictWord } from '../../pieces/show';
+import { useEdit } from '../../pieces/useEdit';
+import { DayRows } from './Days';
+import { type MemberMenu, useMemberMenus } from './queries';
+import { Sharing } from './Sharing';
+
+/** What the groups one belongs to have published, judged by the rules of the own table. */
+export function MemberView({ groups }: { groups: Schemas['GroupSheet'][] }) {
+  const menus = useMemberMenus();
+  if (groups.length === 0)
+    return (
+      <section>
+        <h1 className="text-2xl">Group</h1>
+        <p className="mt-1 max-w-prose text-steel">
+          You belong to no group. Who runs one sends you a link; it opens here. You read its menus, each dish judged by your own table’s
+          rules, and take home what you like.
+        </p>
+      </section>
+    );
+  return (
+    <Asked of={menus}>
+      {(all) => (
+        <>
+          {groups.map((group) => (
+            <GroupMenus key={group.id} group={group} menus={all.filter((menu) => menu.group === group.id)} />
+          ))}
+        </>
+      )}
+    </Asked>
+  );
+}
+
+function GroupMenus({ group, menus }: { group: Schemas['GroupSheet']; menus: MemberMenu[] }) {
+  const edit = useEdit();
+  return (
+    <section className="space-y-4">
+      <div className="flex flex-wrap items-baseline gap-3">
+        <h1 className="mr-auto text-2xl">{group.name}</h1>
+        <Button
+          look="bare"
+          onClick={() =>
+            void edit.run({
+              say: `You left ${group.name}.`,
+              ask: () => kept(api.DELETE('/api/groups/{group}/membership', { params: { path: { group: group.id } } })),
+            })
+          }
+        >
+          Leave this group
+        </Button>
+      </div>
+      <Sharing group={group} />
+      {menus.length === 0 && <p className="text-steel">Nothing is published yet.</p>}
+      {menus.map((menu) => (
+        <PublishedMenu key={menu.menu} menu={menu} />
+      ))}
+    </section>
+  );
+}
+
+function PublishedMenu({ menu }: { menu: MemberMenu }) {
+  const edit = useEdit();
+  const take = (days: number[]) =>
+    void edit.run({
+      say: ({ brought, there }) =>
+        brought.length === 0
+          ? `All of it is in your library already: ${there.join(', ')}.`
+          : `Now in your library: ${brought.join(', ')}.${there.length > 0 ? ` There before: ${there.join(', ')}.` : ''}`,
+      ask: () =>
+        kept(
+          api.POST('/api/groups/{group}/menus/{menu}/take', { params: { path: { group: menu.group, menu: menu.menu } }, body: { days } }),
+        ),
+    });
+  return (
+    <article>
+      <div className="mb-2 flex flex-wrap items-end gap-3">
+        <div className="mr-auto min-w-0">
+          <h2 className="text-lg">{menu.name}</h2>
+          <p className="text-sm text-steel">
+            Version {menu.number}, published {dayMonth(menu.publishedAt.slice(0, 10))}
+          </p>
+        </div>
+        <Button look="main" disabled={edit.isPending} onClick={() => take([])}>
+          Take all of it home
+        </Button>
+      </div>
+      {menu.changed && (
+        <p className="mb-2 max-w-prose border-l-2 border-cobalt pl-2 text-sm">
+          <b>Corrected:</b> {menu.changed}
+        </p>
+      )}
+      {menu.note && <p className="mb-2 max-w-prose text-sm whitespace-pre-line">{menu.note}</p>}
+      <DayRows
+        of={menu}
+        beside={(day) =>
+          menu.dishes.some((dish) => dish.day === day) && (
+            <Button look="bare" className="-ml-1 max-sm:ml-auto" onClick={() => take([day])}>
+              Take home
+            </Button>
+          )
+        }
+      >
+        {(day, meal) => (
+          <ul>
+            {menu.dishes
+              .filter((dish) => dish.day === day && dish.meal === meal)
+              .map((dish, at) => {
+                const recipe = menu.recipes[dish.recipe];
+                return recipe && <Dish key={at} recipe={recipe} />;
+              })}
+          </ul>
+        )}
+      </DayRows>
+    </article>
+  );
+}
+
+function Dish({ recipe }: { recipe: Schemas['MemberRecipe'] }) {
+  return (
+    <Disclosure as="li" className="text-sm">
+      <DisclosureButton className="flex min-h-6 w-full items-start gap-2 py-0.5 text-left hover:text-cobalt max-sm:min-h-9">
+        <span className="min-w-0 flex-1">{recipe.name}</span>
+        <span className="flex gap-0.5 pt-0.5">
+          {recipe.verdicts.map((one) => (
+            <span key={one.eater}>
+              <Lozenge verdict={one.verdict} size={14} />
+              <span className="sr-only">
+                {one.name}: {verdictWord[one.verdict]}.
+              </span>
+            </span>
+          ))}
+        </span>
+      </DisclosureButton>
+      <DisclosurePanel className="pb-1 text-steel">
+        {recipe.problem && <p>It can’t be read here: {recipe.problem}</p>}
+        {recipe.verdicts.map((one) => (
+          <p key={one.eater}>
+            <b className="text-rim">
+              {one.name}: {verdictWord[one.verdict]}.
+            </b>{' '}
+            {one.because}
+          </p>
+        ))}
+        {recipe.isThere && <p>A recipe of this name is in your library.</p>}
+      </DisclosurePanel>
+    </Disclosure>
+  );
+}

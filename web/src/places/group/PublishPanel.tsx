@@ -1,0 +1,38 @@
+import { useState } from 'react';
+import { Button } from '../../pieces/Button';
+import { Field } from '../../pieces/Field';
+import { ProblemNote } from '../../pieces/ProblemNote';
+import { dayMonth } from '../../pieces/show';
+import { type Menu, useMenuEdits } from './queries';
+
+/** What was published of a menu, and the way to publish it as it is now. */
+export function PublishPanel({ menu }: { menu: Menu }) {
+  const edits = useMenuEdits();
+  const [changed, setChanged] = useState('');
+  const isCorrection = menu.issues.length > 0;
+  const publish = () => void edits.publish(menu.id, changed).then((isDone) => isDone && setChanged(''));
+  return (
+    <section>
+      <h2 className="text-base">Publish</h2>
+      <p className="mb-2 max-w-prose text-sm text-steel">
+        {isCorrection
+          ? 'A published menu never changes. A correction is a new version that says what is different; members see it beside the menu.'
+          : 'Members read the menu with its recipes as they are in this moment. What you change afterwards stays here until you publish it.'}
+      </p>
+      {isCorrection && <Field label="What is different" value={changed} onChange={setChanged} className="mb-2 max-w-md" />}
+      <Button look="main" disabled={edits.isPending || menu.dishes.length === 0 || (isCorrection && !changed.trim())} onClick={publish}>
+        {isCorrection ? 'Publish the correction' : 'Publish'}
+      </Button>
+      {menu.dishes.length === 0 && <p className="mt-1 text-xs text-steel">Put a dish on a day first.</p>}
+      <ProblemNote of={edits.problem} className="mt-2" />
+      <ol className="mt-3 text-sm">
+        {menu.issues.map((issue) => (
+          <li key={issue.number} className="border-t border-line py-1 last:border-b">
+            Version {issue.number}, {dayMonth(issue.publishedAt.slice(0, 10))}, {issue.by}
+            {issue.changed && <span className="block text-steel">{issue.changed}</span>}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

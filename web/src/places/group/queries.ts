@@ -1,0 +1,59 @@
+import { keepPreviousData, type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, type Kept, kept, type Schemas, take } from '../../api/client';
+import { type Edit, useEdit } from '../../pieces/useEdit';
+
+export type Desk = Schemas['DeskSheet'];
+export type Menu = Schemas['MenuSheet'];
+export type MenuRequest = Schemas['MenuRequest'];
+export type MemberMenu = Schemas['MemberMenu'];
+
+const groups = ['group', 'page'] as const;
+
+export const useGroups = () => useQuery({ queryKey: groups, queryFn: () => take(api.GET('/api/groups')) });
+
+export const useMemberMenus = () => useQuery({ queryKey: ['group', 'menus'], queryFn: () => take(api.GET('/api/groups/menus')) });
+
+/** Whom the menu suits; asked anew whenever its dishes are others. */
+export const useMenuCheck = (menu: Menu) =>
+  useQuery({
+    queryKey: ['group', 'check', menu.id, menu.dishes.map((dish) => dish.id)],
+    placeholderData: keepPreviousData,
+    queryFn: () => take(api.GET('/api/groups/menus/{id}/check', { params: { path: { id: menu.id } } })),
+  });
+
+/** Draws a menu as it was answered in the place of the one before. */
+function put(queries: QueryClient, menu: Menu) {
+  queries.setQueryData<Schemas['GroupsPage']>(groups, (page) => {
+    if (!page?.desk) return page;
+    const isNew = page.desk.menus.every((one) => one.id !== menu.id);
+    const menus = isNew ? [menu, ...page.desk.menus] : page.desk.menus.map((one) => (one.id === menu.id ? menu : one));
+    return { ...page, desk: { ...page.desk, menus } };
+  });
+}
+
+/** Edits of the desk's menus, each answered with the menu as it is then. */
+export function useMenuEdits() {
+  const queries = useQueryClient();
+  const edit = useEdit();
+  const run = (ask: () => Promise<Kept<Menu>>, more: Pick<Edit<Menu>, 'say' | 'isTold' | 'last'> = {}) =>
+    edit.run({ ask, settle: (menu) => put(queries, menu), ...more });
+  return {
+    isPending: edit.isPending,
+    problem: edit.problem,
+    begin: (body: MenuRequest, last: (menu: Menu) => void) =>
+      run(() => kept(api.POST('/api/groups/menus', { body })), { isTold: true, last }),
+    say: (id: string, body: MenuRequest) =>
+      run(() => kept(api.PUT('/api/groups/menus/{id}', { params: { path: { id } }, body })), { say: 'The menu is kept.', isTold: true }),
+    put: (id: string, body: Schemas['DishRequest'], name: string) =>
+      run(() => kept(api.POST('/api/groups/menus/{id}/dishes', { params: { path: { id } }, body })), { say: `${name} is on the menu.` }),
+    takeOff: (id: string, dish: string, name: string) =>
+      run(() => kept(api.DELETE('/api/groups/menus/{id}/dishes/{dish}', { params: { path: { id, dish } } })), {
+        say: `${name} is off the menu.`,
+      }),
+    publish: (id: string, changed: string) =>
+      run(() => kept(api.POST('/api/groups/menus/{id}/publish', { params: { path: { id } }, body: { changed } })), {
+        say: 'Published: every member reads it now.',
+        isTold: true,
+      }),
+  };
+}
