@@ -48,6 +48,13 @@ internal sealed class SessionModel
         }
 
         _vessels = new(Model, question, horizon, _starts, _ends);
+        foreach (var alike in SessionTwins.Of(question))
+        {
+            foreach (var (one, next) in alike.Zip(alike.Skip(1)))
+            {
+                Model.Add(_starts[one[0]] <= _starts[next[0]]);
+            }
+        }
     }
 
     public CpModel Model { get; } = new();
@@ -83,6 +90,7 @@ internal sealed class SessionModel
 
     public void Hint(SessionAnswer answer)
     {
+        answer = SessionTwins.InTurn(_question, answer);
         Model.ClearHints();
         foreach (var at in Works)
         {

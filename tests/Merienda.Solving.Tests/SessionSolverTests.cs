@@ -163,6 +163,56 @@ public class SessionSolverTests
             );
 
     [Fact]
+    public void No_order_of_two_dishes_that_are_alike_ends_earlier() =>
+        Gen.Select(
+                Gen.Select(Gen.Int[0, 2], Gen.Int[0, 3], Gen.Int[0, 1], Gen.Int[-1, 1]).Array[1, 3],
+                Gen.Int[1, 2],
+                Gen.Int[1, 2],
+                Gen.Bool
+            )
+            .Sample(
+                (seeds, cooks, pots, isBeside) =>
+                {
+                    Appliance[] kinds = [Appliance.None, Appliance.Burner];
+                    PrepTask[] Copy(string name) =>
+                        [
+                            .. seeds.Select(
+                                (seed, at) =>
+                                    Step(
+                                        $"{name}{at}",
+                                        seed.Item1,
+                                        seed.Item2,
+                                        kinds[seed.Item3],
+                                        null,
+                                        seed.Item4 >= 0 && seed.Item4 < at ? [$"{name}{seed.Item4}"] : []
+                                    )
+                            ),
+                        ];
+                    var kitchen = With(cooks, null, (Appliance.Burner, 1)) with
+                    {
+                        Vessels = [("Pot", pots)],
+                        StaysOf = dish => [new([dish.Recipe.Tasks[0].Id], [0])],
+                    };
+                    CookedDish[] dishes =
+                    [
+                        Dish(Copy("a")),
+                        Dish(Copy("b")),
+                        .. isBeside ? [Dish(Step("c", 1, 2))] : Array.Empty<CookedDish>(),
+                    ];
+                    var session = CookedSession.Of(dishes, kitchen);
+                    Assert.NotEmpty(SessionTwins.Of(session.Question));
+                    var answer = Sought(session.Question)!;
+                    Assert.Empty(SessionJudge.Wrong(session.Question, answer));
+                    Assert.Equal(
+                        EveryOrder.End(session.Question, session.Question.Works.Sum(work => work.HandsOn + work.Ways[0].Alone)),
+                        answer.End(session.Question)
+                    );
+                    Assert.Equal(answer.End(session.Question), answer.Bound);
+                },
+                iter: 150
+            );
+
+    [Fact]
     public void A_step_of_no_time_takes_no_pot()
     {
         var kitchen = With() with { Vessels = [("Pot", 1)], StaysOf = dish => [new([.. dish.Steps.Select(step => step.Task.Id)], [0])] };
