@@ -35,16 +35,43 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
             .Desk.And(
                 Reading.Of(
                     """
-                    select id, name, starts_on, days, note from menu where household_id = app_household() order by starts_on desc, id desc;
-                    select id, menu_id, day, slot, recipe_version_id from menu_dish where household_id = app_household() order by day, id;
+                    select id, name, starts_on, days, note, tiers::text from menu where household_id = app_household() order by starts_on desc, id desc;
+                    select id, menu_id, day, slot, recipe_version_id, portions::text, variants::text from menu_dish
+                    where household_id = app_household() order by day, id;
                     select menu_id as menu, number, published_at, display_name as by, changed from menu_version join account on account.id = published_by
                     where household_id = app_household() order by menu_id, number desc;
                     """,
                     null,
                     async rows =>
                     {
-                        var menus = (await rows.ReadAsync<MenuRow>()).ToList();
-                        var dishes = (await rows.ReadAsync<MenuDishRow>()).ToLookup(row => row.MenuId);
+                        var menus = (await rows.ReadAsync<(Guid Id, string Name, DateOnly StartsOn, int Days, string Note, string Tiers)>())
+                            .Select(row => new MenuRow(
+                                row.Id,
+                                row.Name,
+                                row.StartsOn,
+                                row.Days,
+                                row.Note,
+                                RowJson.Read<List<MenuTier>>(row.Tiers)
+                            ))
+                            .ToList();
+                        var dishes = (
+                            await rows.ReadAsync<(
+                                Guid Id,
+                                Guid Menu,
+                                int Day,
+                                string Slot,
+                                Guid Version,
+                                string Portions,
+                                string Variants
+                            )>()
+                        ).ToLookup(
+                            row => row.Menu,
+                            row => new MenuDish(row.Id, row.Day, row.Slot, row.Version)
+                            {
+                                Portions = RowJson.Read<List<TierPortions>>(row.Portions),
+                                Variants = RowJson.Read<List<StrandVariant>>(row.Variants),
+                            }
+                        );
                         return (
                             Menus: menus.Select(row => Of(row, dishes[row.Id])).ToList(),
                             Issues: (await rows.ReadAsync<MenuIssue>()).ToLookup(issue => issue.Menu)
@@ -203,18 +230,19 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
             ? new("too-many-menus", "name", $"{menus.Menus.Count}", $"a group keeps at most {MostMenus} menus", "Use one of them again")
         : null;
 
-    private static Menu Of(MenuRow row, IEnumerable<MenuDishRow> dishes) =>
-        new(
-            row.Id,
-            row.Name,
-            row.StartsOn,
-            row.Days,
-            row.Note,
-            [.. dishes.Select(dish => new MenuDish(dish.Id, dish.Day, dish.Slot, dish.RecipeVersionId))]
-        );
+    private static Menu Of(MenuRow row, IEnumerable<MenuDish> dishes) =>
+        new(row.Id, row.Name, row.StartsOn, row.Days, row.Note, [.. dishes]) { Tiers = row.Tiers };
 
-    private static MenuRow RowOf(Menu menu) => new(menu.Id, menu.Name, menu.StartsOn, menu.Days, menu.Note);
+    private static MenuRow RowOf(Menu menu) => new(menu.Id, menu.Name, menu.StartsOn, menu.Days, menu.Note, menu.Tiers);
 
     private static IEnumerable<MenuDishRow> RowsOf(Menu menu) =>
-        menu.Dishes.Select(dish => new MenuDishRow(dish.Id, menu.Id, dish.Day, dish.Slot, dish.RecipeVersion));
+        menu.Dishes.Select(dish => new MenuDishRow(
+            dish.Id,
+            menu.Id,
+            dish.Day,
+            dish.Slot,
+            dish.RecipeVersion,
+            dish.Portions,
+            dish.Variants
+        ));
 }

@@ -37,7 +37,8 @@ public sealed class PriceStore(Database database, EditDoor door, HouseholdStore 
             ]
     );
 
-    private Reading<StoredPrices> Stored =>
+    /// <summary>Who eats, what there is to cook with, what it costs.</summary>
+    public Reading<StoredPrices> Stored =>
         households.Table().And(packets.Foods).And(All).Select(read => new StoredPrices(read.First.First, read.First.Second, read.Second));
 
     public Task<StoredPrices> Read(Tenant tenant) => database.Read(tenant, Stored);

@@ -55,7 +55,7 @@ public class ConstraintTests(TestDatabase database)
 
     private const string Desk = "insert into group_desk select app_household(), 'Circle';";
     private const string Menu = $"{Desk} insert into menu select app_household(), gen_random_uuid(),";
-    private const string Drafted = $"{Desk} insert into menu select app_household(), app_household(), 'x', current_date, 7, '';";
+    private const string Drafted = $"{Desk} insert into menu select app_household(), app_household(), 'x', current_date, 7, '', '[]';";
     private const string Dish = $"{Drafted} insert into menu_dish select household_id, gen_random_uuid(), household_id,";
     private const string Published = $"{Drafted} insert into menu_version select app_household(), app_household(),";
 
@@ -604,13 +604,16 @@ public class ConstraintTests(TestDatabase database)
                 "group_share_habit_range",
                 $"{Desk} insert into group_share select app_household(), gen_random_uuid(), '{{}}', '[]', '{{}}', 0"
             },
-            { "menu_group", "insert into menu select app_household(), gen_random_uuid(), 'x', current_date, 7, ''" },
-            { "menu_name_length", $"{Menu} '', current_date, 7, ''" },
-            { "menu_days_range", $"{Menu} 'x', current_date, 29, ''" },
-            { "menu_note_length", $"{Menu} 'x', current_date, 7, repeat('x', 2001)" },
-            { "menu_dish_day_range", $"{Dish} 28, 'supper', id from recipe_version limit 1" },
-            { "menu_dish_slot_not_empty", $"{Dish} 0, '', id from recipe_version limit 1" },
-            { "menu_dish_recipe", $"{Dish} 0, 'supper', gen_random_uuid() from eater limit 1" },
+            { "menu_group", "insert into menu select app_household(), gen_random_uuid(), 'x', current_date, 7, '', '[]'" },
+            { "menu_name_length", $"{Menu} '', current_date, 7, '', '[]'" },
+            { "menu_days_range", $"{Menu} 'x', current_date, 29, '', '[]'" },
+            { "menu_note_length", $"{Menu} 'x', current_date, 7, repeat('x', 2001), '[]'" },
+            { "menu_tiers_are_a_list", $"{Menu} 'x', current_date, 7, '', '{{}}'" },
+            { "menu_dish_day_range", $"{Dish} 28, 'supper', id, '[]', '[]' from recipe_version limit 1" },
+            { "menu_dish_slot_not_empty", $"{Dish} 0, '', id, '[]', '[]' from recipe_version limit 1" },
+            { "menu_dish_recipe", $"{Dish} 0, 'supper', gen_random_uuid(), '[]', '[]' from eater limit 1" },
+            { "menu_dish_portions_are_a_list", $"{Dish} 0, 'supper', id, '{{}}', '[]' from recipe_version limit 1" },
+            { "menu_dish_variants_are_a_list", $"{Dish} 0, 'supper', id, '[]', '{{}}' from recipe_version limit 1" },
             { "menu_version_from_one", $"{Published} 0, now(), app_account(), '', '{{}}'" },
             { "menu_version_changed_length", $"{Published} 1, now(), app_account(), repeat('x', 501), '{{}}'" },
             { "menu_version_publisher", $"{Published} 1, now(), gen_random_uuid(), '', '{{}}'" },

@@ -128,9 +128,13 @@ public class MenuTests(TestDatabase database)
         var eater = (await farah.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();
         await farah.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/protocols", new { protocols = new[] { "vegan" } });
         await farah.BecomeAllergic(eater, "fish");
-        var onMenu = (await Only(farah))["recipes"]!
+        var menu = await Only(farah);
+        var onMenu = menu["dishes"]!
             .AsArray()
-            .ToDictionary(recipe => recipe!["name"]!.GetValue<string>(), recipe => recipe!["verdicts"]![0]!["verdict"]!.GetValue<string>());
+            .ToDictionary(
+                dish => menu["recipes"]![dish!["recipe"]!.GetValue<int>()]!["name"]!.GetValue<string>(),
+                dish => dish!["verdicts"]![0]!["verdict"]!.GetValue<string>()
+            );
         Assert.Equal(("breaks", "cannotTell", "fits"), (onMenu["Cod"], onMenu["Doubt"], onMenu["Swede"]));
         await Take(farah, circle);
         foreach (var row in (await farah.Get("/api/recipes/library"))["rows"]!.AsArray())
@@ -214,7 +218,7 @@ public class MenuTests(TestDatabase database)
         );
         await TestDatabase.Ask<object>(
             database.Owner,
-            $"select set_config('app.household_id', '{circle.Group}', false); insert into menu select '{circle.Group}', gen_random_uuid(), 'x', current_date, 7, '' from generate_series(1, 198)"
+            $"select set_config('app.household_id', '{circle.Group}', false); insert into menu select '{circle.Group}', gen_random_uuid(), 'x', current_date, 7, '', '[]' from generate_series(1, 198)"
         );
         await circle.Desk.Refused(HttpStatusCode.Conflict, "too-many-menus", HttpMethod.Post, "/api/groups/menus", Circle.Drafted("x"));
     }

@@ -5,7 +5,8 @@ using Merienda.Core.Recipes;
 namespace Merienda.Core.Groups;
 
 /// <summary>Members who share the same of themselves, as one eater.</summary>
-public sealed record Strand(Eater Eater, int Members);
+/// <param name="Protocols">Ids of what they follow.</param>
+public sealed record Strand(Eater Eater, IReadOnlyList<string> Protocols, int Members);
 
 /// <param name="Members">For how many it is so.</param>
 public sealed record CheckReason(Verdict Verdict, string Because, int Members);
@@ -24,13 +25,14 @@ public sealed record DishCheck(IReadOnlyDictionary<Verdict, int> Members, IReadO
     private const int Few = 5;
 
     /// <summary>Judges a dish as each table at home does. A limit whose number is each member's own is not judged: it is not shared.</summary>
-    /// <param name="slot">The meal that it stands at.</param>
-    public static DishCheck Of(RecipeVersion dish, string slot, IReadOnlyList<Strand> strands)
+    /// <param name="recipe">As the dish is written.</param>
+    public static DishCheck Of(MenuDish dish, RecipeVersion recipe, IReadOnlyList<Strand> strands)
     {
         var (members, reasons) = (new Dictionary<Verdict, int>(), new Dictionary<(Verdict, string), int>());
         foreach (var strand in strands)
         {
-            var findings = strand.Eater.Judge(dish.Name, dish.Profile, slot).Where(finding => !finding.NeedsAllowance).ToList();
+            var made = dish.For(strand.Protocols, recipe);
+            var findings = strand.Eater.Judge(made.Name, made.Profile, dish.Slot).Where(finding => !finding.NeedsAllowance).ToList();
             var verdict = findings.Select(finding => finding.Verdict).RollUp();
             members[verdict] = members.GetValueOrDefault(verdict) + strand.Members;
             foreach (var finding in findings.Where(finding => verdict != Verdict.Fits && finding.Verdict == verdict))

@@ -81,6 +81,9 @@ public sealed class Table
 
     public ProtocolEdition? Latest(string protocol) => _latest.GetValueOrDefault(protocol);
 
+    /// <summary>The shipped protocol that one is, or was copied from; null for one that was imported.</summary>
+    public string? ShippedAs(string protocol) => Latest(protocol)?.Own is { } own ? own.Origin : protocol;
+
     /// <summary>The version that holds here: the one that the week was planned with, else the latest.</summary>
     public ProtocolEdition? InForce(string protocol) => Latest(protocol) is { } latest ? _pinned.GetValueOrDefault(protocol, latest) : null;
 

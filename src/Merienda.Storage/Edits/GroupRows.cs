@@ -1,3 +1,5 @@
+using Merienda.Core.Groups;
+
 namespace Merienda.Storage.Edits;
 
 public sealed record GroupDeskRow(string Name);
@@ -7,10 +9,18 @@ public sealed record GroupMemberRow(Guid AccountId, DateTimeOffset JoinedAt);
 /// <param name="SecretHash">SHA-256 of what the link carries, in hex.</param>
 public sealed record GroupLinkRow(Guid Id, string SecretHash, Guid MadeBy, DateTimeOffset ExpiresAt, int UsesLeft);
 
-public sealed record MenuRow(Guid Id, string Name, DateOnly StartsOn, int Days, string Note);
+public sealed record MenuRow(Guid Id, string Name, DateOnly StartsOn, int Days, string Note, IReadOnlyList<MenuTier> Tiers);
 
 /// <param name="Day">Days after the menu begins.</param>
-public sealed record MenuDishRow(Guid Id, Guid MenuId, int Day, string Slot, Guid RecipeVersionId);
+public sealed record MenuDishRow(
+    Guid Id,
+    Guid MenuId,
+    int Day,
+    string Slot,
+    Guid RecipeVersionId,
+    IReadOnlyList<TierPortions> Portions,
+    IReadOnlyList<StrandVariant> Variants
+);
 
 /// <param name="Content">Everything that a member needs, as JSON.</param>
 public sealed record MenuVersionRow(

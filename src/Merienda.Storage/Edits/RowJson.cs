@@ -18,6 +18,9 @@ internal static class RowJson
 
     public static JsonObject Of<TRow>(TRow row) => JsonSerializer.SerializeToNode(row, Options)!.AsObject();
 
+    /// <summary>What a column holds as JSON.</summary>
+    public static T Read<T>(string json) => JsonSerializer.Deserialize<T>(json, Options)!;
+
     /// <summary>1.50 and 1.5 are the same amount.</summary>
     private sealed class PlainDecimal : JsonConverter<decimal>
     {

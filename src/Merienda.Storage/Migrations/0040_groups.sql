@@ -34,8 +34,10 @@ create table menu (
     starts_on    date not null,
     days         integer not null constraint menu_days_range check (days between 1 and 28),
     note         text not null constraint menu_note_length check (char_length(note) <= 2000),
+    tiers        jsonb not null constraint menu_tiers_are_a_list check (jsonb_typeof(tiers) = 'array'),
     constraint menu_key primary key (household_id, id)
 );
+comment on column menu.tiers is 'How much some of the members eat a day: an array of {name, energy_kcal}.';
 
 create table menu_dish (
     household_id      uuid not null,
@@ -44,12 +46,16 @@ create table menu_dish (
     day               integer not null constraint menu_dish_day_range check (day between 0 and 27),
     slot              text not null constraint menu_dish_slot_not_empty check (slot <> ''),
     recipe_version_id uuid not null,
+    portions          jsonb not null constraint menu_dish_portions_are_a_list check (jsonb_typeof(portions) = 'array'),
+    variants          jsonb not null constraint menu_dish_variants_are_a_list check (jsonb_typeof(variants) = 'array'),
     constraint menu_dish_key primary key (household_id, id),
     constraint menu_dish_menu foreign key (household_id, menu_id) references menu on delete cascade,
     constraint menu_dish_recipe foreign key (household_id, recipe_version_id) references recipe_version
 );
 create index menu_dish_by_menu on menu_dish (household_id, menu_id);
 comment on column menu_dish.day is 'Days after the menu begins.';
+comment on column menu_dish.portions is 'Of the tiers that have another amount than one: an array of {tier, portions}.';
+comment on column menu_dish.variants is 'What is made for those who follow something: an array of {protocol, variant}.';
 comment on column menu_dish.recipe_version_id is 'The recipe as it was when it was put there.';
 
 create table menu_version (

@@ -1,5 +1,6 @@
 using Merienda.Core.Foods.Labels;
 using Merienda.Core.Foods.Packets;
+using Merienda.Core.Groups;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Recipes;
@@ -112,6 +113,45 @@ internal sealed record DemoPacket(
     public PrintedPacket ToPrinted() =>
         new(Name, Country, null, Serving, Values, Statement, MayContain, Pack, Price, Points, OpenedDays, Classes, Aisle);
 }
+
+/// <summary>Members of the circle who share the same.</summary>
+internal sealed record DemoStrand(
+    IReadOnlyList<string> Protocols,
+    int Members,
+    IReadOnlyList<DemoChoice>? Choices = null,
+    IReadOnlyList<string>? Allergies = null
+);
+
+/// <summary>The same dish at one meal of several days.</summary>
+internal sealed record DemoMenuRow(
+    string Recipe,
+    string Meal,
+    IReadOnlyList<int> Days,
+    IReadOnlyList<TierPortions>? Portions = null,
+    IReadOnlyList<StrandVariant>? Variants = null
+);
+
+/// <param name="Weeks">From this week on.</param>
+/// <param name="Changed">What each of its published versions says; none for a draft.</param>
+internal sealed record DemoMenu(
+    string Name,
+    int Weeks,
+    string Note,
+    IReadOnlyList<MenuTier> Tiers,
+    IReadOnlyList<DemoMenuRow> Dishes,
+    IReadOnlyList<string> Changed
+);
+
+/// <param name="Moderator">Address of the one who founded it.</param>
+/// <param name="Names">Of members who have no kitchen in the demo.</param>
+internal sealed record DemoCircleFile(
+    string Name,
+    string TimeZone,
+    string Moderator,
+    IReadOnlyList<string> Names,
+    IReadOnlyList<DemoStrand> Strands,
+    IReadOnlyList<DemoMenu> Menus
+);
 
 internal static class DemoDrafts
 {

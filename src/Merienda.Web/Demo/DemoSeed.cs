@@ -4,7 +4,6 @@ using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
-using Merienda.Core.Shopping;
 using Merienda.Formats;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
@@ -24,14 +23,14 @@ public sealed class DemoSeed(
     WeekStore weeks,
     KitchenStore kitchens,
     BoxStore boxes,
-    PacketStore packets,
     StockStore stock,
-    PriceStore prices,
+    DemoLarder larder,
+    DemoCircle circle,
     TimeProvider clock
 )
 {
     /// <summary>Port Ansel's afternoon bite has a name of its own, and stands so in the demo's recipes.</summary>
-    private static readonly Rhythm DemoRhythm = Rhythm.Usual with
+    internal static readonly Rhythm DemoRhythm = Rhythm.Usual with
     {
         Slots =
         [
@@ -39,21 +38,20 @@ public sealed class DemoSeed(
         ],
     };
 
-    private const int PricesDaysAgo = 5;
-
     public Task Run() => database.Exclusively(SeedWhatIsMissing);
 
     private async Task SeedWhatIsMissing()
     {
-        var folder = Path.Combine(DataFiles.Find(), "demo");
         var present = await accounts.DemoPeople();
-        foreach (var household in Read<DemoHousehold>(folder, "households.json"))
+        foreach (var household in Read<List<DemoHousehold>>("households.json"))
         {
             if (present.All(person => person.Email != household.People[0].Email))
             {
-                await Seed(household, DemoRecipes.Load(DataFiles.Find()), Read<DemoPacket>(folder, "packets.json"));
+                await Seed(household, DemoRecipes.Load(DataFiles.Find()), Read<List<DemoPacket>>("packets.json"));
             }
         }
+
+        await circle.Meet(await accounts.DemoPeople());
     }
 
     private async Task Seed(DemoHousehold household, IReadOnlyList<DemoRecipe> dishes, IReadOnlyList<DemoPacket> bought)
@@ -100,7 +98,7 @@ public sealed class DemoSeed(
             await households.Join(tenant with { Account = other.Id });
         }
 
-        await SeedLarder(tenant, household, bought, eaters, today);
+        await larder.Fill(tenant, bought, household.Opinions, eaters, today);
         var saved = await library.Save(tenant, dishes);
         foreach (var usual in household.Usual ?? [])
         {
@@ -129,55 +127,6 @@ public sealed class DemoSeed(
 
         // Last: what was cooked before would take from it.
         await SeedStock(tenant, household, today);
-    }
-
-    private async Task SeedLarder(
-        Tenant tenant,
-        DemoHousehold household,
-        IReadOnlyList<DemoPacket> bought,
-        IReadOnlyList<EaterSettings> eaters,
-        DateOnly today
-    )
-    {
-        foreach (var packet in bought)
-        {
-            Must(await packets.Save(Stamp(tenant), Guid.CreateVersion7(), packet.ToPrinted(), null, clock.GetUtcNow()));
-        }
-
-        var foods = await database.Read(tenant, packets.Foods);
-        foreach (var said in household.Opinions)
-        {
-            var packet = foods.Packets.Values.Single(item => item.Printed.Name == said.Packet);
-            Must(
-                await packets.Decide(
-                    Stamp(tenant),
-                    packet.PacketId,
-                    eaters.Single(eater => eater.Name == said.Eater).Id,
-                    households.Table(),
-                    (_, eater, food) =>
-                        eater
-                            .Decide(food.Food, said.IsApproved, said.Reason, true, today.AddDays(-said.DaysAgo))
-                            .Select(opinion => (PacketOpinion?)opinion)
-                )
-            );
-        }
-
-        var paid = await File.ReadAllBytesAsync(Path.Combine(DataFiles.Find(), "demo", "prices.csv"));
-        Must(
-            await prices.Note(
-                Stamp(tenant),
-                stored =>
-                    PriceFile
-                        .Read(paid, stored.Foods.Matcher, MeasureSystem.Metric, today.AddDays(-PricesDaysAgo))
-                        .Select<IReadOnlyList<Price>>(file =>
-                            [
-                                .. file.Rows.Select(row =>
-                                    row.Price ?? throw new InvalidDataException($"The demo's prices are wrong: {row.Problem}")
-                                ),
-                            ]
-                        )
-            )
-        );
     }
 
     private async Task SeedStock(Tenant tenant, DemoHousehold household, DateOnly today)
@@ -287,6 +236,7 @@ public sealed class DemoSeed(
     internal static T Must<T>(Result<T> result) =>
         result.Refusal is { } refusal ? throw new InvalidDataException($"The demo data is wrong: {refusal}") : result.Value;
 
-    private static IReadOnlyList<T> Read<T>(string folder, string file) =>
-        JsonSerializer.Deserialize<List<T>>(File.ReadAllText(Path.Combine(folder, file)), DataFiles.Json)!;
+    /// <summary>A file of data/demo.</summary>
+    internal static T Read<T>(string file) =>
+        JsonSerializer.Deserialize<T>(File.ReadAllText(Path.Combine(DataFiles.Find(), "demo", file)), DataFiles.Json)!;
 }

@@ -1,5 +1,6 @@
 using Merienda.Core.Groups;
 using Merienda.Core.Protocols;
+using Merienda.Formats.HandOut;
 using Merienda.Web.Recipes;
 
 namespace Merienda.Web.Groups;
@@ -27,10 +28,38 @@ public sealed record ShareRequest(Guid Eater, bool Protocols, bool Allergies, bo
 /// <summary>Whom a menu suits, of those members who share what they follow.</summary>
 /// <param name="Members">All of the group's.</param>
 /// <param name="Sharing">How many share something; null for a few.</param>
-public sealed record MenuCheckSheet(int Members, int? Sharing, IReadOnlyList<DishCheckSheet> Dishes);
+/// <param name="Over">What counts by meal, day or week and is not kept.</param>
+/// <param name="PricesSay">How far costs are to be trusted; empty where everything has a price.</param>
+public sealed record MenuCheckSheet(
+    int Members,
+    int? Sharing,
+    IReadOnlyList<DishCheckSheet> Dishes,
+    IReadOnlyList<MenuFindingSheet> Over,
+    IReadOnlyList<TierDaySheet> Tiers,
+    string PricesSay
+);
 
 /// <param name="Dish">Id of the dish on the menu.</param>
-public sealed record DishCheckSheet(Guid Dish, IReadOnlyList<SaidCount> Counts, IReadOnlyList<CheckReasonSheet> Reasons);
+/// <param name="HandsOn">Minutes that its whole batch takes a cook.</param>
+/// <param name="Cost">Of one portion, in the desk's money; null where no price is known.</param>
+public sealed record DishCheckSheet(
+    Guid Dish,
+    IReadOnlyList<SaidCount> Counts,
+    IReadOnlyList<CheckReasonSheet> Reasons,
+    int HandsOn,
+    decimal? Cost
+);
+
+/// <param name="Days">Days after the menu begins.</param>
+/// <param name="Members">Null for a few.</param>
+public sealed record MenuFindingSheet(Verdict Verdict, string Because, IReadOnlyList<int> Days, int? Members);
+
+/// <summary>What a day comes to for a tier.</summary>
+/// <param name="Follows">For whom a dish has a variant; empty as written.</param>
+/// <param name="Energy">Best value, kcal.</param>
+/// <param name="IsPart">Whether some of it is not known.</param>
+/// <param name="Open">Meals of the day that the menu leaves open.</param>
+public sealed record TierDaySheet(string Tier, int Day, string Follows, decimal Energy, bool IsPart, Verdict Verdict, int Open);
 
 /// <param name="Members">Null for a few.</param>
 public sealed record CheckReasonSheet(Verdict Verdict, string Because, int? Members);
@@ -40,7 +69,17 @@ public sealed record CheckReasonSheet(Verdict Verdict, string Because, int? Memb
 public sealed record GroupsPage(IReadOnlyList<GroupSheet> Groups, DeskSheet? Desk);
 
 /// <param name="Members">How many; never who.</param>
-public sealed record DeskSheet(string Name, int Members, IReadOnlyList<LinkSheet> Links, IReadOnlyList<MenuSheet> Menus);
+/// <param name="Follows">What a dish may have a variant for.</param>
+public sealed record DeskSheet(
+    Guid Id,
+    string Name,
+    int Members,
+    IReadOnlyList<LinkSheet> Links,
+    IReadOnlyList<MenuSheet> Menus,
+    IReadOnlyList<FollowedSheet> Follows
+);
+
+public sealed record FollowedSheet(string Id, string Name);
 
 public sealed record LinkSheet(Guid Id, string MadeBy, DateTimeOffset ExpiresAt, int UsesLeft);
 
@@ -55,7 +94,20 @@ public sealed record MadeLink(string Path, DateTimeOffset ExpiresAt);
 public sealed record JoinGroupSheet(string Group);
 
 /// <param name="Days">1 to 28.</param>
-public sealed record MenuRequest(string Name, DateOnly StartsOn, int Days, string Note = "");
+/// <param name="Tiers">How much some of the members eat a day; at most six, none where everybody eats the same.</param>
+public sealed record MenuRequest(string Name, DateOnly StartsOn, int Days, string Note = "", IReadOnlyList<MenuTier>? Tiers = null);
+
+/// <summary>A menu once more, from another date on.</summary>
+public sealed record MenuAgainRequest(string Name, DateOnly StartsOn);
+
+/// <param name="Portions">Of the tiers that have another amount than one portion, in quarters; 0 where it has none.</param>
+/// <param name="Variants">For those who follow something.</param>
+/// <param name="IsNewest">Whether the recipe is taken as it is now.</param>
+public sealed record DishServingRequest(
+    IReadOnlyList<TierPortions>? Portions = null,
+    IReadOnlyList<StrandVariant>? Variants = null,
+    bool IsNewest = false
+);
 
 /// <param name="Day">Days after the menu begins.</param>
 public sealed record DishRequest(int Day, string Meal, Guid Recipe);
@@ -66,7 +118,20 @@ public sealed record PublishRequest(string Changed = "");
 public sealed record MenuMeal(string Key, string Name);
 
 /// <param name="HasNewer">Whether the recipe was changed since it was put there.</param>
-public sealed record DraftDish(Guid Id, int Day, string Meal, Guid Recipe, string Name, bool HasNewer);
+/// <param name="IsPutAway">Whether it is in the library no more.</param>
+/// <param name="Can">Names of the variants that the recipe has.</param>
+public sealed record DraftDish(
+    Guid Id,
+    int Day,
+    string Meal,
+    Guid Recipe,
+    string Name,
+    bool HasNewer,
+    bool IsPutAway,
+    IReadOnlyList<TierPortions> Portions,
+    IReadOnlyList<StrandVariant> Variants,
+    IReadOnlyList<string> Can
+);
 
 public sealed record IssueSheet(int Number, DateTimeOffset PublishedAt, string By, string Changed);
 
@@ -78,6 +143,7 @@ public sealed record MenuSheet(
     DateOnly StartsOn,
     int Days,
     string Note,
+    IReadOnlyList<MenuTier> Tiers,
     IReadOnlyList<MenuMeal> Meals,
     IReadOnlyList<DraftDish> Dishes,
     IReadOnlyList<IssueSheet> Issues
@@ -87,19 +153,34 @@ public sealed record MenuSheet(
 /// <param name="Dishes">Each names its place among the recipes.</param>
 /// <param name="Recipes">Those of the dishes, and those that they use.</param>
 /// <param name="Uses">For each of them the places of those that it takes some of.</param>
+/// <param name="Follows">Names of what its dishes have variants for.</param>
+/// <param name="Cautions">Of what many of those follow who share it, and of what has variants.</param>
 public sealed record PublishedMenu(
     string Group,
     string Name,
     DateOnly StartsOn,
     int Days,
     string Note,
+    IReadOnlyList<MenuTier> Tiers,
+    IReadOnlyList<FollowedSheet> Follows,
+    IReadOnlyList<HandedCaution> Cautions,
     IReadOnlyList<MenuMeal> Meals,
     IReadOnlyList<PublishedDish> Dishes,
     IReadOnlyList<RecipeToBring> Recipes,
     IReadOnlyList<IReadOnlyList<int>> Uses
 );
 
-public sealed record PublishedDish(int Day, string Meal, int Recipe);
+public sealed record PublishedDish(
+    int Day,
+    string Meal,
+    int Recipe,
+    IReadOnlyList<TierPortions> Portions,
+    IReadOnlyList<StrandVariant> Variants
+)
+{
+    /// <summary>As the desk has it.</summary>
+    public MenuDish ToDish() => new(Guid.Empty, Day, Meal, Guid.Empty) { Portions = Portions, Variants = Variants };
+}
 
 /// <summary>A menu as a member reads it, each dish judged by the rules of their own table.</summary>
 public sealed record MemberMenu(
@@ -113,18 +194,32 @@ public sealed record MemberMenu(
     DateOnly StartsOn,
     int Days,
     string Note,
+    IReadOnlyList<MenuTier> Tiers,
+    IReadOnlyList<FollowedSheet> Follows,
     IReadOnlyList<MenuMeal> Meals,
-    IReadOnlyList<PublishedDish> Dishes,
+    IReadOnlyList<MemberDish> Dishes,
     IReadOnlyList<MemberRecipe> Recipes
+);
+
+/// <summary>A dish of a day, judged for each eater as it is made for them.</summary>
+/// <param name="Recipe">Its place among the recipes.</param>
+public sealed record MemberDish(
+    int Day,
+    string Meal,
+    int Recipe,
+    IReadOnlyList<TierPortions> Portions,
+    IReadOnlyList<StrandVariant> Variants,
+    IReadOnlyList<MemberVerdict> Verdicts
 );
 
 /// <param name="Problem">Why it can't be read here; null when it can.</param>
 /// <param name="IsThere">Whether a recipe of its name is in the own library.</param>
 /// <param name="IsOnMenu">Whether it is a dish, not only a part of one.</param>
-public sealed record MemberRecipe(string Name, string? Problem, bool IsThere, bool IsOnMenu, IReadOnlyList<MemberVerdict> Verdicts);
+public sealed record MemberRecipe(string Name, string? Problem, bool IsThere, bool IsOnMenu);
 
+/// <param name="Variant">That is made for the eater; null for the dish as written.</param>
 /// <param name="Because">The reason of the heaviest finding; empty when everything fits.</param>
-public sealed record MemberVerdict(Guid Eater, string Name, Verdict Verdict, string Because);
+public sealed record MemberVerdict(Guid Eater, string Name, string? Variant, Verdict Verdict, string Because);
 
 /// <param name="Days">Those that are taken; all of them when there are none.</param>
 public sealed record TakeHomeRequest(IReadOnlyList<int> Days);

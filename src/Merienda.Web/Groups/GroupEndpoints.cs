@@ -21,6 +21,7 @@ public static class GroupEndpoints
         groups.MapShares();
         groups.MapMenus();
         groups.MapMemberMenus();
+        groups.MapHandOut();
         var join = api.MapGroup("/join-group/{group:guid}/{secret}").WithTags("Group");
         join.MapGet("", Look).WithName("GetGroupLink").RequireRateLimiting(MeriendaHost.SignInLimit);
         join.MapPost("", Join).WithName("JoinGroup").RequireAuthorization();
@@ -50,10 +51,12 @@ public static class GroupEndpoints
                 desk is null
                     ? null
                     : new DeskSheet(
+                        tenant.Tenant.Household,
                         desk.Name,
                         desk.Members,
                         [.. desk.Links.Select(link => new LinkSheet(link.Id, link.MadeBy, link.ExpiresAt, link.UsesLeft))],
-                        drafts
+                        drafts,
+                        [.. table.Protocols.Select(one => new FollowedSheet(one.Protocol.Id, one.Protocol.Name)).OrderBy(one => one.Name)]
                     )
             )
         );

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Merienda.Core.Groups;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
@@ -15,11 +16,12 @@ namespace Merienda.Web.Groups;
 public static class MemberMenuEndpoints
 {
     /// <summary>A menu that is read here: each of its recipes as this kitchen reads it, or why it can't.</summary>
-    private sealed record Read(
+    internal sealed record Read(
         ReadMenu Stored,
         PublishedMenu Menu,
         IReadOnlyList<Result<StoredRecipe>> Recipes,
-        IReadOnlySet<string> There
+        IReadOnlySet<string> There,
+        HouseholdFoods Foods
     );
 
     public static void MapMemberMenus(this RouteGroupBuilder groups)
@@ -53,13 +55,7 @@ public static class MemberMenuEndpoints
     {
         if (await desk.Database.Read(editing.Tenant, MenuStore.Newest(group, menu)) is not { } stored)
         {
-            return new Refusal(
-                "menu-gone",
-                "menu",
-                $"{menu}",
-                "there is no such menu, or you are no member any more",
-                "Choose one from the list"
-            ).ToProblem();
+            return Unread(menu).ToProblem();
         }
 
         var read = (await ReadHere([stored], editing.Tenant, desk, json.Value))[0];
@@ -81,6 +77,9 @@ public static class MemberMenuEndpoints
         static IReadOnlyList<string> NamesOf(IEnumerable<RecipeToBring> recipes) => [.. recipes.Select(recipe => recipe.Draft.Name)];
     }
 
+    internal static Refusal Unread(Guid menu) =>
+        new("menu-gone", "menu", $"{menu}", "there is no such menu, or you are no member any more", "Choose one from the list");
+
     /// <summary>Places of the recipes that some days need.</summary>
     private static HashSet<int> Wanted(PublishedMenu menu, IReadOnlyList<int> days)
     {
@@ -99,7 +98,8 @@ public static class MemberMenuEndpoints
         return wanted;
     }
 
-    private static async Task<IReadOnlyList<Read>> ReadHere(
+    /// <summary>Each menu with its recipes as this kitchen reads them.</summary>
+    internal static async Task<IReadOnlyList<Read>> ReadHere(
         IReadOnlyList<ReadMenu> stored,
         Tenant tenant,
         RecipeEndpoints.Desk desk,
@@ -113,7 +113,13 @@ public static class MemberMenuEndpoints
             desk.Packets.Foods.And(desk.Recipes.Cookbook(uses, null)).And(desk.Recipes.All)
         );
         var there = library.Select(recipe => recipe.Version.Name.Trim().ToLowerInvariant()).ToHashSet();
-        return [.. stored.Zip(menus, (one, menu) => new Read(one, menu, BroughtRecipes.Each(menu.Recipes, foods.Matcher, recipes), there))];
+        return
+        [
+            .. stored.Zip(
+                menus,
+                (one, menu) => new Read(one, menu, BroughtRecipes.Each(menu.Recipes, foods.Matcher, recipes), there, foods)
+            ),
+        ];
     }
 
     private static MemberMenu ToSheet(Read read, Core.Planning.Table table) =>
@@ -128,8 +134,21 @@ public static class MemberMenuEndpoints
             read.Menu.StartsOn,
             read.Menu.Days,
             read.Menu.Note,
+            read.Menu.Tiers,
+            read.Menu.Follows,
             read.Menu.Meals,
-            read.Menu.Dishes,
+            [
+                .. read.Menu.Dishes.Select(dish => new MemberDish(
+                    dish.Day,
+                    dish.Meal,
+                    dish.Recipe,
+                    dish.Portions,
+                    dish.Variants,
+                    read.Recipes[dish.Recipe].Refusal is null
+                        ? VerdictsOf(dish.ToDish(), read.Recipes[dish.Recipe].Value.Version, table)
+                        : []
+                )),
+            ],
             [
                 .. read.Menu.Recipes.Select(
                     (recipe, at) =>
@@ -137,22 +156,29 @@ public static class MemberMenuEndpoints
                             recipe.Draft.Name,
                             read.Recipes[at].Refusal is { } refusal ? $"{refusal.Reason}. {refusal.Cure}." : null,
                             read.There.Contains(NameOf(recipe)),
-                            read.Menu.Dishes.Any(dish => dish.Recipe == at),
-                            read.Recipes[at].Refusal is null
-                                ? [.. table.Diners.Select(eater => VerdictOf(eater, read.Recipes[at].Value.Version))]
-                                : []
+                            read.Menu.Dishes.Any(dish => dish.Recipe == at)
                         )
                 ),
             ]
         );
 
-    private static MemberVerdict VerdictOf(Eater eater, RecipeVersion dish)
+    private static IReadOnlyList<MemberVerdict> VerdictsOf(MenuDish dish, RecipeVersion written, Core.Planning.Table table) =>
+        [
+            .. table.Eaters.Zip(
+                table.Diners,
+                (settings, eater) => VerdictOf(dish, [.. settings.Protocols.Select(table.ShippedAs).OfType<string>()], eater, written)
+            ),
+        ];
+
+    private static MemberVerdict VerdictOf(MenuDish dish, IReadOnlyList<string> protocols, Eater eater, RecipeVersion written)
     {
-        var findings = eater.Judge(dish.Name, dish.Profile, dish.Meal);
+        var (variant, made) = (dish.VariantFor(protocols, written), dish.For(protocols, written));
+        var findings = eater.Judge(made.Name, made.Profile, dish.Slot);
         var verdict = findings.Select(finding => finding.Verdict).RollUp();
         return new(
             eater.Id,
             eater.Name,
+            variant,
             verdict,
             verdict == Verdict.Fits ? "" : findings.First(finding => finding.Verdict == verdict).Because
         );

@@ -14,7 +14,9 @@ public static class MenuEndpoints
     {
         groups.MapPost("/menus", Begin).WithName("BeginMenu");
         groups.MapPut("/menus/{id:guid}", Say).WithName("ChangeMenu");
+        groups.MapPost("/menus/{id:guid}/again", Again).WithName("CopyMenu");
         groups.MapPost("/menus/{id:guid}/dishes", Put).WithName("PutDish");
+        groups.MapPut("/menus/{id:guid}/dishes/{dish:guid}", Serve).WithName("ServeDish");
         groups.MapDelete("/menus/{id:guid}/dishes/{dish:guid}", TakeOff).WithName("TakeDishOff");
         groups.MapPost("/menus/{id:guid}/publish", Publish).WithName("PublishMenu");
     }
@@ -25,7 +27,8 @@ public static class MenuEndpoints
                 editing,
                 null,
                 menu => $"Began {menu.Name}",
-                (_, _) => Menu.Begun(Guid.CreateVersion7(), request.Name, request.StartsOn, request.Days, request.Note),
+                (_, _) =>
+                    Menu.Begun(Guid.CreateVersion7(), request.Name, request.StartsOn, request.Days, request.Note, request.Tiers ?? []),
                 id => MenuSheets.One(menus, id)
             )
         );
@@ -41,7 +44,7 @@ public static class MenuEndpoints
                 editing,
                 id,
                 menu => $"Changed {menu.Name}",
-                (menu, _) => menu!.Saying(request.Name, request.StartsOn, request.Days, request.Note),
+                (menu, _) => menu!.Saying(request.Name, request.StartsOn, request.Days, request.Note, request.Tiers ?? menu.Tiers),
                 menu => MenuSheets.One(menus, menu)
             )
         );
@@ -68,6 +71,70 @@ public static class MenuEndpoints
                 )
             );
 
+    private static async Task<Results<Ok<MenuSheet>, ProblemHttpResult>> Again(
+        Guid id,
+        MenuAgainRequest request,
+        Editing editing,
+        Database database,
+        MenuStore menus
+    ) =>
+        (await database.Read(editing.Tenant, menus.All)).WithId(id) is not { } before
+            ? MenuStore.Gone(id).ToProblem()
+            : editing.Answer(
+                await menus.Change(
+                    editing,
+                    null,
+                    menu => $"Began {menu.Name} from {before.Name}",
+                    (_, _) =>
+                        before
+                            .Again(Guid.CreateVersion7(), before.Name, request.StartsOn)
+                            .Saying(request.Name, request.StartsOn, before.Days, before.Note, before.Tiers),
+                    menu => MenuSheets.One(menus, menu)
+                )
+            );
+
+    private static async Task<Results<Ok<MenuSheet>, ProblemHttpResult>> Serve(
+        Guid id,
+        Guid dish,
+        DishServingRequest request,
+        Editing editing,
+        Database database,
+        RecipeStore recipes,
+        MenuStore menus
+    )
+    {
+        var (menu, written) = await database.Read(editing.Tenant, menus.WithDishes(id));
+        if (menu.WithId(id)?.Dishes.FirstOrDefault(one => one.Id == dish) is not { } before)
+        {
+            return Menu.DishGone(dish).ToProblem();
+        }
+
+        var recipe = written[before.RecipeVersion];
+        if (request.IsNewest)
+        {
+            recipe = await database.Read(editing.Tenant, recipes.Latest(recipe.RecipeId)) ?? recipe;
+        }
+
+        return editing.Answer(
+            await menus.Change(
+                editing,
+                id,
+                draft => $"Changed {recipe.Version.Name} on {draft.Name}",
+                (draft, _) =>
+                    draft!.Serving(
+                        dish,
+                        recipe.Version,
+                        request.Portions ?? before.Portions,
+                        // What a newer recipe has no variant for any more is made as it is written.
+                        request.Variants
+                            ?? [.. before.Variants.Where(one => recipe.Version.As(one.Variant) is not null)],
+                        recipe.VersionId
+                    ),
+                draft => MenuSheets.One(menus, draft)
+            )
+        );
+    }
+
     private static async Task<Results<Ok<MenuSheet>, ProblemHttpResult>> TakeOff(Guid id, Guid dish, Editing editing, MenuStore menus) =>
         editing.Answer(
             await menus.Change(
@@ -83,19 +150,27 @@ public static class MenuEndpoints
         Guid id,
         PublishRequest request,
         Editing editing,
+        Database database,
+        HouseholdStore households,
         MenuStore menus,
         TimeProvider clock,
         IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
-    ) =>
-        editing.Answer(
+    )
+    {
+        var (table, shares) = await database.Read(editing.Tenant, households.Table().And(ShareStore.All));
+        return editing.Answer(
             await menus.Publish(
                 editing,
                 id,
                 request.Changed,
                 (menu, group, recipes, household) =>
-                    JsonSerializer.SerializeToNode(MenuSheets.Published(menu, group, recipes, household), json.Value.SerializerOptions)!,
+                    JsonSerializer.SerializeToNode(
+                        MenuSheets.Published(menu, group, recipes, household, table, shares),
+                        json.Value.SerializerOptions
+                    )!,
                 clock.GetUtcNow(),
                 menu => MenuSheets.One(menus, menu)
             )
         );
+    }
 }

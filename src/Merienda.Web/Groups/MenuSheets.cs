@@ -1,5 +1,6 @@
 using Merienda.Core.Groups;
 using Merienda.Core.Planning;
+using Merienda.Formats.HandOut;
 using Merienda.Storage;
 using Merienda.Web.Recipes;
 
@@ -8,7 +9,20 @@ namespace Merienda.Web.Groups;
 /// <summary>Menus as the desk draws them, and as they are published.</summary>
 internal static class MenuSheets
 {
-    private sealed record Named(Guid Recipe, string Name, bool IsNewest);
+    private sealed class Named
+    {
+        public Guid Version { get; init; }
+
+        public Guid Recipe { get; init; }
+
+        public string Name { get; init; } = "";
+
+        public bool IsNewest { get; init; }
+
+        public bool IsPutAway { get; init; }
+
+        public string[] Variants { get; init; } = [];
+    }
 
     public static Reading<IReadOnlyList<MenuSheet>> All(MenuStore menus) =>
         menus
@@ -21,8 +35,22 @@ internal static class MenuSheets
     public static Reading<MenuSheet> One(MenuStore menus, Guid id) => All(menus).Select(all => all.First(menu => menu.Id == id));
 
     /// <summary>What members read: recipes written down whole, each once, those that others use too.</summary>
-    public static PublishedMenu Published(Menu menu, string group, IReadOnlyDictionary<Guid, StoredRecipe> recipes, Household household)
+    /// <param name="shares">What members follow: of what more than a few do, the cautions go with the menu.</param>
+    public static PublishedMenu Published(
+        Menu menu,
+        string group,
+        IReadOnlyDictionary<Guid, StoredRecipe> recipes,
+        Household household,
+        Core.Planning.Table table,
+        IReadOnlyList<GroupShare> shares
+    )
     {
+        var made = menu.Dishes.SelectMany(dish => dish.Variants).Select(one => one.Protocol).Distinct().ToList();
+        var followed = shares
+            .SelectMany(share => share.Protocols)
+            .GroupBy(id => id)
+            .Where(many => DishCheck.Said(many.Count()) is not null)
+            .Select(many => many.Key);
         var order = recipes.Keys.ToList();
         return new(
             group,
@@ -30,8 +58,26 @@ internal static class MenuSheets
             menu.StartsOn,
             menu.Days,
             menu.Note,
+            menu.Tiers,
+            [.. made.Select(id => new FollowedSheet(id, NameOf(id, table)))],
+            [
+                .. made.Union(followed)
+                    .Select(table.Latest)
+                    .OfType<ProtocolEdition>()
+                    .Where(edition => edition.Protocol.Cautions.Count > 0)
+                    .Select(edition => new HandedCaution(edition.Protocol.Name, edition.Protocol.Cautions))
+                    .OrderBy(caution => caution.Protocol, StringComparer.Ordinal),
+            ],
             MealsOf(household.Rhythm, menu),
-            [.. menu.Dishes.Select(dish => new PublishedDish(dish.Day, dish.Slot, order.IndexOf(dish.RecipeVersion)))],
+            [
+                .. menu.Dishes.Select(dish => new PublishedDish(
+                    dish.Day,
+                    dish.Slot,
+                    order.IndexOf(dish.RecipeVersion),
+                    dish.Portions,
+                    dish.Variants
+                )),
+            ],
             [.. order.Select(id => BroughtRecipes.Of(recipes[id]))],
             [
                 .. order.Select(
@@ -48,6 +94,7 @@ internal static class MenuSheets
             menu.StartsOn,
             menu.Days,
             menu.Note,
+            menu.Tiers,
             MealsOf(rhythm, menu),
             [
                 .. menu.Dishes.Select(dish => new DraftDish(
@@ -56,11 +103,18 @@ internal static class MenuSheets
                     dish.Slot,
                     names[dish.RecipeVersion].Recipe,
                     names[dish.RecipeVersion].Name,
-                    !names[dish.RecipeVersion].IsNewest
+                    !names[dish.RecipeVersion].IsNewest,
+                    names[dish.RecipeVersion].IsPutAway,
+                    dish.Portions,
+                    dish.Variants,
+                    names[dish.RecipeVersion].Variants
                 )),
             ],
             [.. desk.Issues[menu.Id].Select(issue => new IssueSheet(issue.Number, issue.PublishedAt, issue.By, issue.Changed))]
         );
+
+    /// <summary>What a protocol is called here.</summary>
+    public static string NameOf(string protocol, Core.Planning.Table table) => table.Latest(protocol)?.Protocol.Name ?? protocol;
 
     /// <summary>The day's meals, and a former one that still has a dish.</summary>
     private static IReadOnlyList<MenuMeal> MealsOf(Rhythm rhythm, Menu menu) =>
@@ -72,16 +126,16 @@ internal static class MenuSheets
 
     private static readonly Reading<IReadOnlyDictionary<Guid, Named>> Names = Reading.Of<IReadOnlyDictionary<Guid, Named>>(
         """
-        select distinct version.id, recipe.id, version.name, recipe.version_id = version.id from menu_dish dish
-        join recipe_version version on version.household_id = dish.household_id and version.id = dish.recipe_version_id
+        select version.id as version, recipe.id as recipe, version.name, recipe.version_id = version.id as is_newest,
+            recipe.archived_at is not null as is_put_away,
+            array(select variant.name from recipe_variant variant where variant.household_id = version.household_id
+                and variant.recipe_version_id = version.id order by variant.position) as variants
+        from recipe_version version
         join recipe on recipe.household_id = version.household_id and recipe.id = version.recipe_id
-        where dish.household_id = app_household();
+        where version.household_id = app_household()
+            and version.id in (select recipe_version_id from menu_dish where household_id = app_household());
         """,
         null,
-        async rows =>
-            (await rows.ReadAsync<(Guid Version, Guid Recipe, string Name, bool IsNewest)>()).ToDictionary(
-                row => row.Version,
-                row => new Named(row.Recipe, row.Name, row.IsNewest)
-            )
+        async rows => (await rows.ReadAsync<Named>()).ToDictionary(row => row.Version)
     );
 }

@@ -1,5 +1,8 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Groups;
 using Merienda.Core.Planning;
+using Merienda.Core.Recipes;
+using Merienda.Core.Shopping;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -48,9 +51,9 @@ public static class ShareEndpoints
     }
 
     /// <summary>A protocol of the household's own counts as the one it was copied from: the desk has no other.</summary>
-    private static GroupShare Of(Ticked ticked, EaterSettings eater, Core.Planning.Table table)
+    internal static GroupShare Of(Ticked ticked, EaterSettings eater, Core.Planning.Table table)
     {
-        var shipped = eater.Protocols.ToDictionary(id => id, id => table.Latest(id)?.Own is { } own ? own.Origin : id);
+        var shipped = eater.Protocols.ToDictionary(id => id, table.ShippedAs);
         return new(
             ticked.Protocols ? [.. shipped.Values.OfType<string>().Distinct()] : [],
             ticked.Protocols
@@ -70,46 +73,68 @@ public static class ShareEndpoints
         Guid id,
         CurrentTenant tenant,
         Database database,
-        HouseholdStore households,
+        PriceStore prices,
         MenuStore menus
     )
     {
-        var (((read, shares), members), table) = await database.Read(
+        var (((read, shares), members), stored) = await database.Read(
             tenant,
-            menus.WithDishes(id).And(ShareStore.All).And(GroupStore.Members).And(households.Table())
+            menus.WithDishes(id).And(ShareStore.All).And(GroupStore.Members).And(prices.Stored)
         );
         if (read.Menus.WithId(id) is not { } menu)
         {
             return MenuStore.Gone(id).ToProblem();
         }
 
+        var table = stored.Table;
         // Who shares the same is judged once.
         var strands = shares
             .GroupBy(share => share.Print, StringComparer.Ordinal)
-            .Select(same => new Strand(table.DinerOf(same.First().ToEater(table.Household.Rhythm)), same.Count()))
+            .Select(same => new Strand(table.DinerOf(same.First().ToEater(table.Household.Rhythm)), same.First().Protocols, same.Count()))
             .ToList();
+        var recipes = read.Recipes.ToDictionary(recipe => recipe.Key, recipe => recipe.Value.Version);
+        var check = new MenuCheck(menu, recipes, [.. table.Household.Rhythm.Meals]);
+        var book = PriceBook.Of(
+            stored.Prices,
+            [.. recipes.Values.SelectMany(recipe => recipe.Ingredients).Select(line => line.Food).OfType<Food>()]
+        );
         return TypedResults.Ok(
             new MenuCheckSheet(
                 members,
                 DishCheck.Said(shares.Count),
+                [.. menu.Dishes.Select(dish => ToSheet(dish, recipes[dish.RecipeVersion], strands, book))],
                 [
-                    .. menu.Dishes.Select(dish =>
-                    {
-                        var check = DishCheck.Of(read.Recipes[dish.RecipeVersion].Version, dish.Slot, strands);
-                        return new DishCheckSheet(
-                            dish.Id,
-                            check.SaidMembers(),
-                            [
-                                .. check.Reasons.Select(reason => new CheckReasonSheet(
-                                    reason.Verdict,
-                                    reason.Because,
-                                    DishCheck.Said(reason.Members)
-                                )),
-                            ]
-                        );
-                    }),
-                ]
+                    .. check
+                        .Over(strands)
+                        .Select(found => new MenuFindingSheet(found.Verdict, found.Because, found.Days, DishCheck.Said(found.Members))),
+                ],
+                [
+                    .. check
+                        .Tiers(table.Knowledge.HouseScheme, table.Knowledge.Classes)
+                        .Select(one => new TierDaySheet(
+                            one.Tier.Name,
+                            one.Day,
+                            string.Join(", ", one.Strands.Select(follow => MenuSheets.NameOf(follow, table))),
+                            Math.Round(one.Energy.Best),
+                            one.Energy.IsOpen,
+                            one.Verdict,
+                            one.Open
+                        )),
+                ],
+                book.IsEmpty ? "" : book.Says
             )
+        );
+    }
+
+    private static DishCheckSheet ToSheet(MenuDish dish, RecipeVersion recipe, IReadOnlyList<Strand> strands, PriceBook book)
+    {
+        var check = DishCheck.Of(dish, recipe, strands);
+        return new(
+            dish.Id,
+            check.SaidMembers(),
+            [.. check.Reasons.Select(reason => new CheckReasonSheet(reason.Verdict, reason.Because, DishCheck.Said(reason.Members)))],
+            recipe.Tasks.Sum(task => task.HandsOn),
+            book.IsEmpty ? null : Math.Round(book.CostOf(recipe).Amount, 2)
         );
     }
 }

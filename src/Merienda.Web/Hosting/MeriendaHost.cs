@@ -74,6 +74,8 @@ public static class MeriendaHost
 
         services.AddSingleton<AccountStore>();
         services.AddSingleton<DemoLibrary>();
+        services.AddSingleton<DemoLarder>();
+        services.AddSingleton<DemoCircle>();
         services.AddSingleton<DemoSeed>();
         services.AddHttpContextAccessor();
         services.AddIdentity();

@@ -94,8 +94,10 @@ public static partial class ExportEndpoints
     private static string Written(StoredRecipe recipe, Microsoft.AspNetCore.Http.Json.JsonOptions json, string? image) =>
         RecipeWriter.JsonLd(recipe.Version, JsonSerializer.SerializeToNode(BroughtRecipes.Of(recipe), json.SerializerOptions)!, image);
 
-    private static string FileName(StoredRecipe recipe) =>
-        Odd().Replace(recipe.Version.Name, " ").Trim(' ', '.') is { Length: > 0 } name ? name : "recipe";
+    private static string FileName(StoredRecipe recipe) => FileName(recipe.Version.Name);
+
+    /// <summary>A name as every file system takes it.</summary>
+    internal static string FileName(string name) => Odd().Replace(name, " ").Trim(' ', '.') is { Length: > 0 } plain ? plain : "recipe";
 
     /// <summary>What no file system takes.</summary>
     [GeneratedRegex(@"[\\/:*?""<>|\p{C}\s]+")]

@@ -187,7 +187,8 @@ public static class ShopPages
         : pieces < 1 ? "½"
         : $"{Math.Floor(pieces):0}½";
 
-    private static string AmountOf(Purchase buy, bool inOunces) =>
+    /// <summary>What is bought as one says it: "2 tins", "500 g".</summary>
+    internal static string AmountOf(Purchase buy, bool inOunces) =>
         buy.Packs.Count == 0 ? HouseholdMass.Show(buy.Grams, inOunces) : string.Join(" + ", buy.Packs.Select(pack => Counted(pack)));
 
     /// <summary>"5", "2 tins", "1 bunch", "2 × 400 g", "500 g".</summary>

@@ -9,14 +9,16 @@ namespace Merienda.Core.Tests.Groups;
 public class DishCheckTests
 {
     private static Strand Strand(int members, params Rule[] rules) =>
-        new(new Eater(Guid.NewGuid(), "Member", new EaterRules(rules, Context()), [], Rhythm.Usual), members);
+        new(new Eater(Guid.NewGuid(), "Member", new EaterRules(rules, Context()), [], Rhythm.Usual), [], members);
+
+    private static readonly MenuDish AtSupper = new(Guid.NewGuid(), 0, "supper", Guid.NewGuid());
 
     [Fact]
     public void A_dish_is_judged_for_each_strand_with_the_reasons_that_concern_most_first()
     {
         var dish = Recipe("Cod and celery", 1, [Line("300 g cod fillet"), Line("100 g celery")]);
         AllergyRule To(string food) => new() { Id = "allergy", Classes = [food] };
-        var check = DishCheck.Of(dish, "supper", [Strand(30), Strand(3, To("celery")), Strand(7, To("fish")), Strand(2, To("fish"))]);
+        var check = DishCheck.Of(AtSupper, dish, [Strand(30), Strand(3, To("celery")), Strand(7, To("fish")), Strand(2, To("fish"))]);
         Assert.Equal((30, 12), (check.Members[Verdict.Fits], check.Members[Verdict.Breaks]));
         Assert.Equal([9, 3], check.Reasons.Select(reason => reason.Members));
         Assert.Contains("Cod fillet", check.Reasons[0].Because, StringComparison.Ordinal);
@@ -27,8 +29,8 @@ public class DishCheckTests
     {
         var dish = Recipe("Rice", 1, [Line("100 g rice")]);
         var own = AtMost(Measure.NetCarbohydrate, 40, Period.Portion);
-        Assert.Equal([Verdict.Breaks], DishCheck.Of(dish, "supper", [Strand(5, own)]).Members.Keys);
-        Assert.Equal([Verdict.Fits], DishCheck.Of(dish, "supper", [Strand(5, own with { AtMost = null })]).Members.Keys);
+        Assert.Equal([Verdict.Breaks], DishCheck.Of(AtSupper, dish, [Strand(5, own)]).Members.Keys);
+        Assert.Equal([Verdict.Fits], DishCheck.Of(AtSupper, dish, [Strand(5, own with { AtMost = null })]).Members.Keys);
     }
 
     [Theory]

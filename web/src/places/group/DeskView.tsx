@@ -11,12 +11,12 @@ import type { Desk } from './queries';
 /** Where a group's menus are drafted and published. */
 export function DeskView({ desk, today }: { desk: Desk; today: string }) {
   const [chosen, setChosen] = useState<string | null>(null);
-  const [asking, setAsking] = useState<'new' | 'change' | null>(null);
+  const [asking, setAsking] = useState<'new' | 'change' | 'again' | null>(null);
   const menu = desk.menus.find((one) => one.id === chosen) ?? desk.menus[0];
   return (
     <>
       <div className="flex flex-wrap items-end gap-3">
-        <h1 className="mr-auto text-2xl">{desk.name}</h1>
+        <h1 className="mr-auto self-center text-xl">{desk.name}</h1>
         {menu && (
           <Choice
             label="Menu"
@@ -26,25 +26,27 @@ export function DeskView({ desk, today }: { desk: Desk; today: string }) {
             className="w-72 max-w-full"
           />
         )}
-        {menu && <Button onClick={() => setAsking('change')}>Name and days …</Button>}
+        {menu && <Button onClick={() => setAsking('change')}>Change …</Button>}
+        {menu && <Button onClick={() => setAsking('again')}>Once more …</Button>}
         <Button look={menu ? 'quiet' : 'main'} onClick={() => setAsking('new')}>
           Begin a menu
         </Button>
       </div>
       {menu ? (
-        <MenuGrid menu={menu} />
+        <MenuGrid menu={menu} follows={desk.follows} />
       ) : (
         <p className="max-w-prose text-steel">
           Nothing is planned here yet. Begin a menu, put recipes of this desk on its days, and publish it.
         </p>
       )}
       <div className="grid gap-8 md:grid-cols-2">
-        {menu && <PublishPanel key={menu.id} menu={menu} />}
+        {menu && <PublishPanel key={menu.id} group={desk.id} menu={menu} />}
         <People desk={desk} />
       </div>
       {asking && (
         <MenuDialog
           menu={asking === 'change' ? (menu ?? null) : null}
+          again={asking === 'again' ? menu : undefined}
           today={today}
           onDone={(done) => {
             setChosen(done?.id ?? chosen);

@@ -6,7 +6,9 @@ import { Lozenge } from '../../pieces/Lozenge';
 import { dayMonth, verdictWord } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import { DayRows } from './Days';
-import { type MemberMenu, useMemberMenus } from './queries';
+import { HandOut } from './HandOut';
+import { amountOf, variantOf } from './made';
+import { type Followed, type MemberMenu, useMemberMenus } from './queries';
 import { Sharing } from './Sharing';
 
 /** What the groups one belongs to have published, judged by the rules of the own table. */
@@ -110,22 +112,29 @@ function PublishedMenu({ menu }: { menu: MemberMenu }) {
               .filter((dish) => dish.day === day && dish.meal === meal)
               .map((dish, at) => {
                 const recipe = menu.recipes[dish.recipe];
-                return recipe && <Dish key={at} recipe={recipe} />;
+                return recipe && <Dish key={at} dish={dish} recipe={recipe} follows={menu.follows} />;
               })}
           </ul>
         )}
       </DayRows>
+      <div className="mt-2">
+        <HandOut group={menu.group} menu={menu.menu} />
+      </div>
     </article>
   );
 }
 
-function Dish({ recipe }: { recipe: Schemas['MemberRecipe'] }) {
+function Dish({ dish, recipe, follows }: { dish: Schemas['MemberDish']; recipe: Schemas['MemberRecipe']; follows: Followed[] }) {
+  const made = [...dish.portions.map((one) => amountOf(one)), ...dish.variants.map((one) => variantOf(one, follows))];
   return (
     <Disclosure as="li" className="text-sm">
       <DisclosureButton className="flex min-h-6 w-full items-start gap-2 py-0.5 text-left hover:text-cobalt max-sm:min-h-9">
-        <span className="min-w-0 flex-1">{recipe.name}</span>
+        <span className="min-w-0 flex-1">
+          {recipe.name}
+          {made.length > 0 && <span className="block text-xs text-steel">{made.join('; ')}</span>}
+        </span>
         <span className="flex gap-0.5 pt-0.5">
-          {recipe.verdicts.map((one) => (
+          {dish.verdicts.map((one) => (
             <span key={one.eater}>
               <Lozenge verdict={one.verdict} size={14} />
               <span className="sr-only">
@@ -137,10 +146,11 @@ function Dish({ recipe }: { recipe: Schemas['MemberRecipe'] }) {
       </DisclosureButton>
       <DisclosurePanel className="pb-1 text-steel">
         {recipe.problem && <p>It can’t be read here: {recipe.problem}</p>}
-        {recipe.verdicts.map((one) => (
+        {dish.verdicts.map((one) => (
           <p key={one.eater}>
             <b className="text-rim">
-              {one.name}: {verdictWord[one.verdict]}.
+              {one.name}
+              {one.variant && `, ${one.variant}`}: {verdictWord[one.verdict]}.
             </b>{' '}
             {one.because}
           </p>

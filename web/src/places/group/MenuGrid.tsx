@@ -1,4 +1,3 @@
-import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -9,11 +8,17 @@ import { SheetDialog } from '../../pieces/Sheet';
 import { verdictWord } from '../../pieces/show';
 import { useRecipes } from '../recipes/queries';
 import { DayRows } from './Days';
-import { type Menu, useMenuCheck, useMenuEdits } from './queries';
+import { DishDialog } from './DishDialog';
+import { MenuVerdicts } from './MenuVerdicts';
+import { howMany } from './made';
+import { type Followed, type Menu, useMenuCheck, useMenuEdits } from './queries';
 
 /** A draft: the desk's recipes on days and meals. */
-export function MenuGrid({ menu }: { menu: Menu }) {
+export function MenuGrid({ menu, follows }: { menu: Menu; follows: Followed[] }) {
   const edits = useMenuEdits();
+  const [serving, setServing] = useState<string | null>(null);
+  const checkOf = (dish: string) => check?.dishes.find((one) => one.dish === dish);
+  const served = menu.dishes.find((dish) => dish.id === serving);
   const check = useMenuCheck(menu).data;
   const [asking, setAsking] = useState<{ day: number; meal: string } | null>(null);
   return (
@@ -36,8 +41,24 @@ export function MenuGrid({ menu }: { menu: Menu }) {
                       <Link to={`/recipes/${dish.recipe}`} className="hover:text-cobalt hover:underline">
                         {dish.name}
                       </Link>
-                      {dish.hasNewer && <span className="block text-xs text-steel">changed since: take it off and put it on again</span>}
-                      <DishCheck of={check?.dishes.find((one) => one.dish === dish.id)} />
+                      {dish.isPutAway && <span className="block text-xs text-steel">put away in the library since</span>}
+                      {dish.hasNewer && (
+                        <button
+                          type="button"
+                          onClick={() => void edits.serve(menu.id, dish.id, { isNewest: true }, dish.name)}
+                          className="block min-h-6 text-left text-xs text-cobalt hover:underline"
+                        >
+                          Changed since: take it as it is now
+                        </button>
+                      )}
+                      <button
+                        type="button"
+                        onClick={() => setServing(dish.id)}
+                        className="flex min-h-6 items-center gap-1 text-left text-xs text-steel hover:text-rim"
+                      >
+                        <Worst of={checkOf(dish.id)} />
+                        <span className="sr-only">: whom {dish.name} suits, how much of it</span>
+                      </button>
                     </span>
                     <button
                       type="button"
@@ -60,6 +81,8 @@ export function MenuGrid({ menu }: { menu: Menu }) {
           </>
         )}
       </DayRows>
+      {check && <MenuVerdicts menu={menu} check={check} />}
+      {served && <DishDialog menu={menu} dish={served} check={checkOf(served.id)} follows={follows} onDone={() => setServing(null)} />}
       {asking && (
         <ChooseDish
           onClose={() => setAsking(null)}
@@ -73,31 +96,14 @@ export function MenuGrid({ menu }: { menu: Menu }) {
   );
 }
 
-const howMany = ({ members, isRest }: Schemas['SaidCount']) => members ?? (isRest ? 'all but a few' : 'a few');
-
-/** Whom a dish suits, and why not. */
-function DishCheck({ of }: { of: Schemas['DishCheckSheet'] | undefined }) {
+/** The heaviest of what a dish is to members. */
+function Worst({ of }: { of: Schemas['DishCheckSheet'] | undefined }) {
   const worst = of?.counts.at(-1);
-  if (!of || !worst) return null;
-  const counts = of.counts.map((one) => (
-    <span key={one.verdict} className="inline-flex items-center gap-1">
-      <Lozenge verdict={one.verdict} size={12} /> {verdictWord[one.verdict]}: {howMany(one)}
-    </span>
-  ));
-  if (of.reasons.length === 0) return <span className="flex flex-wrap gap-x-2 text-xs text-steel">{counts}</span>;
+  if (!worst) return 'Tiers and variants';
   return (
-    <Disclosure>
-      <DisclosureButton className="flex min-h-6 flex-wrap items-center gap-x-2 text-left text-xs text-steel hover:text-rim">
-        {counts}
-      </DisclosureButton>
-      <DisclosurePanel as="ul" className="space-y-1 text-xs">
-        {of.reasons.map((reason) => (
-          <li key={reason.because}>
-            {verdictWord[reason.verdict]} for {reason.members ?? 'a few'}: {reason.because}
-          </li>
-        ))}
-      </DisclosurePanel>
-    </Disclosure>
+    <>
+      <Lozenge verdict={worst.verdict} size={12} /> {verdictWord[worst.verdict]}: {howMany(worst)}
+    </>
   );
 }
 

@@ -3,10 +3,11 @@ import { Button } from '../../pieces/Button';
 import { Field } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { dayMonth } from '../../pieces/show';
+import { HandOut } from './HandOut';
 import { type Menu, useMenuEdits } from './queries';
 
 /** What was published of a menu, and the way to publish it as it is now. */
-export function PublishPanel({ menu }: { menu: Menu }) {
+export function PublishPanel({ group, menu }: { group: string; menu: Menu }) {
   const edits = useMenuEdits();
   const [changed, setChanged] = useState('');
   const isCorrection = menu.issues.length > 0;
@@ -25,6 +26,11 @@ export function PublishPanel({ menu }: { menu: Menu }) {
       </Button>
       {menu.dishes.length === 0 && <p className="mt-1 text-xs text-steel">Put a dish on a day first.</p>}
       <ProblemNote of={edits.problem} className="mt-2" />
+      {isCorrection && (
+        <div className="mt-3">
+          <HandOut group={group} menu={menu.id} />
+        </div>
+      )}
       <ol className="mt-3 text-sm">
         {menu.issues.map((issue) => (
           <li key={issue.number} className="border-t border-line py-1 last:border-b">

@@ -4,6 +4,9 @@ import { type Edit, useEdit } from '../../pieces/useEdit';
 
 export type Desk = Schemas['DeskSheet'];
 export type Menu = Schemas['MenuSheet'];
+export type Check = Schemas['MenuCheckSheet'];
+export type DraftDish = Schemas['DraftDish'];
+export type Followed = Schemas['FollowedSheet'];
 export type MenuRequest = Schemas['MenuRequest'];
 export type MemberMenu = Schemas['MemberMenu'];
 
@@ -16,7 +19,7 @@ export const useMemberMenus = () => useQuery({ queryKey: ['group', 'menus'], que
 /** Whom the menu suits; asked anew whenever its dishes are others. */
 export const useMenuCheck = (menu: Menu) =>
   useQuery({
-    queryKey: ['group', 'check', menu.id, menu.dishes.map((dish) => dish.id)],
+    queryKey: ['group', 'check', menu.id, menu.startsOn, menu.tiers, menu.dishes],
     placeholderData: keepPreviousData,
     queryFn: () => take(api.GET('/api/groups/menus/{id}/check', { params: { path: { id: menu.id } } })),
   });
@@ -42,10 +45,17 @@ export function useMenuEdits() {
     problem: edit.problem,
     begin: (body: MenuRequest, last: (menu: Menu) => void) =>
       run(() => kept(api.POST('/api/groups/menus', { body })), { isTold: true, last }),
+    again: (id: string, body: Schemas['MenuAgainRequest'], last: (menu: Menu) => void) =>
+      run(() => kept(api.POST('/api/groups/menus/{id}/again', { params: { path: { id } }, body })), { isTold: true, last }),
     say: (id: string, body: MenuRequest) =>
       run(() => kept(api.PUT('/api/groups/menus/{id}', { params: { path: { id } }, body })), { say: 'The menu is kept.', isTold: true }),
     put: (id: string, body: Schemas['DishRequest'], name: string) =>
       run(() => kept(api.POST('/api/groups/menus/{id}/dishes', { params: { path: { id } }, body })), { say: `${name} is on the menu.` }),
+    serve: (id: string, dish: string, body: Schemas['DishServingRequest'], name: string) =>
+      run(() => kept(api.PUT('/api/groups/menus/{id}/dishes/{dish}', { params: { path: { id, dish } }, body })), {
+        say: `${name} is changed.`,
+        isTold: true,
+      }),
     takeOff: (id: string, dish: string, name: string) =>
       run(() => kept(api.DELETE('/api/groups/menus/{id}/dishes/{dish}', { params: { path: { id, dish } } })), {
         say: `${name} is off the menu.`,

@@ -1,0 +1,167 @@
+using System.Text;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Shopping;
+using Merienda.Formats;
+using Merienda.Formats.HandOut;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Merienda.Web.Recipes;
+using Merienda.Web.Weeks;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.Extensions.Options;
+
+namespace Merienda.Web.Groups;
+
+/// <summary>A published menu as files: to print, to send, to put into a calendar, to keep.</summary>
+public static class HandOutEndpoints
+{
+    private const int MostEaters = 500;
+
+    public static void MapHandOut(this RouteGroupBuilder groups) =>
+        groups.MapGet("/{group:guid}/menus/{menu:guid}/hand-out.{form}", HandOut).WithName("HandOutMenu").Produces<byte[]>();
+
+    /// <param name="form">docx, html, md, csv (what to buy), ics (its meals) or json (ours).</param>
+    /// <param name="eaters">For how many amounts stand beside those for one.</param>
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> HandOut(
+        Guid group,
+        Guid menu,
+        string form,
+        CurrentTenant tenant,
+        [AsParameters] RecipeEndpoints.Desk desk,
+        TimeProvider clock,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json,
+        int eaters = 4
+    )
+    {
+        if (eaters is < 1 or > MostEaters)
+        {
+            return new Refusal(
+                "menu-eaters",
+                "eaters",
+                $"{eaters}",
+                $"amounts are written for 1 to {MostEaters}",
+                "Say a number in that range"
+            ).ToProblem();
+        }
+
+        var (stored, table) = await desk.Database.Read(tenant, MenuStore.Newest(group, menu).And(desk.Households.Table()));
+        if (stored is null)
+        {
+            return MemberMenuEndpoints.Unread(menu).ToProblem();
+        }
+
+        var read = (await MemberMenuEndpoints.ReadHere([stored], tenant, desk, json.Value))[0];
+        if (read.Recipes.FirstOrDefault(recipe => recipe.IsRefused).Refusal is { } unread)
+        {
+            return unread.ToProblem();
+        }
+
+        Document Document() =>
+            MenuHandOut.Of(Handed(read, desk, table, eaters), read.Foods.Matcher, desk.Knowledge.Classes, desk.Knowledge.HouseScheme);
+        (byte[] Content, string Type)? file = form switch
+        {
+            "docx" => (WordDocument.Of(Document()), "application/vnd.openxmlformats-officedocument.wordprocessingml.document"),
+            "html" => (Encoding.UTF8.GetBytes(HtmlDocument.Of(Document())), "text/html; charset=utf-8"),
+            "md" => (Encoding.UTF8.GetBytes(MarkdownDocument.Of(Document())), "text/markdown; charset=utf-8"),
+            "csv" => (Encoding.UTF8.GetBytes(Csv(List(read, desk, table, eaters), eaters)), "text/csv; charset=utf-8"),
+            "ics" => (Encoding.UTF8.GetBytes(Calendar.Of(Meals(read, table), clock.GetUtcNow())), "text/calendar; charset=utf-8"),
+            "json" => (Encoding.UTF8.GetBytes(stored.Content.ToJsonString()), "application/json"),
+            _ => null,
+        };
+        return file is { } written
+            ? TypedResults.File(written.Content, written.Type, $"{ExportEndpoints.FileName(read.Menu.Name)}.{form}")
+            : new Refusal(
+                "menu-form",
+                "form",
+                form,
+                "a menu is handed out as docx, html, md, csv, ics or json",
+                "Choose one of them"
+            ).ToProblem();
+    }
+
+    private static HandedMenu Handed(MemberMenuEndpoints.Read read, RecipeEndpoints.Desk desk, Core.Planning.Table table, int eaters)
+    {
+        var menu = read.Menu;
+        var meals = menu.Meals.ToDictionary(meal => meal.Key, meal => meal.Name);
+        return new(
+            menu.Group,
+            menu.Name,
+            $"Version {read.Stored.Number}, published on {read.Stored.PublishedAt:d MMMM yyyy}.",
+            read.Stored.Changed,
+            menu.Note,
+            menu.StartsOn,
+            menu.Days,
+            [.. menu.Meals.Where(meal => menu.Dishes.Any(dish => dish.Meal == meal.Key)).Select(meal => meal.Name)],
+            menu.Tiers,
+            [.. menu.Dishes.Select(dish => new HandedDish(dish.Day, meals[dish.Meal], dish.Recipe, dish.Portions, dish.Variants))],
+            [
+                .. read.Recipes.Select(
+                    (recipe, at) => new HandedRecipe(recipe.Value.Version, recipe.Value.System, menu.Dishes.Any(dish => dish.Recipe == at))
+                ),
+            ],
+            List(read, desk, table, eaters),
+            menu.Cautions,
+            protocol => menu.Follows.FirstOrDefault(one => one.Id == protocol)?.Name ?? MenuSheets.NameOf(protocol, table),
+            eaters
+        );
+    }
+
+    /// <summary>What one portion of each dish on each of its days takes, and what that many eaters buy.</summary>
+    private static IReadOnlyList<HandedThing> List(
+        MemberMenuEndpoints.Read read,
+        RecipeEndpoints.Desk desk,
+        Core.Planning.Table table,
+        int eaters
+    )
+    {
+        var inOunces = table.Household.CountsInOunces;
+        var list = ShoppingList.FromNothing(desk.Knowledge.SoldAs, read.Foods.Matcher.WithKey);
+        IReadOnlyList<ShoppingItem> For(int many) =>
+            list.Of(
+                read.Menu.Dishes.Select(dish => new BatchToShop(
+                    "",
+                    read.Menu.StartsOn.AddDays(dish.Day),
+                    read.Recipes[dish.Recipe].Value.Version,
+                    many
+                ))
+            );
+        return
+        [
+            .. For(1)
+                .Zip(
+                    For(eaters),
+                    (one, all) =>
+                        new HandedThing(
+                            one.Food?.Aisle ?? "other",
+                            one.Name,
+                            one.Grams is { IsOpen: false } grams ? HouseholdMass.Show(grams.Best, inOunces) : "",
+                            all.Buy is { } buy ? ShopPages.AmountOf(buy, inOunces) : string.Join(", ", all.AsTyped)
+                        )
+                ),
+        ];
+    }
+
+    private static string Csv(IReadOnlyList<HandedThing> list, int eaters) =>
+        CsvTable.Write([
+            ["aisle", "name", "for_1", $"for_{eaters}"],
+            .. list.Select(thing => (string[])[thing.Aisle, thing.Name, thing.ForOne, thing.ForAll]),
+        ]);
+
+    /// <summary>Each meal of each day at the time at which it is usually eaten here, half an hour long.</summary>
+    private static IEnumerable<CalendarEntry> Meals(MemberMenuEndpoints.Read read, Core.Planning.Table table) =>
+        from dish in read.Menu.Dishes
+        group dish by (dish.Day, dish.Meal) into meal
+        let slot = table.Household.Rhythm.Meal(meal.Key.Meal)
+        let at = read.Menu.StartsOn.AddDays(meal.Key.Day).ToDateTime(slot?.At ?? Noon)
+        let starts = Calendar.Utc(at, table.Household.TimeZone)
+        select new CalendarEntry(
+            $"menu-{read.Stored.Menu:N}-{meal.Key.Day}-{meal.Key.Meal}@merienda",
+            starts,
+            starts.AddMinutes(30),
+            string.Join(", ", meal.Select(dish => read.Menu.Recipes[dish.Recipe].Draft.Name)),
+            $"{read.Menu.Name}, {read.Menu.Group}",
+            null
+        );
+
+    private static readonly TimeOnly Noon = new(12, 0);
+}
