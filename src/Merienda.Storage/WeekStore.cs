@@ -1,4 +1,5 @@
 using System.Globalization;
+using Merienda.Core.Filling;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Shopping;
@@ -149,6 +150,35 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
                     });
             },
             _ => SolveJobs.Over(job).And(weeks.After(weekStart)).Select(taken => draw(taken.Second))
+        );
+
+    /// <summary>Takes many batches and meals into a week as one edit.</summary>
+    /// <param name="decide">What comes into the week as it is now, with the recipes of the library.</param>
+    public Task<Result<Edited<TView>>> TakeIn<TView>(
+        EditStamp stamp,
+        DateOnly weekStart,
+        string summary,
+        Func<StoredWeek, IReadOnlyList<StoredRecipe>, Result<WeekChange>> decide,
+        Func<StoredWeek, TView> draw
+    ) =>
+        door.Edit<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, IReadOnlyList<WeekProtocolRow> Pins), bool, TView>(
+            stamp,
+            Journal.Batch,
+            weeks.Of(weekStart).And(recipes.All).And(ProtocolStore.Pins(weekStart)),
+            locked =>
+            {
+                var ((week, library), pins) = locked;
+                var decided = decide(week, library);
+                return decided.Refusal is { } refusal
+                    ? refusal
+                    : TakenChange
+                        .Of(week, decided.Value, library, Guid.CreateVersion7)
+                        .Select(taken => new Decided<bool>(
+                            Cooked(week, taken.Week.Plan, summary, [.. taken.Made.Select(made => NewRow(made.Batch, made.Recipe))], pins),
+                            true
+                        ));
+            },
+            _ => weeks.After(weekStart).Select(draw)
         );
 
     /// <summary>Decides an edit on the week as it is now; a refusal changes nothing.</summary>

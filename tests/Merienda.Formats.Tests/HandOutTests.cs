@@ -2,7 +2,6 @@ using DocumentFormat.OpenXml.Packaging;
 using DocumentFormat.OpenXml.Validation;
 using DocumentFormat.OpenXml.Wordprocessing;
 using Markdig;
-using Merienda.Core.Groups;
 using Merienda.Core.Keeping;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
@@ -106,7 +105,7 @@ public class HandOutTests
         using var package = WordprocessingDocument.Open(file, isEditable: false);
         Assert.Empty(
             new OpenXmlValidator(DocumentFormat.OpenXml.FileFormatVersions.Microsoft365)
-                .Validate(package)
+                .Validate(package, TestContext.Current.CancellationToken)
                 .Select(error => error.Description)
         );
         var body = package.MainDocumentPart!.Document!.Body!;

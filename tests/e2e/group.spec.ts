@@ -31,8 +31,25 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   await page.getByLabel('A part of its name').fill('cod');
   await page.getByRole('dialog').getByRole('button', { name: 'Cod and swede' }).press('Enter');
   await expect(cell(page, /^supper/i).getByRole('link', { name: 'Cod and swede' })).toBeVisible();
+  // Some eat less a day: the menu says so, and each dish how much of it they have.
+  await page.getByRole('button', { name: 'Change …' }).click();
+  await page.getByRole('button', { name: 'Add a tier' }).click();
+  await page.getByLabel('Name of tier 1').fill('small');
+  await page.getByLabel('Energy of tier 1, kcal').fill('1100');
+  await expect(page.getByText(/nobody should eat without professional advice/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('row', { name: /^small/ })).toBeVisible();
+  await cell(page, /^supper/i).getByRole('button', { name: /whom Cod and swede suits/ }).press('Enter');
+  await page.getByLabel('small (1,100 kcal)').selectOption('0.5 portions');
+  await expectAxeClean(page);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Cod and swede is changed.')).toBeVisible();
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
   await expect(page.getByText('Version 1', { exact: false })).toBeVisible();
+  await page.getByLabel('For how many it is written').fill('12');
+  const handed = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'For a word processor' }).click();
+  expect((await handed).suggestedFilename()).toBe('Harbour week.docx');
   await page.getByLabel('For how many').fill('1');
   await page.getByRole('button', { name: 'Make a link' }).click();
   const link = await page.getByLabel('Link to join').inputValue();
@@ -54,6 +71,7 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   await expect(farah.getByRole('heading', { name: 'Harbour week' })).toBeVisible();
   await farah.getByRole('button', { name: /^Cod and swede/ }).tap();
   await expect(farah.getByText(/^Farah: /).last()).toBeVisible();
+  await expect(farah.getByText('small: 0.5 portions')).toBeVisible();
   await expectAxeClean(farah);
   await farah.getByRole('button', { name: 'Take home', exact: true }).tap();
   await expect(farah.getByText('Now in your library: Cod and swede.')).toBeVisible();
@@ -70,6 +88,13 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   await farah.reload();
   await expect(farah.getByText('Barley for the first lunch')).toBeVisible();
   await expect(farah.getByRole('button', { name: /^Barley bowl/ })).toBeVisible();
+
+  // The same days once more, a week later.
+  await page.getByRole('button', { name: 'Once more …' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Harbour week again');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('combobox', { name: 'Menu' })).toContainText('Harbour week again');
+  await expect(cell(page, /^lunch/i).getByRole('link', { name: 'Barley bowl' })).toBeVisible();
 
   // The link is used up; the desk counts two.
   await page.reload();

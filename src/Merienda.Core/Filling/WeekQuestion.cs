@@ -81,7 +81,7 @@ public sealed record WeekQuestion(
         }
 
         var changed = now.Select(one => one.Item).ToHashSet();
-        return new(Plan.Start, Plan.Rhythm, Sessions(), Eaters, dishes, Wishes)
+        return new(Plan.Start, Plan.Rhythm, Plan.SessionsToCome(Today), Eaters, dishes, Wishes)
         {
             From = Today,
             Rests = rests,
@@ -123,26 +123,6 @@ public sealed record WeekQuestion(
         let cell = new Cell(day, meal, eater.Id)
         where OnMeals.All(one => one.Cell != cell)
         select cell;
-
-    /// <summary>Those of the week that are still to come; when none is, one today.</summary>
-    private List<PrepSession> Sessions()
-    {
-        var planned = Plan
-            .Rhythm.SessionsOf(Plan.Start)
-            .Concat(Plan.Sessions.Where(session => Plan.Holds(session.EatenFrom)).Select(session => session.Date))
-            .Distinct()
-            .Where(date => date >= Today && Plan.WrongSession("date", date) is null)
-            .Order()
-            .ToList();
-        var dates = planned.Count > 0 || !Plan.Holds(Today) ? planned : [Today];
-        return
-        [
-            .. dates.Select(date =>
-                Plan.Sessions.FirstOrDefault(session => session.Date == date && Plan.Holds(session.EatenFrom))
-                ?? Plan.Rhythm.SessionOn(date, Plan.Start, Guid.Empty)
-            ),
-        ];
-    }
 
     private IEnumerable<(FillRest There, IReadOnlyList<(Serving Serving, Draw Draw)> Draws)> RestsOf(
         Batch batch,

@@ -135,6 +135,7 @@ public static class Refusals
         new("menu-gone", RefusalKind.Missing, "menu"),
         new("menu-eaters", RefusalKind.Wrong, "eaters", "1 to 500"),
         new("menu-form", RefusalKind.Wrong, "form"),
+        new("menu-nothing", RefusalKind.Moved, "menu"),
         new("menu-note", RefusalKind.Wrong, "note", "at most 2,000 characters"),
         new("menu-tier", RefusalKind.Wrong, "tiers, tier", "at most 6, each 1 to 40 characters and 800 to 5,000 kcal"),
         new("minutes-out-of-range", RefusalKind.Wrong, "tasks", "0 to 1,440 minutes"),

@@ -18,6 +18,26 @@ public enum SessionState
 /// <summary>When it is cooked, by how many: a session changed, or a batch cooked in another one.</summary>
 public static class SessionEdits
 {
+    /// <summary>Those of the week that are still to come; when none is, one today.</summary>
+    public static IReadOnlyList<PrepSession> SessionsToCome(this WeekPlan plan, DateOnly today)
+    {
+        var planned = plan
+            .Rhythm.SessionsOf(plan.Start)
+            .Concat(plan.Sessions.Where(session => plan.Holds(session.EatenFrom)).Select(session => session.Date))
+            .Distinct()
+            .Where(date => date >= today && plan.WrongSession("date", date) is null)
+            .Order()
+            .ToList();
+        var dates = planned.Count > 0 || !plan.Holds(today) ? planned : [today];
+        return
+        [
+            .. dates.Select(date =>
+                plan.Sessions.FirstOrDefault(session => session.Date == date && plan.Holds(session.EatenFrom))
+                ?? plan.Rhythm.SessionOn(date, plan.Start, Guid.Empty)
+            ),
+        ];
+    }
+
     /// <summary>Changes a session of the week. On another date it takes its batches along; where one is on that date already, they join it.</summary>
     /// <param name="from">The date it is on.</param>
     public static Result<WeekPlan> ChangeSession(this WeekPlan plan, DateOnly from, DateOnly date, TimeOnly start, int cooks, string name)

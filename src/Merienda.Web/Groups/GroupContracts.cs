@@ -1,4 +1,5 @@
 using Merienda.Core.Groups;
+using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Formats.HandOut;
 using Merienda.Web.Recipes;
@@ -115,7 +116,8 @@ public sealed record DishRequest(int Day, string Meal, Guid Recipe);
 /// <param name="Changed">What a correction changes; empty for the first.</param>
 public sealed record PublishRequest(string Changed = "");
 
-public sealed record MenuMeal(string Key, string Name);
+/// <param name="Role">What kind of meal it is, by which it is found in another household's days.</param>
+public sealed record MenuMeal(string Key, string Name, MealRole Role);
 
 /// <param name="HasNewer">Whether the recipe was changed since it was put there.</param>
 /// <param name="IsPutAway">Whether it is in the library no more.</param>
@@ -227,3 +229,26 @@ public sealed record TakeHomeRequest(IReadOnlyList<int> Days);
 /// <param name="Brought">Names of the recipes that came into the library.</param>
 /// <param name="There">Names of those that were there.</param>
 public sealed record TakenHome(IReadOnlyList<string> Brought, IReadOnlyList<string> There);
+
+/// <param name="Week">A date in the week that it comes into; its days keep their weekdays.</param>
+/// <param name="Days">Those that are taken; all of them when there are none.</param>
+/// <param name="Tier">Which of its tiers is eaten by here; null for the dishes as they are.</param>
+public sealed record IntoWeekRequest(DateOnly Week, IReadOnlyList<int>? Days = null, string? Tier = null);
+
+/// <summary>What a menu would be, or is, in a week.</summary>
+/// <param name="Week">Its first day.</param>
+/// <param name="ToBring">Names of recipes that are not at home yet.</param>
+public sealed record IntoWeekSheet(
+    DateOnly Week,
+    IReadOnlyList<string> ToBring,
+    IReadOnlyList<BatchIntoWeek> Batches,
+    IReadOnlyList<LeftOutSheet> Left
+);
+
+/// <param name="Portions">Whole ones, as many as are eaten or one more.</param>
+/// <param name="For">Who eats how much of it on which days: "Farah: Mon, Tue supper".</param>
+public sealed record BatchIntoWeek(string Name, DateOnly Cooked, decimal Portions, IReadOnlyList<string> For);
+
+/// <param name="Who">Name of the eater.</param>
+/// <param name="Days">On which it is so.</param>
+public sealed record LeftOutSheet(string Who, string Dish, IReadOnlyList<DateOnly> Days, string Because);

@@ -22,6 +22,7 @@ public static class GroupEndpoints
         groups.MapMenus();
         groups.MapMemberMenus();
         groups.MapHandOut();
+        groups.MapIntoWeek();
         var join = api.MapGroup("/join-group/{group:guid}/{secret}").WithTags("Group");
         join.MapGet("", Look).WithName("GetGroupLink").RequireRateLimiting(MeriendaHost.SignInLimit);
         join.MapPost("", Join).WithName("JoinGroup").RequireAuthorization();

@@ -5,6 +5,7 @@ using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Recipes;
 using Merienda.Storage;
+using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 using Merienda.Web.Recipes;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -59,10 +60,22 @@ public static class MemberMenuEndpoints
         }
 
         var read = (await ReadHere([stored], editing.Tenant, desk, json.Value))[0];
-        var wanted = Wanted(read.Menu, request.Days).Order().Select(at => read.Menu.Recipes[at]).ToList();
+        return editing.Answer(await BringHome(editing, read, request.Days, desk, clock));
+    }
+
+    /// <summary>Those recipes of some days, with what they use, that are not in the library yet.</summary>
+    internal static async Task<Result<Edited<TakenHome>>> BringHome(
+        EditStamp stamp,
+        Read read,
+        IReadOnlyList<int> days,
+        RecipeEndpoints.Desk desk,
+        TimeProvider clock
+    )
+    {
+        var wanted = Wanted(read.Menu, days).Order().Select(at => read.Menu.Recipes[at]).ToList();
         var coming = wanted.Where(recipe => !read.There.Contains(NameOf(recipe))).ToList();
         var edited = await desk.Recipes.BringIn(
-            editing,
+            stamp,
             desk.Recipes.Cookbook(BroughtRecipes.UsesOf(wanted), null),
             (foods, recipes) =>
             {
@@ -72,7 +85,7 @@ public static class MemberMenuEndpoints
             },
             clock.GetUtcNow()
         );
-        return editing.Answer(edited.Select(done => done.Select(_ => new TakenHome(NamesOf(coming), NamesOf(wanted.Except(coming))))));
+        return edited.Select(done => done.Select(_ => new TakenHome(NamesOf(coming), NamesOf(wanted.Except(coming)))));
 
         static IReadOnlyList<string> NamesOf(IEnumerable<RecipeToBring> recipes) => [.. recipes.Select(recipe => recipe.Draft.Name)];
     }

@@ -121,7 +121,7 @@ internal static class MenuSheets
         [
             .. rhythm
                 .Slots.Where(slot => !slot.IsFormer || menu.Dishes.Any(dish => dish.Slot == slot.Key))
-                .Select(slot => new MenuMeal(slot.Key, slot.Name)),
+                .Select(slot => new MenuMeal(slot.Key, slot.Name, slot.Role)),
         ];
 
     private static readonly Reading<IReadOnlyDictionary<Guid, Named>> Names = Reading.Of<IReadOnlyDictionary<Guid, Named>>(

@@ -12,7 +12,7 @@ export function GroupPage({ today }: { today: string }) {
     <Asked of={groups}>
       {({ desk, groups: mine }) => (
         <div className="mx-auto max-w-6xl space-y-8 p-4 sm:p-6">
-          {desk ? <DeskView desk={desk} today={today} /> : <MemberView groups={mine} />}
+          {desk ? <DeskView desk={desk} today={today} /> : <MemberView groups={mine} today={today} />}
           {!desk && <FoundGroup />}
         </div>
       )}

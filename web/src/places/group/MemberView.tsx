@@ -1,4 +1,5 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
+import { useState } from 'react';
 import { api, kept, type Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
@@ -7,12 +8,13 @@ import { dayMonth, verdictWord } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import { DayRows } from './Days';
 import { HandOut } from './HandOut';
+import { IntoWeekDialog } from './IntoWeekDialog';
 import { amountOf, variantOf } from './made';
 import { type Followed, type MemberMenu, useMemberMenus } from './queries';
 import { Sharing } from './Sharing';
 
 /** What the groups one belongs to have published, judged by the rules of the own table. */
-export function MemberView({ groups }: { groups: Schemas['GroupSheet'][] }) {
+export function MemberView({ groups, today }: { groups: Schemas['GroupSheet'][]; today: string }) {
   const menus = useMemberMenus();
   if (groups.length === 0)
     return (
@@ -29,7 +31,7 @@ export function MemberView({ groups }: { groups: Schemas['GroupSheet'][] }) {
       {(all) => (
         <>
           {groups.map((group) => (
-            <GroupMenus key={group.id} group={group} menus={all.filter((menu) => menu.group === group.id)} />
+            <GroupMenus key={group.id} today={today} group={group} menus={all.filter((menu) => menu.group === group.id)} />
           ))}
         </>
       )}
@@ -37,7 +39,7 @@ export function MemberView({ groups }: { groups: Schemas['GroupSheet'][] }) {
   );
 }
 
-function GroupMenus({ group, menus }: { group: Schemas['GroupSheet']; menus: MemberMenu[] }) {
+function GroupMenus({ group, menus, today }: { group: Schemas['GroupSheet']; menus: MemberMenu[]; today: string }) {
   const edit = useEdit();
   return (
     <section className="space-y-4">
@@ -58,13 +60,14 @@ function GroupMenus({ group, menus }: { group: Schemas['GroupSheet']; menus: Mem
       <Sharing group={group} />
       {menus.length === 0 && <p className="text-steel">Nothing is published yet.</p>}
       {menus.map((menu) => (
-        <PublishedMenu key={menu.menu} menu={menu} />
+        <PublishedMenu key={menu.menu} menu={menu} today={today} />
       ))}
     </section>
   );
 }
 
-function PublishedMenu({ menu }: { menu: MemberMenu }) {
+function PublishedMenu({ menu, today }: { menu: MemberMenu; today: string }) {
+  const [isAsking, setIsAsking] = useState(false);
   const edit = useEdit();
   const take = (days: number[]) =>
     void edit.run({
@@ -86,8 +89,11 @@ function PublishedMenu({ menu }: { menu: MemberMenu }) {
             Version {menu.number}, published {dayMonth(menu.publishedAt.slice(0, 10))}
           </p>
         </div>
-        <Button look="main" disabled={edit.isPending} onClick={() => take([])}>
+        <Button disabled={edit.isPending} onClick={() => take([])}>
           Take all of it home
+        </Button>
+        <Button look="main" onClick={() => setIsAsking(true)}>
+          Into your week …
         </Button>
       </div>
       {menu.changed && (
@@ -120,6 +126,7 @@ function PublishedMenu({ menu }: { menu: MemberMenu }) {
       <div className="mt-2">
         <HandOut group={menu.group} menu={menu.menu} />
       </div>
+      {isAsking && <IntoWeekDialog menu={menu} today={today} onDone={() => setIsAsking(false)} />}
     </article>
   );
 }

@@ -16,6 +16,14 @@ export const useGroups = () => useQuery({ queryKey: groups, queryFn: () => take(
 
 export const useMemberMenus = () => useQuery({ queryKey: ['group', 'menus'], queryFn: () => take(api.GET('/api/groups/menus')) });
 
+/** What a menu would be in the own week. */
+export const useIntoWeek = ({ group, menu, number }: MemberMenu, body: Schemas['IntoWeekRequest']) =>
+  useQuery({
+    queryKey: ['group', 'into-week', menu, number, body],
+    placeholderData: keepPreviousData,
+    queryFn: () => take(api.POST('/api/groups/{group}/menus/{menu}/into-week/look', { params: { path: { group, menu } }, body })),
+  });
+
 /** Whom the menu suits; asked anew whenever its dishes are others. */
 export const useMenuCheck = (menu: Menu) =>
   useQuery({

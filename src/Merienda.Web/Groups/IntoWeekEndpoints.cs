@@ -1,0 +1,212 @@
+using Merienda.Core.Groups;
+using Merienda.Core.Outcomes;
+using Merienda.Core.Planning;
+using Merienda.Storage;
+using Merienda.Web.Hosting;
+using Merienda.Web.Recipes;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.Extensions.Options;
+
+namespace Merienda.Web.Groups;
+
+/// <summary>A published menu in the own week: what it would be there, and putting it there.</summary>
+public static class IntoWeekEndpoints
+{
+    /// <summary>What the endpoints work with.</summary>
+    public sealed record Home(
+        Database Database,
+        RecipeStore Recipes,
+        HouseholdStore Households,
+        PacketStore Packets,
+        KnowledgeBase Knowledge,
+        WeekStore Weeks,
+        TimeProvider Clock,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> Json
+    )
+    {
+        public RecipeEndpoints.Desk Desk => new(Database, Recipes, Households, Packets, Knowledge);
+    }
+
+    public static void MapIntoWeek(this RouteGroupBuilder groups)
+    {
+        groups.MapPost("/{group:guid}/menus/{menu:guid}/into-week/look", Look).WithName("LookAtMenuInWeek");
+        groups.MapPost("/{group:guid}/menus/{menu:guid}/into-week", Put).WithName("PutMenuIntoWeek");
+    }
+
+    private static async Task<Results<Ok<IntoWeekSheet>, ProblemHttpResult>> Look(
+        Guid group,
+        Guid menu,
+        IntoWeekRequest request,
+        CurrentTenant tenant,
+        [AsParameters] Home home
+    )
+    {
+        if (await Read(group, menu, tenant, home) is not { } read)
+        {
+            return MemberMenuEndpoints.Unread(menu).ToProblem();
+        }
+
+        var (start, days) = Asked(read.Menu, request, (await home.Database.Read(tenant, home.Households.Table())).Household.Rhythm);
+        var (week, library) = await home.Weeks.ReadWithLibrary(tenant, start);
+        // What is not at home yet is judged as this kitchen reads it.
+        var coming = read.Recipes.Where(recipe => !recipe.IsRefused).Select(recipe => recipe.Value);
+        return TypedResults.Ok(ToSheet(read, days, week, Into(read.Menu, request, days, week, [.. library, .. coming])));
+    }
+
+    private static async Task<Results<Ok<IntoWeekSheet>, ProblemHttpResult>> Put(
+        Guid group,
+        Guid menu,
+        IntoWeekRequest request,
+        Editing editing,
+        [AsParameters] Home home
+    )
+    {
+        if (await Read(group, menu, editing.Tenant, home) is not { } read)
+        {
+            return MemberMenuEndpoints.Unread(menu).ToProblem();
+        }
+
+        var (start, days) = Asked(read.Menu, request, (await home.Database.Read(editing.Tenant, home.Households.Table())).Household.Rhythm);
+        // An edit of its own: the recipes stay when the week is taken back.
+        var brought = await MemberMenuEndpoints.BringHome(
+            editing.Stamp with
+            {
+                EditId = Guid.CreateVersion7(),
+            },
+            read,
+            days,
+            home.Desk,
+            home.Clock
+        );
+        if (brought.Refusal is { } unread)
+        {
+            return unread.ToProblem();
+        }
+
+        IntoWeekSheet? sheet = null;
+        return editing.Answer(
+            await home.Weeks.TakeIn(
+                editing,
+                start,
+                $"Put {read.Menu.Name} on the week",
+                (week, library) =>
+                {
+                    var into = Into(read.Menu, request, days, week, library);
+                    sheet = ToSheet(read, days, week, into);
+                    return into.Change.IsEmpty
+                        ? new Refusal(
+                            "menu-nothing",
+                            "menu",
+                            read.Menu.Name,
+                            "nothing of it comes onto this week",
+                            "Choose another week, or empty the meals that it should come to"
+                        )
+                        : into.Change;
+                },
+                // Sent twice it is answered with what stands there by then.
+                week => sheet ?? ToSheet(read, days, week, new(Core.Filling.WeekChange.Nothing, []))
+            )
+        );
+    }
+
+    private static async Task<MemberMenuEndpoints.Read?> Read(Guid group, Guid menu, Tenant tenant, Home home) =>
+        await home.Database.Read(tenant, MenuStore.Newest(group, menu)) is { } stored
+            ? (await MemberMenuEndpoints.ReadHere([stored], tenant, home.Desk, home.Json.Value))[0]
+            : null;
+
+    /// <summary>The week's first day, and those days of the menu that it takes: at most seven, each on its own weekday.</summary>
+    private static (DateOnly Start, IReadOnlyList<int> Days) Asked(PublishedMenu menu, IntoWeekRequest request, Rhythm rhythm)
+    {
+        var days = request.Days is { Count: > 0 } some ? some : [.. Enumerable.Range(0, menu.Days)];
+        return (
+            rhythm.WeekOf(request.Week),
+            [.. days.Where(day => day >= 0 && day < menu.Days).Order().DistinctBy(day => day % WeekPlan.Days)]
+        );
+    }
+
+    private static IntoWeek Into(
+        PublishedMenu menu,
+        IntoWeekRequest request,
+        IReadOnlyList<int> days,
+        StoredWeek week,
+        IReadOnlyList<StoredRecipe> library
+    )
+    {
+        var (rhythm, table) = (week.Table.Household.Rhythm, week.Table);
+        string? SlotOf(string key)
+        {
+            var meal = menu.Meals.FirstOrDefault(one => one.Key == key);
+            return rhythm.Meals.Any(slot => slot.Key == key)
+                ? key
+                : rhythm.Meals.FirstOrDefault(slot => meal is not null && slot.Role == meal.Role)?.Key;
+        }
+
+        DateOnly DateOf(int day) =>
+            Enumerable
+                .Range(0, WeekPlan.Days)
+                .Select(week.Plan.Start.AddDays)
+                .First(date => date.DayOfWeek == menu.StartsOn.AddDays(day).DayOfWeek);
+        var dishes =
+            from dish in menu.Dishes
+            where days.Contains(dish.Day)
+            let name = menu.Recipes[dish.Recipe].Draft.Name.Trim()
+            let recipe = library.FirstOrDefault(one => string.Equals(one.Version.Name.Trim(), name, StringComparison.OrdinalIgnoreCase))
+            where recipe is not null
+            select new DishForWeek(DateOf(dish.Day), SlotOf(dish.Meal), recipe.RecipeId, recipe.VersionId, recipe.Version, dish.ToDish());
+        return MenuIntoWeek.Of(
+            week.Plan,
+            table.Today,
+            [
+                .. table.Eaters.Zip(
+                    table.Diners,
+                    (settings, eater) => new EaterAtHome(eater, [.. settings.Protocols.Select(table.ShippedAs).OfType<string>()])
+                ),
+            ],
+            [.. dishes],
+            request.Tier
+        );
+    }
+
+    private static IntoWeekSheet ToSheet(MemberMenuEndpoints.Read read, IReadOnlyList<int> days, StoredWeek week, IntoWeek into)
+    {
+        string NameOf(Guid eater) => week.Table.WithId(eater)?.Name ?? "";
+        var used = read.Menu.Dishes.Where(dish => days.Contains(dish.Day)).Select(dish => dish.Recipe).ToHashSet();
+        return new(
+            week.Plan.Start,
+            [
+                .. read
+                    .Menu.Recipes.Where((recipe, at) => used.Contains(at))
+                    .Select(recipe => recipe.Draft.Name)
+                    .Where(name => !read.There.Contains(name.Trim().ToLowerInvariant())),
+            ],
+            [
+                .. into.Change.Batches.Select(batch =>
+                {
+                    var meals = into.Change.Meals.Where(meal => meal.On!.NewBatch == batch.Number).ToList();
+                    return new BatchIntoWeek(
+                        batch.Name,
+                        batch.Cooked,
+                        meals.GroupBy(meal => meal.On!.Variant).Sum(lot => Math.Ceiling(lot.Sum(meal => meal.On!.Size))),
+                        [
+                            .. meals
+                                .GroupBy(meal => (meal.Cell.Eater, meal.Cell.Meal, meal.On!.Size, meal.On.Variant))
+                                .Select(same =>
+                                    $"{NameOf(same.Key.Eater)}: {string.Join(", ", same.Select(meal => $"{meal.Cell.Date:ddd}"))} {week.Table.Household.Rhythm.NameOf(same.Key.Meal)}{(same.Key.Size == 1 ? "" : $", {same.Key.Size:0.##} portions")}{(same.Key.Variant is { } variant ? $", {variant}" : "")}"
+                                ),
+                        ]
+                    );
+                }),
+            ],
+            [
+                .. into
+                    .Left.GroupBy(left => (left.Eater, left.Dish, left.Because))
+                    .Select(same => new LeftOutSheet(
+                        NameOf(same.Key.Eater),
+                        same.Key.Dish,
+                        [.. same.Select(left => left.Date).Distinct().Order()],
+                        same.Key.Because
+                    )),
+            ]
+        );
+    }
+}

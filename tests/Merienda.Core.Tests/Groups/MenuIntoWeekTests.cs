@@ -1,0 +1,168 @@
+using CsCheck;
+using Merienda.Core.Filling;
+using Merienda.Core.Groups;
+using Merienda.Core.Keeping;
+using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
+using Merienda.Core.Recipes;
+using static Merienda.Core.Tests.Table;
+
+namespace Merienda.Core.Tests.Groups;
+
+/// <summary>A menu's dishes on the empty meals of a week at home.</summary>
+public class MenuIntoWeekTests
+{
+    /// <summary>A Sunday; its sessions are the Saturday before it and the Wednesday in it.</summary>
+    private static readonly DateOnly Start = new(2026, 11, 29);
+
+    private static readonly RecipeVersion Cod = Recipe("Cod", 2, [Line("300 g cod fillet")]);
+
+    private static WeekPlan Week => new(Start, [], [], []);
+
+    private static EaterAtHome Eater(decimal habit = 1, params string[] allergies)
+    {
+        var settings = EaterSettings.Named(Guid.NewGuid(), "Farah", Rhythm.Usual);
+        Rule[] rules = allergies.Length == 0 ? [] : [new AllergyRule { Id = "allergy", Classes = allergies }];
+        return new(new Eater(settings.Id, "Farah", new EaterRules(rules, Context()), settings.Meals, Rhythm.Usual, habit), []);
+    }
+
+    private static DishForWeek On(int day, RecipeVersion? recipe = null, string? slot = "supper", MenuDish? dish = null) =>
+        new(
+            Start.AddDays(day),
+            slot,
+            new Guid((recipe ?? Cod).Name.Length, 0, 0, new byte[8]),
+            Guid.NewGuid(),
+            recipe ?? Cod,
+            dish ?? new(Guid.NewGuid(), day, slot ?? "", Guid.NewGuid())
+        );
+
+    private static IntoWeek Into(EaterAtHome eater, params DishForWeek[] dishes) =>
+        MenuIntoWeek.Of(Week, Start.AddDays(-2), [eater], dishes, null);
+
+    private static string Why(IntoWeek into) => Assert.Single(into.Left).Because;
+
+    [Fact]
+    public void A_dish_is_cooked_once_for_its_days_in_the_last_session_before_each()
+    {
+        var into = Into(Eater(), On(0), On(2), On(5));
+        Assert.Equal(
+            [("Cod", Start.AddDays(-1)), ("Cod", Start.AddDays(3))],
+            into.Change.Batches.Select(batch => (batch.Name, batch.Cooked))
+        );
+        Assert.Equal([1, 1, 2], into.Change.Meals.Select(meal => meal.On!.NewBatch!.Value));
+        Assert.Empty(into.Left);
+        var taken = Week.Take(
+            into.Change,
+            _ => Cod,
+            (_, _) => Cod,
+            _ => throw new InvalidOperationException(),
+            (_, _) => null,
+            Guid.NewGuid
+        );
+        Assert.Equal(3, taken.Value.Plan.Servings.Count);
+        Assert.Equal([2m, 1m], taken.Value.Plan.Batches.OrderBy(batch => batch.Cooked).Select(batch => batch.Portions));
+    }
+
+    [Fact]
+    public void What_does_not_come_says_why()
+    {
+        Assert.Equal("your days have no such meal", Why(Into(Eater(), On(0, slot: null))));
+        Assert.StartsWith("Farah is allergic", Why(Into(Eater(1, "fish"), On(0))), StringComparison.Ordinal);
+        Assert.StartsWith(
+            "Farah is allergic",
+            Why(Into(Eater(1, "peanut"), On(0, Recipe("Doubt", 1, [Line("100 g moonfruit")])))),
+            StringComparison.Ordinal
+        );
+        Assert.Equal("that day is over", Why(MenuIntoWeek.Of(Week, Start.AddDays(1), [Eater()], [On(0)], null)));
+        var none = On(0, dish: new(Guid.NewGuid(), 0, "supper", Guid.NewGuid()) { Portions = [new("small", 0)] });
+        Assert.Equal("this tier has none of it", Why(MenuIntoWeek.Of(Week, Start.AddDays(-2), [Eater()], [none], "small")));
+        Assert.Empty(MenuIntoWeek.Of(Week, Start.AddDays(-2), [Eater()], [none], "large").Left);
+        // A salad of the Wednesday reaches Saturday neither fresh nor frozen where there is no session but the first one.
+        var salad = new RecipeVersion
+        {
+            Name = "Salad",
+            Portions = 1,
+            Lines = [Line("100 g cucumber")],
+            Keeping = KeepingClass.WithKey("dressed-salad")!,
+        };
+        Assert.Equal(
+            "no session to come is near enough for it to keep",
+            Why(MenuIntoWeek.Of(Week, Start.AddDays(-2), [Eater()], [On(6, salad) with { Written = Keeping(salad, 2) }], null))
+        );
+    }
+
+    private static RecipeVersion Keeping(RecipeVersion recipe, int days) =>
+        new()
+        {
+            Name = recipe.Name,
+            Portions = recipe.Portions,
+            Lines = recipe.Lines,
+            Keeping = recipe.Keeping with { FridgeDays = days, FreezerMonths = null },
+        };
+
+    [Fact]
+    public void What_stands_there_stays_and_a_second_dish_of_a_meal_comes_beside_the_first()
+    {
+        var eater = Eater();
+        var first = Into(eater, On(0)).Change;
+        var planned = Week.Take(
+            first,
+            _ => Cod,
+            (_, _) => Cod,
+            _ => throw new InvalidOperationException(),
+            (_, _) => null,
+            Guid.NewGuid
+        ).Value.Plan;
+        Assert.Equal("something stands there, and stays", Why(MenuIntoWeek.Of(planned, Start, [eater], [On(0)], null)));
+        var two = Into(eater, On(0), On(0, Recipe("Rice", 1, [Line("100 g rice")])));
+        Assert.Equal([false, true], two.Change.Meals.Select(meal => meal.IsBeside));
+    }
+
+    [Theory]
+    [InlineData(1, 1, 1)]
+    [InlineData(1.5, 1, 1.5)]
+    [InlineData(0.5, 0.75, 0.5)]
+    [InlineData(1, 0.25, 0.25)]
+    public void A_portion_is_the_tiers_times_the_eaters_own_in_quarters(double tier, double habit, double size)
+    {
+        var dish = On(0, dish: new(Guid.NewGuid(), 0, "supper", Guid.NewGuid()) { Portions = [new("some", (decimal)tier)] });
+        var into = MenuIntoWeek.Of(Week, Start.AddDays(-2), [Eater((decimal)habit)], [dish], "some");
+        Assert.Equal((decimal)size, Assert.Single(into.Change.Meals).On!.Size);
+    }
+
+    [Fact]
+    public void Whatever_a_menu_has_nobody_gets_what_stops_them() =>
+        Gen.Select(Gen.Int[0, 6], Gen.Int[0, 3], Gen.Int[0, 3])
+            .Array[1, 8]
+            .Sample(
+                drawn =>
+                {
+                    RecipeVersion[] recipes =
+                    [
+                        Cod,
+                        Recipe("Rice", 1, [Line("100 g rice")]),
+                        Recipe("Curd", 1, [Line("100 g plain yoghurt")]),
+                        Recipe("Doubt", 1, [Line("100 g moonfruit")]),
+                    ];
+                    string[] slots = ["breakfast", "lunch", "bite", "supper"];
+                    EaterAtHome[] eaters = [Eater(), Eater(1, "fish"), Eater(1, "milk")];
+                    var into = MenuIntoWeek.Of(
+                        Week,
+                        Start.AddDays(-2),
+                        eaters,
+                        [.. drawn.Select(one => On(one.Item1, recipes[one.Item2], slots[one.Item3]))],
+                        null
+                    );
+                    foreach (var meal in into.Change.Meals)
+                    {
+                        var eater = eaters.Single(one => one.Eater.Id == meal.Cell.Eater).Eater;
+                        var recipe = recipes.Single(one => one.Name == meal.On!.Name);
+                        Assert.Null(eater.Stop(recipe.Name, recipe.Profile));
+                    }
+
+                    // Every dish of every eater is either placed or left with a reason.
+                    Assert.Equal(drawn.Length * eaters.Length, into.Change.Meals.Count + into.Left.Count);
+                },
+                iter: 200
+            );
+}

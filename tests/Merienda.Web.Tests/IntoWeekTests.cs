@@ -1,0 +1,82 @@
+using System.Net;
+using System.Text.Json.Nodes;
+using static Merienda.Web.Tests.ThisWeek;
+
+namespace Merienda.Web.Tests;
+
+/// <summary>A published menu in a member's own week.</summary>
+public class IntoWeekTests(TestDatabase database)
+{
+    /// <summary>The week after this one: all of its sessions are to come.</summary>
+    private static readonly string Next = Day(7);
+
+    private static Task<JsonNode> Look(Visitor member, Circle circle) => member.Must(HttpMethod.Post, $"{Path(circle)}/look", Into());
+
+    private static string Path(Circle circle) => $"/api/groups/{circle.Group}/menus/{circle.Menu}/into-week";
+
+    private static object Into(string? week = null) => new { week = week ?? Next };
+
+    private static int Placed(JsonNode board) => board["servings"]!.AsArray().Count(serving => serving!["items"]!.AsArray().Count > 0);
+
+    [Fact]
+    public async Task A_menu_is_looked_at_first_and_put_on_the_week_as_one_edit_with_its_recipes_at_home()
+    {
+        var circle = await Circle.Founded(database);
+        var (farah, _) = await circle.Member("Farah");
+        var looked = await Look(farah, circle);
+        Assert.Equal("Harbour beans", (string?)looked["toBring"]![0]);
+        Assert.Equal(("Harbour beans", 1m), ((string?)looked["batches"]![0]!["name"], (decimal)looked["batches"]![0]!["portions"]!));
+        Assert.Empty(looked["left"]!.AsArray());
+        // Looking brings nothing.
+        Assert.Empty((await farah.Get("/api/recipes")).AsArray());
+        Assert.Equal(0, Placed(await farah.Get($"/api/weeks/{Next}")));
+
+        await farah.Must(HttpMethod.Post, Path(circle), Into());
+        Assert.Single((await farah.Get("/api/recipes")).AsArray());
+        Assert.Equal(1, Placed(await farah.Get($"/api/weeks/{Next}")));
+        await farah.Refused(HttpStatusCode.Conflict, "menu-nothing", HttpMethod.Post, Path(circle), Into());
+        await farah.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Equal(0, Placed(await farah.Get($"/api/weeks/{Next}")));
+        Assert.Single((await farah.Get("/api/recipes")).AsArray());
+    }
+
+    [Fact]
+    public async Task Two_devices_at_once_put_it_there_once()
+    {
+        var circle = await Circle.Founded(database);
+        var (farah, _) = await circle.Member("Farah");
+        var answers = await Task.WhenAll(
+            farah.Send(HttpMethod.Post, Path(circle), Into()),
+            farah.Send(HttpMethod.Post, Path(circle), Into())
+        );
+        Assert.Equal([HttpStatusCode.OK, HttpStatusCode.Conflict], answers.Select(answer => answer.Status).Order());
+        var board = await farah.Get($"/api/weeks/{Next}");
+        Assert.Equal(1, Placed(board));
+        Assert.Single(board["batches"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task An_allergy_leaves_its_meal_open_and_says_so()
+    {
+        var circle = await Circle.Founded(database);
+        await circle.Put(1, await circle.Desk.AddRecipe("Cod", 2, "300 g cod fillet"));
+        await circle.Desk.Must(HttpMethod.Post, $"/api/groups/menus/{circle.Menu}/publish", new { changed = "Cod" });
+        var (farah, _) = await circle.Member("Farah");
+        var eater = (await farah.Get("/api/table"))["eaters"]![0]!["id"]!.GetValue<Guid>();
+        await farah.BecomeAllergic(eater, "fish");
+        var sheet = await farah.Must(HttpMethod.Post, Path(circle), Into());
+        Assert.Equal("Harbour beans", (string?)Assert.Single(sheet["batches"]!.AsArray())!["name"]);
+        Assert.Contains("allergic", (string?)Assert.Single(sheet["left"]!.AsArray())!["because"], StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Who_is_no_member_has_no_such_menu_and_a_week_that_is_over_takes_nothing()
+    {
+        var circle = await Circle.Founded(database);
+        var stranger = await database.SignUp("Ilse");
+        await stranger.Refused(HttpStatusCode.NotFound, "menu-gone", HttpMethod.Post, Path(circle), Into());
+        await stranger.Refused(HttpStatusCode.NotFound, "menu-gone", HttpMethod.Post, $"{Path(circle)}/look", Into());
+        var (farah, _) = await circle.Member("Farah");
+        await farah.Refused(HttpStatusCode.Conflict, "menu-nothing", HttpMethod.Post, Path(circle), Into(Day(-14)));
+    }
+}
