@@ -1,5 +1,4 @@
 using Merienda.Core.Groups;
-using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Formats.HandOut;
 using Merienda.Web.Recipes;
