@@ -50,7 +50,7 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   const handed = page.waitForEvent('download');
   await page.getByRole('link', { name: 'For a word processor' }).click();
   expect((await handed).suggestedFilename()).toBe('Harbour week.docx');
-  await page.getByLabel('For how many').fill('1');
+  await page.getByLabel('For how many', { exact: true }).fill('1');
   await page.getByRole('button', { name: 'Make a link' }).click();
   const link = await page.getByLabel('Link to join').inputValue();
   await expectAxeClean(page);
@@ -77,6 +77,17 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   await expect(farah.getByText('Now in your library: Cod and swede.')).toBeVisible();
   await farah.getByRole('button', { name: 'Take all of it home' }).tap();
   await expect(farah.getByText('All of it is in your library already: Cod and swede.')).toBeVisible();
+
+  // All of it into the week after this one, looked at first.
+  await farah.getByRole('button', { name: 'Into your week …' }).tap();
+  const into = farah.getByRole('dialog');
+  await into.getByLabel('Eaten here by the tier').selectOption('small');
+  await expect(into.getByText(/Farah: \w+ supper, 0.5 portions/)).toBeVisible();
+  await expectAxeClean(farah);
+  await into.getByRole('button', { name: 'Put it on the week' }).tap();
+  await expect(farah.getByText('Harbour week is on the week: 1 batch.')).toBeVisible();
+  await expect(farah).toHaveURL(/\/week\//);
+  await farah.getByRole('link', { name: 'Group', exact: true }).tap();
 
   // A correction says what is different.
   await cell(page, /^lunch/i).getByRole('button', { name: 'Dish' }).click();

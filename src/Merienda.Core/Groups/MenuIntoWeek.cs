@@ -1,6 +1,7 @@
 using Merienda.Core.Filling;
 using Merienda.Core.Keeping;
 using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
 using Merienda.Core.Recipes;
 
 namespace Merienda.Core.Groups;
@@ -22,7 +23,7 @@ public sealed record IntoWeek(WeekChange Change, IReadOnlyList<LeftOut> Left);
 
 /// <summary>
 /// Puts a menu's dishes on the empty meals of a week, for each eater as it is made for what they follow and as much as they usually take,
-/// cooked in the last session from which it keeps. What stands there stays, and no allergy is passed over.
+/// cooked in the last session from which it keeps. What stands there stays, no allergy is passed over, and nobody gets what they leave out.
 /// </summary>
 public static class MenuIntoWeek
 {
@@ -73,6 +74,10 @@ public static class MenuIntoWeek
                 {
                     Leave(stop.Reason);
                 }
+                else if (LeftOutBy(eater, made) is { } excluded)
+                {
+                    Leave(excluded.TrimEnd('.'));
+                }
                 else if (SessionFor(sessions, dish.Written.KeepingOf(null), dish.Date) is not { } cooked)
                 {
                     Leave("no session to come is near enough for it to keep");
@@ -100,6 +105,17 @@ public static class MenuIntoWeek
         }
 
         return new(new(batches, meals), left);
+    }
+
+    /// <summary>Why a dish is none for an eater in any amount: it holds what they leave out. Null where only amounts may be too much.</summary>
+    private static string? LeftOutBy(Eater eater, RecipeVersion dish)
+    {
+        var portion = Intake.Of(new Helping(dish.Name, dish.Profile, 1));
+        return eater
+            .Rules.Rules.Where(rule => rule is IJudgesFoods)
+            .Select(rule => rule.CheckPortion(portion, null, eater.Rules.Context))
+            .FirstOrDefault(finding => finding.Verdict == Verdict.Breaks)
+            ?.Because;
     }
 
     private static string VariantName(RecipeVersion recipe, string? variant) => variant is null ? recipe.Name : $"{recipe.Name}, {variant}";

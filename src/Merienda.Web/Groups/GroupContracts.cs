@@ -249,5 +249,5 @@ public sealed record IntoWeekSheet(
 public sealed record BatchIntoWeek(string Name, DateOnly Cooked, decimal Portions, IReadOnlyList<string> For);
 
 /// <param name="Who">Name of the eater.</param>
-/// <param name="Days">On which it is so.</param>
-public sealed record LeftOutSheet(string Who, string Dish, IReadOnlyList<DateOnly> Days, string Because);
+/// <param name="Dishes">Names of those that they don't get for this reason.</param>
+public sealed record LeftOutSheet(string Who, string Because, IReadOnlyList<string> Dishes);

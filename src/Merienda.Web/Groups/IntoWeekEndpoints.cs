@@ -199,12 +199,11 @@ public static class IntoWeekEndpoints
             ],
             [
                 .. into
-                    .Left.GroupBy(left => (left.Eater, left.Dish, left.Because))
+                    .Left.GroupBy(left => (left.Eater, left.Because))
                     .Select(same => new LeftOutSheet(
                         NameOf(same.Key.Eater),
-                        same.Key.Dish,
-                        [.. same.Select(left => left.Date).Distinct().Order()],
-                        same.Key.Because
+                        same.Key.Because,
+                        [.. same.Select(left => left.Dish).Distinct()]
                     )),
             ]
         );

@@ -91,6 +91,22 @@ public class MenuIntoWeekTests
         );
     }
 
+    [Fact]
+    public void What_somebody_leaves_out_is_left_out_and_what_may_be_too_much_is_not()
+    {
+        EaterAtHome Under(params Rule[] rules) =>
+            Eater() is var one ? one with { Eater = one.Eater with { Rules = new EaterRules(rules, Context()) } } : one;
+        var noFish = new ExclusionRule
+        {
+            Id = "no-fish",
+            Name = "No fish",
+            Excludes = ["fish"],
+        };
+        Assert.Contains("Cod fillet", Why(Into(Under(noFish), On(0))), StringComparison.Ordinal);
+        Assert.Empty(Into(Under(noFish), On(0, Recipe("Rice", 1, [Line("100 g rice")]))).Left);
+        Assert.Empty(Into(Under(AtMost(Merienda.Core.Foods.Measure.Protein, 1)), On(0)).Left);
+    }
+
     private static RecipeVersion Keeping(RecipeVersion recipe, int days) =>
         new()
         {

@@ -6,7 +6,7 @@ import { Button } from '../../pieces/Button';
 import { Choice } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
-import { addDays, dayMonth, longDate, weekday } from '../../pieces/show';
+import { addDays, longDate } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import { type MemberMenu, useIntoWeek } from './queries';
 
@@ -15,7 +15,7 @@ export function IntoWeekDialog({ menu, today, onDone }: { menu: MemberMenu; toda
   const edit = useEdit();
   const navigate = useNavigate();
   const isOver = addDays(menu.startsOn, menu.days) <= today;
-  const weeks = [...new Set([isOver ? null : menu.startsOn, today, addDays(today, 7), addDays(today, 14)])].flatMap((date) => date ?? []);
+  const weeks = [...new Set([isOver ? null : menu.startsOn, addDays(today, 7), today, addDays(today, 14)])].flatMap((date) => date ?? []);
   const [week, setWeek] = useState(weeks[0] ?? today);
   const [tier, setTier] = useState('');
   const body = { week, days: null, tier: tier || null };
@@ -73,8 +73,8 @@ export function IntoWeekDialog({ menu, today, onDone }: { menu: MemberMenu; toda
                 <h3 className="mt-3 text-base">Left out</h3>
                 <ul className="max-h-40 overflow-auto text-sm">
                   {sheet.left.map((left) => (
-                    <li key={`${left.who}${left.dish}${left.because}`} className="border-t border-line py-1">
-                      {left.who}, {left.days.map((day) => `${weekday(day)} ${dayMonth(day)}`).join(', ')}, {left.dish}: {left.because}.
+                    <li key={`${left.who}${left.because}`} className="border-t border-line py-1">
+                      {left.who}: {left.because}. <span className="text-steel">{left.dishes.join(', ')}</span>
                     </li>
                   ))}
                 </ul>

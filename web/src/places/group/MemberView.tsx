@@ -136,10 +136,7 @@ function Dish({ dish, recipe, follows }: { dish: Schemas['MemberDish']; recipe: 
   return (
     <Disclosure as="li" className="text-sm">
       <DisclosureButton className="flex min-h-6 w-full items-start gap-2 py-0.5 text-left hover:text-cobalt max-sm:min-h-9">
-        <span className="min-w-0 flex-1">
-          {recipe.name}
-          {made.length > 0 && <span className="block text-xs text-steel">{made.join('; ')}</span>}
-        </span>
+        <span className="min-w-0 flex-1">{recipe.name}</span>
         <span className="flex gap-0.5 pt-0.5">
           {dish.verdicts.map((one) => (
             <span key={one.eater}>
@@ -161,6 +158,9 @@ function Dish({ dish, recipe, follows }: { dish: Schemas['MemberDish']; recipe: 
             </b>{' '}
             {one.because}
           </p>
+        ))}
+        {made.map((said) => (
+          <p key={said}>{said}</p>
         ))}
         {recipe.isThere && <p>A recipe of this name is in your library.</p>}
       </DisclosurePanel>

@@ -38,7 +38,7 @@ export function MenuGrid({ menu, follows }: { menu: Menu; follows: Followed[] })
                 .map((dish) => (
                   <li key={dish.id} className="flex items-start gap-1 text-sm">
                     <span className="min-w-0 flex-1 py-0.5">
-                      <Link to={`/recipes/${dish.recipe}`} className="hover:text-cobalt hover:underline">
+                      <Link to={`/recipes/${dish.recipe}`} className="block min-h-6 hover:text-cobalt hover:underline">
                         {dish.name}
                       </Link>
                       {dish.isPutAway && <span className="block text-xs text-steel">put away in the library since</span>}
