@@ -92,6 +92,22 @@ public class HandOutTests
     }
 
     [Fact]
+    public void Amounts_are_right_for_hundreds_and_for_one_of_a_very_large_batch()
+    {
+        var large = new RecipeVersion
+        {
+            Name = "Porridge for the harbour",
+            Portions = 40,
+            Lines = [Line("4000 g oats")],
+            Keeping = KeepingClass.WithKey("cooked")!,
+        };
+        var rows = Rows(Menu() with { Recipes = [new(large, MeasureSystem.Metric, true)], Eaters = 500 }).ToList();
+        Assert.Contains(rows, row => row is ["Rolled oats", "100 g oats", "50000 g oats" or "50 kg oats"]);
+        rows = [.. Rows(Menu() with { Eaters = 500 })];
+        Assert.Contains(rows, row => row is ["Rolled oats", "50 g oats", "25000 g oats" or "25 kg oats"]);
+    }
+
+    [Fact]
     public void A_correction_stands_on_top_and_the_first_version_has_none()
     {
         Assert.Contains(new Merienda.Formats.HandOut.Paragraph("Corrected: Less milk"), Written(Menu("Less milk")).Blocks);

@@ -65,6 +65,15 @@ public sealed record Menu(Guid Id, string Name, DateOnly StartsOn, int Days, str
     {
         var (called, noted) = (name.Trim(), note.Trim());
         var named = tiers.Select(tier => tier with { Name = tier.Name.Trim() }).OrderBy(tier => tier.EnergyKcal).ToList();
+        // A tier of the same energy under another name is the same one.
+        string? NameNow(string was) =>
+            named.Exists(tier => tier.Name == was)
+                ? was
+                : named
+                    .Find(tier =>
+                        Tiers.All(old => old.Name != tier.Name) && Tiers.Any(old => old.Name == was && old.EnergyKcal == tier.EnergyKcal)
+                    )
+                    ?.Name;
         return called.Length is 0 or > 80
                 ? new Refusal("name-length", "name", name, "a menu's name has 1 to 80 characters", "Type a name that members know it by")
             : days is < 1 or > MostDays
@@ -88,7 +97,13 @@ public sealed record Menu(Guid Id, string Name, DateOnly StartsOn, int Days, str
                             .. Dishes.Select(dish =>
                                 dish with
                                 {
-                                    Portions = [.. dish.Portions.Where(one => named.Exists(tier => tier.Name == one.Tier))],
+                                    Portions =
+                                    [
+                                        .. dish
+                                            .Portions.Select(one => (Now: NameNow(one.Tier), one.Portions))
+                                            .Where(one => one.Now is not null)
+                                            .Select(one => new TierPortions(one.Now!, one.Portions)),
+                                    ],
                                 }
                             ),
                         ],

@@ -93,6 +93,19 @@ public static class MenuIntoWeek
 
                     var variant = dish.Dish.VariantFor(protocols, dish.Written);
                     var cell = new Cell(dish.Date, slot, eater.Id);
+                    var same = meals.FindIndex(meal =>
+                        meal.Cell == cell && meal.On!.NewBatch == batch.Number && meal.On.Variant == variant
+                    );
+                    if (same >= 0)
+                    {
+                        // Twice on one meal it is a larger portion of it.
+                        meals[same] = meals[same] with
+                        {
+                            On = meals[same].On! with { Size = meals[same].On!.Size + size },
+                        };
+                        continue;
+                    }
+
                     meals.Add(
                         new(cell, null, new(batch.Number, variant, null, null, size, VariantName(dish.Written, variant)))
                         {

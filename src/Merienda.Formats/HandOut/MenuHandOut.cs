@@ -172,8 +172,8 @@ public static class MenuHandOut
         yield return new Heading(2, recipe.Name);
         yield return new Paragraph($"{On(menu, at)}Makes {Number(recipe.Portions)} portions as written.", IsSmall: true);
         var (one, all) = (
-            Scaling.Of(recipe, Times(1 / recipe.Portions), foods, handed.System),
-            Scaling.Of(recipe, Times(menu.Eaters / recipe.Portions), foods, handed.System)
+            Scaling.Of(recipe, 1 / recipe.Portions, foods, handed.System),
+            Scaling.Of(recipe, menu.Eaters / recipe.Portions, foods, handed.System)
         );
         foreach (var part in recipe.PartNames)
         {
@@ -281,8 +281,6 @@ public static class MenuHandOut
 
     private static string Text(ScaledLine line) =>
         line.Note is { } note ? $"{line.Line.Read.Text.Trim()}\n({note})" : line.Line.Read.Text.Trim();
-
-    private static decimal Times(decimal times) => Math.Clamp(times, Scaling.Least, Scaling.Most);
 
     /// <summary>"Sunday and Tuesday supper. "</summary>
     private static string On(HandedMenu menu, int recipe) =>

@@ -49,7 +49,7 @@ public sealed class DemoCircle(
         }
     }
 
-    /// <summary>Whoever has a kitchen in the demo shares what its first eater follows; the others have a sign-in to no kitchen.</summary>
+    /// <summary>Whoever has a kitchen in the demo shares what they follow there; the others have a sign-in to no kitchen.</summary>
     private async Task Join(Tenant desk, DemoCircleFile circle, IReadOnlyList<Account> people)
     {
         var secret = LinkSecret.New();
@@ -60,7 +60,8 @@ public sealed class DemoCircle(
             Must(await groups.Join(Stamp(member), secret, clock.GetUtcNow()));
             var home = (await households.HouseholdsOf(person.Id)).First(one => one != desk.Household);
             var table = await database.Read(new Tenant(person.Id, home), households.Table());
-            await Share(member, table.Eaters[0], table);
+            var eater = table.Eaters.FirstOrDefault(one => person.DisplayName.StartsWith(one.Name, StringComparison.Ordinal));
+            await Share(member, eater ?? table.Eaters[0], table);
         }
 
         var rules = await database.Read(desk, households.Table());

@@ -132,6 +132,8 @@ public class MenuIntoWeekTests
         Assert.Equal("something stands there, and stays", Why(MenuIntoWeek.Of(planned, Start, [eater], [On(0)], null)));
         var two = Into(eater, On(0), On(0, Recipe("Rice", 1, [Line("100 g rice")])));
         Assert.Equal([false, true], two.Change.Meals.Select(meal => meal.IsBeside));
+        // The same dish twice on one meal is a larger portion.
+        Assert.Equal(2m, Assert.Single(Into(eater, On(0), On(0)).Change.Meals).On!.Size);
     }
 
     [Theory]
@@ -177,7 +179,7 @@ public class MenuIntoWeekTests
                     }
 
                     // Every dish of every eater is either placed or left with a reason.
-                    Assert.Equal(drawn.Length * eaters.Length, into.Change.Meals.Count + into.Left.Count);
+                    Assert.Equal(drawn.Length * eaters.Length, into.Change.Meals.Sum(meal => meal.On!.Size) + into.Left.Count);
                 },
                 iter: 200
             );

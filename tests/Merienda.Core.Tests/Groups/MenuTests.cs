@@ -123,6 +123,10 @@ public class MenuTests
         // What was said of a tier goes with it, and what was said of another one stays.
         Assert.Empty(Tiered(Serving(0.5m).Value, Large).Value.Dishes[0].Portions);
         Assert.Single(Tiered(Serving(0.5m).Value, Small).Value.Dishes[0].Portions);
+        // Under another name it is the same tier; with another energy, too, but not both.
+        Assert.Equal(0.5m, Tiered(Serving(0.5m).Value, Small with { Name = "small" }).Value.Dishes[0].PortionsFor("small"));
+        Assert.Equal(0.5m, Tiered(Serving(0.5m).Value, Small with { EnergyKcal = 1250 }).Value.Dishes[0].PortionsFor("1,200"));
+        Assert.Empty(Tiered(Serving(0.5m).Value, new MenuTier("small", 1250)).Value.Dishes[0].Portions);
     }
 
     [Fact]

@@ -14,11 +14,16 @@ import { type MemberMenu, useIntoWeek } from './queries';
 export function IntoWeekDialog({ menu, today, onDone }: { menu: MemberMenu; today: string; onDone: () => void }) {
   const edit = useEdit();
   const navigate = useNavigate();
-  const isOver = addDays(menu.startsOn, menu.days) <= today;
-  const weeks = [...new Set([isOver ? null : menu.startsOn, addDays(today, 7), today, addDays(today, 14)])].flatMap((date) => date ?? []);
-  const [week, setWeek] = useState(weeks[0] ?? today);
+  const [first, setFirst] = useState(0);
+  const own = addDays(menu.startsOn, first);
+  const isOver = addDays(own, 7) <= today;
+  const weeks = [...new Set([isOver ? null : own, addDays(today, 7), today, addDays(today, 14)])].flatMap((date) => date ?? []);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const week = chosen && weeks.includes(chosen) ? chosen : (weeks[0] ?? today);
   const [tier, setTier] = useState('');
-  const body = { week, days: null, tier: tier || null };
+  const sevens = Array.from({ length: Math.ceil(menu.days / 7) }, (_, at) => at * 7);
+  const days = Array.from({ length: Math.min(7, menu.days - first) }, (_, at) => first + at);
+  const body = { week, days, tier: tier || null };
   const looked = useIntoWeek(menu, body);
   const put = () =>
     void edit.run({
@@ -37,9 +42,17 @@ export function IntoWeekDialog({ menu, today, onDone }: { menu: MemberMenu; toda
         <Choice
           label="Into the week of"
           value={week}
-          onChange={setWeek}
-          options={weeks.map((date) => [date, date === menu.startsOn && !isOver ? `${longDate(date)}, as it is planned` : longDate(date)])}
+          onChange={setChosen}
+          options={weeks.map((date) => [date, date === own && !isOver ? `${longDate(date)}, as it is planned` : longDate(date)])}
         />
+        {sevens.length > 1 && (
+          <Choice
+            label="Its days"
+            value={`${first}`}
+            onChange={(at) => setFirst(Number(at))}
+            options={sevens.map((at) => [`${at}`, `from ${longDate(addDays(menu.startsOn, at))}`])}
+          />
+        )}
         {menu.tiers.length > 0 && (
           <Choice
             label="Eaten here by the tier"
