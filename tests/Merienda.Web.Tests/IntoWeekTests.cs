@@ -78,5 +78,9 @@ public class IntoWeekTests(TestDatabase database)
         await stranger.Refused(HttpStatusCode.NotFound, "menu-gone", HttpMethod.Post, $"{Path(circle)}/look", Into());
         var (farah, _) = await circle.Member("Farah");
         await farah.Refused(HttpStatusCode.Conflict, "menu-nothing", HttpMethod.Post, Path(circle), Into(Day(-14)));
+        foreach (var path in new[] { Path(circle), $"{Path(circle)}/look" })
+        {
+            await farah.Refused(HttpStatusCode.UnprocessableEntity, "menu-tier", HttpMethod.Post, path, new { week = Next, tier = "huge" });
+        }
     }
 }

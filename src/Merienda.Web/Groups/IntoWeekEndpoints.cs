@@ -46,6 +46,11 @@ public static class IntoWeekEndpoints
             return MemberMenuEndpoints.Unread(menu).ToProblem();
         }
 
+        if (WrongTier(read.Menu, request.Tier) is { } wrong)
+        {
+            return wrong.ToProblem();
+        }
+
         var (start, days) = Asked(read.Menu, request, (await home.Database.Read(tenant, home.Households.Table())).Household.Rhythm);
         var (week, library) = await home.Weeks.ReadWithLibrary(tenant, start);
         // What is not at home yet is judged as this kitchen reads it.
@@ -64,6 +69,11 @@ public static class IntoWeekEndpoints
         if (await Read(group, menu, editing.Tenant, home) is not { } read)
         {
             return MemberMenuEndpoints.Unread(menu).ToProblem();
+        }
+
+        if (WrongTier(read.Menu, request.Tier) is { } wrong)
+        {
+            return wrong.ToProblem();
         }
 
         var (start, days) = Asked(read.Menu, request, (await home.Database.Read(editing.Tenant, home.Households.Table())).Household.Rhythm);
@@ -108,6 +118,12 @@ public static class IntoWeekEndpoints
             )
         );
     }
+
+    /// <summary>A correction may have given a tier another name: what was chosen then is not passed over.</summary>
+    private static Refusal? WrongTier(PublishedMenu menu, string? tier) =>
+        tier is null || menu.Tiers.Any(one => one.Name == tier)
+            ? null
+            : new("menu-tier", "tier", tier, "the menu has no such tier", "Choose one of its tiers");
 
     private static async Task<MemberMenuEndpoints.Read?> Read(Guid group, Guid menu, Tenant tenant, Home home) =>
         await home.Database.Read(tenant, MenuStore.Newest(group, menu)) is { } stored
