@@ -44,80 +44,87 @@ public static class MenuIntoWeek
         );
         foreach (var dish in dishes.Where(dish => plan.Holds(dish.Date)))
         {
-            foreach (var (eater, protocols) in eaters)
+            foreach (var diner in eaters)
             {
-                void Leave(string because) => left.Add(new(eater.Id, dish.Date, dish.Written.Name, because));
-                if (dish.Slot is not { } slot)
+                var size = Math.Round(dish.Dish.PortionsFor(tier) * diner.Eater.PortionHabit * 4, MidpointRounding.AwayFromZero) / 4;
+                var cooked = SessionFor(sessions, dish.Written.KeepingOf(null), dish.Date);
+                if (WhyNot(plan, today, diner, dish, size, cooked) is { } because)
                 {
-                    Leave("your days have no such meal");
-                    continue;
-                }
-
-                var size = Math.Round(dish.Dish.PortionsFor(tier) * eater.PortionHabit * 4, MidpointRounding.AwayFromZero) / 4;
-                if (dish.Date < today)
-                {
-                    Leave("that day is over");
-                }
-                else if (!eater.PrepMealsOn(dish.Date).Contains(slot))
-                {
-                    Leave("this meal does not come from the prep");
-                }
-                else if (plan.At(new(dish.Date, slot, eater.Id)) is { Items.Count: > 0 } or { IsLocked: true } or { IsSaid: true })
-                {
-                    Leave("something stands there, and stays");
-                }
-                else if (size == 0)
-                {
-                    Leave("this tier has none of it");
-                }
-                else if (dish.Dish.For(protocols, dish.Written) is var made && eater.Stop(made.Name, made.Profile) is { } stop)
-                {
-                    Leave(stop.Reason);
-                }
-                else if (LeftOutBy(eater, made) is { } excluded)
-                {
-                    Leave(excluded.TrimEnd('.'));
-                }
-                else if (SessionFor(sessions, dish.Written.KeepingOf(null), dish.Date) is not { } cooked)
-                {
-                    Leave("no session to come is near enough for it to keep");
+                    left.Add(new(diner.Eater.Id, dish.Date, dish.Written.Name, because));
                 }
                 else
                 {
-                    var batch = batches.Find(one => one.Recipe == dish.Recipe && one.Cooked == cooked);
-                    if (batch is null)
-                    {
-                        batch = new(batches.Count + 1, dish.Recipe, dish.Version, dish.Written.Name, cooked);
-                        batches.Add(batch);
-                    }
-
-                    var variant = dish.Dish.VariantFor(protocols, dish.Written);
-                    var cell = new Cell(dish.Date, slot, eater.Id);
-                    var same = meals.FindIndex(meal =>
-                        meal.Cell == cell && meal.On!.NewBatch == batch.Number && meal.On.Variant == variant
-                    );
-                    if (same >= 0)
-                    {
-                        // Twice on one meal it is a larger portion of it.
-                        meals[same] = meals[same] with
-                        {
-                            On = meals[same].On! with { Size = meals[same].On!.Size + size },
-                        };
-                        continue;
-                    }
-
-                    meals.Add(
-                        new(cell, null, new(batch.Number, variant, null, null, size, VariantName(dish.Written, variant)))
-                        {
-                            // A second dish of a meal comes beside the first.
-                            IsBeside = meals.Exists(meal => meal.Cell == cell),
-                        }
-                    );
+                    Give(dish, new(dish.Date, dish.Slot!, diner.Eater.Id), diner.Protocols, size, cooked!.Value);
                 }
             }
         }
 
         return new(new(batches, meals), left);
+
+        void Give(DishForWeek dish, Cell cell, IReadOnlyList<string> protocols, decimal size, DateOnly cooked)
+        {
+            var batch = batches.Find(one => one.Recipe == dish.Recipe && one.Cooked == cooked);
+            if (batch is null)
+            {
+                batch = new(batches.Count + 1, dish.Recipe, dish.Version, dish.Written.Name, cooked);
+                batches.Add(batch);
+            }
+
+            var variant = dish.Dish.VariantFor(protocols, dish.Written);
+            var same = meals.FindIndex(meal => meal.Cell == cell && meal.On!.NewBatch == batch.Number && meal.On.Variant == variant);
+            if (same >= 0)
+            {
+                // Twice on one meal it is a larger portion of it.
+                meals[same] = meals[same] with
+                {
+                    On = meals[same].On! with { Size = meals[same].On!.Size + size },
+                };
+                return;
+            }
+
+            meals.Add(
+                new(cell, null, new(batch.Number, variant, null, null, size, VariantName(dish.Written, variant)))
+                {
+                    // A second dish of a meal comes beside the first.
+                    IsBeside = meals.Exists(meal => meal.Cell == cell),
+                }
+            );
+        }
+    }
+
+    /// <summary>Why an eater does not get a dish, what stands on the calendar before what is in the dish; null when they get it.</summary>
+    private static string? WhyNot(WeekPlan plan, DateOnly today, EaterAtHome diner, DishForWeek dish, decimal size, DateOnly? cooked)
+    {
+        var (eater, protocols) = diner;
+        if (dish.Slot is not { } slot)
+        {
+            return "your days have no such meal";
+        }
+
+        if (dish.Date < today)
+        {
+            return "that day is over";
+        }
+
+        if (!eater.PrepMealsOn(dish.Date).Contains(slot))
+        {
+            return "this meal does not come from the prep";
+        }
+
+        if (plan.At(new(dish.Date, slot, eater.Id)) is { Items.Count: > 0 } or { IsLocked: true } or { IsSaid: true })
+        {
+            return "something stands there, and stays";
+        }
+
+        if (size == 0)
+        {
+            return "this tier has none of it";
+        }
+
+        var made = dish.Dish.For(protocols, dish.Written);
+        return eater.Stop(made.Name, made.Profile)?.Reason
+            ?? LeftOutBy(eater, made)?.TrimEnd('.')
+            ?? (cooked is null ? "no session to come is near enough for it to keep" : null);
     }
 
     /// <summary>Why a dish is none for an eater in any amount: it holds what they leave out. Null where only amounts may be too much.</summary>

@@ -63,6 +63,13 @@ public sealed class Cookbook(IReadOnlyList<KnownRecipe> recipes, Guid? self = nu
     internal KnownRecipe? Meant(UsedAmount words) =>
         Named(words.Name) is { } named && (words.Counted is not null || named.Id != self) ? named : null;
 
+    /// <summary>Holds two names for the same where <see cref="Named"/> would find one by the other.</summary>
+    public static IEqualityComparer<string> SameName { get; } =
+        EqualityComparer<string>.Create(
+            (one, other) => Plain(one!) == Plain(other!),
+            name => Plain(name).GetHashCode(StringComparison.Ordinal)
+        );
+
     /// <summary>A name without case, marks and the "s" of a plural.</summary>
     private static string Plain(string name)
     {

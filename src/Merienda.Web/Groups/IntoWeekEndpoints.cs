@@ -1,6 +1,7 @@
 using Merienda.Core.Groups;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
+using Merienda.Core.Recipes;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Merienda.Web.Recipes;
@@ -165,8 +166,7 @@ public static class IntoWeekEndpoints
         var dishes =
             from dish in menu.Dishes
             where days.Contains(dish.Day)
-            let name = menu.Recipes[dish.Recipe].Draft.Name.Trim()
-            let recipe = library.FirstOrDefault(one => string.Equals(one.Version.Name.Trim(), name, StringComparison.OrdinalIgnoreCase))
+            let recipe = library.FirstOrDefault(one => Cookbook.SameName.Equals(one.Version.Name, menu.Recipes[dish.Recipe].Draft.Name))
             where recipe is not null
             select new DishForWeek(DateOf(dish.Day), SlotOf(dish.Meal), recipe.RecipeId, recipe.VersionId, recipe.Version, dish.ToDish());
         return MenuIntoWeek.Of(
@@ -193,7 +193,7 @@ public static class IntoWeekEndpoints
                 .. read
                     .Menu.Recipes.Where((recipe, at) => used.Contains(at))
                     .Select(recipe => recipe.Draft.Name)
-                    .Where(name => !read.There.Contains(name.Trim().ToLowerInvariant())),
+                    .Where(name => !read.There.Contains(name)),
             ],
             [
                 .. into.Change.Batches.Select(batch =>

@@ -73,7 +73,7 @@ public static class MemberMenuEndpoints
     )
     {
         var wanted = Wanted(read.Menu, days).Order().Select(at => read.Menu.Recipes[at]).ToList();
-        var coming = wanted.Where(recipe => !read.There.Contains(NameOf(recipe))).ToList();
+        var coming = wanted.Where(recipe => !read.There.Contains(recipe.Draft.Name)).ToList();
         var edited = await desk.Recipes.BringIn(
             stamp,
             desk.Recipes.Cookbook(BroughtRecipes.UsesOf(wanted), null),
@@ -125,7 +125,7 @@ public static class MemberMenuEndpoints
             tenant,
             desk.Packets.Foods.And(desk.Recipes.Cookbook(uses, null)).And(desk.Recipes.All)
         );
-        var there = library.Select(recipe => recipe.Version.Name.Trim().ToLowerInvariant()).ToHashSet();
+        var there = library.Select(recipe => recipe.Version.Name).ToHashSet(Cookbook.SameName);
         return
         [
             .. stored.Zip(
@@ -168,7 +168,7 @@ public static class MemberMenuEndpoints
                         new MemberRecipe(
                             recipe.Draft.Name,
                             read.Recipes[at].Refusal is { } refusal ? $"{refusal.Reason}. {refusal.Cure}." : null,
-                            read.There.Contains(NameOf(recipe)),
+                            read.There.Contains(recipe.Draft.Name),
                             read.Menu.Dishes.Any(dish => dish.Recipe == at)
                         )
                 ),
@@ -196,6 +196,4 @@ public static class MemberMenuEndpoints
             verdict == Verdict.Fits ? "" : findings.First(finding => finding.Verdict == verdict).Because
         );
     }
-
-    private static string NameOf(RecipeToBring recipe) => recipe.Draft.Name.Trim().ToLowerInvariant();
 }

@@ -60,8 +60,7 @@ public static partial class StockEndpoints
     private static Result<Taken> ReadAll(TakeInRequest request, Core.Planning.Table table, FoodMatcher foods)
     {
         var system = table.Household.CountsInOunces ? MeasureSystem.UnitedStates : MeasureSystem.Metric;
-        // What is called so as a whole is one thing, commas and all.
-        var things = request.Food is not null || foods.Match(request.Line).IsSure ? [request.Line] : StockLine.Things(request.Line);
+        var things = request.Food is not null ? [request.Line] : StockLine.Things(request.Line, foods);
         if (things.Count is 0 or > StockLine.Most)
         {
             return new Refusal(

@@ -107,7 +107,7 @@ public static class ImportEndpoints
             tenant,
             desk.Packets.Foods.And(desk.Recipes.Cookbook(uses, null)).And(desk.Recipes.All).And(desk.Households.Table())
         );
-        var names = library.Select(recipe => recipe.Version.Name.ToLowerInvariant()).ToHashSet();
+        var names = library.Select(recipe => recipe.Version.Name).ToHashSet(Cookbook.SameName);
         return
         [
             .. found.Select(one =>
@@ -118,13 +118,7 @@ public static class ImportEndpoints
                 }
 
                 var (wrong, needs) = Lacking(BroughtRecipes.Here(recipe, recipes, foods.Matcher), foods.Matcher, recipes);
-                return new FileRead(
-                    one.Name,
-                    recipe,
-                    wrong is null ? null : Said(wrong),
-                    needs,
-                    names.Contains(recipe.Draft.Name.Trim().ToLowerInvariant())
-                );
+                return new FileRead(one.Name, recipe, wrong is null ? null : Said(wrong), needs, names.Contains(recipe.Draft.Name));
             }),
         ];
     }

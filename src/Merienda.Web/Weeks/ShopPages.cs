@@ -24,15 +24,17 @@ public static class ShopPages
         ShopItem Shown(ShoppingItem item)
         {
             var bought = basket.Bought.GetValueOrDefault(item.Key);
-            // More is needed than was bought: the tick of then says nothing of it.
-            var isTicked = week.IsShopTicked(item.Key) && (bought is null || !lacking.Contains(item.Key));
+            var part = PartOf(item, basket);
+            // More is needed than was bought, or than was there to be looked at: the tick of then says nothing of it.
+            var isTicked =
+                week.IsShopTicked(item.Key) && (bought is null ? part != ShopPart.Buy || item.Buy is null : !lacking.Contains(item.Key));
             var left = item.Food is { } food && item.LeftOver > 0 ? LeftoverUse.Of(food, item.LeftOver, others) : [];
             return new(
                 item.Key,
                 item.Name,
                 item.Food?.Key,
                 string.Join(", ", item.For),
-                PartOf(item, basket),
+                part,
                 Counted(item.Food, item.Grams.Best, week.CountsInOunces),
                 item.Buy is { } buy ? new(item.Food!.Key, AmountOf(buy, week.CountsInOunces), buy.Grams, buy.Cost) : null,
                 [

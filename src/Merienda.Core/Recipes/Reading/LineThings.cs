@@ -72,6 +72,7 @@ public static partial class LineThings
         return pieces;
     }
 
-    private static bool NamesOne(string piece, FoodMatcher foods) =>
+    /// <summary>Whether a piece, with or without an amount, is a food by its whole name.</summary>
+    internal static bool NamesOne(string piece, FoodMatcher foods) =>
         IngredientLineReader.Read(piece).Food is { Length: > 0 } name && foods.NamedWholly(name) is not null;
 }
