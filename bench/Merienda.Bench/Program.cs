@@ -28,6 +28,12 @@ if (args is ["swaps"])
     return;
 }
 
+if (args is ["menu"])
+{
+    MenuTimes.Run();
+    return;
+}
+
 if (args is ["sessions"])
 {
     SessionBench.Run();

@@ -13,7 +13,7 @@ namespace Merienda.Bench;
 [MemoryDiagnoser]
 public class VerdictBenchmarks
 {
-    private static readonly string[] Lines =
+    internal static readonly string[] Lines =
     [
         "400 g cod",
         "2 onions",

@@ -41,6 +41,13 @@ public sealed class GroupStore(Database database, EditDoor door)
         rows => rows.ReadSingleOrDefaultAsync<string?>()
     );
 
+    /// <summary>Whether whoever asks is a member of the group that the household is.</summary>
+    internal static readonly Reading<bool> IsMember = Reading.Of(
+        "select exists (select 1 from group_member where household_id = app_household() and account_id = app_account());",
+        null,
+        rows => rows.ReadSingleAsync<bool>()
+    );
+
     /// <summary>How many members the group has whose desk the household is.</summary>
     public static readonly Reading<int> Members = Reading.Of(
         "select count(*)::int from group_member where household_id = app_household();",

@@ -33,7 +33,7 @@ public sealed class PictureStore(EditDoor door)
                     return new Decided<bool>(new Change($"Took the picture of {name} away").Put(Tables.RecipePicture, before, null), true);
                 }
 
-                var row = new PictureRow(Guid.CreateVersion7(), Hex(shown.Large), Hex(shown.Small), at, stamp.Tenant.Account);
+                var row = RowOf(shown, at, stamp.Tenant.Account);
                 return new Decided<bool>(
                     new Change($"Gave {name} a picture")
                         .Append(Tables.Picture, [row])
@@ -63,6 +63,9 @@ public sealed class PictureStore(EditDoor door)
             new { pictured = recipeId },
             rows => rows.ReadSingleOrDefaultAsync<byte[]?>()
         );
+
+    internal static PictureRow RowOf((byte[] Large, byte[] Small) picture, DateTimeOffset at, Guid account) =>
+        new(Guid.CreateVersion7(), Hex(picture.Large), Hex(picture.Small), at, account);
 
     private static string Hex(byte[] bytes) => $"\\x{Convert.ToHexStringLower(bytes)}";
 }

@@ -191,13 +191,34 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
         Func<HouseholdFoods, Cookbook, Result<IReadOnlyList<StoredRecipe>>> read,
         DateTimeOffset at
     ) =>
-        door.Edit<((HouseholdFoods Foods, Cookbook Recipes) Known, Household Household), bool>(
+        BringIn<bool, bool>(
             stamp,
             Journal.Recipe,
-            packets.Foods.And(cookbook).And(TableReading.Household),
+            cookbook,
+            read,
+            at,
+            Reading.Known(true),
+            (change, _, _) => new Decided<bool>(change, true)
+        );
+
+    /// <summary>The same as part of an edit of another kind.</summary>
+    /// <param name="also">What else is written, by what was brought in and what was read beside it.</param>
+    internal Task<Result<Edited<TAnswer>>> BringIn<TMore, TAnswer>(
+        EditStamp stamp,
+        string kind,
+        Reading<Cookbook> cookbook,
+        Func<HouseholdFoods, Cookbook, Result<IReadOnlyList<StoredRecipe>>> read,
+        DateTimeOffset at,
+        Reading<TMore> more,
+        Func<Change, IReadOnlyList<StoredRecipe>, TMore, Result<Decided<TAnswer>>> also
+    ) =>
+        door.Edit<(((HouseholdFoods Foods, Cookbook Recipes) Known, Household Household) Kitchen, TMore More), TAnswer>(
+            stamp,
+            kind,
+            packets.Foods.And(cookbook).And(TableReading.Household).And(more),
             locked =>
             {
-                var ((foods, recipes), household) = locked;
+                var (((foods, recipes), household), beside) = locked;
                 var brought = read(foods, recipes);
                 if (
                     (
@@ -220,7 +241,7 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                     RecipeAppending.Append(change, recipe, foods, versions, stamp, at);
                 }
 
-                return new Decided<bool>(change, true);
+                return also(change, brought.Value, beside);
             }
         );
 

@@ -74,6 +74,38 @@ internal sealed class Circle
         );
     }
 
+    /// <summary>Brings a recipe, asks something, asks it too and reports it.</summary>
+    public async Task Bring(Visitor member)
+    {
+        await member.Must(
+            HttpMethod.Post,
+            $"/api/groups/{Group}/submissions",
+            new
+            {
+                recipe = await member.AddRecipe("Quay pan"),
+                isNamed = true,
+                words = "",
+            }
+        );
+        var questions = $"/api/groups/{Group}/questions";
+        await member.Must(
+            HttpMethod.Post,
+            questions,
+            new
+            {
+                words = "Is it done?",
+                menu = Menu,
+                day = 0,
+                dish = "Harbour beans",
+                isNamed = true,
+                picture = "",
+            }
+        );
+        var question = (await member.Get(questions))["questions"]![0]!["id"];
+        await member.Must(HttpMethod.Put, $"{questions}/{question}/too", new { isAsked = true });
+        await member.Must(HttpMethod.Post, $"{questions}/{question}/report", new { why = "It is done" });
+    }
+
     public async Task<(Visitor Visitor, string Email)> Member(string name)
     {
         var (visitor, email) = (_database.Visit(), $"{Guid.NewGuid():N}@port-ansel.example");

@@ -59,6 +59,39 @@ public class ConstraintTests(TestDatabase database)
     private const string Dish = $"{Drafted} insert into menu_dish select household_id, gen_random_uuid(), household_id,";
     private const string Published = $"{Drafted} insert into menu_version select app_household(), app_household(),";
 
+    private const string Joined = $"{Desk} insert into group_member select app_household(), app_account(), now();";
+
+    private static string Submitted(
+        string account = "null",
+        int number = 1,
+        string state = "Waiting",
+        string reply = "",
+        string words = "",
+        string content = "[]",
+        string recipe = "null",
+        string desk = Desk
+    ) =>
+        $"""
+            {desk} insert into submission select app_household(), gen_random_uuid(), {account}::uuid, true, now(), {number}, '{state}', '{reply}',
+            '{words}', '{content}', null, {recipe}::uuid
+            """;
+
+    private static string Questioned(
+        string account = "null",
+        string menu = "null",
+        string day = "null",
+        string words = "x",
+        string answer = "",
+        string answered = "null",
+        bool isPinned = false,
+        string picture = "null",
+        string desk = Desk
+    ) =>
+        $"""
+            {desk} insert into question select app_household(), gen_random_uuid(), {account}::uuid, true, now(), {menu}::uuid, {day}::integer, '',
+            '{words}', '{answer}', {answered}::timestamptz, {isPinned}, false, {picture}::uuid;
+            """;
+
     private static readonly string Step = Task.Replace(
         "after_tasks)",
         "after_tasks, waits_at_most, round_pieces, instead_appliance, instead_minutes)",
@@ -590,6 +623,7 @@ public class ConstraintTests(TestDatabase database)
                 "insert into learnt_word select household_id, 'x', 'cod', now(), gen_random_uuid() from eater limit 1"
             },
             { "group_desk_name_length", "insert into group_desk select app_household(), ''" },
+            { "group_desk_help_length", "insert into group_desk select app_household(), 'x', repeat('x', 1001)" },
             { "group_member_group", "insert into group_member select app_household(), app_account(), now()" },
             { "group_member_account", $"{Desk} insert into group_member select app_household(), gen_random_uuid(), now()" },
             {
@@ -617,6 +651,42 @@ public class ConstraintTests(TestDatabase database)
             { "menu_version_from_one", $"{Published} 0, now(), app_account(), '', '{{}}'" },
             { "menu_version_changed_length", $"{Published} 1, now(), app_account(), repeat('x', 501), '{{}}'" },
             { "menu_version_publisher", $"{Published} 1, now(), gen_random_uuid(), '', '{{}}'" },
+            { "submission_group", Submitted(desk: "") },
+            { "submission_sender", Submitted(account: "gen_random_uuid()") },
+            { "submission_from_one", Submitted(number: 0) },
+            { "submission_state_known", Submitted(state: "Lost") },
+            { "submission_reply_length", Submitted(reply: new('x', 301)) },
+            { "submission_words_length", Submitted(words: new('x', 501)) },
+            { "submission_content_is_a_list", Submitted(content: "{}") },
+            { "submission_recipe", Submitted(state: "TakenUp", recipe: "gen_random_uuid()") },
+            { "submission_answered_in_words", Submitted(state: "Declined") },
+            { "submission_taken_up_is_a_recipe", Submitted(state: "TakenUp") },
+            { "question_group", Questioned(desk: "") },
+            { "question_asker_account", Questioned(account: "gen_random_uuid()") },
+            { "question_words_length", Questioned(words: "") },
+            { "question_answer_length", Questioned(answer: new('x', 2001), answered: "now()") },
+            { "question_menu", Questioned(menu: "gen_random_uuid()") },
+            { "question_picture", Questioned(picture: "gen_random_uuid()") },
+            { "question_day_range", Questioned(day: "28") },
+            { "question_answered_once_said", Questioned(answered: "now()") },
+            { "question_pinned_is_answered", Questioned(isPinned: true) },
+            { "question_too_question", $"{Joined} insert into question_too select app_household(), gen_random_uuid(), app_account()" },
+            {
+                "question_too_member",
+                $"{Questioned()} insert into question_too select app_household(), id, gen_random_uuid() from question"
+            },
+            {
+                "question_report_question",
+                $"{Joined} insert into question_report select app_household(), gen_random_uuid(), app_account(), 'x'"
+            },
+            {
+                "question_report_member",
+                $"{Questioned()} insert into question_report select app_household(), id, gen_random_uuid(), 'x' from question"
+            },
+            {
+                "question_report_why_length",
+                $"{Joined} {Questioned(desk: "")} insert into question_report select app_household(), id, app_account(), '' from question"
+            },
             { "journal_account", "update journal set account_id = gen_random_uuid()" },
         };
 

@@ -1,9 +1,8 @@
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { addRecipe, expect, expectAxeClean, signUp, test } from './kitchen';
 
-const cell = (page: Page, name: RegExp) => page.getByRole('region', { name }).first();
-
-test('a menu is planned at a desk, published, joined by a link, taken home and corrected', async ({ page, browser, baseURL }) => {
+/** A group whose desk the page works at. */
+async function foundGroup(page: Page) {
   await signUp(page, 'Odalys Brandt');
   await page.getByRole('link', { name: 'Group', exact: true }).click();
   await expect(page.getByText('You belong to no group.')).toBeVisible();
@@ -11,6 +10,36 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   await page.getByLabel('The group’s name').fill('Supper Circle');
   await page.getByRole('button', { name: 'Found it' }).click();
   await expect(page.getByRole('heading', { name: 'Supper Circle' })).toBeVisible();
+}
+
+async function linkFor(page: Page, many: string) {
+  await page.getByLabel('For how many', { exact: true }).fill(many);
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  return page.getByLabel('Link to join').inputValue();
+}
+
+/** Farah has no account yet: she signs up on a phone with a kitchen of her own and joins. */
+async function join(browser: Browser, baseURL: string | undefined, link: string) {
+  const context = await browser.newContext({ baseURL: baseURL ?? '', viewport: { width: 390, height: 844 }, hasTouch: true });
+  const farah = await context.newPage();
+  await farah.goto(link);
+  await expect(farah.getByText(/You are asked to join this group/)).toBeVisible();
+  await expectAxeClean(farah);
+  await farah.getByRole('tab', { name: 'Sign up' }).tap();
+  await farah.getByLabel('Your name').fill('Farah Quillon');
+  await farah.getByLabel('Your kitchen’s name').fill('Quillon');
+  await farah.getByLabel('E-mail address').fill(`f${Date.now()}@port-ansel.example`);
+  await farah.getByLabel('Password').fill('a long enough one');
+  await farah.getByRole('button', { name: 'Sign up' }).tap();
+  await farah.getByRole('button', { name: 'Join as Farah Quillon' }).tap();
+  await expect(farah.getByRole('heading', { name: 'Supper Circle' })).toBeVisible();
+  return { context, farah };
+}
+
+const cell = (page: Page, name: RegExp) => page.getByRole('region', { name }).first();
+
+test('a menu is planned at a desk, published, joined by a link, taken home and corrected', async ({ page, browser, baseURL }) => {
+  await foundGroup(page);
   // At a desk nobody shops or cooks.
   await expect(page.getByRole('link', { name: 'Shop', exact: true })).toHaveCount(0);
 
@@ -50,24 +79,10 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   const handed = page.waitForEvent('download');
   await page.getByRole('link', { name: 'For a word processor' }).click();
   expect((await handed).suggestedFilename()).toBe('Harbour week.docx');
-  await page.getByLabel('For how many', { exact: true }).fill('1');
-  await page.getByRole('button', { name: 'Make a link' }).click();
-  const link = await page.getByLabel('Link to join').inputValue();
+  const link = await linkFor(page, '1');
   await expectAxeClean(page);
 
-  // Farah has no account yet: she signs up with a kitchen of her own and joins.
-  const context = await browser.newContext({ baseURL: baseURL ?? '', viewport: { width: 390, height: 844 }, hasTouch: true });
-  const farah = await context.newPage();
-  await farah.goto(link);
-  await expect(farah.getByText(/You are asked to join this group/)).toBeVisible();
-  await expectAxeClean(farah);
-  await farah.getByRole('tab', { name: 'Sign up' }).tap();
-  await farah.getByLabel('Your name').fill('Farah Quillon');
-  await farah.getByLabel('Your kitchen’s name').fill('Quillon');
-  await farah.getByLabel('E-mail address').fill(`f${Date.now()}@port-ansel.example`);
-  await farah.getByLabel('Password').fill('a long enough one');
-  await farah.getByRole('button', { name: 'Sign up' }).tap();
-  await farah.getByRole('button', { name: 'Join as Farah Quillon' }).tap();
+  const { context, farah } = await join(browser, baseURL, link);
   await expect(farah.getByRole('heading', { name: 'Harbour week' })).toBeVisible();
   await farah.getByRole('button', { name: /^Cod and swede/ }).tap();
   await expect(farah.getByText(/^Farah: /).last()).toBeVisible();
@@ -112,5 +127,72 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   await expect(page.getByText(/^2 members\./)).toBeVisible();
   await page.goto(link);
   await expect(page.getByText(/used up, withdrawn or is older/)).toBeVisible();
+  await context.close();
+});
+
+test('a member brings a recipe, is asked back, sends it again; a question is asked by two, answered and pinned', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await foundGroup(page);
+  const { context, farah } = await join(browser, baseURL, await linkFor(page, '1'));
+  await addRecipe(farah, 'Quay pan\nServes 2\n300 g cod fillet\n2 tbsp harbour paste', 'Quay pan');
+  await farah.getByRole('link', { name: 'Group', exact: true }).tap();
+  await farah.getByRole('link', { name: 'Your recipes' }).tap();
+  await farah.getByRole('button', { name: 'Bring a recipe' }).tap();
+  await farah.getByLabel('A word to the desk').fill('It cures gout');
+  await farah.getByLabel('With my name').check();
+  await expectAxeClean(farah);
+  await farah.getByRole('button', { name: 'Send it', exact: true }).tap();
+  await expect(farah.getByText(/waits at the desk/)).toBeVisible();
+
+  // The desk hears of it by itself.
+  await page.getByRole('link', { name: /^Brought/ }).click();
+  await page.getByRole('button', { name: /^Quay pan/ }).press('Enter');
+  await expect(page.getByText('A health claim:')).toBeVisible();
+  await expect(page.getByText('2 tbsp harbour paste:')).toBeVisible();
+  await expectAxeClean(page);
+  await page.getByLabel('One line to who sent it').fill('Which paste is it?');
+  await page.getByRole('button', { name: 'Ask back' }).click();
+  await expect(page.getByText('It is asked back.')).toBeVisible();
+
+  await farah.reload();
+  await expect(farah.getByText('The desk: Which paste is it?')).toBeVisible();
+  await farah.getByRole('button', { name: 'Send it again' }).tap();
+  await farah.getByLabel('A word to the desk').fill('It is tomato paste, I looked.');
+  await farah.getByRole('button', { name: 'Send it', exact: true }).tap();
+  await expect(farah.getByText(/waits at the desk/)).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: /^Quay pan/ }).click();
+  await expect(page.getByText('You asked: Which paste is it?')).toBeVisible();
+  await page.getByLabel('Its name in the library').fill('Harbour pan');
+  await page.getByRole('button', { name: 'Take it up' }).click();
+  await expect(page.getByText('Harbour pan is in the library.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Answered' })).toBeVisible();
+
+  await farah.getByRole('link', { name: 'Questions' }).tap();
+  await farah.getByRole('button', { name: 'Ask something' }).tap();
+  await farah.getByLabel('Your question').fill('Can the pan be frozen?');
+  await farah.getByRole('button', { name: 'Ask', exact: true }).tap();
+  await expect(farah.getByText('Can the pan be frozen?')).toBeVisible();
+  await page.getByRole('link', { name: /^Asked/ }).click();
+  await page.getByLabel('The answer').fill('On the day it is cooked.');
+  await page.getByRole('button', { name: 'Answer', exact: true }).click();
+  await page.getByRole('button', { name: 'Pin on top' }).click();
+  await expect(page.getByText('It is pinned on top.')).toBeVisible();
+  await page.getByLabel('Where help is found near you').fill('The quay surgery');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expectAxeClean(page);
+  await farah.reload();
+  await expect(farah.getByText('On the day it is cooked.')).toBeVisible();
+  // Before it is asked again it is found.
+  await farah.getByRole('button', { name: 'Ask something' }).tap();
+  await farah.getByLabel('Your question').fill('freezing the pan?');
+  await expect(farah.getByText('Asked before:')).toBeVisible();
+  await farah.getByLabel('Your question').fill('I fainted, is that usual?');
+  await farah.getByRole('button', { name: 'Ask', exact: true }).tap();
+  await expect(farah.getByText('The quay surgery')).toBeVisible();
+  await expectAxeClean(farah);
   await context.close();
 });

@@ -84,6 +84,14 @@ internal sealed class RowWriter
         ILookup<string, JsonArray> appended
     )
     {
+        if (
+            changes.Keys.Concat(appended.Select(rows => rows.Key)).Except(Tables.InOrder.Select(table => table.Name)).FirstOrDefault() is
+            { } lost
+        )
+        {
+            throw new InvalidOperationException($"The rows of {lost} have no place in the order of tables.");
+        }
+
         var writer = new RowWriter();
         foreach (var table in Tables.InOrder.Reverse().Where(table => changes.ContainsKey(table.Name)))
         {

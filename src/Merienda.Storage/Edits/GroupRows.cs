@@ -2,7 +2,8 @@ using Merienda.Core.Groups;
 
 namespace Merienda.Storage.Edits;
 
-public sealed record GroupDeskRow(string Name);
+/// <param name="Help">Where help is found nearby.</param>
+public sealed record GroupDeskRow(string Name, string Help = "");
 
 public sealed record GroupMemberRow(Guid AccountId, DateTimeOffset JoinedAt);
 

@@ -28,6 +28,7 @@ public static class Journal
         Tick = "tick",
         Diary = "diary",
         Menu = "menu",
+        Brought = "brought",
         Published = "published",
         Undo = "undo";
 

@@ -16,6 +16,10 @@ public static class Tables
     public static readonly TenantTable<MenuRow> Menu = new("menu", "id");
     public static readonly TenantTable<MenuDishRow> MenuDish = new("menu_dish", "id");
     public static readonly TenantTable<MenuVersionRow> MenuVersion = new("menu_version", "menu_id", "number");
+    public static readonly TenantTable<SubmissionRow> Submission = new("submission", "id");
+    public static readonly TenantTable<QuestionRow> Question = new("question", "id");
+    public static readonly TenantTable<QuestionTooRow> QuestionToo = new("question_too", "question_id", "account_id");
+    public static readonly TenantTable<QuestionReportRow> QuestionReport = new("question_report", "question_id", "account_id");
     public static readonly TenantTable<MealSlotRow> MealSlot = new("meal_slot", "key")
     {
         Leftovers = TenantTable.LeftoversOf("meal_slot", "serving.meal = gone.key"),
@@ -149,6 +153,10 @@ public static class Tables
         MenuVersion,
         RecipeCollection,
         Picture,
+        Submission,
+        Question,
+        QuestionToo,
+        QuestionReport,
         RecipePicture,
         LibraryFilter,
         EaterDish,

@@ -22,6 +22,7 @@ public sealed class DemoCircle(
     GroupStore groups,
     ShareStore shares,
     MenuStore menus,
+    DemoBringing bringing,
     IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json,
     TimeProvider clock
 )
@@ -42,15 +43,18 @@ public sealed class DemoCircle(
         var desk = new Tenant(moderator.Id, opened.Id);
         await larder.Fill(desk, Read<List<DemoPacket>>("packets.json"), [], [], today);
         var saved = await library.Save(desk, DemoRecipes.Load(DataFiles.Find()));
-        await Join(desk, circle, people);
+        var members = await Join(desk, circle, people);
         foreach (var menu in circle.Menus)
         {
             await Plan(desk, menu, saved, DemoRhythm.WeekOf(today).AddDays(menu.Weeks * 7), now.AddDays(menu.Weeks * 7));
         }
+
+        await bringing.Fill(desk, circle, members, now);
     }
 
     /// <summary>Whoever has a kitchen in the demo shares what they follow there; the others have a sign-in to no kitchen.</summary>
-    private async Task Join(Tenant desk, DemoCircleFile circle, IReadOnlyList<Account> people)
+    /// <returns>The members by their names.</returns>
+    private async Task<IReadOnlyDictionary<string, Guid>> Join(Tenant desk, DemoCircleFile circle, IReadOnlyList<Account> people)
     {
         var secret = LinkSecret.New();
         Must(await groups.Invite(Stamp(desk), secret, people.Count - 1 + circle.Names.Count, clock.GetUtcNow()));
@@ -65,7 +69,7 @@ public sealed class DemoCircle(
         }
 
         var rules = await database.Read(desk, households.Table());
-        var names = new Queue<string>(circle.Names);
+        var (names, members) = (new Queue<string>(circle.Names), people.ToDictionary(person => person.DisplayName, person => person.Id));
         foreach (var strand in circle.Strands)
         {
             for (var one = 0; one < strand.Members; one++)
@@ -79,6 +83,7 @@ public sealed class DemoCircle(
                 };
                 account.NormalizedEmail = new UpperInvariantLookupNormalizer().NormalizeEmail(account.Email);
                 await accounts.CreateAsync(account, CancellationToken.None);
+                members[account.DisplayName] = account.Id;
                 var member = desk with { Account = account.Id, IsOutside = true };
                 Must(await groups.Join(Stamp(member), secret, clock.GetUtcNow()));
                 await Share(
@@ -93,6 +98,8 @@ public sealed class DemoCircle(
                 );
             }
         }
+
+        return members;
     }
 
     private Task Share(Tenant member, EaterSettings eater, Core.Planning.Table table)

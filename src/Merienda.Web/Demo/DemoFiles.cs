@@ -150,8 +150,20 @@ internal sealed record DemoCircleFile(
     string Moderator,
     IReadOnlyList<string> Names,
     IReadOnlyList<DemoStrand> Strands,
-    IReadOnlyList<DemoMenu> Menus
+    IReadOnlyList<DemoMenu> Menus,
+    IReadOnlyList<DemoBrought> Brought,
+    IReadOnlyList<DemoAsked> Asked,
+    string Help
 );
+
+/// <summary>A recipe that a member brings, as they would paste it.</summary>
+/// <param name="By">Name of the member.</param>
+/// <param name="Hours">How long ago.</param>
+/// <param name="AskedBack">What the desk asked back; null while it said nothing.</param>
+internal sealed record DemoBrought(string By, bool IsNamed, int Hours, string Words, string Text, string? AskedBack = null);
+
+/// <param name="Too">How many others ask the same.</param>
+internal sealed record DemoAsked(string By, bool IsNamed, int Hours, string Words, string Dish, string Answer, bool IsPinned, int Too);
 
 internal static class DemoDrafts
 {

@@ -1,3 +1,4 @@
+using Merienda.Core.Outcomes;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Accounts;
@@ -23,6 +24,8 @@ public static class GroupEndpoints
         groups.MapMemberMenus();
         groups.MapHandOut();
         groups.MapIntoWeek();
+        groups.MapSubmissions();
+        groups.MapQuestions();
         var join = api.MapGroup("/join-group/{group:guid}/{secret}").WithTags("Group");
         join.MapGet("", Look).WithName("GetGroupLink").RequireRateLimiting(MeriendaHost.SignInLimit);
         join.MapPost("", Join).WithName("JoinGroup").RequireAuthorization();
@@ -107,7 +110,7 @@ public static class GroupEndpoints
         editing.Done(await groups.Withdraw(editing, id));
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Leave(Guid group, Editing editing, GroupStore groups) =>
-        editing.Done(await groups.Leave(At(editing, group)));
+        DoneOutside(await groups.Leave(At(editing, group)));
 
     private static async Task<Results<Ok<JoinGroupSheet>, ProblemHttpResult>> Look(
         Guid group,
@@ -125,10 +128,14 @@ public static class GroupEndpoints
         Editing editing,
         GroupStore groups,
         TimeProvider clock
-    ) => editing.Done(await groups.Join(At(editing, group), secret, clock.GetUtcNow()));
+    ) => DoneOutside(await groups.Join(At(editing, group), secret, clock.GetUtcNow()));
+
+    /// <summary>An edit in the group of somebody who works elsewhere: it is not theirs to take back by the journal of their own kitchen.</summary>
+    internal static Results<NoContent, ProblemHttpResult> DoneOutside<T>(Result<Edited<T>> edited) =>
+        edited.Refusal is { } refusal ? refusal.ToProblem() : TypedResults.NoContent();
 
     /// <summary>The same edit, of somebody who comes from outside, in the group.</summary>
-    private static EditStamp At(Editing editing, Guid group) =>
+    internal static EditStamp At(Editing editing, Guid group) =>
         editing.Stamp with
         {
             Tenant = new Tenant(editing.Tenant.Account, group, IsOutside: true),

@@ -87,11 +87,7 @@ public static class ShareEndpoints
         }
 
         var table = stored.Table;
-        // Who shares the same is judged once.
-        var strands = shares
-            .GroupBy(share => share.Print, StringComparer.Ordinal)
-            .Select(same => new Strand(table.DinerOf(same.First().ToEater(table.Household.Rhythm)), same.First().Protocols, same.Count()))
-            .ToList();
+        var strands = StrandsOf(shares, table);
         var recipes = read.Recipes.ToDictionary(recipe => recipe.Key, recipe => recipe.Value.Version);
         var check = new MenuCheck(menu, recipes, [.. table.Household.Rhythm.Meals]);
         var book = PriceBook.Of(
@@ -125,6 +121,18 @@ public static class ShareEndpoints
             )
         );
     }
+
+    /// <summary>Who shares the same is judged once.</summary>
+    internal static IReadOnlyList<Strand> StrandsOf(IReadOnlyList<GroupShare> shares, Core.Planning.Table table) =>
+        [
+            .. shares
+                .GroupBy(share => share.Print, StringComparer.Ordinal)
+                .Select(same => new Strand(
+                    table.DinerOf(same.First().ToEater(table.Household.Rhythm)),
+                    same.First().Protocols,
+                    same.Count()
+                )),
+        ];
 
     private static DishCheckSheet ToSheet(MenuDish dish, RecipeVersion recipe, IReadOnlyList<Strand> strands, PriceBook book)
     {

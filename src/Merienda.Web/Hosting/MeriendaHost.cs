@@ -76,6 +76,7 @@ public static class MeriendaHost
         services.AddSingleton<DemoLibrary>();
         services.AddSingleton<DemoLarder>();
         services.AddSingleton<DemoCircle>();
+        services.AddSingleton<DemoBringing>();
         services.AddSingleton<DemoSeed>();
         services.AddHttpContextAccessor();
         services.AddIdentity();
@@ -153,6 +154,8 @@ public static class MeriendaHost
         services.AddSingleton<MemberStore>();
         services.AddSingleton<GroupStore>();
         services.AddSingleton<MenuStore>();
+        services.AddSingleton<SubmissionStore>();
+        services.AddSingleton<QuestionStore>();
         services.AddSingleton<ShareStore>();
         services.AddSingleton<RecipeVersions>();
         services.AddSingleton<RecipeStore>();

@@ -1,58 +1,34 @@
-import { useState } from 'react';
-import { Button } from '../../pieces/Button';
-import { Choice } from '../../pieces/Field';
-import { dayMonth } from '../../pieces/show';
-import { MenuDialog } from './MenuDialog';
-import { MenuGrid } from './MenuGrid';
-import { People } from './People';
-import { PublishPanel } from './PublishPanel';
+import { AskedQuestions } from './AskedQuestions';
+import { useAsked, useQueue } from './brought';
+import { DeskMenus } from './DeskMenus';
+import { Parts, usePart } from './Parts';
 import type { Desk } from './queries';
+import { SubmissionQueue } from './SubmissionQueue';
 
-/** Where a group's menus are drafted and published. */
+/** A group's desk: its menus, what members bring, what they ask. */
 export function DeskView({ desk, today }: { desk: Desk; today: string }) {
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [asking, setAsking] = useState<'new' | 'change' | 'again' | null>(null);
-  const menu = desk.menus.find((one) => one.id === chosen) ?? desk.menus[0];
+  const part = usePart();
+  const waiting = useQueue().data?.waiting ?? 0;
+  const open = useAsked().data?.questions.filter((one) => one.answer === '' && !one.isHidden).length ?? 0;
   return (
     <>
-      <div className="flex flex-wrap items-end gap-3">
-        <h1 className="mr-auto self-center text-xl">{desk.name}</h1>
-        {menu && (
-          <Choice
-            label="Menu"
-            value={menu.id}
-            onChange={setChosen}
-            options={desk.menus.map((one) => [one.id, `${one.name}, from ${dayMonth(one.startsOn)}`])}
-            className="w-72 max-w-full"
-          />
-        )}
-        {menu && <Button onClick={() => setAsking('change')}>Change …</Button>}
-        {menu && <Button onClick={() => setAsking('again')}>Once more …</Button>}
-        <Button look={menu ? 'quiet' : 'main'} onClick={() => setAsking('new')}>
-          Begin a menu
-        </Button>
-      </div>
-      {menu ? (
-        <MenuGrid menu={menu} follows={desk.follows} />
-      ) : (
-        <p className="max-w-prose text-steel">
-          Nothing is planned here yet. Begin a menu, put recipes of this desk on its days, and publish it.
-        </p>
-      )}
-      <div className="grid gap-8 md:grid-cols-2">
-        {menu && <PublishPanel key={menu.id} group={desk.id} menu={menu} />}
-        <People desk={desk} />
-      </div>
-      {asking && (
-        <MenuDialog
-          menu={asking === 'change' ? (menu ?? null) : null}
-          again={asking === 'again' ? menu : undefined}
-          today={today}
-          onDone={(done) => {
-            setChosen(done?.id ?? chosen);
-            setAsking(null);
-          }}
+      <div className="flex flex-wrap items-center gap-x-6">
+        <h1 className="text-xl max-sm:sr-only">{desk.name}</h1>
+        <Parts
+          label="Parts of the desk"
+          of={[
+            ['menus', 'Menus', 0],
+            ['brought', 'Brought', waiting],
+            ['asked', 'Asked', open],
+          ]}
         />
+      </div>
+      {part === 'brought' ? (
+        <SubmissionQueue />
+      ) : part === 'asked' ? (
+        <AskedQuestions desk={desk} />
+      ) : (
+        <DeskMenus desk={desk} today={today} />
       )}
     </>
   );

@@ -6,10 +6,13 @@ import { Button } from '../../pieces/Button';
 import { Lozenge } from '../../pieces/Lozenge';
 import { dayMonth, verdictWord } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
+import { BringRecipe } from './BringRecipe';
 import { DayRows } from './Days';
 import { HandOut } from './HandOut';
 import { IntoWeekDialog } from './IntoWeekDialog';
+import { MemberQuestions } from './MemberQuestions';
 import { amountOf, variantOf } from './made';
+import { Parts, usePart } from './Parts';
 import { type Followed, type MemberMenu, useMemberMenus } from './queries';
 import { Sharing } from './Sharing';
 
@@ -30,6 +33,14 @@ export function MemberView({ groups, today }: { groups: Schemas['GroupSheet'][];
     <Asked of={menus}>
       {(all) => (
         <>
+          <Parts
+            label="Parts of the group"
+            of={[
+              ['menus', 'Menus', 0],
+              ['asked', 'Questions', 0],
+              ['brought', 'Your recipes', 0],
+            ]}
+          />
           {groups.map((group) => (
             <GroupMenus key={group.id} today={today} group={group} menus={all.filter((menu) => menu.group === group.id)} />
           ))}
@@ -41,6 +52,7 @@ export function MemberView({ groups, today }: { groups: Schemas['GroupSheet'][];
 
 function GroupMenus({ group, menus, today }: { group: Schemas['GroupSheet']; menus: MemberMenu[]; today: string }) {
   const edit = useEdit();
+  const part = usePart();
   return (
     <section className="space-y-4">
       <div className="flex flex-wrap items-baseline gap-3">
@@ -57,11 +69,19 @@ function GroupMenus({ group, menus, today }: { group: Schemas['GroupSheet']; men
           Leave this group
         </Button>
       </div>
-      <Sharing group={group} />
-      {menus.length === 0 && <p className="text-steel">Nothing is published yet.</p>}
-      {menus.map((menu) => (
-        <PublishedMenu key={menu.menu} menu={menu} today={today} />
-      ))}
+      {part === 'asked' ? (
+        <MemberQuestions group={group.id} menus={menus} />
+      ) : part === 'brought' ? (
+        <BringRecipe group={group.id} />
+      ) : (
+        <>
+          <Sharing group={group} />
+          {menus.length === 0 && <p className="text-steel">Nothing is published yet.</p>}
+          {menus.map((menu) => (
+            <PublishedMenu key={menu.menu} menu={menu} today={today} />
+          ))}
+        </>
+      )}
     </section>
   );
 }

@@ -5,6 +5,7 @@ import { NumberInput } from '../../pieces/NumberInput';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
 import { addDays, weekStart } from '../../pieces/show';
+import { Words } from '../../pieces/Words';
 import { type Menu, useMenuEdits } from './queries';
 
 const mostTiers = 6;
@@ -54,15 +55,7 @@ export function MenuDialog({
           {!again && <Field label="Days" inputMode="numeric" value={form.days} onChange={set('days')} className="w-24" required />}
         </div>
         {!again && <Tiers tiers={tiers} onChange={setTiers} />}
-        <label className={`flex flex-col gap-1 text-sm font-semibold ${again ? 'hidden' : ''}`}>
-          What members read on top
-          <textarea
-            value={form.note}
-            onChange={(event) => set('note')(event.target.value)}
-            rows={3}
-            className={`${inputLook} font-normal`}
-          />
-        </label>
+        {!again && <Words label="What members read on top" value={form.note} onChange={set('note')} />}
         <ProblemNote of={edits.problem} />
         <Button type="submit" look="main" disabled={edits.isPending}>
           {menu ? 'Keep it' : 'Begin it'}

@@ -1,13 +1,14 @@
 import { useState } from 'react';
-import { api, type Schemas, take } from '../../api/client';
+import { api, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { SheetDialog } from '../../pieces/Sheet';
 import { dayMonth } from '../../pieces/show';
+import { Changes } from './Changes';
 import { type Sheet, useSaveRecipe } from './queries';
 import { useHistory } from './useHistory';
 
-type Change = Schemas['VersionChange'];
+const savedAgain = 'Saved again; only what its foods and packets hold may be newer.';
 
 /** Every version with what it has otherwise than the one before; an earlier one can be the next again. */
 export function VersionsDialog({ sheet, id, onClose }: { sheet: Sheet; id: string; onClose: () => void }) {
@@ -27,7 +28,7 @@ export function VersionsDialog({ sheet, id, onClose }: { sheet: Sheet; id: strin
               {isWhole ? 'Version by version' : 'All changes since the first'}
             </Button>
             {isWhole ? (
-              <Changes of={sinceFirst} />
+              <Changes of={sinceFirst} none={savedAgain} />
             ) : (
               <ol>
                 {versions.map((version, at) => (
@@ -45,7 +46,11 @@ export function VersionsDialog({ sheet, id, onClose }: { sheet: Sheet; id: strin
                         </Button>
                       )}
                     </div>
-                    {version.number === 1 ? <p className="text-sm text-steel">As it was first saved.</p> : <Changes of={version.changes} />}
+                    {version.number === 1 ? (
+                      <p className="text-sm text-steel">As it was first saved.</p>
+                    ) : (
+                      <Changes of={version.changes} none={savedAgain} />
+                    )}
                   </li>
                 ))}
               </ol>
@@ -54,24 +59,5 @@ export function VersionsDialog({ sheet, id, onClose }: { sheet: Sheet; id: strin
         )}
       </Asked>
     </SheetDialog>
-  );
-}
-
-function Changes({ of }: { of: readonly Change[] }) {
-  if (of.length === 0) return <p className="text-sm text-steel">Saved again; only what its foods and packets hold may be newer.</p>;
-  return (
-    <dl className="grid grid-cols-[6rem_minmax(0,1fr)] gap-x-3 text-sm">
-      {of.map((change) => (
-        <div key={`${change.what} ${change.was} ${change.now}`} className="contents">
-          <dt className="text-steel">{change.what}</dt>
-          <dd className="wrap-anywhere">
-            {change.was && <del className="mr-2 text-steel">{change.was}</del>}
-            {change.now && <ins className="no-underline">{change.now}</ins>}
-            {!change.was && <span className="text-steel"> new</span>}
-            {!change.now && <span className="text-steel"> left out</span>}
-          </dd>
-        </div>
-      ))}
-    </dl>
   );
 }

@@ -10,7 +10,7 @@ const side = 1600;
 export const pictureOf = (picture: string, small = true) => `/api/pictures/${picture}${small ? '?small=true' : ''}`;
 
 /** A picture that is too large for the server is made smaller here; what the browser can't read goes as it is, and the server says why. */
-async function sendable(file: File): Promise<Blob> {
+export async function sendable(file: File): Promise<Blob> {
   if (file.size <= mostBytes) return file;
   try {
     const read = await createImageBitmap(file);
@@ -23,6 +23,14 @@ async function sendable(file: File): Promise<Blob> {
   } catch {
     return file;
   }
+}
+
+/** A file as it goes with what is said beside it. */
+export async function base64Of(file: Blob): Promise<string> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  let text = '';
+  for (let at = 0; at < bytes.length; at += 0x8000) text += String.fromCharCode(...bytes.subarray(at, at + 0x8000));
+  return btoa(text);
 }
 
 /** Gives a recipe a picture, or takes it away. */

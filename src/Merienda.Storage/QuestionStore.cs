@@ -1,0 +1,357 @@
+using Merienda.Core.Groups;
+using Merienda.Core.Outcomes;
+using Merienda.Storage.Edits;
+
+namespace Merienda.Storage;
+
+/// <summary>What a question is about; empty parts are about nothing in particular.</summary>
+/// <param name="Day">Days after the menu begins.</param>
+/// <param name="Dish">Name of the dish.</param>
+public sealed record QuestionAbout(Guid? Menu, int? Day, string Dish);
+
+/// <summary>A question with what is said of it.</summary>
+/// <param name="By">Name of who asked; empty where they do not say it, or have left.</param>
+/// <param name="IsOwn">Whether whoever reads it asked it.</param>
+/// <param name="Too">How many others ask the same.</param>
+/// <param name="IsAskedToo">Whether whoever reads it is one of them.</param>
+/// <param name="Reports">Why it was reported, each once; for the desk only.</param>
+public sealed record StoredQuestion(
+    Question Question,
+    Guid Group,
+    QuestionAbout About,
+    string By,
+    bool IsOwn,
+    DateTimeOffset AskedAt,
+    DateTimeOffset? AnsweredAt,
+    int Too,
+    bool IsAskedToo,
+    Guid? Picture,
+    IReadOnlyList<string> Reports
+);
+
+/// <summary>What members ask, and what the desk answers.</summary>
+public sealed class QuestionStore(Database database, EditDoor door)
+{
+    /// <summary>Most that are read at once; older ones are answered and long over.</summary>
+    private const int MostRead = 300;
+
+    /// <summary>Of the desk, with why some were reported; what waits for an answer first.</summary>
+    public static readonly Reading<IReadOnlyList<StoredQuestion>> AtDesk = Read("question.household_id = app_household()", true, null);
+
+    /// <summary>What a member may read of a group.</summary>
+    public static Reading<IReadOnlyList<StoredQuestion>> Of(Guid group) =>
+        Read(
+            """
+            question.household_id = @questionsOf and (not question.is_hidden or question.account_id = app_account())
+            and exists (select 1 from group_member member where member.household_id = @questionsOf and member.account_id = app_account())
+            """,
+            false,
+            new { questionsOf = group }
+        );
+
+    /// <summary>Where help is found near the group, as its moderator wrote it; empty where it is not filled in.</summary>
+    public static Reading<string> HelpOf(Guid group) =>
+        Reading.Of(
+            "select help from group_desk where household_id = @helpOf;",
+            new { helpOf = group },
+            async rows => await rows.ReadSingleOrDefaultAsync<string?>() ?? ""
+        );
+
+    /// <param name="stamp">Of the member, with the group as the household.</param>
+    /// <param name="picture">JPEG, large and small.</param>
+    public Task<Result<Edited<Guid>>> Ask(
+        EditStamp stamp,
+        string words,
+        QuestionAbout about,
+        bool isNamed,
+        (byte[] Large, byte[] Small)? picture,
+        DateTimeOffset now
+    ) =>
+        door.Edit<(bool IsMember, IReadOnlyList<QuestionRow> Own), Guid>(
+            stamp,
+            Journal.Brought,
+            GroupStore.IsMember.And(Rows("account_id = app_account()", null)),
+            locked =>
+            {
+                var asked = Question.Asked(Guid.CreateVersion7(), words);
+                if (!locked.IsMember || asked.Refusal is not null)
+                {
+                    return asked.Refusal ?? GroupStore.NoMember(stamp.Tenant.Household);
+                }
+
+                var waiting = locked.Own.Count(row => row.Answer.Length == 0);
+                if (waiting >= Question.MostOpen)
+                {
+                    return new Refusal(
+                        "too-many-questions",
+                        "words",
+                        $"{waiting}",
+                        $"at most {Question.MostOpen} questions of one member wait at once",
+                        "Wait for an answer, or take one back"
+                    );
+                }
+
+                var change = new Change("Asked a question");
+                var shown = picture is { } read ? PictureStore.RowOf(read, now, stamp.Tenant.Account) : null;
+                if (shown is not null)
+                {
+                    change.Append(Tables.Picture, [shown]);
+                }
+
+                var question = asked.Value;
+                return new Decided<Guid>(
+                    change.Put(
+                        Tables.Question,
+                        null,
+                        new QuestionRow(
+                            question.Id,
+                            stamp.Tenant.Account,
+                            isNamed,
+                            now,
+                            about.Menu,
+                            about.Day,
+                            about.Dish,
+                            question.Words,
+                            "",
+                            null,
+                            false,
+                            false,
+                            shown?.Id
+                        )
+                    ),
+                    question.Id
+                );
+            }
+        );
+
+    /// <summary>Takes an own question back that nobody answered yet.</summary>
+    /// <param name="stamp">Of the member, with the group as the household.</param>
+    public Task<Result<Edited<bool>>> TakeBack(EditStamp stamp, Guid id) =>
+        door.Edit<QuestionRow?, bool>(
+            stamp,
+            Journal.Brought,
+            Row(id),
+            row =>
+                row is null || row.AccountId != stamp.Tenant.Account ? Gone(id)
+                : row.Answer.Length > 0
+                    ? new Refusal(
+                        "question-answered",
+                        "question",
+                        row.Words,
+                        "it was answered meanwhile",
+                        "Leave it: others read the answer"
+                    )
+                : new Decided<bool>(new Change("Took a question back").Put(Tables.Question, row, null), true)
+        );
+
+    /// <summary>Asks the same, or no more.</summary>
+    /// <param name="stamp">Of the member, with the group as the household.</param>
+    public Task<Result<Edited<bool>>> AskToo(EditStamp stamp, Guid id, bool isAsked)
+    {
+        var too = new QuestionTooRow(id, stamp.Tenant.Account);
+        return OfOthers(
+            stamp,
+            id,
+            "select exists (select 1 from question_too where household_id = app_household() and question_id = @seen and account_id = app_account());",
+            "Asked the same",
+            (change, isThere) => change.Put(Tables.QuestionToo, isThere ? too : null, isAsked ? too : null)
+        );
+    }
+
+    /// <summary>Tells the desk that something is wrong with a question.</summary>
+    /// <param name="stamp">Of the member, with the group as the household.</param>
+    public async Task<Result<Edited<bool>>> Report(EditStamp stamp, Guid id, string why) =>
+        Question.WrongWhy(why) is { } wrong
+            ? wrong
+            : await OfOthers(
+                stamp,
+                id,
+                "select exists (select 1 from question_report where household_id = app_household() and question_id = @seen and account_id = app_account());",
+                "Reported a question",
+                (change, isThere) =>
+                    isThere ? change : change.Put(Tables.QuestionReport, null, new QuestionReportRow(id, stamp.Tenant.Account, why.Trim()))
+            );
+
+    /// <summary>Answers, pins, hides or shows one at the desk.</summary>
+    public Task<Result<Edited<bool>>> Answer(EditStamp stamp, Guid id, string answer, bool isPinned, bool isHidden, DateTimeOffset now) =>
+        door.Edit<QuestionRow?, bool>(
+            stamp,
+            Journal.Brought,
+            Row(id),
+            row =>
+            {
+                if (row is null)
+                {
+                    return Gone(id);
+                }
+
+                var answered = new Question(row.Id, row.Words, row.Answer, row.IsPinned, row.IsHidden).Answered(answer, isPinned, isHidden);
+                return answered.Refusal is { } refusal
+                    ? refusal
+                    : new Decided<bool>(
+                        new Change("Answered a question").Put(
+                            Tables.Question,
+                            row,
+                            row with
+                            {
+                                Answer = answered.Value.Answer,
+                                AnsweredAt =
+                                    answered.Value.Answer.Length == 0 ? null
+                                    : answered.Value.Answer == row.Answer ? row.AnsweredAt
+                                    : now,
+                                IsPinned = isPinned,
+                                IsHidden = isHidden,
+                            }
+                        ),
+                        true
+                    );
+            }
+        );
+
+    /// <summary>Says where help is found near the group.</summary>
+    public Task<Result<Edited<bool>>> SayHelp(EditStamp stamp, string help) =>
+        door.Edit<GroupDeskRow?, bool>(
+            stamp,
+            Journal.Menu,
+            Reading.Of(
+                "select name, help from group_desk where household_id = app_household();",
+                null,
+                rows => rows.ReadSingleOrDefaultAsync<GroupDeskRow?>()
+            ),
+            desk =>
+                desk is null ? GroupStore.NoDesk()
+                : help.Trim().Length > 1000
+                    ? new Refusal(
+                        "group-help",
+                        "help",
+                        help,
+                        "where help is found is said in at most 1,000 characters",
+                        "Say it in fewer words"
+                    )
+                : new Decided<bool>(
+                    new Change("Said where help is found").Put(Tables.GroupDesk, desk, desk with { Help = help.Trim() }),
+                    true
+                )
+        );
+
+    /// <summary>Picture of a question that whoever asks may read; null where there is none.</summary>
+    public async Task<byte[]?> Picture(Tenant tenant, Guid group, Guid id, bool isSmall) =>
+        await database.Read(tenant, PictureOf(group, id)) is { } picture
+            ? await database.Read(new Tenant(tenant.Account, group, IsOutside: true), PictureStore.Of(picture, isSmall))
+            : null;
+
+    public static Refusal Gone(Guid id) =>
+        new("question-gone", "question", $"{id}", "there is no such question, or it was taken back", "Load the page again");
+
+    /// <summary>An edit of a member on a question that they may see.</summary>
+    private Task<Result<Edited<bool>>> OfOthers(
+        EditStamp stamp,
+        Guid id,
+        string isThere,
+        string summary,
+        Func<Change, bool, Change> change
+    ) =>
+        door.Edit<((bool IsMember, QuestionRow? Row) Seen, bool IsThere), bool>(
+            stamp,
+            Journal.Brought,
+            GroupStore.IsMember.And(Row(id)).And(Reading.Of(isThere, new { seen = id }, rows => rows.ReadSingleAsync<bool>())),
+            locked =>
+                !locked.Seen.IsMember ? GroupStore.NoMember(stamp.Tenant.Household)
+                : locked.Seen.Row is null or { IsHidden: true } ? Gone(id)
+                : new Decided<bool>(change(new Change(summary), locked.IsThere), true)
+        );
+
+    /// <summary>The policy of the table says who sees it.</summary>
+    private static Reading<Guid?> PictureOf(Guid group, Guid id) =>
+        Reading.Of(
+            "select picture_id from question where household_id = @picturedGroup and id = @pictured;",
+            new { picturedGroup = group, pictured = id },
+            rows => rows.ReadSingleOrDefaultAsync<Guid?>()
+        );
+
+    private static Reading<QuestionRow?> Row(Guid id) =>
+        Rows("id = @questionId", new { questionId = id }).Select(found => found.SingleOrDefault());
+
+    private static Reading<IReadOnlyList<QuestionRow>> Rows(string which, object? parameters) =>
+        Reading.Of<IReadOnlyList<QuestionRow>>(
+            $"""
+            select id, account_id, is_named, asked_at, menu_id, day, dish, words, answer, answered_at, is_pinned, is_hidden, picture_id
+            from question where household_id = app_household() and {which};
+            """,
+            parameters,
+            async rows => [.. await rows.ReadAsync<QuestionRow>()]
+        );
+
+    private sealed class Found
+    {
+        public Guid Id { get; init; }
+
+        public Guid HouseholdId { get; init; }
+
+        public string Words { get; init; } = "";
+
+        public string Answer { get; init; } = "";
+
+        public bool IsPinned { get; init; }
+
+        public bool IsHidden { get; init; }
+
+        public Guid? MenuId { get; init; }
+
+        public int? Day { get; init; }
+
+        public string Dish { get; init; } = "";
+
+        public string? By { get; init; }
+
+        public bool IsOwn { get; init; }
+
+        public DateTimeOffset AskedAt { get; init; }
+
+        public DateTimeOffset? AnsweredAt { get; init; }
+
+        public int Too { get; init; }
+
+        public bool IsAskedToo { get; init; }
+
+        public Guid? PictureId { get; init; }
+
+        public string[] Reports { get; init; } = [];
+    }
+
+    private const string Reported = """
+        array(select report.why from question_report report where report.household_id = question.household_id
+            and report.question_id = question.id order by report.why)
+        """;
+
+    private static Reading<IReadOnlyList<StoredQuestion>> Read(string which, bool withReports, object? parameters) =>
+        Reading.Of<IReadOnlyList<StoredQuestion>>(
+            $"""
+            select question.id, question.household_id, words, answer, is_pinned, is_hidden, menu_id, day, dish, asked_at, answered_at, picture_id,
+                case when is_named then account.display_name end as by, coalesce(question.account_id = app_account(), false) as is_own,
+                (select count(*)::int from question_too too where too.household_id = question.household_id and too.question_id = question.id) as too,
+                exists (select 1 from question_too too where too.household_id = question.household_id and too.question_id = question.id
+                    and too.account_id = app_account()) as is_asked_too,
+                {(withReports ? Reported : "array[]::text[]")} as reports
+            from question left join account on account.id = question.account_id
+            where {which} order by is_pinned desc, asked_at desc limit {MostRead};
+            """,
+            parameters,
+            async rows =>
+                [
+                    .. (await rows.ReadAsync<Found>()).Select(found => new StoredQuestion(
+                        new(found.Id, found.Words, found.Answer, found.IsPinned, found.IsHidden),
+                        found.HouseholdId,
+                        new(found.MenuId, found.Day, found.Dish),
+                        found.By ?? "",
+                        found.IsOwn,
+                        found.AskedAt,
+                        found.AnsweredAt,
+                        found.Too,
+                        found.IsAskedToo,
+                        found.PictureId,
+                        found.Reports
+                    )),
+                ]
+        );
+}
