@@ -19,7 +19,16 @@ public sealed record DeskMenus(string? Desk, IReadOnlyList<Menu> Menus, ILookup<
 
 /// <summary>A menu as a member reads it.</summary>
 /// <param name="Group">Id of the group.</param>
-public sealed record ReadMenu(Guid Group, Guid Menu, int Number, DateTimeOffset PublishedAt, string Changed, JsonNode Content);
+/// <param name="Changes">What each correction said, the first correction first.</param>
+public sealed record ReadMenu(
+    Guid Group,
+    Guid Menu,
+    int Number,
+    DateTimeOffset PublishedAt,
+    string Changed,
+    JsonNode Content,
+    IReadOnlyList<string> Changes
+);
 
 /// <summary>Menus of a group: drafted at its desk, published, read by its members.</summary>
 public sealed class MenuStore(EditDoor door, RecipeVersions versions)
@@ -203,11 +212,22 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
         Published("and version.household_id = @readGroup and version.menu_id = @readMenu", new { readGroup = group, readMenu = menu })
             .Select(found => found.SingleOrDefault());
 
+    /// <summary>Versions that were put on weeks of the household, the latest week first.</summary>
+    public static readonly Reading<IReadOnlyList<MenuTakenRow>> Taken = Reading.Of<IReadOnlyList<MenuTakenRow>>(
+        """
+        select week_start, group_id, menu_id, number, taken_at from menu_taken where household_id = app_household() order by week_start desc;
+        """,
+        null,
+        async rows => [.. await rows.ReadAsync<MenuTakenRow>()]
+    );
+
     private static Reading<IReadOnlyList<ReadMenu>> Published(string which, object? parameters) =>
         Reading.Of<IReadOnlyList<ReadMenu>>(
             $"""
             select * from (
-                select distinct on (version.household_id, version.menu_id) version.household_id, version.menu_id, number, published_at, changed, content::text
+                select distinct on (version.household_id, version.menu_id) version.household_id, version.menu_id, number, published_at, changed, content::text,
+                    array(select correction.changed from menu_version correction where correction.household_id = version.household_id
+                        and correction.menu_id = version.menu_id and correction.number > 1 order by correction.number) as changes
                 from menu_version version join group_member member on member.household_id = version.household_id and member.account_id = app_account()
                 where true {which} order by version.household_id, version.menu_id, number desc
             ) newest order by published_at desc limit {MostRead};
@@ -216,8 +236,24 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
             async rows =>
                 [
                     .. (
-                        await rows.ReadAsync<(Guid Group, Guid Menu, int Number, DateTimeOffset At, string Changed, string Content)>()
-                    ).Select(row => new ReadMenu(row.Group, row.Menu, row.Number, row.At, row.Changed, JsonNode.Parse(row.Content)!)),
+                        await rows.ReadAsync<(
+                            Guid Group,
+                            Guid Menu,
+                            int Number,
+                            DateTimeOffset At,
+                            string Changed,
+                            string Content,
+                            string[] Changes
+                        )>()
+                    ).Select(row => new ReadMenu(
+                        row.Group,
+                        row.Menu,
+                        row.Number,
+                        row.At,
+                        row.Changed,
+                        JsonNode.Parse(row.Content)!,
+                        row.Changes
+                    )),
                 ]
         );
 

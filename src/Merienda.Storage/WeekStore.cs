@@ -158,23 +158,38 @@ public sealed class WeekStore(Database database, EditDoor door, WeekReading week
         EditStamp stamp,
         DateOnly weekStart,
         string summary,
+        MenuTakenRow menu,
         Func<StoredWeek, IReadOnlyList<StoredRecipe>, Result<WeekChange>> decide,
         Func<StoredWeek, TView> draw
     ) =>
-        door.Edit<((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, IReadOnlyList<WeekProtocolRow> Pins), bool, TView>(
+        door.Edit<
+            (
+                ((StoredWeek Week, IReadOnlyList<StoredRecipe> Library) Known, IReadOnlyList<WeekProtocolRow> Pins) Home,
+                IReadOnlyList<MenuTakenRow> Taken
+            ),
+            bool,
+            TView
+        >(
             stamp,
             Journal.Batch,
-            weeks.Of(weekStart).And(recipes.All).And(ProtocolStore.Pins(weekStart)),
+            weeks.Of(weekStart).And(recipes.All).And(ProtocolStore.Pins(weekStart)).And(MenuStore.Taken),
             locked =>
             {
-                var ((week, library), pins) = locked;
+                var (((week, library), pins), taken) = locked;
                 var decided = decide(week, library);
                 return decided.Refusal is { } refusal
                     ? refusal
                     : TakenChange
                         .Of(week, decided.Value, library, Guid.CreateVersion7)
-                        .Select(taken => new Decided<bool>(
-                            Cooked(week, taken.Week.Plan, summary, [.. taken.Made.Select(made => NewRow(made.Batch, made.Recipe))], pins),
+                        .Select(done => new Decided<bool>(
+                            Cooked(week, done.Week.Plan, summary, [.. done.Made.Select(made => NewRow(made.Batch, made.Recipe))], pins)
+                                .Put(
+                                    Tables.MenuTaken,
+                                    taken.FirstOrDefault(one =>
+                                        (one.WeekStart, one.GroupId, one.MenuId) == (menu.WeekStart, menu.GroupId, menu.MenuId)
+                                    ),
+                                    menu
+                                ),
                             true
                         ));
             },

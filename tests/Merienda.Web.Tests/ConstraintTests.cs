@@ -651,6 +651,10 @@ public class ConstraintTests(TestDatabase database)
             { "menu_version_from_one", $"{Published} 0, now(), app_account(), '', '{{}}'" },
             { "menu_version_changed_length", $"{Published} 1, now(), app_account(), repeat('x', 501), '{{}}'" },
             { "menu_version_publisher", $"{Published} 1, now(), gen_random_uuid(), '', '{{}}'" },
+            {
+                "menu_taken_from_one",
+                "insert into menu_taken select app_household(), current_date, app_household(), app_household(), 0, now()"
+            },
             { "submission_group", Submitted(desk: "") },
             { "submission_sender", Submitted(account: "gen_random_uuid()") },
             { "submission_from_one", Submitted(number: 0) },
@@ -673,7 +677,7 @@ public class ConstraintTests(TestDatabase database)
             { "question_too_question", $"{Joined} insert into question_too select app_household(), gen_random_uuid(), app_account()" },
             {
                 "question_too_member",
-                $"{Questioned()} insert into question_too select app_household(), id, gen_random_uuid() from question"
+                $"{Questioned()} insert into question_too select app_household(), id, gen_random_uuid() from question where household_id = app_household()"
             },
             {
                 "question_report_question",
@@ -681,11 +685,11 @@ public class ConstraintTests(TestDatabase database)
             },
             {
                 "question_report_member",
-                $"{Questioned()} insert into question_report select app_household(), id, gen_random_uuid(), 'x' from question"
+                $"{Questioned()} insert into question_report select app_household(), id, gen_random_uuid(), 'x' from question where household_id = app_household()"
             },
             {
                 "question_report_why_length",
-                $"{Joined} {Questioned(desk: "")} insert into question_report select app_household(), id, app_account(), '' from question"
+                $"{Joined} {Questioned(desk: "")} insert into question_report select app_household(), id, app_account(), '' from question where household_id = app_household()"
             },
             { "journal_account", "update journal set account_id = gen_random_uuid()" },
         };

@@ -41,6 +41,35 @@ public class IntoWeekTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task Which_version_is_on_which_week_is_said_with_what_was_corrected_since()
+    {
+        var circle = await Circle.Founded(database);
+        var (farah, _) = await circle.Member("Farah");
+        async Task<JsonArray> Taken() => (await farah.Get("/api/groups/menus"))[0]!["taken"]!.AsArray();
+        Assert.Empty(await Taken());
+        await farah.Must(HttpMethod.Post, Path(circle), Into());
+        var taken = Assert.Single(await Taken())!;
+        Assert.Equal((Next, 1), ((string?)taken["week"], (int)taken["number"]!));
+        Assert.Empty(taken["since"]!.AsArray());
+
+        await circle.Put(1, circle.Recipe);
+        foreach (var changed in new[] { "Beans twice", "Beans, soaked" })
+        {
+            await circle.Desk.Must(HttpMethod.Post, $"/api/groups/menus/{circle.Menu}/publish", new { changed });
+        }
+
+        Assert.Equal(["Beans twice", "Beans, soaked"], Assert.Single(await Taken())!["since"]!.AsArray().Select(said => (string?)said));
+        // Put there again it fills what is free, and is the newest.
+        await farah.Must(HttpMethod.Post, Path(circle), Into());
+        Assert.Equal(3, (int)Assert.Single(await Taken())!["number"]!);
+        await farah.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Equal(1, (int)Assert.Single(await Taken())!["number"]!);
+        // Who leaves reads no menu any more; what was taken stays on the week.
+        await farah.Must(HttpMethod.Delete, $"/api/groups/{circle.Group}/membership");
+        Assert.Equal(1, Placed(await farah.Get($"/api/weeks/{Next}")));
+    }
+
+    [Fact]
     public async Task Two_devices_at_once_put_it_there_once()
     {
         var circle = await Circle.Founded(database);

@@ -134,7 +134,7 @@ public class QuestionTests(TestDatabase database)
     }
 
     [Fact]
-    public async Task A_picture_goes_along_made_small_and_one_of_forty_megabytes_is_refused_in_words()
+    public async Task A_picture_goes_along_made_small_and_one_that_is_too_large_is_refused_in_words()
     {
         var circle = await Circle.Founded(database);
         var ((farah, _), (rune, _)) = (await circle.Member("Farah"), await circle.Member("Rune"));
@@ -163,7 +163,7 @@ public class QuestionTests(TestDatabase database)
             "picture-too-large",
             HttpMethod.Post,
             path,
-            Asked("Large", picture: Convert.ToBase64String(new byte[40_000_000]))
+            Asked("Large", picture: Convert.ToBase64String(new byte[6_000_000]))
         );
         await farah.Refused(HttpStatusCode.UnprocessableEntity, "no-picture", HttpMethod.Post, path, Asked("Odd", picture: "no picture"));
         Assert.Single(await Seen(farah, circle));

@@ -105,6 +105,9 @@ public class RowLevelSecurityTests(TestDatabase database)
         // From her own kitchen: the sign over the door, her own membership, the published menu. From no other account's.
         var account = await TestDatabase.Ask<Guid>(database.Owner, $"select id from account where email = '{email}'");
         var home = await HouseholdOf(email);
+        // What was put on her week is hers, not the group's.
+        await farah.Must(HttpMethod.Post, $"/api/groups/{group}/menus/{circle.Menu}/into-week", new { week = ThisWeek.Day(7) });
+        Assert.Equal((1, 0, 0), (await Count("menu_taken", home), await Count("menu_taken", group), await Count("menu_taken", null)));
         Assert.Equal([1, 1, 0, 0, 0, 1, 1, 1, 1, 1, 1, 0], await Counts(new Tenant(account, home, IsOutside: true)));
         Assert.Equal(new long[12], await Counts(new Tenant(Guid.NewGuid(), home, IsOutside: true)));
         Assert.Equal([1, 1, 0, 0, 0, 1, 1, 1, 1, 1, 1, 0], await Counts(new Tenant(account, Guid.Empty)));
@@ -178,7 +181,7 @@ public class RowLevelSecurityTests(TestDatabase database)
             )
         );
         Assert.Equal(
-            (long)TenantTables.Length + GroupTables.Length + 2,
+            (long)TenantTables.Length + GroupTables.Length + 3,
             await TestDatabase.Ask<long>(
                 database.App,
                 "select count(*) from pg_class where relrowsecurity and relforcerowsecurity and relkind = 'r'"

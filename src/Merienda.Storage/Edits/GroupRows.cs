@@ -23,6 +23,9 @@ public sealed record MenuDishRow(
     IReadOnlyList<StrandVariant> Variants
 );
 
+/// <param name="Number">Of the version that was put on the week.</param>
+public sealed record MenuTakenRow(DateOnly WeekStart, Guid GroupId, Guid MenuId, int Number, DateTimeOffset TakenAt);
+
 /// <param name="Content">Everything that a member needs, as JSON.</param>
 public sealed record MenuVersionRow(
     Guid MenuId,

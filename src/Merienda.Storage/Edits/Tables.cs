@@ -16,6 +16,7 @@ public static class Tables
     public static readonly TenantTable<MenuRow> Menu = new("menu", "id");
     public static readonly TenantTable<MenuDishRow> MenuDish = new("menu_dish", "id");
     public static readonly TenantTable<MenuVersionRow> MenuVersion = new("menu_version", "menu_id", "number");
+    public static readonly TenantTable<MenuTakenRow> MenuTaken = new("menu_taken", "week_start", "group_id", "menu_id");
     public static readonly TenantTable<SubmissionRow> Submission = new("submission", "id");
     public static readonly TenantTable<QuestionRow> Question = new("question", "id");
     public static readonly TenantTable<QuestionTooRow> QuestionToo = new("question_too", "question_id", "account_id");
@@ -153,6 +154,7 @@ public static class Tables
         MenuVersion,
         RecipeCollection,
         Picture,
+        MenuTaken,
         Submission,
         Question,
         QuestionToo,

@@ -199,8 +199,14 @@ public sealed record MemberMenu(
     IReadOnlyList<FollowedSheet> Follows,
     IReadOnlyList<MenuMeal> Meals,
     IReadOnlyList<MemberDish> Dishes,
-    IReadOnlyList<MemberRecipe> Recipes
+    IReadOnlyList<MemberRecipe> Recipes,
+    IReadOnlyList<TakenWeek> Taken
 );
+
+/// <summary>A week that the menu was put on.</summary>
+/// <param name="Number">Of the version that it was.</param>
+/// <param name="Since">What corrections said since.</param>
+public sealed record TakenWeek(DateOnly Week, int Number, IReadOnlyList<string> Since);
 
 /// <summary>A dish of a day, judged for each eater as it is made for them.</summary>
 /// <param name="Recipe">Its place among the recipes.</param>

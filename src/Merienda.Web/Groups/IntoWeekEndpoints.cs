@@ -100,6 +100,7 @@ public static class IntoWeekEndpoints
                 editing,
                 start,
                 $"Put {read.Menu.Name} on the week",
+                new(start, group, menu, read.Stored.Number, home.Clock.GetUtcNow()),
                 (week, library) =>
                 {
                     var into = Into(read.Menu, request, days, week, library);

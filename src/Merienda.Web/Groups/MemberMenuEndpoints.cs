@@ -37,9 +37,12 @@ public static class MemberMenuEndpoints
         IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
     )
     {
-        var (table, stored) = await desk.Database.Read(tenant, desk.Households.Table().And(MenuStore.NewestOfAll));
+        var ((table, stored), taken) = await desk.Database.Read(
+            tenant,
+            desk.Households.Table().And(MenuStore.NewestOfAll).And(MenuStore.Taken)
+        );
         return TypedResults.Ok<IReadOnlyList<MemberMenu>>([
-            .. (await ReadHere(stored, tenant, desk, json.Value)).Select(menu => ToSheet(menu, table)),
+            .. (await ReadHere(stored, tenant, desk, json.Value)).Select(menu => ToSheet(menu, table, taken)),
         ]);
     }
 
@@ -135,7 +138,7 @@ public static class MemberMenuEndpoints
         ];
     }
 
-    private static MemberMenu ToSheet(Read read, Core.Planning.Table table) =>
+    private static MemberMenu ToSheet(Read read, Core.Planning.Table table, IReadOnlyList<MenuTakenRow> taken) =>
         new(
             read.Stored.Group,
             read.Stored.Menu,
@@ -172,6 +175,11 @@ public static class MemberMenuEndpoints
                             read.Menu.Dishes.Any(dish => dish.Recipe == at)
                         )
                 ),
+            ],
+            [
+                .. taken
+                    .Where(one => (one.GroupId, one.MenuId) == (read.Stored.Group, read.Stored.Menu))
+                    .Select(one => new TakenWeek(one.WeekStart, one.Number, [.. read.Stored.Changes.Skip(one.Number - 1)])),
             ]
         );
 

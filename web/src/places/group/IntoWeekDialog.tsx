@@ -11,14 +11,27 @@ import { useEdit } from '../../pieces/useEdit';
 import { type MemberMenu, useIntoWeek } from './queries';
 
 /** What a menu would be in the own week: what is cooked when, who eats how much of it, what is left out and why. */
-export function IntoWeekDialog({ menu, today, onDone }: { menu: MemberMenu; today: string; onDone: () => void }) {
+export function IntoWeekDialog({
+  menu,
+  today,
+  week: asked,
+  onDone,
+}: {
+  menu: MemberMenu;
+  today: string;
+  /** Into which week; empty for the one that it is planned for. */
+  week: string;
+  onDone: () => void;
+}) {
   const edit = useEdit();
   const navigate = useNavigate();
   const [first, setFirst] = useState(0);
   const own = addDays(menu.startsOn, first);
   const isOver = addDays(own, 7) <= today;
-  const weeks = [...new Set([isOver ? null : own, addDays(today, 7), today, addDays(today, 14)])].flatMap((date) => date ?? []);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const weeks = [...new Set([asked || null, isOver ? null : own, addDays(today, 7), today, addDays(today, 14)])].flatMap(
+    (date) => date ?? [],
+  );
+  const [chosen, setChosen] = useState<string | null>(asked || null);
   const week = chosen && weeks.includes(chosen) ? chosen : (weeks[0] ?? today);
   const [tier, setTier] = useState('');
   const sevens = Array.from({ length: Math.ceil(menu.days / 7) }, (_, at) => at * 7);

@@ -1,5 +1,6 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api, kept, type Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
@@ -87,7 +88,7 @@ function GroupMenus({ group, menus, today }: { group: Schemas['GroupSheet']; men
 }
 
 function PublishedMenu({ menu, today }: { menu: MemberMenu; today: string }) {
-  const [isAsking, setIsAsking] = useState(false);
+  const [asking, setAsking] = useState<string | null>(null);
   const edit = useEdit();
   const take = (days: number[]) =>
     void edit.run({
@@ -112,7 +113,7 @@ function PublishedMenu({ menu, today }: { menu: MemberMenu; today: string }) {
         <Button disabled={edit.isPending} onClick={() => take([])}>
           Take all of it home
         </Button>
-        <Button look="main" onClick={() => setIsAsking(true)}>
+        <Button look="main" onClick={() => setAsking('')}>
           Into your week …
         </Button>
       </div>
@@ -121,6 +122,25 @@ function PublishedMenu({ menu, today }: { menu: MemberMenu; today: string }) {
           <b>Corrected:</b> {menu.changed}
         </p>
       )}
+      {menu.taken.map((taken) => (
+        <p key={taken.week} className="mb-2 max-w-prose text-sm">
+          On your{' '}
+          <Link to={`/week/${taken.week}`} className="font-semibold text-cobalt hover:underline">
+            week of {dayMonth(taken.week)}
+          </Link>
+          , as version {taken.number}.
+          {taken.since.length > 0 && (
+            <>
+              {' '}
+              <b>Corrected since:</b> {taken.since.join('; ')}. Take off that week what is different, and{' '}
+              <Button look="bare" className="-mx-1" onClick={() => setAsking(taken.week)}>
+                put it there again
+              </Button>
+              .
+            </>
+          )}
+        </p>
+      ))}
       {menu.note && <p className="mb-2 max-w-prose text-sm whitespace-pre-line">{menu.note}</p>}
       <DayRows
         of={menu}
@@ -146,7 +166,7 @@ function PublishedMenu({ menu, today }: { menu: MemberMenu; today: string }) {
       <div className="mt-2">
         <HandOut group={menu.group} menu={menu.menu} />
       </div>
-      {isAsking && <IntoWeekDialog menu={menu} today={today} onDone={() => setIsAsking(false)} />}
+      {asking !== null && <IntoWeekDialog menu={menu} today={today} week={asking} onDone={() => setAsking(null)} />}
     </article>
   );
 }
