@@ -112,7 +112,10 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   await page.getByRole('button', { name: 'Publish the correction' }).click();
   await expect(page.getByText('Version 2', { exact: false })).toBeVisible();
   await farah.reload();
-  await expect(farah.getByText('Barley for the first lunch')).toBeVisible();
+  await expect(farah.getByText(/, as version 1\. Corrected since: Barley for the first lunch/)).toBeVisible();
+  await farah.getByRole('button', { name: 'put it there again' }).tap();
+  await expect(farah.getByRole('dialog').getByText('Barley bowl').first()).toBeVisible();
+  await farah.keyboard.press('Escape');
   await expect(farah.getByRole('button', { name: /^Barley bowl/ })).toBeVisible();
 
   // The same days once more, a week later.
@@ -139,7 +142,7 @@ test('a member brings a recipe, is asked back, sends it again; a question is ask
   const { context, farah } = await join(browser, baseURL, await linkFor(page, '1'));
   await addRecipe(farah, 'Quay pan\nServes 2\n300 g cod fillet\n2 tbsp harbour paste', 'Quay pan');
   await farah.getByRole('link', { name: 'Group', exact: true }).tap();
-  await farah.getByRole('link', { name: 'Your recipes' }).tap();
+  await farah.getByRole('link', { name: 'What you bring' }).tap();
   await farah.getByRole('button', { name: 'Bring a recipe' }).tap();
   await farah.getByLabel('A word to the desk').fill('It cures gout');
   await farah.getByLabel('With my name').check();

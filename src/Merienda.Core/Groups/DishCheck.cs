@@ -29,15 +29,34 @@ public sealed record DishCheck(IReadOnlyDictionary<Verdict, int> Members, IReadO
     public static DishCheck Of(MenuDish dish, RecipeVersion recipe, IReadOnlyList<Strand> strands)
     {
         var (members, reasons) = (new Dictionary<Verdict, int>(), new Dictionary<(Verdict, string), int>());
-        foreach (var strand in strands)
+        // Members with the same portion of the same dish hear the same of the same rule: it is asked once.
+        var made = strands
+            .Select(strand => strand.Protocols)
+            .DistinctBy(Followed)
+            .ToDictionary(Followed, protocols => dish.For(protocols, recipe), StringComparer.Ordinal);
+        foreach (
+            var same in strands.GroupBy(strand =>
+                (made[Followed(strand.Protocols)], strand.Eater.PortionHabit, Share: strand.Eater.ShareOf(dish.Slot))
+            )
+        )
         {
-            var made = dish.For(strand.Protocols, recipe);
-            var findings = strand.Eater.Judge(made.Name, made.Profile, dish.Slot).Where(finding => !finding.NeedsAllowance).ToList();
-            var verdict = findings.Select(finding => finding.Verdict).RollUp();
-            members[verdict] = members.GetValueOrDefault(verdict) + strand.Members;
-            foreach (var finding in findings.Where(finding => verdict != Verdict.Fits && finding.Verdict == verdict))
+            var (served, habit, share) = same.Key;
+            var (portion, known) = (
+                Intake.Of(new Helping(served.Name, served.Profile, habit)),
+                new Dictionary<(Rule, RuleContext), Finding>()
+            );
+            foreach (var (eater, _, many) in same)
             {
-                reasons[(verdict, finding.Because)] = reasons.GetValueOrDefault((verdict, finding.Because)) + strand.Members;
+                var findings = eater
+                    .Rules.CheckPortion(portion, share, eater.Rhythm.Meal(dish.Slot)?.Role, known)
+                    .Where(finding => !finding.NeedsAllowance)
+                    .ToList();
+                var verdict = findings.Select(finding => finding.Verdict).RollUp();
+                members[verdict] = members.GetValueOrDefault(verdict) + many;
+                foreach (var finding in findings.Where(finding => verdict != Verdict.Fits && finding.Verdict == verdict))
+                {
+                    reasons[(verdict, finding.Because)] = reasons.GetValueOrDefault((verdict, finding.Because)) + many;
+                }
             }
         }
 
@@ -52,6 +71,8 @@ public sealed record DishCheck(IReadOnlyDictionary<Verdict, int> Members, IReadO
             ]
         );
     }
+
+    private static string Followed(IReadOnlyList<string> protocols) => string.Join(' ', protocols);
 
     /// <summary>A number of members as the desk may read it; null for a few, which is all that is said of them.</summary>
     public static int? Said(int members) => members is > 0 and < Few ? null : members;

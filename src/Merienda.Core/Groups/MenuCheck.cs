@@ -24,7 +24,7 @@ public sealed class MenuCheck(Menu menu, IReadOnlyDictionary<Guid, RecipeVersion
     /// <summary>Rules by meal, day and week that are not kept, the gravest first; a limit whose number is each member's own is not judged.</summary>
     public IReadOnlyList<MenuFinding> Over(IReadOnlyList<Strand> strands) =>
         [
-            .. strands
+            .. Alike(strands)
                 .SelectMany(strand => Found(strand).Select(found => (found.Verdict, found.Because, found.Days, strand.Members)))
                 .GroupBy(found => (found.Verdict, found.Because, Days: string.Join(' ', found.Days)))
                 .Select(same => new MenuFinding(same.Key.Verdict, same.Key.Because, same.First().Days, same.Sum(one => one.Members)))
@@ -67,6 +67,34 @@ public sealed class MenuCheck(Menu menu, IReadOnlyDictionary<Guid, RecipeVersion
     {
         var made = dish.For(follow, recipes[dish.RecipeVersion]);
         return new(made.Name, made.Profile, size);
+    }
+
+    /// <summary>Strands of which the days are the same: they differ in what judges each dish by itself, as an allergy does.</summary>
+    private static IEnumerable<Strand> Alike(IReadOnlyList<Strand> strands)
+    {
+        var alike = new List<(List<Rule> Rules, Strand Strand)>();
+        foreach (var strand in strands)
+        {
+            var rules = strand.Eater.Rules.Rules.Where(rule => rule is not PersonalRule).ToList();
+            var at = alike.FindIndex(one =>
+                one.Rules.SequenceEqual(rules)
+                && one.Strand.Protocols.SequenceEqual(strand.Protocols)
+                && one.Strand.Eater.Rules.Context == strand.Eater.Rules.Context
+                && one.Strand.Eater.PortionHabit == strand.Eater.PortionHabit
+                && one.Strand.Eater.Rhythm == strand.Eater.Rhythm
+                && one.Strand.Eater.Meals.SequenceEqual(strand.Eater.Meals)
+            );
+            if (at < 0)
+            {
+                alike.Add((rules, strand));
+            }
+            else
+            {
+                alike[at] = (rules, alike[at].Strand with { Members = alike[at].Strand.Members + strand.Members });
+            }
+        }
+
+        return alike.Select(one => one.Strand);
     }
 
     private IEnumerable<(Verdict Verdict, string Because, IReadOnlyList<int> Days)> Found(Strand strand)

@@ -127,16 +127,22 @@ public sealed class EaterRules
     public IReadOnlyList<Rule> On(DateOnly date) => _isDated ? [.. _as(RulesOn(date))] : Rules;
 
     /// <summary>One portion of a recipe against every rule (domain.md section 6).</summary>
-    public IReadOnlyList<Finding> CheckPortion(Intake portion, decimal? mealShare, MealRole? meal = null)
+    /// <param name="known">What rules said of this very portion to others who follow them; what they say now comes to it.</param>
+    public IReadOnlyList<Finding> CheckPortion(
+        Intake portion,
+        decimal? mealShare,
+        MealRole? meal = null,
+        Dictionary<(Rule, RuleContext), Finding>? known = null
+    )
     {
         var context = Context with { Meal = meal };
+        known ??= [];
+        Finding Said(Rule rule) =>
+            known.TryGetValue((rule, context), out var said)
+                ? said
+                : known[(rule, context)] = rule.CheckPortion(portion, mealShare, context);
         // Of packets there is something to say only where one was decided on.
-        return
-        [
-            .. Rules
-                .Select(rule => rule.CheckPortion(portion, mealShare, context))
-                .Where(finding => finding is not { Rule: PacketRule.Key, Verdict: Verdict.Fits, Notes.Count: 0 }),
-        ];
+        return [.. Rules.Select(Said).Where(finding => finding is not { Rule: PacketRule.Key, Verdict: Verdict.Fits, Notes.Count: 0 })];
     }
 
     /// <summary>Why a portion may not be placed for this eater at all; null when nothing stops it.</summary>

@@ -39,7 +39,7 @@ export function MemberView({ groups, today }: { groups: Schemas['GroupSheet'][];
             of={[
               ['menus', 'Menus', 0],
               ['asked', 'Questions', 0],
-              ['brought', 'Your recipes', 0],
+              ['brought', 'What you bring', 0],
             ]}
           />
           {groups.map((group) => (
@@ -117,7 +117,7 @@ function PublishedMenu({ menu, today }: { menu: MemberMenu; today: string }) {
           Into your week …
         </Button>
       </div>
-      {menu.changed && (
+      {menu.changed && menu.taken.every((taken) => taken.since.length === 0) && (
         <p className="mb-2 max-w-prose border-l-2 border-cobalt pl-2 text-sm">
           <b>Corrected:</b> {menu.changed}
         </p>
