@@ -10,7 +10,8 @@ public sealed record MyGroup(Guid Id, string Name);
 public sealed record OpenLink(Guid Id, string MadeBy, DateTimeOffset ExpiresAt, int UsesLeft);
 
 /// <summary>A group as its desk sees it: how many members, never who.</summary>
-public sealed record DeskOf(string Name, int Members, IReadOnlyList<OpenLink> Links);
+/// <param name="IsHelper">Whether whoever asks only helps there.</param>
+public sealed record DeskOf(string Name, int Members, IReadOnlyList<OpenLink> Links, bool IsHelper);
 
 /// <summary>Groups and who belongs to them: founded, joined by a link, left.</summary>
 public sealed class GroupStore(Database database, EditDoor door)
@@ -59,7 +60,12 @@ public sealed class GroupStore(Database database, EditDoor door)
     public static Reading<DeskOf?> DeskAt(DateTimeOffset now) =>
         Desk.And(Members)
             .And(Open(now))
-            .Select(read => read.First.First is { } name ? new DeskOf(name, read.First.Second, read.Second) : null);
+            .And(Desks.HelperMayNot)
+            .Select(read =>
+            {
+                var (((name, members), links), helper) = read;
+                return name is null ? null : new DeskOf(name, members, links, helper is not null);
+            });
 
     /// <summary>Opens a desk for an account, who is the group's first member.</summary>
     public Task FoundBy(Guid account, NewHousehold desk, DateTimeOffset now) =>
@@ -74,19 +80,20 @@ public sealed class GroupStore(Database database, EditDoor door)
 
     /// <param name="uses">How many may come by it.</param>
     public Task<Result<Edited<bool>>> Invite(EditStamp stamp, string secret, int uses, DateTimeOffset now) =>
-        door.Edit<(string? Desk, IReadOnlyList<OpenLink> Links), bool>(
+        door.Edit<((string? Name, IReadOnlyList<OpenLink> Links) Desk, Refusal? Helper), bool>(
             stamp,
             Journal.People,
-            Desk.And(Open(now)),
+            Desk.And(Open(now)).And(Desks.HelperMayNot),
             locked =>
-                locked.Desk is null ? NoDesk()
+                locked.Desk.Name is null ? NoDesk()
+                : locked.Helper is { } helper ? helper
                 : uses is < 1 or > MostUses
                     ? new Refusal("link-uses", "uses", $"{uses}", $"a link lets 1 to {MostUses} people in", "Make a second link for more")
-                : locked.Links.Count >= MostOpen
+                : locked.Desk.Links.Count >= MostOpen
                     ? new Refusal(
                         "too-many-invitations",
                         "invitations",
-                        $"{locked.Links.Count}",
+                        $"{locked.Desk.Links.Count}",
                         $"at most {MostOpen} links are open at once",
                         "Withdraw one first"
                     )
@@ -101,11 +108,14 @@ public sealed class GroupStore(Database database, EditDoor door)
         );
 
     public Task<Result<Edited<bool>>> Withdraw(EditStamp stamp, Guid link) =>
-        door.Edit<GroupLinkRow?, bool>(
+        door.Edit<(GroupLinkRow? Row, Refusal? Helper), bool>(
             stamp,
             Journal.People,
-            Link("id = @groupLink", new { groupLink = link }),
-            row => row is null ? Over($"{link}") : new Decided<bool>(new Change("Withdrew a link").Put(Tables.GroupLink, row, null), true)
+            Link("id = @groupLink", new { groupLink = link }).And(Desks.HelperMayNot),
+            locked =>
+                locked.Row is not { } row ? Over($"{link}")
+                : locked.Helper is { } helper ? helper
+                : new Decided<bool>(new Change("Withdrew a link").Put(Tables.GroupLink, row, null), true)
         );
 
     /// <summary>The group that a link leads into; null when it leads nowhere.</summary>

@@ -4,7 +4,11 @@ using Merienda.Storage.Edits;
 namespace Merienda.Storage;
 
 /// <summary>Somebody who signs in to a household.</summary>
-public sealed record Member(Guid Account, string Name, string Email);
+/// <param name="IsHelper">At a group's desk: drafts, reviews and answers, and publishes nothing.</param>
+public sealed record Member(Guid Account, string Name, string Email, bool IsHelper)
+{
+    internal HouseholdMemberRow Row => new(Account, IsHelper);
+}
 
 /// <param name="MadeBy">Name of the one who made it.</param>
 public sealed record OpenInvitation(Guid Id, string MadeBy, DateTimeOffset ExpiresAt);
@@ -27,38 +31,41 @@ public sealed class MemberStore(Database database, EditDoor door)
 
     /// <param name="secret">What the link carries; only its hash is kept.</param>
     public Task<Result<Edited<bool>>> Invite(EditStamp stamp, string secret, DateTimeOffset now) =>
-        door.Edit<IReadOnlyList<OpenInvitation>, bool>(
+        door.Edit<(IReadOnlyList<OpenInvitation> Open, Refusal? Helper), bool>(
             stamp,
             Journal.People,
-            Open(now),
-            open =>
-                open.Count >= MostOpen
+            Open(now).And(Desks.HelperMayNot),
+            locked =>
+                locked.Helper is { } helper ? helper
+                : locked.Open.Count >= MostOpen
                     ? new Refusal(
                         "too-many-invitations",
                         "invitations",
-                        $"{open.Count}",
+                        $"{locked.Open.Count}",
                         $"at most {MostOpen} invitations are open at once",
                         "Take one back first"
                     )
-                    : new Decided<bool>(
-                        new Change("Invited somebody").Put(
-                            Tables.Invitation,
-                            null,
-                            new InvitationRow(Guid.CreateVersion7(), LinkSecret.Hash(secret), stamp.Tenant.Account, now + Lasts, null)
-                        ),
-                        true
-                    )
+                : new Decided<bool>(
+                    new Change("Invited somebody").Put(
+                        Tables.Invitation,
+                        null,
+                        new InvitationRow(Guid.CreateVersion7(), LinkSecret.Hash(secret), stamp.Tenant.Account, now + Lasts, null)
+                    ),
+                    true
+                )
         );
 
     public Task<Result<Edited<bool>>> TakeBack(EditStamp stamp, Guid invitation) =>
-        door.Edit<InvitationRow?, bool>(
+        door.Edit<(InvitationRow? Row, Refusal? Helper), bool>(
             stamp,
             Journal.People,
-            Rows("id = @invited and used_by is null", new { invited = invitation }).Select(rows => rows.SingleOrDefault()),
-            row =>
-                row is null
-                    ? Over(invitation.ToString())
-                    : new Decided<bool>(new Change("Took an invitation back").Put(Tables.Invitation, row, null), true)
+            Rows("id = @invited and used_by is null", new { invited = invitation })
+                .Select(rows => rows.SingleOrDefault())
+                .And(Desks.HelperMayNot),
+            locked =>
+                locked.Helper is { } helper ? helper
+                : locked.Row is not { } row ? Over(invitation.ToString())
+                : new Decided<bool>(new Change("Took an invitation back").Put(Tables.Invitation, row, null), true)
         );
 
     /// <summary>What a link invites to; null when it leads nowhere.</summary>
@@ -71,16 +78,18 @@ public sealed class MemberStore(Database database, EditDoor door)
     /// <summary>Comes by a link: it is used up, and the account belongs to the household.</summary>
     /// <param name="stamp">Of the one who comes, and does not belong yet.</param>
     public Task<Result<Edited<bool>>> Come(EditStamp stamp, string secret, DateTimeOffset now) =>
-        door.Edit<(Found Found, IReadOnlyList<Member> Members), bool>(
+        door.Edit<((Found Found, IReadOnlyList<Member> Members) Known, string? Desk), bool>(
             stamp,
             Journal.People,
-            Find(secret, now).And(Members),
+            Find(secret, now).And(Members).And(GroupStore.Desk),
             locked =>
-                locked.Members.Any(member => member.Account == stamp.Tenant.Account) ? new Decided<bool>(new Change("Was there"), true)
-                : locked.Found.Row is not { } row ? Over(secret)
+                locked.Known.Members.Any(member => member.Account == stamp.Tenant.Account)
+                    ? new Decided<bool>(new Change("Was there"), true)
+                : locked.Known.Found.Row is not { } row ? Over(secret)
                 : new Decided<bool>(
                     new Change("Came to the kitchen")
-                        .Put(Tables.HouseholdMember, null, new HouseholdMemberRow(stamp.Tenant.Account))
+                        // Whoever comes to a desk helps there, until a moderator says more.
+                        .Put(Tables.HouseholdMember, null, new HouseholdMemberRow(stamp.Tenant.Account, locked.Desk is not null))
                         .Put(Tables.Invitation, row, row with { UsedBy = stamp.Tenant.Account }),
                     true
                 )
@@ -88,14 +97,15 @@ public sealed class MemberStore(Database database, EditDoor door)
 
     /// <summary>Somebody belongs to the household no more; what they did stays.</summary>
     public Task<Result<Edited<bool>>> Leave(EditStamp stamp, Guid account) =>
-        door.Edit<IReadOnlyList<Member>, bool>(
+        door.Edit<(IReadOnlyList<Member> Members, Refusal? Helper), bool>(
             stamp,
             Journal.People,
-            Members,
-            members =>
-                members.FirstOrDefault(one => one.Account == account) is not { } member
-                    ? new Refusal("unknown-member", "account", $"{account}", "nobody of that kind signs in here", "Load the page again")
-                : members.Count == 1
+            Members.And(Desks.HelperMayNot),
+            locked =>
+                locked.Members.FirstOrDefault(one => one.Account == account) is not { } member ? NoMember(account)
+                : account != stamp.Tenant.Account && locked.Helper is { } helper ? helper
+                : locked.Members.Count > 1 && Desks.IsLastModerator(locked.Members, member) ? Desks.LastModerator(member)
+                : locked.Members.Count == 1
                     ? new Refusal(
                         "last-member",
                         "account",
@@ -103,15 +113,39 @@ public sealed class MemberStore(Database database, EditDoor door)
                         "nobody else signs in here, and what is planned would be lost",
                         "Invite somebody first"
                     )
+                : new Decided<bool>(new Change($"{member.Name} left the kitchen").Put(Tables.HouseholdMember, member.Row, null), true)
+        );
+
+    /// <summary>Says at a group's desk who is a moderator and who helps.</summary>
+    public Task<Result<Edited<bool>>> Say(EditStamp stamp, Guid account, bool isHelper) =>
+        door.Edit<((IReadOnlyList<Member> Members, Refusal? Helper) Known, string? Desk), bool>(
+            stamp,
+            Journal.People,
+            Members.And(Desks.HelperMayNot).And(GroupStore.Desk),
+            locked =>
+                locked.Desk is null ? GroupStore.NoDesk()
+                : locked.Known.Helper is { } helper ? helper
+                : locked.Known.Members.FirstOrDefault(one => one.Account == account) is not { } member ? NoMember(account)
+                : isHelper && Desks.IsLastModerator(locked.Known.Members, member) ? Desks.LastModerator(member)
                 : new Decided<bool>(
-                    new Change($"{member.Name} left the kitchen").Put(Tables.HouseholdMember, new HouseholdMemberRow(account), null),
+                    new Change(isHelper ? $"{member.Name} helps" : $"{member.Name} is a moderator").Put(
+                        Tables.HouseholdMember,
+                        member.Row,
+                        member.Row with
+                        {
+                            IsHelper = isHelper,
+                        }
+                    ),
                     true
                 )
         );
 
+    private static Refusal NoMember(Guid account) =>
+        new("unknown-member", "account", $"{account}", "nobody of that kind signs in here", "Load the page again");
+
     private static readonly Reading<IReadOnlyList<Member>> Members = Reading.Of<IReadOnlyList<Member>>(
         """
-        select account.id as account, display_name as name, email from household_member member join account on account.id = member.account_id
+        select account.id as account, display_name as name, email, is_helper from household_member member join account on account.id = member.account_id
         where member.household_id = app_household() order by account.id;
         """,
         null,

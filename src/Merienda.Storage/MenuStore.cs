@@ -159,17 +159,20 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
         Func<Guid, Reading<TView>> view
     ) =>
         door.Edit<
-            ((DeskMenus Menus, IReadOnlyDictionary<Guid, StoredRecipe> Recipes) Read, Core.Planning.Household Household),
+            (
+                ((DeskMenus Menus, IReadOnlyDictionary<Guid, StoredRecipe> Recipes) Read, Core.Planning.Household Household) Desk,
+                Refusal? Helper
+            ),
             Guid,
             TView
         >(
             stamp,
             Journal.Published,
-            WithDishes(menu).And(TableReading.Household),
+            WithDishes(menu).And(TableReading.Household).And(Desks.HelperMayNot),
             locked =>
             {
-                var ((menus, recipes), household) = locked;
-                if (Refuse(menus, menu) is { } wrong)
+                var (((menus, recipes), household), helper) = locked;
+                if ((Refuse(menus, menu) ?? helper) is { } wrong)
                 {
                     return wrong;
                 }

@@ -4,11 +4,6 @@ using Merienda.Storage.Edits;
 
 namespace Merienda.Storage;
 
-/// <summary>What a question is about; empty parts are about nothing in particular.</summary>
-/// <param name="Day">Days after the menu begins.</param>
-/// <param name="Dish">Name of the dish.</param>
-public sealed record QuestionAbout(Guid? Menu, int? Day, string Dish);
-
 /// <summary>A question with what is said of it.</summary>
 /// <param name="By">Name of who asked; empty where they do not say it, or have left.</param>
 /// <param name="IsOwn">Whether whoever reads it asked it.</param>
@@ -67,19 +62,25 @@ public sealed class QuestionStore(Database database, EditDoor door)
         (byte[] Large, byte[] Small)? picture,
         DateTimeOffset now
     ) =>
-        door.Edit<(bool IsMember, IReadOnlyList<QuestionRow> Own), Guid>(
+        door.Edit<((bool IsMember, IReadOnlyList<QuestionRow> Own) Asker, int? Days), Guid>(
             stamp,
             Journal.Brought,
-            GroupStore.IsMember.And(Rows("account_id = app_account()", null)),
+            GroupStore.IsMember.And(Rows("account_id = app_account()", null)).And(DaysOf(about.Menu)),
             locked =>
             {
+                var ((isMember, own), days) = locked;
                 var asked = Question.Asked(Guid.CreateVersion7(), words);
-                if (!locked.IsMember || asked.Refusal is not null)
+                if (!isMember || asked.Refusal is not null)
                 {
                     return asked.Refusal ?? GroupStore.NoMember(stamp.Tenant.Household);
                 }
 
-                var waiting = locked.Own.Count(row => row.Answer.Length == 0);
+                if (about.Wrong(days) is { } wrong)
+                {
+                    return wrong;
+                }
+
+                var waiting = own.Count(row => row.Answer.Length == 0);
                 if (waiting >= Question.MostOpen)
                 {
                     return new Refusal(
@@ -154,7 +155,9 @@ public sealed class QuestionStore(Database database, EditDoor door)
             id,
             "select exists (select 1 from question_too where household_id = app_household() and question_id = @seen and account_id = app_account());",
             "Asked the same",
-            (change, isThere) => change.Put(Tables.QuestionToo, isThere ? too : null, isAsked ? too : null)
+            // Whoever asked it asks it already.
+            (change, row, isThere) =>
+                row.AccountId == stamp.Tenant.Account ? change : change.Put(Tables.QuestionToo, isThere ? too : null, isAsked ? too : null)
         );
     }
 
@@ -168,7 +171,7 @@ public sealed class QuestionStore(Database database, EditDoor door)
                 id,
                 "select exists (select 1 from question_report where household_id = app_household() and question_id = @seen and account_id = app_account());",
                 "Reported a question",
-                (change, isThere) =>
+                (change, _, isThere) =>
                     isThere ? change : change.Put(Tables.QuestionReport, null, new QuestionReportRow(id, stamp.Tenant.Account, why.Trim()))
             );
 
@@ -210,16 +213,19 @@ public sealed class QuestionStore(Database database, EditDoor door)
 
     /// <summary>Says where help is found near the group.</summary>
     public Task<Result<Edited<bool>>> SayHelp(EditStamp stamp, string help) =>
-        door.Edit<GroupDeskRow?, bool>(
+        door.Edit<(GroupDeskRow? Desk, Refusal? Helper), bool>(
             stamp,
             Journal.Menu,
-            Reading.Of(
-                "select name, help from group_desk where household_id = app_household();",
-                null,
-                rows => rows.ReadSingleOrDefaultAsync<GroupDeskRow?>()
-            ),
-            desk =>
-                desk is null ? GroupStore.NoDesk()
+            Reading
+                .Of(
+                    "select name, help from group_desk where household_id = app_household();",
+                    null,
+                    rows => rows.ReadSingleOrDefaultAsync<GroupDeskRow?>()
+                )
+                .And(Desks.HelperMayNot),
+            locked =>
+                locked.Desk is not { } desk ? GroupStore.NoDesk()
+                : locked.Helper is { } helper ? helper
                 : help.Trim().Length > 1000
                     ? new Refusal(
                         "group-help",
@@ -249,7 +255,7 @@ public sealed class QuestionStore(Database database, EditDoor door)
         Guid id,
         string isThere,
         string summary,
-        Func<Change, bool, Change> change
+        Func<Change, QuestionRow, bool, Change> change
     ) =>
         door.Edit<((bool IsMember, QuestionRow? Row) Seen, bool IsThere), bool>(
             stamp,
@@ -258,7 +264,18 @@ public sealed class QuestionStore(Database database, EditDoor door)
             locked =>
                 !locked.Seen.IsMember ? GroupStore.NoMember(stamp.Tenant.Household)
                 : locked.Seen.Row is null or { IsHidden: true } ? Gone(id)
-                : new Decided<bool>(change(new Change(summary), locked.IsThere), true)
+                : new Decided<bool>(change(new Change(summary), locked.Seen.Row, locked.IsThere), true)
+        );
+
+    /// <summary>How many days a published menu of the group has; null where it is none.</summary>
+    private static Reading<int?> DaysOf(Guid? menu) =>
+        Reading.Of(
+            """
+            select days from menu where household_id = app_household() and id = @askedMenu
+                and exists (select 1 from menu_version version where version.household_id = menu.household_id and version.menu_id = menu.id);
+            """,
+            new { askedMenu = menu },
+            rows => rows.ReadSingleOrDefaultAsync<int?>()
         );
 
     /// <summary>The policy of the table says who sees it.</summary>

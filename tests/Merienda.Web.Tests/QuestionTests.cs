@@ -196,6 +196,23 @@ public class QuestionTests(TestDatabase database)
 
         Assert.Empty(await Seen(other, circle));
         await farah.Refused(HttpStatusCode.UnprocessableEntity, "question-words", HttpMethod.Post, path, Asked(" "));
+        await farah.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "question-about",
+            HttpMethod.Post,
+            path,
+            Asked("Which?", menu: Guid.NewGuid())
+        );
+        await farah.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "question-about",
+            HttpMethod.Post,
+            path,
+            Asked("Which?", menu: circle.Menu, day: 7)
+        );
+        // Whoever asked it does not ask it too.
+        await farah.Must(HttpMethod.Put, $"{path}/{id}/too", new { isAsked = true });
+        Assert.Equal(0, (await Seen(farah, circle))[0]!["too"]!.GetValue<int>());
         await farah.Must(HttpMethod.Delete, $"/api/groups/{circle.Group}/membership");
         Assert.Empty(await Seen(farah, circle));
         Assert.Equal("", (await circle.Desk.Get("/api/groups/asked"))["questions"]![0]!["by"]!.GetValue<string>());

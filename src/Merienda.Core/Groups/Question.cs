@@ -34,6 +34,24 @@ public sealed record Question(Guid Id, string Words, string Answer, bool IsPinne
             : null;
 }
 
+/// <summary>What a question is about; empty parts are about nothing in particular.</summary>
+/// <param name="Day">Days after the menu begins.</param>
+/// <param name="Dish">Name of the dish.</param>
+public sealed record QuestionAbout(Guid? Menu, int? Day, string Dish)
+{
+    public const int LongestDish = 120;
+
+    /// <summary>Why nothing can be about it; null when something can.</summary>
+    /// <param name="days">Of the menu; null where there is no such menu to read.</param>
+    public Refusal? Wrong(int? days) =>
+        Menu is { } menu && days is null ? new("question-about", "menu", $"{menu}", "there is no such menu", "Choose one of the list")
+        : Day is { } day && (days is null || day < 0 || day >= days)
+            ? new("question-about", "day", $"{day}", $"the menu has {days ?? 0} days, counted from 0", "Choose one of its days")
+        : Dish.Length > LongestDish
+            ? new("question-about", "dish", Dish, $"a dish has a name of at most {LongestDish} characters", "Choose one of the menu")
+        : null;
+}
+
 /// <summary>Finds what was asked before: by the words that few of the questions have.</summary>
 public static partial class QuestionSearch
 {

@@ -11,7 +11,8 @@ public sealed record HouseholdSettingsRow(
     bool CountsTolerances
 );
 
-public sealed record HouseholdMemberRow(Guid AccountId);
+/// <param name="IsHelper">At a group's desk: publishes nothing and lets nobody in.</param>
+public sealed record HouseholdMemberRow(Guid AccountId, bool IsHelper = false);
 
 /// <param name="SecretHash">SHA-256 of what the link carries, in hex.</param>
 public sealed record InvitationRow(Guid Id, string SecretHash, Guid MadeBy, DateTimeOffset ExpiresAt, Guid? UsedBy);

@@ -7,7 +7,10 @@ using Microsoft.AspNetCore.Identity;
 namespace Merienda.Web.Accounts;
 
 /// <param name="IsMe">The one who asks.</param>
-public sealed record MemberSheet(Guid Account, string Name, string Email, bool IsMe);
+/// <param name="IsHelper">At a group's desk: drafts, reviews and answers, and publishes nothing.</param>
+public sealed record MemberSheet(Guid Account, string Name, string Email, bool IsMe, bool IsHelper);
+
+public sealed record RoleRequest(bool IsHelper);
 
 public sealed record InvitationSheet(Guid Id, string MadeBy, DateTimeOffset ExpiresAt);
 
@@ -29,6 +32,7 @@ public static class MemberEndpoints
         members.MapPost("/invitations", Invite).WithName("Invite");
         members.MapDelete("/invitations/{id:guid}", TakeBack).WithName("TakeInvitationBack");
         members.MapDelete("/{account:guid}", Leave).WithName("LeaveHousehold");
+        members.MapPut("/{account:guid}/role", Say).WithName("SayRole");
         var join = api.MapGroup("/join/{household:guid}/{secret}").WithTags("Account");
         join.MapGet("", Look).WithName("GetInvitation").RequireRateLimiting(MeriendaHost.SignInLimit);
         join.MapPost("", Come).WithName("Join").RequireAuthorization();
@@ -39,7 +43,15 @@ public static class MemberEndpoints
         var (all, open) = await members.Read(tenant, clock.GetUtcNow());
         return TypedResults.Ok(
             new MembersPage(
-                [.. all.Select(one => new MemberSheet(one.Account, one.Name, one.Email, one.Account == tenant.Tenant.Account))],
+                [
+                    .. all.Select(one => new MemberSheet(
+                        one.Account,
+                        one.Name,
+                        one.Email,
+                        one.Account == tenant.Tenant.Account,
+                        one.IsHelper
+                    )),
+                ],
                 [.. open.Select(one => new InvitationSheet(one.Id, one.MadeBy, one.ExpiresAt))]
             )
         );
@@ -62,6 +74,13 @@ public static class MemberEndpoints
 
     private static async Task<Results<NoContent, ProblemHttpResult>> TakeBack(Guid id, Editing editing, MemberStore members) =>
         editing.Done(await members.TakeBack(editing, id));
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Say(
+        Guid account,
+        RoleRequest request,
+        Editing editing,
+        MemberStore members
+    ) => editing.Done(await members.Say(editing, account, request.IsHelper));
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Leave(Guid account, Editing editing, MemberStore members) =>
         editing.Done(await members.Leave(editing, account));

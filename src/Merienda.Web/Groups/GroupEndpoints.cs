@@ -59,6 +59,7 @@ public static class GroupEndpoints
                         desk.Name,
                         desk.Members,
                         [.. desk.Links.Select(link => new LinkSheet(link.Id, link.MadeBy, link.ExpiresAt, link.UsesLeft))],
+                        desk.IsHelper,
                         drafts,
                         [.. table.Protocols.Select(one => new FollowedSheet(one.Protocol.Id, one.Protocol.Name)).OrderBy(one => one.Name)]
                     )

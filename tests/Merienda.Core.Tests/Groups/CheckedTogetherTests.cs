@@ -1,7 +1,6 @@
 using Merienda.Core.Groups;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
-using Merienda.Core.Recipes;
 using static Merienda.Core.Tests.Table;
 
 namespace Merienda.Core.Tests.Groups;

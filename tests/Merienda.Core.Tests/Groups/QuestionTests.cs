@@ -38,6 +38,19 @@ public class QuestionTests
     [InlineData(301, false)]
     public void A_report_says_why(int length, bool isTaken) => Assert.Equal(isTaken, Question.WrongWhy(new('x', length)) is null);
 
+    [Fact]
+    public void It_is_about_a_menu_that_is_there_a_day_of_it_and_a_dish_by_its_name()
+    {
+        var menu = Guid.NewGuid();
+        Assert.Null(new QuestionAbout(null, null, "").Wrong(null));
+        Assert.Null(new QuestionAbout(menu, 0, "Cod").Wrong(7));
+        Assert.Null(new QuestionAbout(menu, 6, new('x', 120)).Wrong(7));
+        Assert.Equal("menu", new QuestionAbout(menu, null, "").Wrong(null)?.Field);
+        Assert.Equal(["day", "day", "day"], new[] { (int?)-1, 7, 99 }.Select(day => new QuestionAbout(menu, day, "").Wrong(7)?.Field));
+        Assert.Equal("day", new QuestionAbout(null, 0, "").Wrong(null)?.Field);
+        Assert.Equal("dish", new QuestionAbout(menu, 0, new('x', 121)).Wrong(7)?.Field);
+    }
+
     private static readonly string[] Asked =
     [
         "Can the beef shin be frozen in single portions?",

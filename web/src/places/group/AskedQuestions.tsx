@@ -32,7 +32,7 @@ export function AskedQuestions({ desk }: { desk: Desk }) {
               </li>
             ))}
           </ul>
-          <HelpForm key={help} help={help} />
+          {!desk.isHelper && <HelpForm key={help} help={help} />}
         </section>
       )}
     </Asked>

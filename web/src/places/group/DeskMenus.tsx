@@ -39,7 +39,7 @@ export function DeskMenus({ desk, today }: { desk: Desk; today: string }) {
         </p>
       )}
       <div className="grid gap-8 md:grid-cols-2">
-        {menu && <PublishPanel key={menu.id} group={desk.id} menu={menu} />}
+        {menu && <PublishPanel key={menu.id} group={desk.id} menu={menu} isHelper={desk.isHelper} />}
         <People desk={desk} />
       </div>
       {asking && (

@@ -33,7 +33,9 @@ export function People({ desk }: { desk: Desk }) {
         {desk.members === 1 ? 'One member.' : `${desk.members} members.`} You see how many there are, not who. A link lets so many people in
         within two weeks.
       </p>
-      {path ? (
+      {desk.isHelper ? (
+        <p className="text-sm">A moderator of this desk lets people in.</p>
+      ) : path ? (
         <SecretLink label="Link to join" path={path} />
       ) : (
         <div className="flex items-end gap-2">
@@ -53,6 +55,7 @@ export function People({ desk }: { desk: Desk }) {
               </span>
               <Button
                 look="bare"
+                disabled={desk.isHelper}
                 onClick={() => {
                   setPath('');
                   void edit.run({

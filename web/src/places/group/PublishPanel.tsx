@@ -7,7 +7,7 @@ import { HandOut } from './HandOut';
 import { type Menu, useMenuEdits } from './queries';
 
 /** What was published of a menu, and the way to publish it as it is now. */
-export function PublishPanel({ group, menu }: { group: string; menu: Menu }) {
+export function PublishPanel({ group, menu, isHelper }: { group: string; menu: Menu; isHelper: boolean }) {
   const edits = useMenuEdits();
   const [changed, setChanged] = useState('');
   const isCorrection = menu.issues.length > 0;
@@ -20,8 +20,13 @@ export function PublishPanel({ group, menu }: { group: string; menu: Menu }) {
           ? 'A published menu never changes. A correction is a new version that says what is different; members see it beside the menu.'
           : 'Members read the menu with its recipes as they are in this moment. What you change afterwards stays here until you publish it.'}
       </p>
+      {isHelper && <p className="mb-2 text-sm">A moderator of this desk publishes it.</p>}
       {isCorrection && <Field label="What is different" value={changed} onChange={setChanged} className="mb-2 max-w-md" />}
-      <Button look="main" disabled={edits.isPending || menu.dishes.length === 0 || (isCorrection && !changed.trim())} onClick={publish}>
+      <Button
+        look="main"
+        disabled={isHelper || edits.isPending || menu.dishes.length === 0 || (isCorrection && !changed.trim())}
+        onClick={publish}
+      >
         {isCorrection ? 'Publish the correction' : 'Publish'}
       </Button>
       {menu.dishes.length === 0 && <p className="mt-1 text-xs text-steel">Put a dish on a day first.</p>}

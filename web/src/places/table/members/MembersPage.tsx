@@ -2,8 +2,9 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, kept, type Schemas, take } from '../../../api/client';
 import { Asked } from '../../../pieces/Asked';
-import { useForgetEverything } from '../../../pieces/account';
+import { useAccount, useForgetEverything } from '../../../pieces/account';
 import { Button } from '../../../pieces/Button';
+import { inputLook } from '../../../pieces/Field';
 import { OpenByName } from '../../../pieces/OpenByName';
 import { ProblemNote } from '../../../pieces/ProblemNote';
 import { SecretLink } from '../../../pieces/SecretLink';
@@ -40,11 +41,21 @@ function Members({ page }: { page: Page }) {
       isTold: true,
       ...(one.isMe ? { settle: () => forget() } : {}),
     });
+  const isDesk = useAccount().data?.person?.isDesk ?? false;
+  const isHelper = page.members.some((one) => one.isMe && one.isHelper);
+  const say = (one: Page['members'][number], isHelp: boolean) =>
+    edit.run({
+      say: isHelp ? `${one.name} is a helper.` : `${one.name} is a moderator.`,
+      isTold: true,
+      ask: () => kept(api.PUT('/api/members/{account}/role', { params: { path: { account: one.account } }, body: { isHelper: isHelp } })),
+    });
   return (
     <section>
       <h2 className="text-base">Who signs in here</h2>
       <p className="mb-2 max-w-prose text-sm text-steel">
-        Everybody here sees and changes everything of this kitchen. Eaters need no account.
+        {isDesk
+          ? 'Everybody here drafts menus, reviews recipes and answers. Only a moderator publishes, lets people in and says who is what.'
+          : 'Everybody here sees and changes everything of this kitchen. Eaters need no account.'}
       </p>
       <ul>
         {page.members.map((one) => (
@@ -53,7 +64,19 @@ function Members({ page }: { page: Page }) {
               <b>{one.name}</b> {one.isMe && <span className="text-steel">(you)</span>}
               <span className="block truncate text-sm text-steel">{one.email}</span>
             </span>
-            {page.members.length > 1 && (
+            {isDesk && (
+              <select
+                aria-label={`What ${one.name} is here`}
+                value={one.isHelper ? 'helper' : 'moderator'}
+                disabled={isHelper}
+                onChange={(event) => void say(one, event.target.value === 'helper')}
+                className={inputLook}
+              >
+                <option value="moderator">moderator</option>
+                <option value="helper">helper</option>
+              </select>
+            )}
+            {page.members.length > 1 && (one.isMe || !isHelper) && (
               <Button look="bare" onClick={() => void leave(one)}>
                 {one.isMe ? 'Leave this kitchen' : 'Take access away'}
               </Button>
