@@ -88,7 +88,7 @@ public class HelperTests(TestDatabase database)
         );
         await circle.Desk.Refused(HttpStatusCode.UnprocessableEntity, "last-moderator", HttpMethod.Delete, $"/api/members/{founder}");
         await circle.Desk.Refused(
-            HttpStatusCode.NotFound,
+            HttpStatusCode.UnprocessableEntity,
             "unknown-member",
             HttpMethod.Put,
             $"/api/members/{Guid.NewGuid()}/role",

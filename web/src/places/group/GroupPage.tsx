@@ -3,17 +3,19 @@ import { Asked } from '../../pieces/Asked';
 import { OpenByName } from '../../pieces/OpenByName';
 import { DeskView } from './DeskView';
 import { MemberView } from './MemberView';
+import { usePart } from './Parts';
 import { useGroups } from './queries';
 
 /** The moderator's desk, or what a member reads. */
 export function GroupPage({ today }: { today: string }) {
   const groups = useGroups();
+  const part = usePart();
   return (
     <Asked of={groups}>
       {({ desk, groups: mine }) => (
         <div className="mx-auto max-w-6xl space-y-8 p-4 sm:p-6">
           {desk ? <DeskView desk={desk} today={today} /> : <MemberView groups={mine} today={today} />}
-          {!desk && <FoundGroup />}
+          {!desk && part === 'menus' && <FoundGroup />}
         </div>
       )}
     </Asked>

@@ -57,18 +57,20 @@ function GroupMenus({ group, menus, today }: { group: Schemas['GroupSheet']; men
   return (
     <section className="space-y-4">
       <div className="flex flex-wrap items-baseline gap-3">
-        <h1 className="mr-auto text-2xl">{group.name}</h1>
-        <Button
-          look="bare"
-          onClick={() =>
-            void edit.run({
-              say: `You left ${group.name}.`,
-              ask: () => kept(api.DELETE('/api/groups/{group}/membership', { params: { path: { group: group.id } } })),
-            })
-          }
-        >
-          Leave this group
-        </Button>
+        <h1 className="mr-auto text-xl">{group.name}</h1>
+        {part === 'menus' && (
+          <Button
+            look="bare"
+            onClick={() =>
+              void edit.run({
+                say: `You left ${group.name}.`,
+                ask: () => kept(api.DELETE('/api/groups/{group}/membership', { params: { path: { group: group.id } } })),
+              })
+            }
+          >
+            Leave this group
+          </Button>
+        )}
       </div>
       {part === 'asked' ? (
         <MemberQuestions group={group.id} menus={menus} />

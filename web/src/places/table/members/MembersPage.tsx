@@ -92,6 +92,7 @@ function Members({ page }: { page: Page }) {
 function Invite({ page }: { page: Page }) {
   const queries = useQueryClient();
   const edit = useEdit();
+  const isDesk = useAccount().data?.person?.isDesk ?? false;
   const [link, setLink] = useState('');
   const invite = () =>
     edit.run({
@@ -104,7 +105,7 @@ function Invite({ page }: { page: Page }) {
     });
   return (
     <section>
-      <h2 className="text-base">Another adult</h2>
+      <h2 className="text-base">{isDesk ? 'A helper' : 'Another adult'}</h2>
       <p className="mb-2 max-w-prose text-sm text-steel">
         A link lets one person in, once, within a week. Whoever has it can use it: send it to nobody else.
       </p>
