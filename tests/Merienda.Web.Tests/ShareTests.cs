@@ -50,6 +50,33 @@ public class ShareTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task What_mends_most_is_found_and_becomes_a_variant_of_the_recipe()
+    {
+        var circle = await Circle.Founded(database);
+        await circle.Put(1, await circle.Desk.AddRecipe("Cod with curd", 2, "300 g cod fillet", "60 g feta"));
+        for (var many = 0; many < 5; many++)
+        {
+            var (member, _) = await circle.Member("Farah");
+            await member.BecomeAllergic(await EaterOf(member), "milk");
+            await Circle.Share(member, circle.Group);
+        }
+
+        var dish = (await circle.Desk.Get("/api/groups"))["desk"]!["menus"]![0]!["dishes"]![1]!;
+        var path = $"/api/groups/menus/{circle.Menu}/dishes/{dish["id"]}";
+        var mend = (await circle.Desk.Get($"{path}/mends"))[0]!;
+        Assert.Equal(5, mend["fitsMore"]!.GetValue<int>());
+        await circle.Desk.Must(HttpMethod.Put, $"/api/recipes/{dish["recipe"]}", mend["offer"]!["asVariant"]);
+        var menu = await circle.Desk.Must(HttpMethod.Put, path, new { isNewest = true });
+        Assert.Equal((string?)mend["offer"]!["variantName"], (string?)menu["dishes"]![1]!["can"]![0]);
+        await circle.Desk.Refused(
+            HttpStatusCode.Conflict,
+            "dish-gone",
+            HttpMethod.Get,
+            $"/api/groups/menus/{circle.Menu}/dishes/{Guid.NewGuid()}/mends"
+        );
+    }
+
+    [Fact]
     public async Task What_is_not_shared_reaches_nobody_and_what_was_shared_before_is_gone()
     {
         var circle = await Circle.Founded(database);

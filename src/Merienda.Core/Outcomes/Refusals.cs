@@ -136,6 +136,7 @@ public static class Refusals
         new("menu-eaters", RefusalKind.Wrong, "eaters", "1 to 500"),
         new("menu-empty", RefusalKind.Moved, "menu"),
         new("menu-form", RefusalKind.Wrong, "form"),
+        new("menu-file", RefusalKind.Wrong, "file", "a menu handed out as JSON"),
         new("menu-full", RefusalKind.Moved, "meal", "at most 6 dishes"),
         new("menu-gone", RefusalKind.Missing, "menu"),
         new("menu-note", RefusalKind.Wrong, "note", "at most 2,000 characters"),

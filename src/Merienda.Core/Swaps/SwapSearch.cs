@@ -230,7 +230,7 @@ public sealed partial class SwapSearch
     }
 
     /// <summary>Of two that change the same line in the same way the lesser is enough.</summary>
-    private static string Key(Swap swap) =>
+    internal static string Key(Swap swap) =>
         Name(swap, line => $"{line.Line}{line.Times == 0}", added => $"{added.Instead}+{added.Line.Food?.Key}");
 
     private static string Name(Swap swap, Func<LineChange, string> line, Func<VariantLine, string> added) =>

@@ -111,6 +111,11 @@ public sealed record DishServingRequest(
     bool IsNewest = false
 );
 
+/// <summary>A change of a dish that makes it fit for more members.</summary>
+/// <param name="Counts">Whom it suits then, of those who have it as it is written.</param>
+/// <param name="FitsMore">For how many more it fits; null for a few.</param>
+public sealed record DishMendSheet(SwapOffer Offer, IReadOnlyList<SaidCount> Counts, int? FitsMore);
+
 /// <param name="Day">Days after the menu begins.</param>
 public sealed record DishRequest(int Day, string Meal, Guid Recipe);
 
@@ -171,7 +176,18 @@ public sealed record PublishedMenu(
     IReadOnlyList<PublishedDish> Dishes,
     IReadOnlyList<RecipeToBring> Recipes,
     IReadOnlyList<IReadOnlyList<int>> Uses
-);
+)
+{
+    /// <summary>Which meal of other days one of these is: of the same key, else of the same kind; null where they have none like it.</summary>
+    public string? SlotIn(Core.Planning.Rhythm rhythm, string key) =>
+        rhythm.Meals.Any(slot => slot.Key == key) ? key
+        : Meals.FirstOrDefault(one => one.Key == key) is { } meal ? rhythm.Meals.FirstOrDefault(slot => slot.Role == meal.Role)?.Key
+        : null;
+}
+
+/// <param name="File">A menu as it was handed out for another Merienda.</param>
+/// <param name="StartsOn">Its first day here.</param>
+public sealed record MenuFileRequest(string File, DateOnly StartsOn);
 
 public sealed record PublishedDish(
     int Day,

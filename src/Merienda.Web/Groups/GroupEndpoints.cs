@@ -23,6 +23,8 @@ public static class GroupEndpoints
         groups.MapMenus();
         groups.MapMemberMenus();
         groups.MapHandOut();
+        groups.MapMenuFile();
+        groups.MapMends();
         groups.MapIntoWeek();
         groups.MapSubmissions();
         groups.MapQuestions();

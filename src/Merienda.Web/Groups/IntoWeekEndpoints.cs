@@ -151,14 +151,6 @@ public static class IntoWeekEndpoints
     )
     {
         var (rhythm, table) = (week.Table.Household.Rhythm, week.Table);
-        string? SlotOf(string key)
-        {
-            var meal = menu.Meals.FirstOrDefault(one => one.Key == key);
-            return rhythm.Meals.Any(slot => slot.Key == key)
-                ? key
-                : rhythm.Meals.FirstOrDefault(slot => meal is not null && slot.Role == meal.Role)?.Key;
-        }
-
         DateOnly DateOf(int day) =>
             Enumerable
                 .Range(0, WeekPlan.Days)
@@ -169,7 +161,14 @@ public static class IntoWeekEndpoints
             where days.Contains(dish.Day)
             let recipe = library.FirstOrDefault(one => Cookbook.SameName.Equals(one.Version.Name, menu.Recipes[dish.Recipe].Draft.Name))
             where recipe is not null
-            select new DishForWeek(DateOf(dish.Day), SlotOf(dish.Meal), recipe.RecipeId, recipe.VersionId, recipe.Version, dish.ToDish());
+            select new DishForWeek(
+                DateOf(dish.Day),
+                menu.SlotIn(rhythm, dish.Meal),
+                recipe.RecipeId,
+                recipe.VersionId,
+                recipe.Version,
+                dish.ToDish()
+            );
         return MenuIntoWeek.Of(
             week.Plan,
             table.Today,

@@ -78,7 +78,8 @@ public static class SwapEndpoints
         ]);
     }
 
-    private static SwapOffer ToOffer(Swap swap, StoredRecipe recipe, string? variant, Core.Planning.Table table, KnowledgeBase knowledge)
+    /// <param name="variant">Of the dish that is changed; null for the recipe as it is written.</param>
+    internal static SwapOffer ToOffer(Swap swap, StoredRecipe recipe, string? variant, Core.Planning.Table table, KnowledgeBase knowledge)
     {
         var was = recipe.Version.As(variant)!;
         var now = swap.Of(was);

@@ -1,12 +1,13 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Button } from '../../pieces/Button';
 import { Choice } from '../../pieces/Field';
-import { dayMonth } from '../../pieces/show';
+import { ProblemNote } from '../../pieces/ProblemNote';
+import { addDays, dayMonth, weekStart } from '../../pieces/show';
 import { MenuDialog } from './MenuDialog';
 import { MenuGrid } from './MenuGrid';
 import { People } from './People';
 import { PublishPanel } from './PublishPanel';
-import type { Desk } from './queries';
+import { type Desk, type Menu, useMenuEdits } from './queries';
 
 /** Where a group's menus are drafted and published. */
 export function DeskMenus({ desk, today }: { desk: Desk; today: string }) {
@@ -27,6 +28,7 @@ export function DeskMenus({ desk, today }: { desk: Desk; today: string }) {
         )}
         {menu && <Button onClick={() => setAsking('change')}>Change …</Button>}
         {menu && <Button onClick={() => setAsking('again')}>Once more …</Button>}
+        <FromFile today={today} onDone={(done) => setChosen(done.id)} />
         <Button look={menu ? 'quiet' : 'main'} onClick={() => setAsking('new')}>
           Begin a menu
         </Button>
@@ -53,6 +55,33 @@ export function DeskMenus({ desk, today }: { desk: Desk; today: string }) {
           }}
         />
       )}
+    </>
+  );
+}
+
+/** A menu that another desk handed out as our own JSON, as a draft of the week after this one. */
+function FromFile({ today, onDone }: { today: string; onDone: (menu: Menu) => void }) {
+  const edits = useMenuEdits();
+  const chooser = useRef<HTMLInputElement>(null);
+  const read = async (file: File | undefined) => {
+    if (!file) return;
+    await edits.readIn({ file: await file.text(), startsOn: addDays(weekStart(today), 7) }, onDone);
+    if (chooser.current) chooser.current.value = '';
+  };
+  return (
+    <>
+      <input
+        ref={chooser}
+        type="file"
+        accept=".json,application/json"
+        aria-label="A menu’s file"
+        className="hidden"
+        onChange={(event) => void read(event.target.files?.[0])}
+      />
+      <Button disabled={edits.isPending} onClick={() => chooser.current?.click()}>
+        From a file …
+      </Button>
+      <ProblemNote of={edits.problem} className="basis-full text-right" />
     </>
   );
 }

@@ -6,6 +6,7 @@ import { Lozenge } from '../../pieces/Lozenge';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
 import { minutes, verdictWord } from '../../pieces/show';
+import { Mends } from './Mends';
 import { howMany } from './made';
 import type { DraftDish, Followed, Menu } from './queries';
 import { useMenuEdits } from './queries';
@@ -35,6 +36,7 @@ export function DishDialog({ menu, dish, check, follows, onDone }: Props) {
   return (
     <SheetDialog title={dish.name} onClose={onDone} wide>
       {check && <Verdicts of={check} />}
+      {check?.counts.some((one) => one.verdict === 'breaks' || one.verdict === 'cannotTell') && <Mends menu={menu} dish={dish} />}
       <form onSubmit={submit} className="flex flex-col gap-3">
         {menu.tiers.length === 0 && <p className="text-sm text-steel">This menu has no tiers: everybody has one portion.</p>}
         <div className="grid gap-3 sm:grid-cols-3">

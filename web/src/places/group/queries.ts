@@ -55,6 +55,8 @@ export function useMenuEdits() {
       run(() => kept(api.POST('/api/groups/menus', { body })), { isTold: true, last }),
     again: (id: string, body: Schemas['MenuAgainRequest'], last: (menu: Menu) => void) =>
       run(() => kept(api.POST('/api/groups/menus/{id}/again', { params: { path: { id } }, body })), { isTold: true, last }),
+    readIn: (body: Schemas['MenuFileRequest'], last: (menu: Menu) => void) =>
+      run(() => kept(api.POST('/api/groups/menus/read', { body })), { say: 'It is a draft here now.', isTold: true, last }),
     say: (id: string, body: MenuRequest) =>
       run(() => kept(api.PUT('/api/groups/menus/{id}', { params: { path: { id } }, body })), { say: 'The menu is kept.', isTold: true }),
     put: (id: string, body: Schemas['DishRequest'], name: string) =>
