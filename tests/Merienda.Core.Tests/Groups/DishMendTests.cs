@@ -46,20 +46,8 @@ public class DishMendTests
         var dish = Recipe("Pasta", 2, [Line("200 g spaghetti"), Line("60 g feta")]);
         var strands = new[] { Strand(9, [], "dairy"), Strand(6, [], "soy"), Strand(5, [], "tree-nut") };
         var (before, mends) = (DishCheck.Of(AtSupper, dish, strands), Mends(dish, strands));
-        Assert.True(
-            mends.Count > 0,
-            string.Join(
-                "; ",
-                Core.Swaps.SwapSearch.For(dish, strands[0].Eater, strands[0].Eater.Rules.Rules[0], Data.Foods, MeasureSystem.Metric)
-                    .Select(one =>
-                        string.Join(",", one.Of(dish).Lines.Select(line => line.Typed.Text))
-                        + " "
-                        + string.Join(",", DishCheck.Of(AtSupper, one.Of(dish), strands).Members)
-                    )
-            )
-                + " BEFORE "
-                + string.Join(",", before.Members)
-        );
+        // What is cheese without milk is of almonds or soy: leaving it out suits everybody.
+        Assert.Equal((9, 20), (mends[0].FitsMore, mends[0].After.Members[Verdict.Fits]));
         Assert.All(mends, mend => Assert.True(mend.After.Members[Verdict.Fits] > before.Members[Verdict.Fits]));
     }
 
