@@ -56,14 +56,11 @@ public sealed record QuestionAbout(Guid? Menu, int? Day, string Dish)
 public static partial class QuestionSearch
 {
     /// <summary>Words that say nothing of what is asked.</summary>
-    private static readonly HashSet<string> Empty =
-    [
-        .. "a an and any are at be by can could do does for from has have how i if in instead is it its make may me my of on one or please should so than that the their them there they this to us use was we what when where which who why will with would you your".Split(
-            ' '
-        ),
-    ];
+    private const string Empty =
+        " a an and any are at be by can could do does for from has have how i if in instead is it its make may me my of on one or please should so "
+        + "than that the their them there they this to us use was we what when where which who why will with would you your ";
 
-    /// <summary>Share of the rarest common weight below which two questions are not alike.</summary>
+    /// <summary>Share of the weight of what is asked, below which two questions are not alike.</summary>
     private const double Alike = 0.34;
 
     /// <summary>The questions that are like the words, the most alike first.</summary>
@@ -91,7 +88,13 @@ public static partial class QuestionSearch
     }
 
     private static HashSet<string> Meant(string text) =>
-        [.. Word().Matches(text.ToLowerInvariant()).Select(match => match.Value).Where(word => !Empty.Contains(word)).Select(Stem)];
+        [
+            .. Word()
+                .Matches(text.ToLowerInvariant())
+                .Select(match => match.Value)
+                .Where(word => !Empty.Contains($" {word} ", StringComparison.Ordinal))
+                .Select(Stem),
+        ];
 
     /// <summary>A word without the ends of its forms: "freezing", "freezes" and "freeze" are one.</summary>
     private static string Stem(string word)

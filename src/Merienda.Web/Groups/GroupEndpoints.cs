@@ -27,6 +27,7 @@ public static class GroupEndpoints
         groups.MapMends();
         groups.MapIntoWeek();
         groups.MapSubmissions();
+        groups.MapQueue();
         groups.MapQuestions();
         var join = api.MapGroup("/join-group/{group:guid}/{secret}").WithTags("Group");
         join.MapGet("", Look).WithName("GetGroupLink").RequireRateLimiting(MeriendaHost.SignInLimit);

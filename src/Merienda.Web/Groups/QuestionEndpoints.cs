@@ -33,7 +33,7 @@ public static class QuestionEndpoints
 
     private static async Task<Ok<QuestionPage>> All(Guid group, CurrentTenant tenant, Database database)
     {
-        var (questions, help) = await database.Read(tenant, QuestionStore.Of(group).And(QuestionStore.HelpOf(group)));
+        var (questions, help) = await database.Read(tenant, QuestionReading.Of(group).And(QuestionReading.HelpOf(group)));
         return TypedResults.Ok(
             new QuestionPage(
                 [.. questions.OrderByDescending(one => one.Question.IsPinned).Select(one => ToSheet(one, isAtDesk: false))],
@@ -46,7 +46,7 @@ public static class QuestionEndpoints
     /// <summary>What was asked before that is like what somebody is about to ask.</summary>
     private static async Task<Ok<IReadOnlyList<QuestionSheet>>> Like(Guid group, string words, CurrentTenant tenant, Database database)
     {
-        var questions = await database.Read(tenant, QuestionStore.Of(group));
+        var questions = await database.Read(tenant, QuestionReading.Of(group));
         return TypedResults.Ok<IReadOnlyList<QuestionSheet>>([
             .. QuestionSearch
                 .Like(words, questions, one => $"{one.Question.Words} {one.Question.Answer} {one.About.Dish}")
@@ -114,7 +114,7 @@ public static class QuestionEndpoints
         Guid group,
         Guid id,
         CurrentTenant tenant,
-        QuestionStore questions,
+        QuestionReading questions,
         bool small = false
     ) =>
         await questions.Picture(tenant, group, id, small) is { } picture
@@ -123,7 +123,7 @@ public static class QuestionEndpoints
 
     private static async Task<Ok<QuestionPage>> AtDesk(CurrentTenant tenant, Database database)
     {
-        var (questions, help) = await database.Read(tenant, QuestionStore.AtDesk.And(QuestionStore.HelpOf(tenant.Tenant.Household)));
+        var (questions, help) = await database.Read(tenant, QuestionReading.AtDesk.And(QuestionReading.HelpOf(tenant.Tenant.Household)));
         var sheets = questions.Select(one => ToSheet(one, isAtDesk: true)).ToList();
         return TypedResults.Ok(
             new QuestionPage(

@@ -156,6 +156,7 @@ public static class MeriendaHost
         services.AddSingleton<MenuStore>();
         services.AddSingleton<SubmissionStore>();
         services.AddSingleton<QuestionStore>();
+        services.AddSingleton<QuestionReading>();
         services.AddSingleton<ShareStore>();
         services.AddSingleton<RecipeVersions>();
         services.AddSingleton<RecipeStore>();
