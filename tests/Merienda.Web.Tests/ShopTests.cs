@@ -273,6 +273,19 @@ public class ShopTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task More_than_is_there_is_to_buy_though_what_is_there_was_ticked()
+    {
+        var cook = await Cook("300 g red lentils");
+        await TakeIn(cook, "500 g red lentils");
+        await cook.Must(HttpMethod.Put, $"{Week}/shop/tick", new { key = "lentils-red", isTicked = true });
+        Assert.Equal("there", (await Item(cook, "lentils-red"))["part"]!.GetValue<string>());
+        var batch = (await cook.Get(Week))["batches"]![0]!["id"]!.GetValue<Guid>();
+        await cook.Must(HttpMethod.Put, $"{Week}/batches/{batch}/portions", new { portions = 12, variants = (object?)null });
+        var more = await Item(cook, "lentils-red");
+        Assert.Equal((false, "buy"), (more["isTicked"]!.GetValue<bool>(), more["part"]!.GetValue<string>()));
+    }
+
+    [Fact]
     public async Task More_than_was_bought_is_to_buy_again_though_it_was_ticked()
     {
         var cook = await Cook("300 g red lentils");

@@ -27,7 +27,8 @@ public static class ShopPages
             var part = PartOf(item, basket);
             // More is needed than was bought, or than was there to be looked at: the tick of then says nothing of it.
             var isTicked =
-                week.IsShopTicked(item.Key) && (bought is null ? part != ShopPart.Buy || item.Buy is null : !lacking.Contains(item.Key));
+                week.IsShopTicked(item.Key)
+                && (bought is null ? part != ShopPart.Buy || !IsInPartThere(stored, item) : !lacking.Contains(item.Key));
             var left = item.Food is { } food && item.LeftOver > 0 ? LeftoverUse.Of(food, item.LeftOver, others) : [];
             return new(
                 item.Key,
@@ -136,6 +137,10 @@ public static class ShopPages
                 .DistinctBy(food => food.Key)
                 .Select(food => new NamedFood(food.Key, food.Name)),
         ];
+
+    /// <summary>Whether some of it stands in stock, though not enough.</summary>
+    private static bool IsInPartThere(StoredShop stored, ShoppingItem item) =>
+        item.Food is { } food && StockOf(stored, food, isTicked: false).Any();
 
     /// <param name="isTicked">What came of the tick is said with it then.</param>
     private static IEnumerable<StockItem> StockOf(StoredShop stored, Food food, bool isTicked)
