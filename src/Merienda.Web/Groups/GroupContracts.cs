@@ -113,7 +113,7 @@ public sealed record DishServingRequest(
 
 /// <summary>A change of a dish that makes it fit for more members.</summary>
 /// <param name="Counts">Whom it suits then, of those who have it as it is written.</param>
-/// <param name="FitsMore">For how many more it fits; null for a few.</param>
+/// <param name="FitsMore">For how many more it fits; null where that would say how many a few are.</param>
 public sealed record DishMendSheet(SwapOffer Offer, IReadOnlyList<SaidCount> Counts, int? FitsMore);
 
 /// <param name="Day">Days after the menu begins.</param>

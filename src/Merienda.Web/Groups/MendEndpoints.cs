@@ -36,7 +36,10 @@ public static class MendEndpoints
                 .Select(mend => new DishMendSheet(
                     SwapEndpoints.ToOffer(mend.Swap, recipe, null, table, desk.Knowledge),
                     mend.After.SaidMembers(),
-                    DishCheck.Said(mend.FitsMore)
+                    // Beside how many it fits now it would say how many the few are.
+                    mend.After.SaidMembers().All(one => one.Members is not null)
+                        ? DishCheck.Said(mend.FitsMore)
+                        : null
                 )),
         ]);
     }

@@ -40,7 +40,7 @@ function Found({ menu, dish }: { menu: Menu; dish: DraftDish }) {
               <li key={offer.words} className="border-t border-line py-1.5 last:border-b">
                 <p className="font-semibold first-letter:uppercase">{offer.words}</p>
                 <p className="flex flex-wrap gap-x-4 text-steel">
-                  Fits for {fitsMore ?? 'a few'} more, then:
+                  Fits for {fitsMore === null ? 'more' : `${fitsMore} more`}, then:
                   {counts.map((one) => (
                     <span key={one.verdict} className="inline-flex items-center gap-1.5">
                       <Lozenge verdict={one.verdict} size={14} /> {verdictWord[one.verdict]}: {howMany(one)}
