@@ -182,4 +182,22 @@ public class StockTests(TestDatabase database)
         await cook.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         Assert.Empty(await Items(cook));
     }
+
+    [Fact]
+    public async Task The_date_on_the_packet_is_read_from_the_line_and_one_that_is_none_is_not_taken()
+    {
+        var cook = await database.SignUp();
+        var taken = await cook.Must(
+            HttpMethod.Post,
+            "/api/larder/stock",
+            Line("6 eggs best before 12 Dec 2099, 1 l milk use by 31/13, 500 g rice")
+        );
+        Assert.Equal("1 l milk use by 31/13", Assert.Single(taken["notTaken"]!.AsArray())!["text"]!.GetValue<string>());
+        Assert.Equal(
+            [("Egg", "2099-12-12"), ("White rice, dry", "")],
+            (await Items(cook)).Select(item => (item!["name"]!.GetValue<string>(), item["bestBefore"]?.GetValue<string>() ?? "")).Order()
+        );
+        var (status, refused) = await cook.Send(HttpMethod.Post, "/api/larder/stock", Line("1 l milk use by 31/13"));
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, "stock-date-unread"), (status, refused!["code"]!.GetValue<string>()));
+    }
 }

@@ -282,6 +282,7 @@ public static class Refusals
         new("stock-amount-length", RefusalKind.Wrong, "amount", "at most 60 characters"),
         new("stock-amount-out-of-range", RefusalKind.Wrong, "amount, line", "above 0 and at most 1,000 kg"),
         new("stock-date-in-future", RefusalKind.Wrong, "madeOn", "at the latest today"),
+        new("stock-date-unread", RefusalKind.Wrong, "line"),
         new("stock-gone", RefusalKind.Moved, "stock"),
         new("stock-line-length", RefusalKind.Wrong, "line", "1 to 300 characters, 1 to 40 things"),
         new("stock-name-length", RefusalKind.Wrong, "name", "1 to 120 characters"),

@@ -103,7 +103,13 @@ public static partial class StockEndpoints
             return new Refusal("unknown-food", "food", key, "there is no such food", "Choose one from the list");
         }
 
-        var line = RecipeLine.From(text, foods, system, chosenFood: request.Food is { } chosen ? foods.WithKey(chosen) : null);
+        var printed = PrintedDate.TakeOff(text, today, monthFirst: system == MeasureSystem.UnitedStates);
+        if (printed is { Words: { } words, Date: null })
+        {
+            return new Refusal("stock-date-unread", "line", words, $"{words} is no date", "Type it for example as 12 Dec, or leave it out");
+        }
+
+        var line = RecipeLine.From(printed.Line, foods, system, chosenFood: request.Food is { } chosen ? foods.WithKey(chosen) : null);
         if (BelowZero().IsMatch(text) || line.Read.Amount is { Best: <= 0 })
         {
             return new Refusal(
@@ -132,7 +138,7 @@ public static partial class StockEndpoints
                 null,
                 request.Place == StockPlace.Freezer ? madeOn : null,
                 null,
-                request.BestBefore,
+                printed.Date ?? request.BestBefore,
                 null
             ),
             today

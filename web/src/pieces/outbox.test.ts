@@ -3,7 +3,7 @@ import { createStore, set } from 'idb-keyval';
 import { describe, expect, it, vi } from 'vitest';
 import { inOutbox, openOutbox, putIntoOutbox, takeBack, takeFromOutbox, tried, watchOutbox } from './outbox';
 
-const tick = (key: string, isTicked = true) => putIntoOutbox({ kind: 'shop', week: '2026-11-22', body: { key, isTicked } });
+const tick = (key: string, isTicked = true) => putIntoOutbox({ kind: 'shop', week: '2026-11-22', say: '', body: { key, isTicked } });
 const keys = () => inOutbox().map((act) => act.kind === 'shop' && act.body.key);
 const first = () => inOutbox()[0]?.id ?? '';
 
@@ -76,7 +76,7 @@ describe('the outbox', () => {
   it('follows what another tab puts, and loses nothing when both put at once', async () => {
     const person = await somebody();
     const other = await openAnew(person);
-    const both = [tick('leek'), other.putIntoOutbox({ kind: 'shop', week: '2026-11-22', body: { key: 'swede', isTicked: true } })];
+    const both = [tick('leek'), other.putIntoOutbox({ kind: 'shop', week: '2026-11-22', say: '', body: { key: 'swede', isTicked: true } })];
     await Promise.all(both);
     await vi.waitFor(() => expect(new Set(keys())).toEqual(new Set(['leek', 'swede'])));
     await vi.waitFor(() => expect(other.inOutbox()).toEqual(inOutbox()));
@@ -103,7 +103,7 @@ describe('the outbox', () => {
       throw new DOMException('Not allowed here.', 'SecurityError');
     });
     const page = await openAnew(`somebody ${crypto.randomUUID()}`);
-    await page.putIntoOutbox({ kind: 'shop', week: '2026-11-22', body: { key: 'leek', isTicked: true } });
+    await page.putIntoOutbox({ kind: 'shop', week: '2026-11-22', say: '', body: { key: 'leek', isTicked: true } });
     expect(page.inOutbox().map((act) => act.isKept)).toEqual([undefined]);
     await page.takeFromOutbox(page.inOutbox()[0]?.id ?? '');
     expect(page.inOutbox()).toEqual([]);

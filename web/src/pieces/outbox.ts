@@ -1,16 +1,20 @@
 import { createStore, promisifyRequest, type UseStore } from 'idb-keyval';
 import type { Schemas } from '../api/client';
 
-/** What is done with wet hands or in a shop without a network: it is kept on the device until the server has it. */
-export type Act =
+/**
+ * What is done with wet hands or in a shop without a network: it is kept on the device until the server has it. `say` names it where it
+ * was done, or could not be.
+ */
+export type Act = { say: string } & (
   | { kind: 'shop'; week: string; body: Schemas['ShopTickRequest'] }
   | { kind: 'task'; week: string; body: Schemas['StepRequest'] }
   | { kind: 'eaten'; week: string; body: Schemas['LogRequest'] }
-  | { kind: 'extra'; week: string; body: Schemas['ExtraRequest']; say: string }
+  | { kind: 'extra'; week: string; body: Schemas['ExtraRequest'] }
   /** Fills the boxes of a batch, or of all batches of a day. */
-  | { kind: 'fill'; week: string; batch: string | null; day: string; say: string }
-  | { kind: 'weigh'; week: string; batch: string; body: Schemas['YieldRequest']; say: string }
-  | { kind: 'box'; batch: string; box: string; body: Schemas['BoxEventRequest']; say: string };
+  | { kind: 'fill'; week: string; batch: string | null; day: string }
+  | { kind: 'weigh'; week: string; batch: string; body: Schemas['YieldRequest'] }
+  | { kind: 'box'; batch: string; box: string; body: Schemas['BoxEventRequest'] }
+);
 
 /**
  * `id` is the edit's, so that what is sent twice is done once. What was tried may have arrived though no answer came; taken back after

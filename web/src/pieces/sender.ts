@@ -11,11 +11,11 @@ type Wire = {
    */
   settled: (act: Waiting) => Promise<boolean>;
   done: (act: Waiting, sequence: number | null) => void;
-  refused: (problem: unknown) => void;
+  refused: (problem: Problem, act: Waiting) => void;
 };
 
 /** A refusal would be the same the next time; without an answer, or with a server that is busy, it may go. */
-const isFinal = (problem: unknown): boolean =>
+const isFinal = (problem: unknown): problem is Problem =>
   problem instanceof Problem && problem.status >= 400 && problem.status < 500 && ![401, 403, 408, 429].includes(problem.status);
 
 /**
@@ -40,7 +40,7 @@ export async function sendAll({ send, undo, settled, done, refused }: Wire): Pro
       } else done(act, sequence);
     } catch (problem) {
       if (!isFinal(problem)) return false;
-      refused(problem);
+      refused(problem, act);
       void settled(act);
     }
     await takeFromOutbox(id);

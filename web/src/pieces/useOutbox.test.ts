@@ -6,6 +6,7 @@ import { withShopTicks, withTaskTicks } from './useOutbox';
 const item = (key: string, isTicked: boolean) => ({ key, isTicked }) as Schemas['ShopItem'];
 const act = (key: string, isTicked: boolean, week = '2026-11-22'): Waiting => ({
   kind: 'shop',
+  say: '',
   week,
   id: key,
   at: 0,
@@ -34,7 +35,7 @@ describe('what is on its way', () => {
     const task = (batchId: string, taskId: string) => ({ batchId, taskId, isTicked: false }) as Schemas['SessionTask'];
     const pages = [{ tasks: [task('b', '1'), task('c', '1')] }] as unknown as Schemas['SessionPage'][];
     const waiting: Waiting[] = [
-      { kind: 'task', week: '', id: 'x', at: 0, body: { batchId: 'c', taskId: '1', isTicked: true, isSkipped: false } },
+      { kind: 'task', week: '', say: '', id: 'x', at: 0, body: { batchId: 'c', taskId: '1', isTicked: true, isSkipped: false } },
     ];
     expect(withTaskTicks(pages, waiting)[0]?.tasks.map((one) => one.isTicked)).toEqual([false, true]);
     expect(withTaskTicks(pages, [])).toBe(pages);

@@ -3,6 +3,7 @@ import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { api, kept, Problem, type Schemas, withId } from '../api/client';
 import type { Asked } from '../api/keys';
 import { useNotices } from './Notice';
+import { type NotTaken, notTaken } from './notTaken';
 import { inOutbox, openOutbox, type Waiting, watchOutbox } from './outbox';
 import { sendAll } from './sender';
 import { useEdit } from './useEdit';
@@ -70,6 +71,7 @@ export function useSender(person: Schemas['PersonState']) {
   const whose = `${person.household} ${person.email}`;
   useEffect(() => {
     let isSending = false;
+    const lost: NotTaken[] = [];
     let timer: ReturnType<typeof setTimeout> | undefined;
     const flush = async () => {
       clearTimeout(timer);
@@ -84,8 +86,9 @@ export function useSender(person: Schemas['PersonState']) {
             if (act.kind === 'box' || act.kind === 'fill' || act.kind === 'weigh')
               done(act.say, sequence === null ? undefined : () => undoing.current(sequence));
           },
-          refused,
+          refused: (problem, act) => lost.push({ problem, act }),
         });
+        if (lost.length > 0) refused(notTaken(lost.splice(0)));
         if (!isAllSent) timer = setTimeout(() => void flush(), retryAfter);
       } finally {
         isSending = false;

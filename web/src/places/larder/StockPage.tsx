@@ -58,7 +58,7 @@ function TakeIn() {
         value={line}
         onChange={setLine}
         problem={problem?.field === 'line' ? `${problem.title} ${problem.cure}` : undefined}
-        hint="500 g red lentils, 2 tins chopped tomatoes, 6 eggs"
+        hint="500 g red lentils, 2 tins chopped tomatoes, 6 eggs best before 12 Dec"
         autoComplete="off"
         className="w-full sm:w-80"
       />

@@ -10,6 +10,7 @@ const page = (...meals: Meal[]) =>
 const place = { date: '2026-11-23', meal: 'supper', eaterId: 'e' };
 const said = (id: string, share: number | null): Waiting => ({
   kind: 'eaten',
+  say: id,
   week: '2026-11-22',
   id: `${id} ${share}`,
   at: 0,

@@ -1,5 +1,6 @@
 import type { Schemas } from '../../api/client';
 import { putIntoOutbox, type Waiting } from '../../pieces/outbox';
+import { dayMonth } from '../../pieces/show';
 
 export type Page = Schemas['LogPage'];
 export type Meal = Schemas['LogMeal'];
@@ -19,6 +20,7 @@ export const sayEaten = (page: Page, meal: Meal, items: { item: string; share: n
   putIntoOutbox({
     kind: 'eaten',
     week: page.start,
+    say: `What was eaten of ${meal.name.toLowerCase()} on ${dayMonth(page.day)}`,
     body: { place: placeOf(page, meal), at: eatenAt(page, meal, new Date()), items },
   });
 

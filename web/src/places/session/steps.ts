@@ -7,7 +7,12 @@ export type Page = Schemas['SessionPage'];
 /** What is said of a step, all of it: what is changed and what stays. */
 export function sayOfStep(week: string, task: Task, change: Partial<Omit<Schemas['StepRequest'], 'batchId' | 'taskId'>>) {
   const { batchId, taskId, isTicked, put, handsOffAt, untilAt, doneAt, isSkipped } = task;
-  putIntoOutbox({ kind: 'task', week, body: { batchId, taskId, isTicked, put, handsOffAt, untilAt, doneAt, isSkipped, ...change } });
+  putIntoOutbox({
+    kind: 'task',
+    week,
+    say: `${task.letter}, ${task.text}`,
+    body: { batchId, taskId, isTicked, put, handsOffAt, untilAt, doneAt, isSkipped, ...change },
+  });
 }
 
 export const tick = (week: string, task: Task, isTicked: boolean) =>

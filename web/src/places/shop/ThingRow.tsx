@@ -25,6 +25,7 @@ export function ThingRow({ item, week, shop }: Props) {
               putIntoOutbox({
                 kind: 'shop',
                 week,
+                say: `${item.name}, ${isTicked ? 'ticked' : 'not ticked'}`,
                 body: { key: item.key, isTicked, buy: item.buy, shop: shop.trim(), isMore: isTicked && item.came !== '' },
               })
             }
