@@ -188,7 +188,7 @@ public sealed class GroupStore(Database database, EditDoor door)
         Reading.Of<IReadOnlyList<OpenLink>>(
             """
             select group_link.id, display_name as made_by, expires_at, uses_left from group_link join account on account.id = made_by
-            where uses_left > 0 and expires_at > @linksAt order by expires_at;
+            where uses_left > 0 and expires_at > @linksAt and address is null order by expires_at;
             """,
             new { linksAt = now },
             async rows => [.. await rows.ReadAsync<OpenLink>()]
@@ -196,7 +196,7 @@ public sealed class GroupStore(Database database, EditDoor door)
 
     private static Reading<GroupLinkRow?> Link(string which, object parameters) =>
         Reading.Of(
-            $"select id, secret_hash, made_by, expires_at, uses_left from group_link where household_id = app_household() and {which};",
+            $"select id, secret_hash, made_by, expires_at, uses_left, address from group_link where household_id = app_household() and {which};",
             parameters,
             rows => rows.ReadSingleOrDefaultAsync<GroupLinkRow?>()
         );

@@ -107,6 +107,7 @@ public sealed class SubmissionStore(EditDoor door, RecipeStore recipes)
                                 words.Trim(),
                                 content,
                                 before?.Content,
+                                null,
                                 null
                             )
                         ),
@@ -129,7 +130,13 @@ public sealed class SubmissionStore(EditDoor door, RecipeStore recipes)
         );
 
     /// <summary>Answers at the desk: asks back or declines.</summary>
-    public Task<Result<Edited<bool>>> Answer(EditStamp stamp, Guid id, Func<Submission, Result<Submission>> answer, string summary) =>
+    public Task<Result<Edited<bool>>> Answer(
+        EditStamp stamp,
+        Guid id,
+        Func<Submission, Result<Submission>> answer,
+        string summary,
+        DateTimeOffset now
+    ) =>
         door.Edit<SubmissionRow?, bool>(
             stamp,
             Journal.Brought,
@@ -152,6 +159,7 @@ public sealed class SubmissionStore(EditDoor door, RecipeStore recipes)
                             {
                                 State = $"{answered.Value.State}",
                                 Reply = answered.Value.Reply,
+                                AnsweredAt = now,
                             }
                         ),
                         true
@@ -188,7 +196,7 @@ public sealed class SubmissionStore(EditDoor door, RecipeStore recipes)
                 return taken.Refusal is { } refusal
                     ? refusal
                     : new Decided<Guid>(
-                        change.Put(Tables.Submission, row, row with { State = $"{taken.Value.State}", RecipeId = recipe }),
+                        change.Put(Tables.Submission, row, row with { State = $"{taken.Value.State}", RecipeId = recipe, AnsweredAt = at }),
                         recipe
                     );
             }
@@ -201,7 +209,7 @@ public sealed class SubmissionStore(EditDoor door, RecipeStore recipes)
 
     private const string Columns = """
         submission.id, submission.account_id, submission.is_named, submission.sent_at, submission.number, submission.state, submission.reply,
-        submission.words, submission.content::text, submission.before::text, submission.recipe_id
+        submission.words, submission.content::text, submission.before::text, submission.recipe_id, submission.answered_at
         """;
 
     private sealed class Found
@@ -228,6 +236,8 @@ public sealed class SubmissionStore(EditDoor door, RecipeStore recipes)
 
         public Guid? RecipeId { get; init; }
 
+        public DateTimeOffset? AnsweredAt { get; init; }
+
         public Guid HouseholdId { get; init; }
 
         public string? By { get; init; }
@@ -244,7 +254,8 @@ public sealed class SubmissionStore(EditDoor door, RecipeStore recipes)
                 Words,
                 JsonNode.Parse(Content)!,
                 Before is null ? null : JsonNode.Parse(Before),
-                RecipeId
+                RecipeId,
+                AnsweredAt
             );
     }
 

@@ -2,6 +2,7 @@ using Merienda.Web.Accounts;
 using Merienda.Web.Groups;
 using Merienda.Web.Hosting;
 using Merienda.Web.Larder;
+using Merienda.Web.Mail;
 using Merienda.Web.Recipes;
 using Merienda.Web.Table;
 using Merienda.Web.Weeks;
@@ -33,6 +34,7 @@ api.MapWeeks();
 api.MapTable();
 api.MapLarder();
 api.MapGroups();
+api.MapMail();
 api.MapLive();
 api.MapFallback(() => TypedResults.Problem(statusCode: 404, title: "There is no such address.")).ExcludeFromDescription();
 

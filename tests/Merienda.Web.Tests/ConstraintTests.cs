@@ -631,6 +631,20 @@ public class ConstraintTests(TestDatabase database)
                 $"{Desk} insert into group_link select app_household(), gen_random_uuid(), 'x', app_account(), now(), 1 from generate_series(1, 2)"
             },
             {
+                "group_link_address_length",
+                $"{Desk} insert into group_link select app_household(), gen_random_uuid(), 'x', app_account(), now(), 1, 'a@'"
+            },
+            {
+                "group_link_by_address",
+                $"{Desk} insert into group_link select app_household(), gen_random_uuid(), n::text, app_account(), now(), 1, 'a@b' from generate_series(1, 2) n"
+            },
+            { "mail_address_length", "insert into mail select app_household(), gen_random_uuid(), null, 'a@', 'x', '', '', now()" },
+            { "mail_subject_length", "insert into mail select app_household(), gen_random_uuid(), null, 'a@b', '', '', '', now()" },
+            {
+                "mail_body_length",
+                "insert into mail select app_household(), gen_random_uuid(), null, 'a@b', 'x', repeat('x', 20001), '', now()"
+            },
+            {
                 "group_link_uses_not_negative",
                 $"{Desk} insert into group_link select app_household(), gen_random_uuid(), 'x', app_account(), now(), -1"
             },

@@ -19,6 +19,8 @@ public class HelperTests(TestDatabase database)
         return helper;
     }
 
+    private static async Task<int> Mails(Visitor visitor) => (await visitor.Get("/api/mail"))["all"]!.GetValue<int>();
+
     private static object Role(bool isHelper) => new { isHelper };
 
     [Fact]
@@ -53,6 +55,8 @@ public class HelperTests(TestDatabase database)
             {
                 (HttpMethod.Post, $"/api/groups/menus/{circle.Menu}/publish", new { changed = "Mine" }),
                 (HttpMethod.Post, "/api/groups/links", new { uses = 1 }),
+                (HttpMethod.Post, "/api/groups/invitations", new { list = "a@b.example" }),
+                (HttpMethod.Delete, "/api/groups/invitations", null),
                 (HttpMethod.Delete, $"/api/groups/links/{link}", null),
                 (HttpMethod.Put, "/api/groups/help", new { help = "Mine" }),
                 (HttpMethod.Post, "/api/members/invitations", null),
@@ -64,6 +68,10 @@ public class HelperTests(TestDatabase database)
         {
             await helper.Refused(HttpStatusCode.UnprocessableEntity, "helper-may-not", method, path, body);
         }
+
+        // Who was asked by which address is not for helpers either.
+        await circle.Desk.Must(HttpMethod.Post, "/api/groups/invitations", new { list = "a@b.example" });
+        Assert.Equal((1, 0), (await Mails(circle.Desk), await Mails(helper)));
 
         var invited = (await circle.Desk.Must(HttpMethod.Post, "/api/members/invitations"))["path"];
         var open = (await helper.Get("/api/members"))["invitations"]![0]!["id"];

@@ -199,3 +199,34 @@ test('a member brings a recipe, is asked back, sends it again; a question is ask
   await expectAxeClean(farah);
   await context.close();
 });
+
+test('people are asked by a list of addresses, come by the link in their mail, and end the mails they get', async ({ page, browser, baseURL }) => {
+  await foundGroup(page);
+  await page.getByLabel('Or by their addresses').fill('Name,E-mail\nFarah,farah@port-ansel.example\nnobody\nrune@port-ansel.example');
+  await page.getByRole('button', { name: 'Ask them to join' }).press('Enter');
+  await expect(page.getByText('2 mails lie in the outbox, under Mail.')).toBeVisible();
+  await expect(page.getByText('Row 3, nobody: there is no address in it')).toBeVisible();
+  await expect(page.getByLabel('Or by their addresses')).toHaveValue('nobody');
+  await expect(page.getByText('Asked by mail and not come yet: 2 people')).toBeVisible();
+  await page.getByRole('link', { name: 'Mail', exact: true }).click();
+  await page.getByRole('button', { name: /asked to join farah@/ }).click();
+  await expectAxeClean(page);
+  const { context, farah } = await join(browser, baseURL, (await page.getByRole('link', { name: /join-group/ }).getAttribute('href')) ?? '');
+
+  await farah.getByRole('link', { name: 'Mail', exact: true }).tap();
+  await expect(farah.getByText('Nothing was written yet.')).toBeVisible();
+  await farah.getByLabel('Mail me what is new').tap();
+  await expect(farah.getByLabel('Mail me what is new')).not.toBeChecked();
+  await farah.reload();
+  await expect(farah.getByLabel('Mail me what is new')).not.toBeChecked();
+  await expectAxeClean(farah);
+  await context.close();
+
+  await page.getByRole('link', { name: 'Menus', exact: true }).click();
+  await page.reload();
+  await expect(page.getByText('Asked by mail and not come yet: one person')).toBeVisible();
+  await page.getByRole('button', { name: 'Withdraw those' }).click();
+  await expect(page.getByText('Those links lead nowhere now.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Asked by mail and not come yet: one person')).toBeVisible();
+});

@@ -2,11 +2,12 @@ import { Suspense } from 'react';
 import { Asked, Loading } from './pieces/Asked';
 import { useAccount } from './pieces/account';
 import { later } from './pieces/later';
-import { groupLinkOf, linkOf } from './places/account/link';
+import { groupLinkOf, linkOf, noMailOf } from './places/account/link';
 
 // The door and what is behind it come one after the other: the first look takes what it needs and no more.
 const WelcomePage = later(() => import('./places/account/WelcomePage').then((page) => page.WelcomePage));
 const JoinPage = later(() => import('./places/account/JoinPage').then((page) => page.JoinPage));
+const NoMailPage = later(() => import('./places/account/NoMailPage').then((page) => page.NoMailPage));
 const JoinGroupPage = later(() => import('./places/group/JoinGroupPage').then((page) => page.JoinGroupPage));
 const Places = later(() => import('./Places').then((page) => page.Places));
 
@@ -14,6 +15,7 @@ export function App() {
   const account = useAccount();
   const link = linkOf(location.pathname);
   const groupLink = groupLinkOf(location.pathname);
+  const noMail = noMailOf(location.pathname);
   return (
     <Asked of={account}>
       {({ person, demoPeople }) => (
@@ -22,6 +24,8 @@ export function App() {
             <JoinPage link={link} person={person} />
           ) : groupLink ? (
             <JoinGroupPage link={groupLink} person={person} />
+          ) : noMail ? (
+            <NoMailPage token={noMail} />
           ) : person ? (
             <Places person={person} />
           ) : (

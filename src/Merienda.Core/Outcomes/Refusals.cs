@@ -40,6 +40,7 @@ public static class Refusals
     public static readonly IReadOnlyList<RefusalEntry> All =
     [
         new("acceptance-incomplete", RefusalKind.Wrong, "what, reason", "a food of 1 to 300 characters, a reason of 1 to 200"),
+        new("address-list", RefusalKind.Wrong, "list", "1 to 5,000 addresses in at most 1,000,000 characters"),
         new("adult-needed", RefusalKind.Wrong, "isAdult"),
         new("adult-only", RefusalKind.Wrong, "isAdult"),
         new("aisle-length", RefusalKind.Wrong, "aisle", "at most 60 characters"),
@@ -126,6 +127,7 @@ public static class Refusals
         new("lot-out-of-range", RefusalKind.Wrong, "variants[].portions", "0 to the portions of the batch, in steps of 0.25"),
         new("lot-too-small", RefusalKind.Moved, "variants"),
         new("made-out-of-range", RefusalKind.Wrong, "parts[].madeAmount", "above 0, at most 100,000"),
+        new("mail-link-unknown", RefusalKind.Wrong, "token"),
         new("many-recipes", RefusalKind.Wrong, "text", "one recipe"),
         new("meal-changed", RefusalKind.Moved, "meals"),
         new("meal-in-use", RefusalKind.Wrong, "meals"),
@@ -303,7 +305,7 @@ public static class Refusals
         new("too-many-filters", RefusalKind.Wrong, "name", "at most 40"),
         new("too-many-households", RefusalKind.Wrong, "name", "at most 20"),
         new("too-many-ingredients", RefusalKind.Wrong, "lines", "at most 1,000 with those of used recipes"),
-        new("too-many-invitations", RefusalKind.Wrong, "invitations", "at most 10 open"),
+        new("too-many-invitations", RefusalKind.Wrong, "invitations, list", "at most 10 links open, 20,000 asked by their address"),
         new("too-many-lines", RefusalKind.Wrong, "text", "at most 200"),
         new("too-many-menus", RefusalKind.Moved, "name", "at most 200"),
         new("too-many-parts", RefusalKind.Wrong, "parts", "at most 12"),

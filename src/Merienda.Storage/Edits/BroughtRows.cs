@@ -17,7 +17,8 @@ public sealed record SubmissionRow(
     string Words,
     JsonNode Content,
     JsonNode? Before,
-    Guid? RecipeId
+    Guid? RecipeId,
+    DateTimeOffset? AnsweredAt
 );
 
 /// <param name="MenuId">Null for a question in general.</param>

@@ -8,7 +8,20 @@ public sealed record GroupDeskRow(string Name, string Help = "");
 public sealed record GroupMemberRow(Guid AccountId, DateTimeOffset JoinedAt);
 
 /// <param name="SecretHash">SHA-256 of what the link carries, in hex.</param>
-public sealed record GroupLinkRow(Guid Id, string SecretHash, Guid MadeBy, DateTimeOffset ExpiresAt, int UsesLeft);
+/// <param name="Address">Whom alone it is for; null for one that is handed round.</param>
+public sealed record GroupLinkRow(Guid Id, string SecretHash, Guid MadeBy, DateTimeOffset ExpiresAt, int UsesLeft, string? Address = null);
+
+/// <param name="AccountId">Who alone reads it; null for what a desk sends.</param>
+/// <param name="SealedPath">Where its link leads, encrypted.</param>
+public sealed record MailRow(
+    Guid Id,
+    Guid? AccountId,
+    string Address,
+    string Subject,
+    string Body,
+    string SealedPath,
+    DateTimeOffset MadeAt
+);
 
 public sealed record MenuRow(Guid Id, string Name, DateOnly StartsOn, int Days, string Note, IReadOnlyList<MenuTier> Tiers);
 

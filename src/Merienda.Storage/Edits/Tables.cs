@@ -13,6 +13,7 @@ public static class Tables
     public static readonly TenantTable<GroupDeskRow> GroupDesk = new("group_desk");
     public static readonly TenantTable<GroupMemberRow> GroupMember = new("group_member", "account_id");
     public static readonly TenantTable<GroupLinkRow> GroupLink = new("group_link", "id");
+    public static readonly TenantTable<MailRow> Mail = new("mail", "id");
     public static readonly TenantTable<MenuRow> Menu = new("menu", "id");
     public static readonly TenantTable<MenuDishRow> MenuDish = new("menu_dish", "id");
     public static readonly TenantTable<MenuVersionRow> MenuVersion = new("menu_version", "menu_id", "number");
@@ -114,6 +115,7 @@ public static class Tables
         GroupDesk,
         GroupMember,
         GroupLink,
+        Mail,
         MealSlot,
         PrepDay,
         Eater,

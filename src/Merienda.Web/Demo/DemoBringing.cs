@@ -37,7 +37,7 @@ public sealed class DemoBringing(
             ).View;
             if (brought.AskedBack is { } line)
             {
-                Must(await submissions.Answer(Stamp(desk), id, one => one.AskBack(line), "Asked back about a recipe"));
+                Must(await submissions.Answer(Stamp(desk), id, one => one.AskBack(line), "Asked back about a recipe", now));
             }
         }
 

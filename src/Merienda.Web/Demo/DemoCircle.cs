@@ -20,6 +20,7 @@ public sealed class DemoCircle(
     DemoLibrary library,
     DemoLarder larder,
     GroupStore groups,
+    InvitationStore invitations,
     ShareStore shares,
     MenuStore menus,
     DemoBringing bringing,
@@ -50,6 +51,7 @@ public sealed class DemoCircle(
         }
 
         await bringing.Fill(desk, circle, members, now);
+        Must(await invitations.Invite(Stamp(desk), circle.Invited, now));
     }
 
     /// <summary>Whoever has a kitchen in the demo shares what they follow there; the others have a sign-in to no kitchen.</summary>

@@ -153,6 +153,7 @@ internal sealed record DemoCircleFile(
     IReadOnlyList<DemoMenu> Menus,
     IReadOnlyList<DemoBrought> Brought,
     IReadOnlyList<DemoAsked> Asked,
+    IReadOnlyList<string> Invited,
     string Help
 );
 

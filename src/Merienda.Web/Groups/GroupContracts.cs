@@ -69,12 +69,14 @@ public sealed record CheckReasonSheet(Verdict Verdict, string Because, int? Memb
 public sealed record GroupsPage(IReadOnlyList<GroupSheet> Groups, DeskSheet? Desk);
 
 /// <param name="Members">How many; never who.</param>
+/// <param name="Invited">How many were asked by their address and have not come.</param>
 /// <param name="IsHelper">Whether the person only helps here: they publish nothing and let nobody in.</param>
 /// <param name="Follows">What a dish may have a variant for.</param>
 public sealed record DeskSheet(
     Guid Id,
     string Name,
     int Members,
+    int Invited,
     IReadOnlyList<LinkSheet> Links,
     bool IsHelper,
     IReadOnlyList<MenuSheet> Menus,

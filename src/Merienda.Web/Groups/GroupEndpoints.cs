@@ -19,6 +19,7 @@ public static class GroupEndpoints
         groups.MapPost("/links", MakeLink).WithName("MakeGroupLink");
         groups.MapDelete("/links/{id:guid}", Withdraw).WithName("WithdrawGroupLink");
         groups.MapDelete("/{group:guid}/membership", Leave).WithName("LeaveGroup");
+        groups.MapInvitations();
         groups.MapShares();
         groups.MapMenus();
         groups.MapMemberMenus();
@@ -42,9 +43,15 @@ public static class GroupEndpoints
         TimeProvider clock
     )
     {
-        var ((((mine, shared), table), desk), drafts) = await database.Read(
+        var now = clock.GetUtcNow();
+        var (((((mine, shared), table), desk), drafts), waiting) = await database.Read(
             tenant,
-            GroupStore.Mine.And(ShareStore.Own).And(households.Table()).And(GroupStore.DeskAt(clock.GetUtcNow())).And(MenuSheets.All(menus))
+            GroupStore
+                .Mine.And(ShareStore.Own)
+                .And(households.Table())
+                .And(GroupStore.DeskAt(now))
+                .And(MenuSheets.All(menus))
+                .And(InvitationStore.Waiting(now))
         );
         return TypedResults.Ok(
             new GroupsPage(
@@ -61,6 +68,7 @@ public static class GroupEndpoints
                         tenant.Tenant.Household,
                         desk.Name,
                         desk.Members,
+                        waiting,
                         [.. desk.Links.Select(link => new LinkSheet(link.Id, link.MadeBy, link.ExpiresAt, link.UsesLeft))],
                         desk.IsHelper,
                         drafts,

@@ -121,14 +121,26 @@ public static class QueueEndpoints
         ReplyRequest request,
         Editing editing,
         [AsParameters] Desk desk
-    ) => editing.Done(await desk.Submissions.Answer(editing, id, one => one.AskBack(request.Reply), "Asked back about a recipe"));
+    ) =>
+        editing.Done(
+            await desk.Submissions.Answer(
+                editing,
+                id,
+                one => one.AskBack(request.Reply),
+                "Asked back about a recipe",
+                desk.Clock.GetUtcNow()
+            )
+        );
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Decline(
         Guid id,
         ReplyRequest request,
         Editing editing,
         [AsParameters] Desk desk
-    ) => editing.Done(await desk.Submissions.Answer(editing, id, one => one.Decline(request.Reply), "Declined a recipe"));
+    ) =>
+        editing.Done(
+            await desk.Submissions.Answer(editing, id, one => one.Decline(request.Reply), "Declined a recipe", desk.Clock.GetUtcNow())
+        );
 
     /// <summary>Into the desk's library, with what it uses that is not there yet; it keeps the name it is given.</summary>
     private static async Task<Results<Ok<TakenUpSheet>, ProblemHttpResult>> TakeUp(

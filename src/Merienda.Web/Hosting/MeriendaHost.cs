@@ -8,6 +8,7 @@ using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Accounts;
 using Merienda.Web.Demo;
+using Merienda.Web.Mail;
 using Merienda.Web.Weeks.Solving;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
@@ -58,9 +59,20 @@ public static class MeriendaHost
         services.AddSingleton<Table.EffectReader>();
         services.AddSingleton<LiveUpdates>();
         services.AddSingleton<Weeks.Cooking.SessionOrders>();
+        services.AddSingleton<MailSeal>();
+        services.AddSingleton(provider => new MailStore(
+            provider.GetRequiredService<Database>(),
+            provider.GetRequiredService<MailSeal>().Seal
+        ));
+        services.AddSingleton(provider => new InvitationStore(
+            provider.GetRequiredService<EditDoor>(),
+            provider.GetRequiredService<MailSeal>().Seal
+        ));
+        services.AddSingleton<DigestRound>();
         if (!IsDescribing)
         {
             services.AddHostedService(provider => provider.GetRequiredService<LiveUpdates>());
+            services.AddHostedService(provider => provider.GetRequiredService<DigestRound>());
             // Tests look at the worker itself, in their own process.
             if (builder.Configuration.GetValue("Solving:Apart", true))
             {

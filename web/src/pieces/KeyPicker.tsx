@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { api, take } from '../api/client';
-import { inputLook } from './Field';
+import { inputLook } from './Labelled';
 
 export type Named = { key: string; name: string };
 

@@ -11,3 +11,9 @@ export function linkOf(path: string): Link | null {
   const [, join, household, secret] = path.split('/');
   return join === 'join' && household && secret ? { household, secret } : null;
 }
+
+/** Whose mail the link at a mail's foot ends, or null. */
+export function noMailOf(path: string): string | null {
+  const [, end, token] = path.split('/');
+  return end === 'no-mail' && token ? token : null;
+}

@@ -1,6 +1,7 @@
 import { AskedQuestions } from './AskedQuestions';
 import { useAsked, useQueue } from './brought';
 import { DeskMenus } from './DeskMenus';
+import { OutboxView } from './OutboxView';
 import { Parts, usePart } from './Parts';
 import type { Desk } from './queries';
 import { SubmissionQueue } from './SubmissionQueue';
@@ -20,6 +21,7 @@ export function DeskView({ desk, today }: { desk: Desk; today: string }) {
             ['menus', 'Menus', 0],
             ['brought', 'Brought', waiting],
             ['asked', 'Asked', open],
+            ['mail', 'Mail', 0],
           ]}
         />
       </div>
@@ -27,6 +29,8 @@ export function DeskView({ desk, today }: { desk: Desk; today: string }) {
         <SubmissionQueue />
       ) : part === 'asked' ? (
         <AskedQuestions desk={desk} />
+      ) : part === 'mail' ? (
+        <OutboxView />
       ) : (
         <DeskMenus desk={desk} today={today} />
       )}

@@ -13,6 +13,7 @@ import { HandOut } from './HandOut';
 import { IntoWeekDialog } from './IntoWeekDialog';
 import { MemberQuestions } from './MemberQuestions';
 import { amountOf, variantOf } from './made';
+import { OutboxView } from './OutboxView';
 import { Parts, usePart } from './Parts';
 import { type Followed, type MemberMenu, useMemberMenus } from './queries';
 import { Sharing } from './Sharing';
@@ -20,6 +21,7 @@ import { Sharing } from './Sharing';
 /** What the groups one belongs to have published, judged by the rules of the own table. */
 export function MemberView({ groups, today }: { groups: Schemas['GroupSheet'][]; today: string }) {
   const menus = useMemberMenus();
+  const part = usePart();
   if (groups.length === 0)
     return (
       <section>
@@ -40,9 +42,11 @@ export function MemberView({ groups, today }: { groups: Schemas['GroupSheet'][];
               ['menus', 'Menus', 0],
               ['asked', 'Questions', 0],
               ['brought', 'What you bring', 0],
+              ['mail', 'Mail', 0],
             ]}
           />
-          {groups.map((group) => (
+          {part === 'mail' && <OutboxView />}
+          {(part === 'mail' ? [] : groups).map((group) => (
             <GroupMenus key={group.id} today={today} group={group} menus={all.filter((menu) => menu.group === group.id)} />
           ))}
         </>

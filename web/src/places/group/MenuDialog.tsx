@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import { Button } from '../../pieces/Button';
-import { Field, inputLook } from '../../pieces/Field';
+import { Field } from '../../pieces/Field';
+import { inputLook } from '../../pieces/Labelled';
 import { NumberInput } from '../../pieces/NumberInput';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';

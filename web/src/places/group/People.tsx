@@ -7,9 +7,9 @@ import { ProblemNote } from '../../pieces/ProblemNote';
 import { SecretLink } from '../../pieces/SecretLink';
 import { dayMonth } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
+import { InviteByList } from './InviteByList';
+import { people } from './people';
 import type { Desk } from './queries';
-
-const people = (many: number) => (many === 1 ? 'one person' : `${many} people`);
 
 /** How many members there are, and the links that let more in. */
 export function People({ desk }: { desk: Desk }) {
@@ -70,6 +70,7 @@ export function People({ desk }: { desk: Desk }) {
           ))}
         </ul>
       )}
+      {!desk.isHelper && <InviteByList desk={desk} />}
     </section>
   );
 }

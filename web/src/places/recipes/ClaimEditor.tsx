@@ -3,7 +3,8 @@ import { X } from 'lucide-react';
 import { type KeyboardEvent, useState } from 'react';
 import { api, Problem, take } from '../../api/client';
 import { Button } from '../../pieces/Button';
-import { Choice, Field, inputLook } from '../../pieces/Field';
+import { Choice, Field } from '../../pieces/Field';
+import { inputLook } from '../../pieces/Labelled';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { type Draft, partNames, type Sheet } from './queries';
 

@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
-import { Choice, inputLook } from '../../pieces/Field';
+import { Choice } from '../../pieces/Field';
+import { inputLook } from '../../pieces/Labelled';
 import { NumberInput } from '../../pieces/NumberInput';
 import { mealChoices, verdictWord } from '../../pieces/show';
 import { useSettled } from '../../pieces/useSettled';

@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronRight, X } from 'lucide-react';
 import { useState } from 'react';
-import { Choice, Field, inputLook } from '../../pieces/Field';
+import { Choice, Field } from '../../pieces/Field';
+import { inputLook } from '../../pieces/Labelled';
 import { NumberInput } from '../../pieces/NumberInput';
 import type { DraftPart } from './queries';
 import { useKeepingClasses } from './queries';

@@ -1,0 +1,1 @@
+export const people = (many: number) => (many === 1 ? 'one person' : `${many} people`);
