@@ -22,6 +22,12 @@ if (args is ["library", var library])
     return;
 }
 
+if (args is ["group", var group])
+{
+    await GroupLoad.Run(new Uri(group));
+    return;
+}
+
 if (args is ["swaps"])
 {
     SwapTimes.Run();

@@ -6,11 +6,14 @@ namespace Merienda.Bench;
 /// <summary>A browser's side of the API: cookies and the antiforgery token.</summary>
 public static class Visitor
 {
-    public static async Task<HttpClient> Enter(Uri address)
+    /// <param name="name">Of the demo's people; the first of them when it is not said.</param>
+    public static async Task<HttpClient> Enter(Uri address, string? name = null)
     {
         var client = await Come(address);
         var account = await client.GetFromJsonAsync<JsonNode>("/api/account");
-        var person = account!["demoPeople"]![0]!["id"]!.GetValue<Guid>();
+        var person = account!["demoPeople"]!.AsArray().First(one => name is null || one!["name"]!.GetValue<string>() == name)![
+            "id"
+        ]!.GetValue<Guid>();
         using var answer = await client.PostAsJsonAsync("/api/account/demo", new { id = person });
         answer.EnsureSuccessStatusCode();
         Remember(client, answer);
@@ -47,7 +50,7 @@ public static class Visitor
         return client;
     }
 
-    private static async Task Refresh(HttpClient client)
+    internal static async Task Refresh(HttpClient client)
     {
         using var answer = await client.GetAsync(new Uri("/api/account", UriKind.Relative));
         Remember(client, answer);
@@ -58,7 +61,7 @@ public static class Visitor
         );
     }
 
-    private static void Remember(HttpClient client, HttpResponseMessage answer)
+    internal static void Remember(HttpClient client, HttpResponseMessage answer)
     {
         if (!answer.Headers.TryGetValues("Set-Cookie", out var set))
         {

@@ -17,26 +17,10 @@ public sealed record DeskMenus(string? Desk, IReadOnlyList<Menu> Menus, ILookup<
     public Menu? WithId(Guid id) => Menus.FirstOrDefault(menu => menu.Id == id);
 }
 
-/// <summary>A menu as a member reads it.</summary>
-/// <param name="Group">Id of the group.</param>
-/// <param name="Changes">What each correction said, the first correction first.</param>
-public sealed record ReadMenu(
-    Guid Group,
-    Guid Menu,
-    int Number,
-    DateTimeOffset PublishedAt,
-    string Changed,
-    JsonNode Content,
-    IReadOnlyList<string> Changes
-);
-
 /// <summary>Menus of a group: drafted at its desk, published, read by its members.</summary>
 public sealed class MenuStore(EditDoor door, RecipeVersions versions)
 {
     public const int MostMenus = 200;
-
-    /// <summary>Menus that a member has before them; older ones are cooked by now.</summary>
-    private const int MostRead = 20;
 
     /// <summary>What a desk has drafted and published.</summary>
     public Reading<DeskMenus> All { get; } =
@@ -207,14 +191,6 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
             view
         );
 
-    /// <summary>The newest version of each menu of the groups that whoever asks belongs to, the latest first.</summary>
-    public static readonly Reading<IReadOnlyList<ReadMenu>> NewestOfAll = Published("", null);
-
-    /// <summary>One menu as it was last published; null when whoever asks may not read it, or nothing was.</summary>
-    public static Reading<ReadMenu?> Newest(Guid group, Guid menu) =>
-        Published("and version.household_id = @readGroup and version.menu_id = @readMenu", new { readGroup = group, readMenu = menu })
-            .Select(found => found.SingleOrDefault());
-
     /// <summary>Versions that were put on weeks of the household, the latest week first.</summary>
     public static readonly Reading<IReadOnlyList<MenuTakenRow>> Taken = Reading.Of<IReadOnlyList<MenuTakenRow>>(
         """
@@ -223,42 +199,6 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
         null,
         async rows => [.. await rows.ReadAsync<MenuTakenRow>()]
     );
-
-    private static Reading<IReadOnlyList<ReadMenu>> Published(string which, object? parameters) =>
-        Reading.Of<IReadOnlyList<ReadMenu>>(
-            $"""
-            select * from (
-                select distinct on (version.household_id, version.menu_id) version.household_id, version.menu_id, number, published_at, changed, content::text,
-                    array(select correction.changed from menu_version correction where correction.household_id = version.household_id
-                        and correction.menu_id = version.menu_id and correction.number > 1 order by correction.number) as changes
-                from menu_version version join group_member member on member.household_id = version.household_id and member.account_id = app_account()
-                where true {which} order by version.household_id, version.menu_id, number desc
-            ) newest order by published_at desc limit {MostRead};
-            """,
-            parameters,
-            async rows =>
-                [
-                    .. (
-                        await rows.ReadAsync<(
-                            Guid Group,
-                            Guid Menu,
-                            int Number,
-                            DateTimeOffset At,
-                            string Changed,
-                            string Content,
-                            string[] Changes
-                        )>()
-                    ).Select(row => new ReadMenu(
-                        row.Group,
-                        row.Menu,
-                        row.Number,
-                        row.At,
-                        row.Changed,
-                        JsonNode.Parse(row.Content)!,
-                        row.Changes
-                    )),
-                ]
-        );
 
     public static Refusal Gone(Guid menu) => new("menu-gone", "menu", $"{menu}", "there is no such menu", "Choose one from the list");
 

@@ -20,6 +20,9 @@ public sealed class Cookbook(IReadOnlyList<KnownRecipe> recipes, Guid? self = nu
     private readonly Dictionary<Guid, KnownRecipe> _byId = recipes.ToDictionary(recipe => recipe.Id);
     private readonly ILookup<string, KnownRecipe> _byName = recipes.ToLookup(recipe => Plain(recipe.Of.Name));
 
+    /// <summary>Ids of the versions of the recipes in it.</summary>
+    public IEnumerable<Guid> Versions => recipes.Select(recipe => recipe.Version);
+
     public static string KeyOf(Guid recipe) => $"{Prefix}{recipe}";
 
     /// <summary>The recipe that a key says, whether it is in the book or not; null for the key of a food.</summary>

@@ -29,7 +29,8 @@ public static class HandOutEndpoints
         CurrentTenant tenant,
         [AsParameters] RecipeEndpoints.Desk desk,
         TimeProvider clock,
-        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json,
+        PublishedMenus published,
+        MenuReadings readings,
         int eaters = 4
     )
     {
@@ -44,28 +45,36 @@ public static class HandOutEndpoints
             ).ToProblem();
         }
 
-        var (stored, table) = await desk.Database.Read(tenant, MenuStore.Newest(group, menu).And(desk.Households.Table()));
+        var (stored, table) = await desk.Database.Read(tenant, published.Newest(group, menu).And(desk.Households.Table()));
         if (stored is null)
         {
             return MemberMenuEndpoints.Unread(menu).ToProblem();
         }
 
-        var read = (await MemberMenuEndpoints.ReadHere([stored], tenant, desk, json.Value))[0];
+        var read = (await readings.Of([stored], tenant, desk))[0];
         if (read.Recipes.FirstOrDefault(recipe => recipe.IsRefused).Refusal is { } unread)
         {
             return unread.ToProblem();
         }
 
         Document Document() =>
-            MenuHandOut.Of(Handed(read, desk, table, eaters), read.Foods.Matcher, desk.Knowledge.Classes, desk.Knowledge.HouseScheme);
+            MenuHandOut.Of(
+                Handed(read, stored, desk, table, eaters),
+                read.Foods.Matcher,
+                desk.Knowledge.Classes,
+                desk.Knowledge.HouseScheme
+            );
         (byte[] Content, string Type)? file = form switch
         {
             "docx" => (WordDocument.Of(Document()), "application/vnd.openxmlformats-officedocument.wordprocessingml.document"),
             "html" => (Encoding.UTF8.GetBytes(HtmlDocument.Of(Document())), "text/html; charset=utf-8"),
             "md" => (Encoding.UTF8.GetBytes(MarkdownDocument.Of(Document())), "text/markdown; charset=utf-8"),
             "csv" => (Encoding.UTF8.GetBytes(Csv(List(read, desk, table, eaters), eaters)), "text/csv; charset=utf-8"),
-            "ics" => (Encoding.UTF8.GetBytes(Calendar.Of(Meals(read, table), clock.GetUtcNow())), "text/calendar; charset=utf-8"),
-            "json" => (Encoding.UTF8.GetBytes(stored.Content.ToJsonString()), "application/json"),
+            "ics" => (
+                Encoding.UTF8.GetBytes(Calendar.Of(Meals(read, stored.Menu, table), clock.GetUtcNow())),
+                "text/calendar; charset=utf-8"
+            ),
+            "json" => (Encoding.UTF8.GetBytes(stored.Content), "application/json"),
             _ => null,
         };
         return file is { } written
@@ -79,15 +88,15 @@ public static class HandOutEndpoints
             ).ToProblem();
     }
 
-    private static HandedMenu Handed(MemberMenuEndpoints.Read read, RecipeEndpoints.Desk desk, Core.Planning.Table table, int eaters)
+    private static HandedMenu Handed(MenuHere read, ReadMenu stored, RecipeEndpoints.Desk desk, Core.Planning.Table table, int eaters)
     {
         var menu = read.Menu;
         var meals = menu.Meals.ToDictionary(meal => meal.Key, meal => meal.Name);
         return new(
             menu.Group,
             menu.Name,
-            $"Version {read.Stored.Number}, published on {read.Stored.PublishedAt:d MMMM yyyy}.",
-            read.Stored.Changed,
+            $"Version {stored.Number}, published on {stored.PublishedAt:d MMMM yyyy}.",
+            stored.Changed,
             menu.Note,
             menu.StartsOn,
             menu.Days,
@@ -107,12 +116,7 @@ public static class HandOutEndpoints
     }
 
     /// <summary>What one portion of each dish on each of its days takes, and what that many eaters buy.</summary>
-    private static IReadOnlyList<HandedThing> List(
-        MemberMenuEndpoints.Read read,
-        RecipeEndpoints.Desk desk,
-        Core.Planning.Table table,
-        int eaters
-    )
+    private static IReadOnlyList<HandedThing> List(MenuHere read, RecipeEndpoints.Desk desk, Core.Planning.Table table, int eaters)
     {
         var inOunces = table.Household.CountsInOunces;
         var list = ShoppingList.FromNothing(desk.Knowledge.SoldAs, read.Foods.Matcher.WithKey);
@@ -148,14 +152,14 @@ public static class HandOutEndpoints
         ]);
 
     /// <summary>Each meal of each day at the time at which it is usually eaten here, half an hour long.</summary>
-    private static IEnumerable<CalendarEntry> Meals(MemberMenuEndpoints.Read read, Core.Planning.Table table) =>
+    private static IEnumerable<CalendarEntry> Meals(MenuHere read, Guid menu, Core.Planning.Table table) =>
         from dish in read.Menu.Dishes
         group dish by (dish.Day, dish.Meal) into meal
         let slot = table.Household.Rhythm.Meal(meal.Key.Meal)
         let at = read.Menu.StartsOn.AddDays(meal.Key.Day).ToDateTime(slot?.At ?? Noon)
         let starts = Calendar.Utc(at, table.Household.TimeZone)
         select new CalendarEntry(
-            $"menu-{read.Stored.Menu:N}-{meal.Key.Day}-{meal.Key.Meal}@merienda",
+            $"menu-{menu:N}-{meal.Key.Day}-{meal.Key.Meal}@merienda",
             starts,
             starts.AddMinutes(30),
             string.Join(", ", meal.Select(dish => read.Menu.Recipes[dish.Recipe].Draft.Name)),

@@ -22,7 +22,8 @@ public static class IntoWeekEndpoints
         KnowledgeBase Knowledge,
         WeekStore Weeks,
         TimeProvider Clock,
-        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> Json
+        PublishedMenus Published,
+        MenuReadings Readings
     )
     {
         public RecipeEndpoints.Desk Desk => new(Database, Recipes, Households, Packets, Knowledge);
@@ -42,7 +43,7 @@ public static class IntoWeekEndpoints
         [AsParameters] Home home
     )
     {
-        if (await Read(group, menu, tenant, home) is not { } read)
+        if (await Read(group, menu, tenant, home) is not ({ } read, _))
         {
             return MemberMenuEndpoints.Unread(menu).ToProblem();
         }
@@ -67,7 +68,7 @@ public static class IntoWeekEndpoints
         [AsParameters] Home home
     )
     {
-        if (await Read(group, menu, editing.Tenant, home) is not { } read)
+        if (await Read(group, menu, editing.Tenant, home) is not ({ } read, var number))
         {
             return MemberMenuEndpoints.Unread(menu).ToProblem();
         }
@@ -100,7 +101,7 @@ public static class IntoWeekEndpoints
                 editing,
                 start,
                 $"Put {read.Menu.Name} on the week",
-                new(start, group, menu, read.Stored.Number, home.Clock.GetUtcNow()),
+                new(start, group, menu, number, home.Clock.GetUtcNow()),
                 (week, library) =>
                 {
                     var into = Into(read.Menu, request, days, week, library);
@@ -127,9 +128,10 @@ public static class IntoWeekEndpoints
             ? null
             : new("menu-tier", "tier", tier, "the menu has no such tier", "Choose one of its tiers");
 
-    private static async Task<MemberMenuEndpoints.Read?> Read(Guid group, Guid menu, Tenant tenant, Home home) =>
-        await home.Database.Read(tenant, MenuStore.Newest(group, menu)) is { } stored
-            ? (await MemberMenuEndpoints.ReadHere([stored], tenant, home.Desk, home.Json.Value))[0]
+    /// <summary>The menu as it is read here, and the number of its version; null when whoever asks may not read it.</summary>
+    private static async Task<(MenuHere Here, int Number)?> Read(Guid group, Guid menu, Tenant tenant, Home home) =>
+        await home.Database.Read(tenant, home.Published.Newest(group, menu)) is { } stored
+            ? ((await home.Readings.Of([stored], tenant, home.Desk))[0], stored.Number)
             : null;
 
     /// <summary>The week's first day, and those days of the menu that it takes: at most seven, each on its own weekday.</summary>
@@ -183,7 +185,7 @@ public static class IntoWeekEndpoints
         );
     }
 
-    private static IntoWeekSheet ToSheet(MemberMenuEndpoints.Read read, IReadOnlyList<int> days, StoredWeek week, IntoWeek into)
+    private static IntoWeekSheet ToSheet(MenuHere read, IReadOnlyList<int> days, StoredWeek week, IntoWeek into)
     {
         string NameOf(Guid eater) => week.Table.WithId(eater)?.Name ?? "";
         var used = read.Menu.Dishes.Where(dish => days.Contains(dish.Day)).Select(dish => dish.Recipe).ToHashSet();

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Merienda.Core.Groups;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
@@ -9,22 +8,12 @@ using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
 using Merienda.Web.Recipes;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.Extensions.Options;
 
 namespace Merienda.Web.Groups;
 
 /// <summary>Published menus as a member reads them and takes them home: read with the own foods, judged by the own table's rules.</summary>
 public static class MemberMenuEndpoints
 {
-    /// <summary>A menu that is read here: each of its recipes as this kitchen reads it, or why it can't.</summary>
-    internal sealed record Read(
-        ReadMenu Stored,
-        PublishedMenu Menu,
-        IReadOnlyList<Result<StoredRecipe>> Recipes,
-        IReadOnlySet<string> There,
-        HouseholdFoods Foods
-    );
-
     public static void MapMemberMenus(this RouteGroupBuilder groups)
     {
         groups.MapGet("/menus", All).WithName("GetGroupMenus");
@@ -34,15 +23,16 @@ public static class MemberMenuEndpoints
     private static async Task<Ok<IReadOnlyList<MemberMenu>>> All(
         CurrentTenant tenant,
         [AsParameters] RecipeEndpoints.Desk desk,
-        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
+        PublishedMenus published,
+        MenuReadings readings
     )
     {
         var ((table, stored), taken) = await desk.Database.Read(
             tenant,
-            desk.Households.Table().And(MenuStore.NewestOfAll).And(MenuStore.Taken)
+            desk.Households.Table().And(published.NewestOfAll).And(MenuStore.Taken)
         );
         return TypedResults.Ok<IReadOnlyList<MemberMenu>>([
-            .. (await ReadHere(stored, tenant, desk, json.Value)).Select(menu => ToSheet(menu, table, taken)),
+            .. (await readings.Of(stored, tenant, desk)).Zip(stored, (menu, version) => ToSheet(menu, version, table, taken)),
         ]);
     }
 
@@ -53,23 +43,24 @@ public static class MemberMenuEndpoints
         TakeHomeRequest request,
         Editing editing,
         [AsParameters] RecipeEndpoints.Desk desk,
-        TimeProvider clock,
-        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
+        PublishedMenus published,
+        MenuReadings readings,
+        TimeProvider clock
     )
     {
-        if (await desk.Database.Read(editing.Tenant, MenuStore.Newest(group, menu)) is not { } stored)
+        if (await desk.Database.Read(editing.Tenant, published.Newest(group, menu)) is not { } stored)
         {
             return Unread(menu).ToProblem();
         }
 
-        var read = (await ReadHere([stored], editing.Tenant, desk, json.Value))[0];
+        var read = (await readings.Of([stored], editing.Tenant, desk))[0];
         return editing.Answer(await BringHome(editing, read, request.Days, desk, clock));
     }
 
     /// <summary>Those recipes of some days, with what they use, that are not in the library yet.</summary>
     internal static async Task<Result<Edited<TakenHome>>> BringHome(
         EditStamp stamp,
-        Read read,
+        MenuHere read,
         IReadOnlyList<int> days,
         RecipeEndpoints.Desk desk,
         TimeProvider clock
@@ -114,37 +105,13 @@ public static class MemberMenuEndpoints
         return wanted;
     }
 
-    /// <summary>Each menu with its recipes as this kitchen reads them.</summary>
-    internal static async Task<IReadOnlyList<Read>> ReadHere(
-        IReadOnlyList<ReadMenu> stored,
-        Tenant tenant,
-        RecipeEndpoints.Desk desk,
-        Microsoft.AspNetCore.Http.Json.JsonOptions json
-    )
-    {
-        var menus = stored.Select(one => one.Content.Deserialize<PublishedMenu>(json.SerializerOptions)!).ToList();
-        var uses = BroughtRecipes.UsesOf([.. menus.SelectMany(menu => menu.Recipes)]);
-        var ((foods, recipes), library) = await desk.Database.Read(
-            tenant,
-            desk.Packets.Foods.And(desk.Recipes.Cookbook(uses, null)).And(desk.Recipes.All)
-        );
-        var there = library.Select(recipe => recipe.Version.Name).ToHashSet(Cookbook.SameName);
-        return
-        [
-            .. stored.Zip(
-                menus,
-                (one, menu) => new Read(one, menu, BroughtRecipes.Each(menu.Recipes, foods.Matcher, recipes), there, foods)
-            ),
-        ];
-    }
-
-    private static MemberMenu ToSheet(Read read, Core.Planning.Table table, IReadOnlyList<MenuTakenRow> taken) =>
+    private static MemberMenu ToSheet(MenuHere read, ReadMenu stored, Core.Planning.Table table, IReadOnlyList<MenuTakenRow> taken) =>
         new(
-            read.Stored.Group,
-            read.Stored.Menu,
-            read.Stored.Number,
-            read.Stored.PublishedAt,
-            read.Stored.Changed,
+            stored.Group,
+            stored.Menu,
+            stored.Number,
+            stored.PublishedAt,
+            stored.Changed,
             read.Menu.Group,
             read.Menu.Name,
             read.Menu.StartsOn,
@@ -178,8 +145,8 @@ public static class MemberMenuEndpoints
             ],
             [
                 .. taken
-                    .Where(one => (one.GroupId, one.MenuId) == (read.Stored.Group, read.Stored.Menu))
-                    .Select(one => new TakenWeek(one.WeekStart, one.Number, [.. read.Stored.Changes.Skip(one.Number - 1)])),
+                    .Where(one => (one.GroupId, one.MenuId) == (stored.Group, stored.Menu))
+                    .Select(one => new TakenWeek(one.WeekStart, one.Number, [.. stored.Changes.Skip(one.Number - 1)])),
             ]
         );
 

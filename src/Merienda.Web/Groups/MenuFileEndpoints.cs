@@ -43,8 +43,7 @@ public static class MenuFileEndpoints
             return unread.ToProblem();
         }
 
-        var stored = new ReadMenu(Guid.Empty, Guid.Empty, 1, clock.GetUtcNow(), "", file.Value, []);
-        var read = (await MemberMenuEndpoints.ReadHere([stored], editing.Tenant, desk, json.Value))[0];
+        var read = await MenuReadings.Of(file.Value, editing.Tenant, desk);
         // An edit of its own: the recipes stay when the menu is taken back.
         var brought = await MemberMenuEndpoints.BringHome(editing.Stamp with { EditId = Guid.CreateVersion7() }, read, [], desk, clock);
         if (brought.Refusal is { } wrong)
@@ -64,7 +63,7 @@ public static class MenuFileEndpoints
         );
     }
 
-    private static Result<JsonNode> Parse(string file, JsonSerializerOptions options)
+    private static Result<PublishedMenu> Parse(string file, JsonSerializerOptions options)
     {
         try
         {
@@ -75,7 +74,7 @@ public static class MenuFileEndpoints
                 || menu.Uses.Count != menu.Recipes.Count
                 || menu.Uses.SelectMany(uses => uses).Any(used => used < 0 || used >= menu.Recipes.Count)
                 ? NoMenu(file, "its dishes name recipes that are not in it")
-                : (Result<JsonNode>)JsonNode.Parse(file)!;
+                : (Result<PublishedMenu>)menu;
         }
         catch (JsonException broken)
         {

@@ -59,6 +59,7 @@ public static class MeriendaHost
         services.AddSingleton<Table.EffectReader>();
         services.AddSingleton<LiveUpdates>();
         services.AddSingleton<Weeks.Cooking.SessionOrders>();
+        services.AddSingleton<Groups.MenuReadings>();
         services.AddSingleton<MailSeal>();
         services.AddSingleton(provider => new MailStore(
             provider.GetRequiredService<Database>(),
@@ -166,6 +167,7 @@ public static class MeriendaHost
         services.AddSingleton<MemberStore>();
         services.AddSingleton<GroupStore>();
         services.AddSingleton<MenuStore>();
+        services.AddSingleton<PublishedMenus>();
         services.AddSingleton<SubmissionStore>();
         services.AddSingleton<QuestionStore>();
         services.AddSingleton<QuestionReading>();
