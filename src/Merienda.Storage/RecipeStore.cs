@@ -202,12 +202,13 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
         );
 
     /// <summary>The same as part of an edit of another kind.</summary>
+    /// <param name="bring">The versions to store, each after those that it uses.</param>
     /// <param name="also">What else is written, by what was brought in and what was read beside it.</param>
     internal Task<Result<Edited<TAnswer>>> BringIn<TMore, TAnswer>(
         EditStamp stamp,
         string kind,
         Reading<Cookbook> cookbook,
-        Func<HouseholdFoods, Cookbook, Result<IReadOnlyList<StoredRecipe>>> read,
+        Func<HouseholdFoods, Cookbook, Result<IReadOnlyList<StoredRecipe>>> bring,
         DateTimeOffset at,
         Reading<TMore> more,
         Func<Change, IReadOnlyList<StoredRecipe>, TMore, Result<Decided<TAnswer>>> also
@@ -219,29 +220,22 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
             locked =>
             {
                 var (((foods, recipes), household), beside) = locked;
-                var brought = read(foods, recipes);
-                if (
-                    (
-                        brought.Refusal
-                        ?? brought.Value.Select(one => WrongMeal(one.Version, household.Rhythm)).FirstOrDefault(wrong => wrong is not null)
-                    ) is
-                    { } refusal
-                )
+                var read = bring(foods, recipes);
+                if (read.Refusal is { } refusal)
                 {
                     return refusal;
                 }
 
-                var change = new Change(
-                    brought.Value is [var only] ? $"Brought in {only.Version.Name}" : $"Brought in {brought.Value.Count} recipes"
-                );
-                foreach (var recipe in brought.Value)
+                var brought = read.Value.Select(recipe => recipe with { Version = recipe.Version.At(household.Rhythm) }).ToList();
+                var change = new Change(brought is [var only] ? $"Brought in {only.Version.Name}" : $"Brought in {brought.Count} recipes");
+                foreach (var recipe in brought)
                 {
                     var row = new RecipeRow(recipe.RecipeId, recipe.VersionId, null);
                     change.Put(Tables.Recipe, row with { ArchivedAt = at }, row);
                     RecipeAppending.Append(change, recipe, foods, versions, stamp, at);
                 }
 
-                return also(change, brought.Value, beside);
+                return also(change, brought, beside);
             }
         );
 

@@ -1,3 +1,6 @@
+using Merienda.Core.Groups.Filling;
+using Merienda.Core.Sessions;
+using Merienda.Solving;
 using Merienda.Web.Accounts;
 using Merienda.Web.Groups;
 using Merienda.Web.Hosting;
@@ -15,9 +18,15 @@ if (args is [SolveProcesses.Role, .. var rest])
     return;
 }
 
-if (args is [OrderProcess.Role, ..])
+if (args is [SessionOrders.Role, ..])
 {
-    OrderProcess.Run();
+    AnswerRole.Run<SessionQuestion, SessionAnswer>(question => SessionSolver.Solve(question));
+    return;
+}
+
+if (args is [MenuOrders.Role, ..])
+{
+    AnswerRole.Run<MenuQuestion, MenuAnswer>(MenuSolver.Solve);
     return;
 }
 

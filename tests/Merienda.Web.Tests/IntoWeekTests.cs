@@ -112,4 +112,43 @@ public class IntoWeekTests(TestDatabase database)
             await farah.Refused(HttpStatusCode.UnprocessableEntity, "menu-tier", HttpMethod.Post, path, new { week = Next, tier = "huge" });
         }
     }
+
+    [Fact]
+    public async Task A_meal_that_the_group_calls_otherwise_is_the_one_of_the_same_kind_at_home()
+    {
+        var circle = await Circle.Founded(database);
+        var draft = System.Text.Json.JsonSerializer.SerializeToNode(Visitor.Draft("Quay pan", 4, ["400 g cod"]))!;
+        draft["meal"] = "supper";
+        await circle.Put(1, (await circle.Desk.Must(HttpMethod.Post, "/api/recipes", draft))["id"]!.GetValue<Guid>());
+        await circle.Desk.Must(HttpMethod.Post, $"/api/groups/menus/{circle.Menu}/publish", new { changed = "Quay pan" });
+        var (farah, _) = await circle.Member("Farah");
+        var home = (await farah.Get("/api/table/rhythm"))["meals"]!.AsArray();
+        var without = home.Where(meal => (string?)meal!["key"] != "supper").Select(meal => meal!.DeepClone()).ToList();
+        without.Add(
+            new JsonObject
+            {
+                ["key"] = null,
+                ["name"] = "evening meal",
+                ["role"] = "supper",
+                ["at"] = "19:00:00",
+            }
+        );
+        await farah.Must(
+            HttpMethod.Put,
+            "/api/table/rhythm",
+            new
+            {
+                firstDay = "sunday",
+                meals = without,
+                prepDays = (await farah.Get("/api/table/rhythm"))["prepDays"],
+            }
+        );
+        await farah.Must(HttpMethod.Post, Path(circle), Into());
+        var evening = (await farah.Get("/api/table/rhythm"))["meals"]!.AsArray().Single(meal => (string?)meal!["name"] == "evening meal")![
+            "key"
+        ]!;
+        var recipe = (await farah.Get("/api/recipes")).AsArray().Single(one => (string?)one!["name"] == "Quay pan")!["id"];
+        Assert.Equal((string?)evening, (string?)(await farah.Get($"/api/recipes/{recipe}"))["draft"]!["meal"]);
+        Assert.Equal(2, Placed(await farah.Get($"/api/weeks/{Next}")));
+    }
 }

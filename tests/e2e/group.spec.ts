@@ -230,3 +230,30 @@ test('people are asked by a list of addresses, come by the link in their mail, a
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('Asked by mail and not come yet: one person')).toBeVisible();
 });
+
+test('open meals of a menu are filled as offered, ticked or not, and taken back as one', async ({ page }) => {
+  await foundGroup(page);
+  await addRecipe(page, 'Cod and swede\nServes 2\n300 g cod fillet\n400 g swede', 'Cod and swede');
+  await addRecipe(page, 'Barley bowl\nServes 2\n200 g pearl barley\n2 carrots', 'Barley bowl');
+  await page.getByRole('link', { name: 'Group', exact: true }).click();
+  await page.getByRole('button', { name: 'Begin a menu' }).click();
+  await page.getByLabel('Name').fill('Harbour week');
+  await page.getByRole('textbox', { name: 'Days' }).fill('2');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Fill or mend …' }).press('Enter');
+  await expect(page.getByRole('button', { name: 'Put these 4 dishes there' })).toBeVisible();
+  await expectAxeClean(page);
+  await page.getByRole('checkbox', { name: /lunch Cod and swede|lunch Barley bowl/ }).first().press(' ');
+  await page.getByRole('button', { name: 'Put these 3 dishes there' }).press('Enter');
+  await expect(page.getByText('3 dishes are on the menu.')).toBeVisible();
+  await expect(page.getByRole('link', { name: /Cod and swede|Barley bowl/ })).toHaveCount(3);
+
+  await page.getByRole('button', { name: 'Fill or mend …' }).click();
+  await page.getByLabel('Better dishes for what stands there').check();
+  await expect(page.getByText('Nothing of this library suits more than two members better.', { exact: false })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: /Cod and swede|Barley bowl/ })).toHaveCount(0);
+});

@@ -202,6 +202,7 @@ public static class Refusals
         new("nothing-to-take", RefusalKind.Moved, "job"),
         new("nothing-to-take-instead", RefusalKind.Moved, "food"),
         new("nothing-to-undo", RefusalKind.Moved, "undo"),
+        new("offer-outdated", RefusalKind.Moved, "version"),
         new("one-eater", RefusalKind.Wrong, "eaters"),
         new("opened-days-out-of-range", RefusalKind.Wrong, "openedDays", "1 to 365 days"),
         new("order-incomplete", RefusalKind.Moved, "items"),

@@ -10,6 +10,7 @@ public sealed class RecipeVersion
     /// <summary>Most ingredients of a dish, with those of the recipes that it uses.</summary>
     public const int MostIngredients = 1_000;
 
+    private string? _meal;
     private PortionProfile? _profile;
     private Dictionary<string, RecipeVersion>? _as;
     private IReadOnlyList<RecipeLine>? _ingredients;
@@ -26,7 +27,11 @@ public sealed class RecipeVersion
     public required decimal Portions { get; init; }
 
     /// <summary>The meal slot it is usually eaten at, or null for any.</summary>
-    public string? Meal { get; init; }
+    public string? Meal
+    {
+        get => _meal;
+        init => _meal = value;
+    }
 
     public required IReadOnlyList<RecipeLine> Lines { get; init; }
 
@@ -213,6 +218,21 @@ public sealed class RecipeVersion
         }
 
         return null;
+    }
+
+    /// <summary>A recipe of elsewhere at a table with these meals: what that calls otherwise is the meal of the same kind, or none.</summary>
+    public RecipeVersion At(Planning.Rhythm rhythm)
+    {
+        if (_meal is null || rhythm.Meal(_meal) is not null)
+        {
+            return this;
+        }
+
+        // Nothing else that is worked out once asks for the meal.
+        var here = (RecipeVersion)MemberwiseClone();
+        here._meal = rhythm.OfCourse(_meal, Name)?.Key;
+        here._as = null;
+        return here;
     }
 
     public PortionProfile Profile => _profile ??= PortionProfile.Of(Lines, Portions);

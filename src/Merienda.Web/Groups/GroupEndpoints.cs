@@ -26,6 +26,7 @@ public static class GroupEndpoints
         groups.MapHandOut();
         groups.MapMenuFile();
         groups.MapMends();
+        groups.MapMenuSolve();
         groups.MapIntoWeek();
         groups.MapSubmissions();
         groups.MapQueue();

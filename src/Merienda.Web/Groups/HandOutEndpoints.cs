@@ -8,7 +8,6 @@ using Merienda.Web.Hosting;
 using Merienda.Web.Recipes;
 using Merienda.Web.Weeks;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.Extensions.Options;
 
 namespace Merienda.Web.Groups;
 

@@ -6,7 +6,6 @@ using Merienda.Storage;
 using Merienda.Web.Hosting;
 using Merienda.Web.Recipes;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.Extensions.Options;
 
 namespace Merienda.Web.Groups;
 

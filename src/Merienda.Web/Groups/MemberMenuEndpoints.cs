@@ -67,7 +67,10 @@ public static class MemberMenuEndpoints
     )
     {
         var wanted = Wanted(read.Menu, days).Order().Select(at => read.Menu.Recipes[at]).ToList();
-        var coming = wanted.Where(recipe => !read.There.Contains(recipe.Draft.Name)).ToList();
+        var coming = wanted
+            .Where(recipe => !read.There.Contains(recipe.Draft.Name))
+            .Select(recipe => recipe with { Draft = recipe.Draft with { Meal = MealOf(recipe.Draft.Meal, read.Menu) } })
+            .ToList();
         var edited = await desk.Recipes.BringIn(
             stamp,
             desk.Recipes.Cookbook(BroughtRecipes.UsesOf(wanted), null),
@@ -79,8 +82,11 @@ public static class MemberMenuEndpoints
             },
             clock.GetUtcNow()
         );
-        return edited.Select(done => done.Select(_ => new TakenHome(NamesOf(coming), NamesOf(wanted.Except(coming)))));
+        return edited.Select(done => done.Select(_ => new TakenHome(NamesOf(coming), [.. NamesOf(wanted).Except(NamesOf(coming))])));
 
+        // By the kind of meal that the group calls so: at home it has another name.
+        static string? MealOf(string? meal, PublishedMenu menu) =>
+            menu.Meals.FirstOrDefault(one => one.Key == meal) is { } slot ? $"{slot.Role}".ToLowerInvariant() : meal;
         static IReadOnlyList<string> NamesOf(IEnumerable<RecipeToBring> recipes) => [.. recipes.Select(recipe => recipe.Draft.Name)];
     }
 

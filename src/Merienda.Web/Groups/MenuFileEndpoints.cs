@@ -1,5 +1,4 @@
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using Merienda.Core.Groups;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Recipes;

@@ -60,6 +60,7 @@ public static class MeriendaHost
         services.AddSingleton<LiveUpdates>();
         services.AddSingleton<Weeks.Cooking.SessionOrders>();
         services.AddSingleton<Groups.MenuReadings>();
+        services.AddSingleton<Groups.MenuOrders>();
         services.AddSingleton<MailSeal>();
         services.AddSingleton(provider => new MailStore(
             provider.GetRequiredService<Database>(),

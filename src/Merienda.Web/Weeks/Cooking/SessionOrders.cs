@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Text.Json;
 using Merienda.Core.Sessions;
 using Merienda.Solving;
+using Merienda.Web.Weeks.Solving;
 
 namespace Merienda.Web.Weeks.Cooking;
 
@@ -11,19 +12,22 @@ namespace Merienda.Web.Weeks.Cooking;
 /// </summary>
 public sealed class SessionOrders(IConfiguration configuration, ILogger<SessionOrders> logger) : IDisposable
 {
+    /// <summary>The first argument of a process that orders.</summary>
+    public const string Role = "order";
+
     /// <summary>Answers that are kept; one takes a few kilobytes.</summary>
     private const int Kept = 500;
 
     private static readonly TimeSpan Moment = TimeSpan.FromSeconds(1.5);
 
     private readonly ConcurrentDictionary<string, Task<SessionAnswer?>> _known = new();
-    private readonly OrderProcess? _process = configuration.GetValue("Solving:Apart", true) ? new(logger) : null;
+    private readonly AnswerProcess<SessionAnswer>? _process = configuration.GetValue("Solving:Apart", true) ? new(Role, logger) : null;
 
     /// <summary>The best order that is known by now; null where steps were put so that there is none.</summary>
     /// <returns>The order, and whether a better one is still sought.</returns>
     public async Task<(SessionAnswer? Answer, bool IsSought)> Of(SessionQuestion question)
     {
-        var asked = JsonSerializer.Serialize(question, OrderProcess.Json);
+        var asked = JsonSerializer.Serialize(question, AnswerRole.Json);
         if (_known.Count > Kept)
         {
             _known.Clear();
@@ -58,10 +62,10 @@ public sealed class SessionOrders(IConfiguration configuration, ILogger<SessionO
 
     private async Task<SessionAnswer?> Seek(SessionQuestion question, string asked)
     {
-        var sought = _process is null ? new Answered(SessionSolver.Solve(question)) : await _process.Ask(asked);
+        var sought = _process is null ? new Answered<SessionAnswer>(SessionSolver.Solve(question)) : await _process.Ask(asked);
         if (sought is null)
         {
-            // The process died over it or had no time: that is no answer to keep.
+            // The list rule's order is taken meanwhile: the process died over it or had no time: that is no answer to keep.
             _known.TryRemove(asked, out _);
         }
 

@@ -53,8 +53,8 @@ public sealed partial class SolveProcesses(SolveBell bell, IConfiguration config
         var start = new ProcessStartInfo(program)
         {
             RedirectStandardInput = true,
-            // Only one that orders sessions answers there; the others write where this one writes.
-            RedirectStandardOutput = role == Cooking.OrderProcess.Role,
+            // One that searches weeks writes where this one writes; the others answer there.
+            RedirectStandardOutput = role != Role,
         };
         if (Path.GetFileNameWithoutExtension(program) == "dotnet")
         {

@@ -5,6 +5,7 @@ import { ProblemNote } from '../../pieces/ProblemNote';
 import { addDays, dayMonth, weekStart } from '../../pieces/show';
 import { MenuDialog } from './MenuDialog';
 import { MenuGrid } from './MenuGrid';
+import { MenuSolveDialog } from './MenuSolveDialog';
 import { People } from './People';
 import { PublishPanel } from './PublishPanel';
 import { type Desk, type Menu, useMenuEdits } from './queries';
@@ -12,7 +13,7 @@ import { type Desk, type Menu, useMenuEdits } from './queries';
 /** Where a group's menus are drafted and published. */
 export function DeskMenus({ desk, today }: { desk: Desk; today: string }) {
   const [chosen, setChosen] = useState<string | null>(null);
-  const [asking, setAsking] = useState<'new' | 'change' | 'again' | null>(null);
+  const [asking, setAsking] = useState<'new' | 'change' | 'again' | 'solve' | null>(null);
   const menu = desk.menus.find((one) => one.id === chosen) ?? desk.menus[0];
   return (
     <>
@@ -27,6 +28,7 @@ export function DeskMenus({ desk, today }: { desk: Desk; today: string }) {
           />
         )}
         {menu && <Button onClick={() => setAsking('change')}>Change …</Button>}
+        {menu && <Button onClick={() => setAsking('solve')}>Fill or mend …</Button>}
         {menu && <Button onClick={() => setAsking('again')}>Once more …</Button>}
         <FromFile today={today} onDone={(done) => setChosen(done.id)} />
         <Button look={menu ? 'quiet' : 'main'} onClick={() => setAsking('new')}>
@@ -44,7 +46,8 @@ export function DeskMenus({ desk, today }: { desk: Desk; today: string }) {
         {menu && <PublishPanel key={menu.id} group={desk.id} menu={menu} isHelper={desk.isHelper} />}
         <People desk={desk} />
       </div>
-      {asking && (
+      {asking === 'solve' && menu && <MenuSolveDialog menu={menu} follows={desk.follows} onDone={() => setAsking(null)} />}
+      {asking && asking !== 'solve' && (
         <MenuDialog
           menu={asking === 'change' ? (menu ?? null) : null}
           again={asking === 'again' ? menu : undefined}

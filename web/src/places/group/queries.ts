@@ -32,6 +32,16 @@ export const useMenuCheck = (menu: Menu) =>
     queryFn: () => take(api.GET('/api/groups/menus/{id}/check', { params: { path: { id: menu.id } } })),
   });
 
+/** What a search would put on the open meals, or in the place of so many dishes that stand there. */
+export const useMenuOffer = (menu: Menu, mostChanges: number | null) =>
+  useQuery({
+    queryKey: ['group', 'offer', menu.id, menu.dishes, mostChanges],
+    // Asked anew it may be another one while somebody looks at it.
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 0,
+    queryFn: () => take(api.POST('/api/groups/menus/{id}/solve', { params: { path: { id: menu.id } }, body: { mostChanges } })),
+  });
+
 /** Draws a menu as it was answered in the place of the one before. */
 function put(queries: QueryClient, menu: Menu) {
   queries.setQueryData<Schemas['GroupsPage']>(groups, (page) => {
@@ -64,6 +74,11 @@ export function useMenuEdits() {
     serve: (id: string, dish: string, body: Schemas['DishServingRequest'], name: string) =>
       run(() => kept(api.PUT('/api/groups/menus/{id}/dishes/{dish}', { params: { path: { id, dish } }, body })), {
         say: `${name} is changed.`,
+        isTold: true,
+      }),
+    takeSolved: (id: string, changes: Schemas['MenuChangeSheet'][]) =>
+      run(() => kept(api.POST('/api/groups/menus/{id}/solved', { params: { path: { id } }, body: { changes } })), {
+        say: changes.length === 1 ? 'The dish is on the menu.' : `${changes.length} dishes are on the menu.`,
         isTold: true,
       }),
     takeOff: (id: string, dish: string, name: string) =>
