@@ -166,6 +166,13 @@ public class MenuTierTests(TestDatabase database)
             );
         }
 
+        // Her own prep days cook it.
+        Assert.Contains(
+            "SUMMARY:Cook: ",
+            await farah.Client.GetStringAsync(new Uri($"{path}.ics", UriKind.Relative), TestContext.Current.CancellationToken),
+            StringComparison.Ordinal
+        );
+
         using var word = await farah.Client.GetAsync(new Uri($"{path}.docx", UriKind.Relative), TestContext.Current.CancellationToken);
         Assert.Equal("Tiers.docx", word.Content.Headers.ContentDisposition!.FileName);
         var page = await farah.Client.GetStringAsync(

@@ -141,7 +141,7 @@ public static class MenuIntoWeek
     private static string VariantName(RecipeVersion recipe, string? variant) => variant is null ? recipe.Name : $"{recipe.Name}, {variant}";
 
     /// <summary>The last session from which it keeps, in the fridge or frozen; null when there is none.</summary>
-    private static DateOnly? SessionFor(IReadOnlyList<PrepSession> sessions, KeepingClass keeping, DateOnly eaten) =>
+    internal static DateOnly? SessionFor(IReadOnlyList<PrepSession> sessions, KeepingClass keeping, DateOnly eaten) =>
         sessions
             .Where(session => session.Date <= eaten && (eaten <= keeping.EatBy(session.Date) || keeping.Freezes))
             .OrderBy(session => session.EatenFrom <= eaten)

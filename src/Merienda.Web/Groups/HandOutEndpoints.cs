@@ -70,7 +70,7 @@ public static class HandOutEndpoints
             "md" => (Encoding.UTF8.GetBytes(MarkdownDocument.Of(Document())), "text/markdown; charset=utf-8"),
             "csv" => (Encoding.UTF8.GetBytes(Csv(List(read, desk, table, eaters), eaters)), "text/csv; charset=utf-8"),
             "ics" => (
-                Encoding.UTF8.GetBytes(Calendar.Of(Meals(read, stored.Menu, table), clock.GetUtcNow())),
+                Encoding.UTF8.GetBytes(Calendar.Of(Entries(read, stored.Menu, table), clock.GetUtcNow())),
                 "text/calendar; charset=utf-8"
             ),
             "json" => (Encoding.UTF8.GetBytes(stored.Content), "application/json"),
@@ -150,21 +150,68 @@ public static class HandOutEndpoints
             .. list.Select(thing => (string[])[thing.Aisle, thing.Name, thing.ForOne, thing.ForAll]),
         ]);
 
-    /// <summary>Each meal of each day at the time at which it is usually eaten here, half an hour long.</summary>
-    private static IEnumerable<CalendarEntry> Meals(MenuHere read, Guid menu, Core.Planning.Table table) =>
-        from dish in read.Menu.Dishes
-        group dish by (dish.Day, dish.Meal) into meal
-        let slot = table.Household.Rhythm.Meal(meal.Key.Meal)
-        let at = read.Menu.StartsOn.AddDays(meal.Key.Day).ToDateTime(slot?.At ?? Noon)
-        let starts = Calendar.Utc(at, table.Household.TimeZone)
-        select new CalendarEntry(
-            $"menu-{menu:N}-{meal.Key.Day}-{meal.Key.Meal}@merienda",
-            starts,
-            starts.AddMinutes(30),
-            string.Join(", ", meal.Select(dish => read.Menu.Recipes[dish.Recipe].Draft.Name)),
-            $"{read.Menu.Name}, {read.Menu.Group}",
-            null
+    /// <summary>What is cooked on the own prep days, thawed the evening before, and eaten at the own meals of the same kind.</summary>
+    private static IEnumerable<CalendarEntry> Entries(MenuHere read, Guid menu, Core.Planning.Table table)
+    {
+        var rhythm = table.Household.Rhythm;
+        DateOnly On(PublishedDish dish) => read.Menu.StartsOn.AddDays(dish.Day);
+        CalendarEntry Entry(string what, DateOnly day, TimeOnly at, int minutes, string says)
+        {
+            var starts = Calendar.Utc(day.ToDateTime(at), table.Household.TimeZone);
+            return new(
+                $"menu-{menu:N}-{what}@merienda",
+                starts,
+                starts.AddMinutes(minutes),
+                says,
+                $"{read.Menu.Name}, {read.Menu.Group}",
+                null
+            );
+        }
+
+        var (sessions, thaws) = MenuCalendar.Of(
+            [.. read.Menu.Dishes.Select(dish => (On(dish), read.Recipes[dish.Recipe].Value.Version))],
+            rhythm
         );
+        var meals =
+            from dish in read.Menu.Dishes
+            group dish by (dish.Day, dish.Meal) into meal
+            let kind = read.Menu.Meals.FirstOrDefault(one => one.Key == meal.Key.Meal)?.Role
+            let slot = rhythm.Meal(meal.Key.Meal) ?? rhythm.Meals.FirstOrDefault(one => one.Role == kind)
+            select Entry(
+                $"{meal.Key.Day}-{meal.Key.Meal}",
+                On(meal.First()),
+                slot?.At ?? Noon,
+                MealMinutes,
+                string.Join(", ", meal.Select(dish => read.Menu.Recipes[dish.Recipe].Draft.Name))
+            );
+        return
+        [
+            .. sessions.Select(session =>
+                Entry(
+                    $"session-{session.Date:yyyyMMdd}",
+                    session.Date,
+                    session.Start,
+                    Math.Max(MealMinutes, session.HandsOn),
+                    $"Cook: {string.Join(", ", session.Dishes)}"
+                )
+            ),
+            .. thaws.Select(thaw =>
+                Entry(
+                    $"thaw-{thaw.Evening:yyyyMMdd}",
+                    thaw.Evening,
+                    Evening,
+                    ThawMinutes,
+                    $"From the freezer to the fridge for tomorrow: {string.Join(", ", thaw.Dishes)}"
+                )
+            ),
+            .. meals,
+        ];
+    }
+
+    private const int MealMinutes = 30,
+        ThawMinutes = 5;
+
+    private static readonly TimeOnly Evening = new(20, 0);
 
     private static readonly TimeOnly Noon = new(12, 0);
 }
