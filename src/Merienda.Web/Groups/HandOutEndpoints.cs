@@ -1,4 +1,5 @@
 using System.Text;
+using Merienda.Core.Groups;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Shopping;
 using Merienda.Formats;
