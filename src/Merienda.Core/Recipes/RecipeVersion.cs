@@ -223,14 +223,15 @@ public sealed class RecipeVersion
     /// <summary>A recipe of elsewhere at a table with these meals: what that calls otherwise is the meal of the same kind, or none.</summary>
     public RecipeVersion At(Planning.Rhythm rhythm)
     {
-        if (_meal is null || rhythm.Meal(_meal) is not null)
+        var there = rhythm.Meal(_meal);
+        if (_meal is null || there is { IsFormer: false })
         {
             return this;
         }
 
         // Nothing else that is worked out once asks for the meal.
         var here = (RecipeVersion)MemberwiseClone();
-        here._meal = rhythm.OfCourse(_meal, Name)?.Key;
+        here._meal = (there is null ? rhythm.OfCourse(_meal, Name) : rhythm.Meals.FirstOrDefault(slot => slot.Role == there.Role))?.Key;
         here._as = null;
         return here;
     }
