@@ -13,16 +13,36 @@ public static class MenuSolver
 {
     private const int WeekDays = 7;
 
-    /// <summary>Deterministic seconds of a level.</summary>
-    private const double Effort = 4;
+    /// <summary>Deterministic seconds of a level of a week; two or three by the clock.</summary>
+    private const double Effort = 0.6;
 
     public static MenuAnswer Solve(MenuQuestion question)
     {
-        if (question.Places.Count == 0)
+        // Nothing that is asked reaches from one week into another.
+        var (dishes, isProven) = (new int?[question.Places.Count], true);
+        foreach (var week in Enumerable.Range(0, dishes.Length).GroupBy(at => question.Places[at].Day / WeekDays))
         {
-            return new([], true);
+            var answer = SolveWeek(
+                question with
+                {
+                    Places = [.. week.Select(at => question.Places[at])],
+                    Limits = [.. question.Limits.Where(limit => limit.Days[0] / WeekDays == week.Key)],
+                    Stays = [.. question.Stays.Where(one => one.Day / WeekDays == week.Key)],
+                }
+            );
+            foreach (var (at, dish) in week.Zip(answer.Dishes))
+            {
+                dishes[at] = dish;
+            }
+
+            isProven &= answer.IsProven;
         }
 
+        return new(dishes, isProven);
+    }
+
+    private static MenuAnswer SolveWeek(MenuQuestion question)
+    {
         var model = new CpModel();
         var chosen = question.Places.Select(place => place.Choices.ToDictionary(choice => choice.Dish, _ => model.NewBoolVar(""))).ToList();
         foreach (var (place, dishes) in question.Places.Zip(chosen))

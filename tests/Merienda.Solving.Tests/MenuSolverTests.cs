@@ -32,6 +32,24 @@ public class MenuSolverTests
     }
 
     [Fact]
+    public void Each_week_is_filled_by_itself_in_the_order_that_was_asked()
+    {
+        static MenuPlace On(int day, int misses) => new(day, "supper", [new(0, misses), new(1, 3)], null);
+        var question = new MenuQuestion(
+            [On(8, 1), On(0, 9), On(9, 9)],
+            [new(5, [7, 8, 9, 10, 11, 12, 13], [0, 1], 0, null, 0)],
+            [10, 10],
+            []
+        );
+        // In the second week two is a miss of five, and both of one is not.
+        Assert.Equal([0, 1, 1], MenuSolver.Solve(question).Dishes);
+        Assert.Equal(
+            [0, 1, 0],
+            MenuSolver.Solve(question with { Limits = [new(9, [7, 8, 9, 10, 11, 12, 13], [0, 1], 0, null, 0)] }).Dishes
+        );
+    }
+
+    [Fact]
     public void Nothing_to_fill_is_nothing_and_a_meal_that_nothing_is_meant_for_stays_open()
     {
         Assert.Empty(MenuSolver.Solve(new([], [], [10], [])).Dishes);

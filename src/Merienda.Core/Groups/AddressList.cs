@@ -1,4 +1,5 @@
 using System.Net.Mail;
+using System.Text.RegularExpressions;
 using Merienda.Core.Outcomes;
 
 namespace Merienda.Core.Groups;
@@ -12,7 +13,7 @@ public sealed record BadAddress(int Row, string Words, string Because);
 /// first row without any is a heading.
 /// </summary>
 /// <param name="Doubles">How many stood there before.</param>
-public sealed record AddressList(IReadOnlyList<string> Addresses, IReadOnlyList<BadAddress> Bad, int Doubles)
+public sealed partial record AddressList(IReadOnlyList<string> Addresses, IReadOnlyList<BadAddress> Bad, int Doubles)
 {
     public const int Most = 5000,
         LongestText = 1_000_000;
@@ -20,7 +21,10 @@ public sealed record AddressList(IReadOnlyList<string> Addresses, IReadOnlyList<
     /// <summary>Longest address that mail carries (RFC 5321, section 4.5.3.1.3, from memory).</summary>
     private const int LongestAddress = 254;
 
-    private static readonly char[] Between = [',', ';', '\t'];
+    /// <summary>What stands round an address in a sentence or a file.</summary>
+    private static readonly char[] Round = ['"', '\'', '(', ')', '.', ' ', '\u00a0', '\ufeff'];
+
+    private const string Mailto = "mailto:";
 
     public static Result<AddressList> Of(string text)
     {
@@ -40,7 +44,7 @@ public sealed record AddressList(IReadOnlyList<string> Addresses, IReadOnlyList<
                 continue;
             }
 
-            var cells = row.Split(Between).SelectMany(Cells).Where(HasAt).ToList();
+            var cells = Cell().Matches(row).SelectMany(cell => Words(cell.Value)).Where(HasAt).ToList();
             if (cells.Count == 0 && !isFirst)
             {
                 bad.Add(new(at + 1, Short(row), "there is no address in it"));
@@ -71,7 +75,7 @@ public sealed record AddressList(IReadOnlyList<string> Addresses, IReadOnlyList<
     private static bool HasAt(string cell) => cell.Contains('@', StringComparison.Ordinal);
 
     /// <summary>Several addresses with only spaces between them are several cells.</summary>
-    private static IEnumerable<string> Cells(string cell)
+    private static IEnumerable<string> Words(string cell)
     {
         var words = cell.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
         return words.Length > 1 && words.All(HasAt) ? words : [cell];
@@ -79,7 +83,8 @@ public sealed record AddressList(IReadOnlyList<string> Addresses, IReadOnlyList<
 
     private static string? Address(string cell)
     {
-        var typed = cell.Trim().Trim('"', '\'').Trim();
+        var typed = cell.Trim().EndsWith('>') ? cell.Trim() : cell.Trim(Round);
+        typed = typed.StartsWith(Mailto, StringComparison.OrdinalIgnoreCase) ? typed[Mailto.Length..] : typed;
         // A name before an address stands apart from it by brackets: of "il se@b.example" nobody knows who was meant.
         return
             (typed.EndsWith('>') || !typed.Any(char.IsWhiteSpace))
@@ -105,4 +110,8 @@ public sealed record AddressList(IReadOnlyList<string> Addresses, IReadOnlyList<
 
     private static Refusal Wrong(string value, string reason) =>
         new("address-list", "list", value, reason, "Type or paste addresses, one to a row, or a CSV file's rows");
+
+    /// <summary>What stands between commas, semicolons and tabs; what is in double quotes is one.</summary>
+    [GeneratedRegex("""(?:"[^"]*"|[^,;\t"]|"(?![^"]*"))+""")]
+    private static partial Regex Cell();
 }

@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Merienda.Web.Groups;
 
-/// <param name="MostChanges">So many of the dishes that stand there may give way; null where the open meals are filled.</param>
+/// <param name="MostChanges">So many of the dishes that stand there may give way each week; null where the open meals are filled.</param>
 public sealed record MenuSolveRequest(int? MostChanges);
 
 /// <param name="Open">Meals without a dish.</param>

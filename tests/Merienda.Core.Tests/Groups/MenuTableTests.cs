@@ -105,7 +105,7 @@ public class MenuTableTests
         var menu = Of(2, On(1, Cod.Version)) with { Tiers = [new("small", 1200), new("large", 1600)] };
         var limits = Table(menu, Strand(6, []), Strand(3, [], NoDairy)).ToFill().Limits;
         Assert.Equal([(9, 0), (9, 1)], limits.Select(limit => (limit.Members, Assert.Single(limit.Days))));
-        Assert.All(limits, limit => Assert.Equal((108_000, 176_000), (limit.AtLeast, limit.AtMost)));
+        Assert.All(limits, limit => Assert.Equal((96_000, 192_000), (limit.AtLeast, limit.AtMost)));
         Assert.Equal((0, limits[1].Brought[0]), (limits[0].Placed, limits[1].Placed));
     }
 

@@ -11,6 +11,7 @@ public sealed record MenuPlace(int Day, string Slot, IReadOnlyList<MenuChoice> C
 
 /// <summary>A sum over some days that members are to keep; whole numbers, in hundredths of the rule's unit.</summary>
 /// <param name="Members">For how many it counts.</param>
+/// <param name="Days">One, or those of a week from the menu's first day on.</param>
 /// <param name="Brought">By candidate, what one portion brings.</param>
 /// <param name="Placed">What those dishes bring that stay.</param>
 public sealed record MenuLimit(int Members, IReadOnlyList<int> Days, IReadOnlyList<long> Brought, long Placed, long? AtLeast, long? AtMost);
@@ -25,7 +26,7 @@ public sealed record MenuQuestion(
     IReadOnlyList<MenuStays> Stays
 )
 {
-    /// <summary>Most dishes that are changed, of those that stand there.</summary>
+    /// <summary>Most dishes of a week that are changed, of those that stand there.</summary>
     public int MostChanges { get; init; } = int.MaxValue;
 
     /// <summary>A dish comes at most so often in seven days (domain.md section 6 [C]).</summary>

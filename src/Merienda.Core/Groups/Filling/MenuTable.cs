@@ -26,7 +26,7 @@ public sealed class MenuTable(
         WeekDays = 7;
 
     /// <summary>What a tier's portions make up for [C].</summary>
-    private const decimal TierSlack = 0.1m;
+    private const decimal TierSlack = 0.2m;
 
     private readonly Dictionary<(int Dish, string Slot), int> _misses = [];
 

@@ -40,7 +40,7 @@ export function MenuSolveDialog({ menu, follows, onDone }: { menu: Menu; follows
                 <option key={many}>{many}</option>
               ))}
             </select>
-            give way
+            give way{menu.days > 7 && ' each week'}
           </label>
         )}
       </fieldset>
