@@ -42,6 +42,12 @@ public static partial class PrintedDate
             return Of(Number(said.Groups["isoYear"]), Number(said.Groups["one"]) ?? 0, Number(said.Groups["two"]), today);
         }
 
+        // A year alone is kept until its last day.
+        if (Number(said.Groups["lone"]) is { } lone)
+        {
+            return new(lone, 12, 31);
+        }
+
         if (Number(said.Groups["first"]) is not { } first || Number(said.Groups["second"]) is not { } second)
         {
             return null;
@@ -92,7 +98,8 @@ public static partial class PrintedDate
               | (?<day>\d\d?)(?:st|nd|rd|th)?\.?\s*(?:of\s+)?(?<month>jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?(?:,?\s+(?<year>\d{4}|\d\d))?(?!\d)
               | (?<month>jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?(?:\s+(?<day>\d\d?)(?:st|nd|rd|th)?(?!\d))?(?:,?\s+(?<year>\d{4}))?
               | (?<first>\d\d?)\s*[/.\-]\s*(?<second>\d\d?)(?:\s*[/.\-]\s*(?<year>\d{4}|\d\d))?\.?(?!\d)
-              | (?<weekday>today|tomorrow|(?:sun|mon|tue|wed|thu|fri|sat)[a-z]*)
+              | (?<lone>20\d\d)(?!\S)
+          | (?<weekday>today|tomorrow|(?:sun|mon|tue|wed|thu|fri|sat)[a-z]*)
               | \d\S*
             )\)?
             """,

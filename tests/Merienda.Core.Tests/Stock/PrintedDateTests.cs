@@ -23,6 +23,7 @@ public class PrintedDateTests
     [InlineData("butter best before 2/1", "butter", "2027-01-02")]
     [InlineData("butter best before 30/9", "butter", "2026-09-30")]
     [InlineData("butter best before 29/9", "butter", "2027-09-29")]
+    [InlineData("2 tins tomatoes, best before 2028", "2 tins tomatoes", "2028-12-31")]
     [InlineData("butter best before 12/25", "butter", "2026-12-25")]
     public void A_date_is_taken_off_the_line(string line, string rest, string date)
     {
