@@ -99,7 +99,7 @@ public static partial class PrintedDate
               | (?<month>jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?(?:\s+(?<day>\d\d?)(?:st|nd|rd|th)?(?!\d))?(?:,?\s+(?<year>\d{4}))?
               | (?<first>\d\d?)\s*[/.\-]\s*(?<second>\d\d?)(?:\s*[/.\-]\s*(?<year>\d{4}|\d\d))?\.?(?!\d)
               | (?<lone>20\d\d)(?!\S)
-          | (?<weekday>today|tomorrow|(?:sun|mon|tue|wed|thu|fri|sat)[a-z]*)
+              | (?<weekday>today|tomorrow|(?:sun|mon|tue|wed|thu|fri|sat)[a-z]*)
               | \d\S*
             )\)?
             """,
