@@ -75,7 +75,7 @@ function Offered({ menu, offer, isMend, follows, onDone }: Props) {
   return (
     <>
       <Standing before={offer.before} after={offer.after} tierDays={menu.tiers.length * menu.days} />
-      <ul className="mt-3 max-h-[45vh] overflow-y-auto border-b border-line text-sm">
+      <ul className="mt-3 max-h-96 overflow-y-auto border-b border-line text-sm">
         {offer.changes.map((change) => (
           <li key={`${change.day} ${change.meal}`} className="border-t border-line">
             <label className="flex min-h-9 cursor-pointer items-start gap-2 py-1.5">

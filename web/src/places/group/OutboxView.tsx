@@ -49,7 +49,7 @@ function Mail({ mail }: { mail: Schemas['MailSheet'] }) {
   return (
     <Disclosure as="li" className="border-t border-line last:border-b">
       <DisclosureButton className="flex min-h-11 w-full flex-wrap items-center gap-x-3 py-1 text-left hover:text-cobalt">
-        <span className="min-w-0 flex-1 basis-60 font-semibold">{mail.subject}</span>
+        <span className="min-w-0 flex-1 basis-64 font-semibold">{mail.subject}</span>
         <span className="text-steel">{mail.address}</span>
         <span className="figures text-steel">{dayMonth(mail.madeAt.slice(0, 10))}</span>
       </DisclosureButton>
