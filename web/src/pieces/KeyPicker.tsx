@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { api, take } from '../api/client';
-import { inputLook } from './Labelled';
+import { inputLook } from './Field';
 
 export type Named = { key: string; name: string };
 

@@ -1,4 +1,4 @@
-import { type Label, Labelled } from './Labelled';
+import { type Label, Labelled } from './Field';
 
 /** A labelled field of several lines. */
 export function Words({

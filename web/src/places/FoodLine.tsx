@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import type { Problem } from '../api/client';
 import { Button } from '../pieces/Button';
-import { inputLook } from '../pieces/Labelled';
+import { inputLook } from '../pieces/Field';
 import { ProblemNote } from '../pieces/ProblemNote';
 import { useFoods } from './recipes/queries';
 

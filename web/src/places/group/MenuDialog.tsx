@@ -1,7 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import { Button } from '../../pieces/Button';
-import { Field } from '../../pieces/Field';
-import { inputLook } from '../../pieces/Labelled';
+import { Field, inputLook } from '../../pieces/Field';
 import { NumberInput } from '../../pieces/NumberInput';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';

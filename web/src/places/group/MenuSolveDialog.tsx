@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
 import { addDays, dayMonth, mealName, weekday } from '../../pieces/show';

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { api, type Schemas, take, type Verdict } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { ButtonLink } from '../../pieces/ButtonLink';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { Lozenge } from '../../pieces/Lozenge';
 import { amount, verdictWord } from '../../pieces/show';
 import { useTable } from '../table/queries';

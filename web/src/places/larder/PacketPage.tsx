@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { api, kept, Problem, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { typedNumber } from '../../pieces/show';
 import { TakenUp } from '../../pieces/TakenUp';

@@ -1,5 +1,5 @@
 import type { Problem, Schemas } from '../../api/client';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { number } from '../../pieces/show';
 import { type Nutrient, nutrients } from './queries';
 

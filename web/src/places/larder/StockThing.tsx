@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, kept, type Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { dayMonth, number, typedNumber, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useEdit } from '../../pieces/useEdit';

@@ -5,7 +5,7 @@ import { api, kept, type Schemas, take } from '../../api/client';
 import { askAnew } from '../../api/keys';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { addDays, minutes, number, portions, weekday } from '../../pieces/show';
 import { Tape } from '../../pieces/Tape';
 import { useEdit } from '../../pieces/useEdit';

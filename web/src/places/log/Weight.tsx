@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import { api, kept } from '../../api/client';
 import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { countsInOunces, dayMonth, number, typedNumber } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import type { Page } from './eating';

@@ -3,8 +3,7 @@ import { X } from 'lucide-react';
 import { type KeyboardEvent, useState } from 'react';
 import { api, Problem, take } from '../../api/client';
 import { Button } from '../../pieces/Button';
-import { Choice, Field } from '../../pieces/Field';
-import { inputLook } from '../../pieces/Labelled';
+import { Choice, Field, inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { type Draft, partNames, type Sheet } from './queries';
 

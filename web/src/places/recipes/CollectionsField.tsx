@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { api, kept } from '../../api/client';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { useEdit } from '../../pieces/useEdit';
 import type { Sheet } from './queries';

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { api, kept, type Schemas } from '../../api/client';
 import { askAnew } from '../../api/keys';
 import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { useEdit } from '../../pieces/useEdit';
 import type { Filters } from './library';

@@ -1,8 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
-import { Choice } from '../../pieces/Field';
-import { inputLook } from '../../pieces/Labelled';
+import { Choice, inputLook } from '../../pieces/Field';
 import { NumberInput } from '../../pieces/NumberInput';
 import { mealChoices, verdictWord } from '../../pieces/show';
 import { useSettled } from '../../pieces/useSettled';

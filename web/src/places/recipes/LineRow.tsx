@@ -2,7 +2,7 @@ import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOption
 import { SlidersHorizontal, X } from 'lucide-react';
 import { type KeyboardEvent, useState } from 'react';
 import type { Schemas } from '../../api/client';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { number } from '../../pieces/show';
 import { useLingeringFocus } from '../../pieces/useLingeringFocus';
 import { LineFields, saidOfLine } from './LineFields';

@@ -1,7 +1,6 @@
 import { ChevronDown, ChevronRight, X } from 'lucide-react';
 import { useState } from 'react';
-import { Choice, Field } from '../../pieces/Field';
-import { inputLook } from '../../pieces/Labelled';
+import { Choice, Field, inputLook } from '../../pieces/Field';
 import { NumberInput } from '../../pieces/NumberInput';
 import type { DraftPart } from './queries';
 import { useKeepingClasses } from './queries';

@@ -2,7 +2,7 @@ import { Plus, SlidersHorizontal, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { NumberInput } from '../../pieces/NumberInput';
 import { minutes, number, temperature } from '../../pieces/show';
 import type { DraftLine } from './queries';

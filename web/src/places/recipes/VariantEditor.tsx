@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronRight, Plus, X } from 'lucide-react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { NumberInput } from '../../pieces/NumberInput';
 import { blankLine, type Draft, type DraftLine, type DraftVariant, partNames } from './queries';
 

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { putIntoOutbox } from '../../pieces/outbox';
 import { useScale } from '../../pieces/scale';
 import { dayMonth, mealName, number, portions, typedNumber, weekday } from '../../pieces/show';

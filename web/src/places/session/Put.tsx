@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Button } from '../../pieces/Button';
 import { drawThenFocus } from '../../pieces/drawThenFocus';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { keyOf, minuteOf, type Page, sayOfStep, type Task, timeOf } from './steps';
 
 /** When a step is to begin, whatever the order says; the rest moves round it. */

@@ -1,4 +1,4 @@
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { chooseScale, hasSerial, type ScaleKind, simulated, useScale } from '../../pieces/scale';
 
 /** Which scale is listened to; of the simulated one, what lies on it. */

@@ -4,7 +4,7 @@ import { api, kept, type Schemas } from '../../api/client';
 import { askAnew } from '../../api/keys';
 import { Button } from '../../pieces/Button';
 import { drawThenFocus } from '../../pieces/drawThenFocus';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { minutes, typedNumber } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import { useTyped } from '../../pieces/useTyped';

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, kept, take } from '../../api/client';
 import { Button } from '../../pieces/Button';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { mealName } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import { newReady } from '../table/kitchen/ReadyChoices';

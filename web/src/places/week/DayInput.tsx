@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { inputLook } from '../../pieces/Labelled';
+import { inputLook } from '../../pieces/Field';
 import { addDays } from '../../pieces/show';
 
 /** A day on which a week can be cooked for; what is no such day is not taken over. */

@@ -2,7 +2,7 @@ import { CalendarClock } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { api, kept, type Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
-import { inputLook } from '../../../pieces/Labelled';
+import { inputLook } from '../../../pieces/Field';
 import { Lozenge } from '../../../pieces/Lozenge';
 import { dayMonth, number, typedNumber } from '../../../pieces/show';
 import type { Eater, TableEdit } from '../queries';

@@ -1,7 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import type { Schemas } from '../../../api/client';
 import { Button } from '../../../pieces/Button';
-import { inputLook } from '../../../pieces/Labelled';
+import { inputLook } from '../../../pieces/Field';
 import { NumberInput } from '../../../pieces/NumberInput';
 import { plannedMeals } from '../../../pieces/show';
 

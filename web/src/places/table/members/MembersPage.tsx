@@ -4,7 +4,7 @@ import { api, kept, type Schemas, take } from '../../../api/client';
 import { Asked } from '../../../pieces/Asked';
 import { useAccount, useForgetEverything } from '../../../pieces/account';
 import { Button } from '../../../pieces/Button';
-import { inputLook } from '../../../pieces/Labelled';
+import { inputLook } from '../../../pieces/Field';
 import { OpenByName } from '../../../pieces/OpenByName';
 import { ProblemNote } from '../../../pieces/ProblemNote';
 import { SecretLink } from '../../../pieces/SecretLink';

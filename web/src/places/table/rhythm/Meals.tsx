@@ -1,6 +1,6 @@
 import { ChevronDown, ChevronUp, Trash2 } from 'lucide-react';
 import { Button } from '../../../pieces/Button';
-import { inputLook } from '../../../pieces/Labelled';
+import { inputLook } from '../../../pieces/Field';
 import type { Meal } from './queries';
 
 const most = 8;

@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { Button } from '../../../pieces/Button';
-import { inputLook } from '../../../pieces/Labelled';
+import { inputLook } from '../../../pieces/Field';
 import { dayKeys } from '../../../pieces/show';
 import { type Day, dayAfter, dayChoices, dayWord, newPrepDay, type PrepDay } from './queries';
 
