@@ -119,30 +119,9 @@ public sealed class PacketStore : IDisposable
             locked =>
             {
                 var packets = choose(locked.Foods);
-                var newest = locked.Newest.ToDictionary(row => row.Id, row => row.Number);
-                var inUse = locked.Foods.Packets.Values.ToDictionary(packet => packet.Printed.Name.Trim().ToLowerInvariant());
                 var change = new Change($"Brought in {packets.Count} packets");
-                var (before, after, versions) = (new List<PacketRow>(), new List<PacketRow>(), new List<PacketVersionRow>());
-                foreach (var printed in packets)
-                {
-                    stop.ThrowIfCancellationRequested();
-                    var known = inUse.GetValueOrDefault(printed.Name.Trim().ToLowerInvariant());
-                    var id = known?.PacketId ?? Guid.CreateVersion7();
-                    var version = PacketRows.Of(id, printed, newest.GetValueOrDefault(id) + 1, stamp, at);
-                    versions.Add(version);
-                    var row = new PacketRow(id, version.Name, version.Id, version.Number, null);
-                    before.Add(
-                        known is null
-                            ? row with
-                            {
-                                ArchivedAt = at,
-                            }
-                            : new(id, known.Printed.Name.Trim(), known.VersionId, known.Number, null)
-                    );
-                    after.Add(row);
-                }
-
-                return new Decided<int>(change.Put(Tables.Packet, before, after).Append(Tables.PacketVersion, versions), packets.Count);
+                PutAll(change, packets, locked.Foods, locked.Newest, stamp, at, stop);
+                return new Decided<int>(change, packets.Count);
             }
         );
 
@@ -214,6 +193,39 @@ public sealed class PacketStore : IDisposable
 
     private static Refusal Gone(Guid packetId) =>
         new("packet-gone", "packet", packetId.ToString(), "there is no such packet", "Load the Larder again");
+
+    /// <summary>New packets, and new versions of those that are in use under the same name, as part of an edit.</summary>
+    /// <returns>Their rows.</returns>
+    internal static IReadOnlyList<PacketVersionRow> PutAll(
+        Change change,
+        IReadOnlyList<PrintedPacket> packets,
+        HouseholdFoods foods,
+        IReadOnlyList<(Guid Id, int Number)> newest,
+        EditStamp stamp,
+        DateTimeOffset at,
+        CancellationToken stop
+    )
+    {
+        var numbers = newest.ToDictionary(row => row.Id, row => row.Number);
+        var inUse = foods.Packets.Values.ToDictionary(packet => packet.Printed.Name.Trim().ToLowerInvariant());
+        var (before, after, versions) = (new List<PacketRow>(), new List<PacketRow>(), new List<PacketVersionRow>());
+        foreach (var printed in packets)
+        {
+            stop.ThrowIfCancellationRequested();
+            var known = inUse.GetValueOrDefault(printed.Name.Trim().ToLowerInvariant());
+            var id = known?.PacketId ?? Guid.CreateVersion7();
+            var version = PacketRows.Of(id, printed, numbers.GetValueOrDefault(id) + 1, stamp, at);
+            versions.Add(version);
+            var row = new PacketRow(id, version.Name, version.Id, version.Number, null);
+            before.Add(
+                known is null ? row with { ArchivedAt = at } : new(id, known.Printed.Name.Trim(), known.VersionId, known.Number, null)
+            );
+            after.Add(row);
+        }
+
+        change.Put(Tables.Packet, before, after).Append(Tables.PacketVersion, versions);
+        return versions;
+    }
 
     private static void Put(
         Change change,

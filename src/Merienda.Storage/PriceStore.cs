@@ -58,23 +58,27 @@ public sealed class PriceStore(Database database, EditDoor door, HouseholdStore 
                     return refusal;
                 }
 
-                var known = locked.Prices.ToDictionary(price => (price.Food, price.Shop));
-                var prices = noted
-                    .Value.Select(locked.AsCalled)
-                    .Where(price => known.GetValueOrDefault((price.Food, price.Shop)) != price)
-                    .ToList();
+                var prices = Other(locked, noted.Value);
                 var change = new Change(
                     prices is [var one]
                         ? $"Noted what {locked.Foods.Matcher.WithKey(one.Food)?.Name} costs"
                         : $"Noted {prices.Count} prices"
-                ).Put(
-                    Tables.Price,
-                    prices.Select(price => known.GetValueOrDefault((price.Food, price.Shop))).OfType<Price>().Select(RowOf),
-                    prices.Select(RowOf)
                 );
+                Put(change, locked, prices);
                 return new Decided<int>(change, prices.Count);
             }
         );
+
+    /// <summary>Notes prices as part of an edit; those that are known stay as they are.</summary>
+    internal static void Put(Change change, StoredPrices known, IReadOnlyList<Price> noted)
+    {
+        var prices = Other(known, noted);
+        var before = prices.Select(price => known.Prices.FirstOrDefault(one => (one.Food, one.Shop) == (price.Food, price.Shop)));
+        change.Put(Tables.Price, before.OfType<Price>().Select(RowOf), prices.Select(RowOf));
+    }
+
+    private static List<Price> Other(StoredPrices known, IReadOnlyList<Price> noted) =>
+        [.. noted.Select(known.AsCalled).Except(known.Prices)];
 
     public Task<Result<Edited<bool>>> Forget(EditStamp stamp, string food, string shop) =>
         door.Edit<StoredPrices, bool>(

@@ -43,18 +43,19 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
             {
                 var table = locked.Table;
                 var read = document(table);
-                if ((read.Refusal ?? Full(table, read.Value.Name) ?? table.WrongProtocolName(read.Value.Name, null)) is { } refusal)
+                if ((read.Refusal ?? Full(table, read.Value.Name, 1)) is { } refusal)
                 {
                     return refusal;
                 }
 
-                var (name, id) = (read.Value.Name.Trim(), table.OwnProtocolId(read.Value.Name));
-                var row = new OwnProtocolRow(id, originId, originId is null ? null : table.Latest(originId)?.Version, 1, null);
-                var content = write(read.Value with { Id = id, Name = name });
-                var change = new Change($"Added {name}")
-                    .Append(Tables.OwnProtocolVersion, [VersionOf(stamp, id, 1, content, at)])
-                    // Taken back it is put away, not removed: a version never goes.
-                    .Put(Tables.OwnProtocol, row with { ArchivedAt = at }, row);
+                var change = new Change($"Added {read.Value.Name.Trim()}");
+                var added = PutNew(change, table, originId, read.Value, [], stamp, at);
+                if (added.Refusal is { } wrong)
+                {
+                    return wrong;
+                }
+
+                var id = added.Value;
                 foreach (var eater in table.Eaters.Where(eater => followers.Contains(eater.Id)))
                 {
                     change.Put(eater, eater.MoveOver(originId ?? "", id), HouseholdStore.SeatOf(locked.Seats, eater.Id));
@@ -63,6 +64,40 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
                 return new Decided<SavedProtocol>(change, new(id, 1));
             }
         );
+
+    /// <summary>A protocol that is new here, as part of an edit.</summary>
+    /// <param name="coming">Ids of those that come in with it.</param>
+    /// <returns>Its id.</returns>
+    internal Result<string> PutNew(
+        Change change,
+        Table table,
+        string? originId,
+        Protocol protocol,
+        IReadOnlyCollection<string> coming,
+        EditStamp stamp,
+        DateTimeOffset at
+    )
+    {
+        if (table.WrongProtocolName(protocol.Name, null) is { } wrong)
+        {
+            return wrong;
+        }
+
+        var (name, id) = (protocol.Name.Trim(), table.OwnProtocolId(protocol.Name, coming));
+        var row = new OwnProtocolRow(id, originId, originId is null ? null : table.Latest(originId)?.Version, 1, null);
+        change
+            .Append(Tables.OwnProtocolVersion, [VersionOf(stamp, id, 1, write(protocol with { Id = id, Name = name }), at)])
+            // Taken back it is put away, not removed: a version never goes.
+            .Put(Tables.OwnProtocol, row with { ArchivedAt = at }, row);
+        return id;
+    }
+
+    /// <summary>The next version of a protocol that is here, as part of an edit; begun weeks keep theirs.</summary>
+    /// <param name="newest">Number of the newest version.</param>
+    internal void PutNext(Change change, OwnProtocolRow row, int newest, Protocol protocol, EditStamp stamp, DateTimeOffset at) =>
+        change
+            .Append(Tables.OwnProtocolVersion, [VersionOf(stamp, row.Id, newest + 1, write(protocol with { Id = row.Id }), at)])
+            .Put(Tables.OwnProtocol, row, row with { Version = newest + 1 });
 
     /// <summary>Stores a new version; refused when somebody saved another one since.</summary>
     /// <param name="document">What it is to be; it may depend on the table.</param>
@@ -114,13 +149,13 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
 
                 var next = own.Newest + 1;
                 var taking = (week(table) is { } start ? PinsOf(own.Weeks, start) : []).ToList();
-                return new Decided<SavedProtocol>(
-                    new Change($"Changed {read.Value.Name}")
-                        .Append(Tables.OwnProtocolVersion, [VersionOf(stamp, id, next, write(read.Value with { Id = id }), at)])
-                        .Put(Tables.OwnProtocol, row, row with { Version = next })
-                        .Put(Tables.WeekProtocol, taking, taking.Select(pin => pin with { Version = next })),
-                    new(id, next)
+                var change = new Change($"Changed {read.Value.Name}").Put(
+                    Tables.WeekProtocol,
+                    taking,
+                    taking.Select(pin => pin with { Version = next })
                 );
+                PutNext(change, row, own.Newest, read.Value, stamp, at);
+                return new Decided<SavedProtocol>(change, new(id, next));
             }
         );
 
@@ -189,6 +224,25 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
             .OfType<ProtocolEdition>()
             .Select(edition => new WeekProtocolRow(weekStart, edition.Protocol.Id, edition.Version));
 
+    /// <summary>Each own protocol that is in use, with the number of its newest version.</summary>
+    internal static readonly Reading<IReadOnlyList<(OwnProtocolRow Row, int Newest)>> InUse = Reading.Of<
+        IReadOnlyList<(OwnProtocolRow, int)>
+    >(
+        """
+        select protocol.id, origin_id, origin_version, protocol.version, archived_at, max(written.version)::int as newest
+        from household_protocol protocol
+        join household_protocol_version written on written.household_id = protocol.household_id and written.protocol_id = protocol.id
+        where archived_at is null group by protocol.household_id, protocol.id;
+        """,
+        null,
+        async rows =>
+            [
+                .. (await rows.ReadAsync<(string, string?, int?, int, DateTimeOffset?, int)>()).Select(row =>
+                    (new OwnProtocolRow(row.Item1, row.Item2, row.Item3, row.Item4, row.Item5), row.Item6)
+                ),
+            ]
+    );
+
     private sealed record OwnRows(OwnProtocolRow? Row, int Newest, IReadOnlyList<WeekProtocolRow> Weeks);
 
     private static Reading<OwnRows> Rows(string id) =>
@@ -208,8 +262,9 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
 
     public static Refusal Gone(string id) => new("protocol-gone", "protocol", id, "there is no such protocol", "Load the page again");
 
-    private static Refusal? Full(Table table, string name) =>
-        table.Protocols.Count(edition => edition.Own is { IsArchived: false }) >= Most
+    /// <param name="coming">How many are added.</param>
+    internal static Refusal? Full(Table table, string name, int coming) =>
+        table.Protocols.Count(edition => edition.Own is { IsArchived: false }) + coming > Most
             ? new("too-many-protocols", "protocol", name, $"a household keeps at most {Most} protocols of its own", "Put one away first")
             : null;
 

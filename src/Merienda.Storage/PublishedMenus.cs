@@ -42,6 +42,19 @@ public sealed class PublishedMenus : IDisposable
         Published("and version.household_id = @readGroup and version.menu_id = @readMenu", new { readGroup = group, readMenu = menu })
             .Select(found => found.SingleOrDefault());
 
+    /// <summary>One version of a menu; null when whoever asks may not read it.</summary>
+    public Reading<ReadMenu?> Numbered(Guid group, Guid menu, int number) =>
+        Published(
+                "and version.household_id = @readGroup and version.menu_id = @readMenu and version.number = @readNumber",
+                new
+                {
+                    readGroup = group,
+                    readMenu = menu,
+                    readNumber = number,
+                }
+            )
+            .Select(found => found.SingleOrDefault());
+
     private Reading<IReadOnlyList<ReadMenu>> Published(string which, object? parameters) =>
         Reading
             .Of<IReadOnlyList<Head>>(

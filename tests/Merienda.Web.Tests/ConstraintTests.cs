@@ -59,6 +59,9 @@ public class ConstraintTests(TestDatabase database)
     private const string Dish = $"{Drafted} insert into menu_dish select household_id, gen_random_uuid(), household_id,";
     private const string Published = $"{Drafted} insert into menu_version select app_household(), app_household(),";
 
+    private const string Enclosed = "insert into enclosed_taken select app_household(), app_household(),";
+    private const string Home = "insert into recipe_taken select app_household(), app_household(),";
+
     private const string Joined = $"{Desk} insert into group_member select app_household(), app_account(), now();";
 
     private static string Submitted(
@@ -669,6 +672,12 @@ public class ConstraintTests(TestDatabase database)
                 "menu_taken_from_one",
                 "insert into menu_taken select app_household(), current_date, app_household(), app_household(), 0, now()"
             },
+            { "enclosed_taken_kind_known", $"{Enclosed} 'Recipe', 'x', repeat('a', 64), now()" },
+            { "enclosed_taken_name_length", $"{Enclosed} 'Word', '', repeat('a', 64), now()" },
+            { "enclosed_taken_print_length", $"{Enclosed} 'Word', 'x', 'a', now()" },
+            { "recipe_taken_name_length", $"{Home} '', repeat('a', 64), id, now() from recipe_version limit 1" },
+            { "recipe_taken_print_length", $"{Home} 'x', 'a', id, now() from recipe_version limit 1" },
+            { "recipe_taken_version", $"{Home} 'x', repeat('a', 64), gen_random_uuid(), now()" },
             { "submission_group", Submitted(desk: "") },
             { "submission_sender", Submitted(account: "gen_random_uuid()") },
             { "submission_from_one", Submitted(number: 0) },

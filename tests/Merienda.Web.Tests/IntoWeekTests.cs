@@ -70,6 +70,64 @@ public class IntoWeekTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task A_correction_takes_off_what_it_replaces_and_renews_the_recipe_that_was_taken_as_it_is()
+    {
+        var circle = await Circle.Founded(database);
+        await circle.Put(1, await circle.Desk.AddRecipe("Cod", 2, "300 g cod fillet"));
+        var publish = $"/api/groups/menus/{circle.Menu}/publish";
+        await circle.Desk.Must(HttpMethod.Post, publish, new { changed = "Cod" });
+        var (farah, _) = await circle.Member("Farah");
+        await farah.Must(HttpMethod.Post, Path(circle), Into());
+        Assert.Equal(2, Placed(await farah.Get($"/api/weeks/{Next}")));
+
+        // The cod goes, and the beans are written otherwise.
+        var dishes = (await circle.Desk.Get("/api/groups"))["desk"]!["menus"]![0]!["dishes"]!.AsArray();
+        string Dish(string name) =>
+            $"/api/groups/menus/{circle.Menu}/dishes/{dishes.Single(dish => (string?)dish!["name"] == name)!["id"]}";
+        await circle.Desk.Must(HttpMethod.Delete, Dish("Cod"));
+        await circle.Desk.ChangeRecipe(circle.Recipe, "Harbour beans", "600 g white beans, dry", "2 onions");
+        await circle.Desk.Must(HttpMethod.Put, Dish("Harbour beans"), new { isNewest = true });
+        await circle.Desk.Must(HttpMethod.Post, publish, new { changed = "No cod; onions in the beans" });
+
+        var looked = await Look(farah, circle);
+        Assert.Equal(["Harbour beans"], looked["toRenew"]!.AsArray().Select(name => (string?)name));
+        Assert.Empty(looked["toBring"]!.AsArray());
+        Assert.Equal(2, looked["off"]!.AsArray().Count);
+        Assert.Contains(looked["off"]!.AsArray(), said => ((string)said!).Contains("Cod: ", StringComparison.Ordinal));
+        await farah.Must(HttpMethod.Post, Path(circle), Into());
+        var board = await farah.Get($"/api/weeks/{Next}");
+        Assert.Equal(1, Placed(board));
+        Assert.Equal("Harbour beans", (string?)Assert.Single(board["batches"]!.AsArray())!["name"]);
+        var beans = (await farah.Get("/api/recipes")).AsArray().Single(one => (string?)one!["name"] == "Harbour beans")!["id"];
+        Assert.Equal(2, (int)(await farah.Get($"/api/recipes/{beans}"))["number"]!);
+
+        // One undo takes the week back; the recipe stays renewed.
+        await farah.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Equal(2, Placed(await farah.Get($"/api/weeks/{Next}")));
+
+        // What is changed at home is the own one from then on: it is cooked, and told.
+        await farah.ChangeRecipe(beans!.GetValue<Guid>(), "Harbour beans", "500 g white beans, dry", "1 onion");
+        await circle.Desk.ChangeRecipe(circle.Recipe, "Harbour beans", "600 g white beans, dry", "3 onions");
+        await circle.Desk.Must(HttpMethod.Put, Dish("Harbour beans"), new { isNewest = true });
+        await circle.Desk.Must(HttpMethod.Post, publish, new { changed = "More onions" });
+        Assert.Equal(
+            "ownAndNewer",
+            (string?)
+                (await farah.Get("/api/groups/menus"))[0]!["recipes"]!.AsArray().Single(one => (string?)one!["name"] == "Harbour beans")![
+                    "state"
+                ]
+        );
+        looked = await Look(farah, circle);
+        Assert.Equal((0, "Harbour beans"), (looked["toRenew"]!.AsArray().Count, (string?)looked["own"]![0]));
+        var taken = await farah.Must(
+            HttpMethod.Post,
+            $"/api/groups/{circle.Group}/menus/{circle.Menu}/take",
+            new { days = Array.Empty<int>() }
+        );
+        Assert.Equal((0, 0, 1), (taken["brought"]!.AsArray().Count, taken["renewed"]!.AsArray().Count, taken["there"]!.AsArray().Count));
+    }
+
+    [Fact]
     public async Task Two_devices_at_once_put_it_there_once()
     {
         var circle = await Circle.Founded(database);

@@ -31,7 +31,7 @@ public class MenuTests(TestDatabase database)
         );
         Assert.Equal("Cook on Saturday", menu["note"]!.GetValue<string>());
         Assert.Single(menu["dishes"]!.AsArray());
-        Assert.False(menu["recipes"]![0]!["isThere"]!.GetValue<bool>());
+        Assert.Equal("new", (string?)menu["recipes"]![0]!["state"]);
     }
 
     [Fact]

@@ -109,10 +109,25 @@ public class RowLevelSecurityTests(TestDatabase database)
         var home = await HouseholdOf(email);
         // What was put on her week is hers, not the group's.
         await farah.Must(HttpMethod.Post, $"/api/groups/{group}/menus/{circle.Menu}/into-week", new { week = ThisWeek.Day(7) });
-        Assert.Equal((1, 0, 0), (await Count("menu_taken", home), await Count("menu_taken", group), await Count("menu_taken", null)));
-        Assert.Equal([1, 1, 0, 0, 0, 1, 1, 1, 1, 1, 1, 0, 0], await Counts(new Tenant(account, home, IsOutside: true)));
+        await circle.Desk.Must(
+            HttpMethod.Post,
+            "/api/table/protocols/points/copy",
+            new { name = "Circle points", followers = Array.Empty<Guid>() }
+        );
+        await circle.Desk.Must(HttpMethod.Post, $"/api/groups/menus/{circle.Menu}/publish", new { changed = "Our points" });
+        await farah.Must(
+            HttpMethod.Post,
+            $"/api/groups/{group}/enclosed",
+            new { things = new[] { new { kind = "protocol", name = "Circle points" } } }
+        );
+        foreach (var table in (string[])["menu_taken", "recipe_taken", "enclosed_taken"])
+        {
+            Assert.Equal((1, 0, 0), (await Count(table, home), await Count(table, group), await Count(table, null)));
+        }
+
+        Assert.Equal([1, 1, 0, 0, 0, 2, 1, 1, 1, 1, 1, 0, 0], await Counts(new Tenant(account, home, IsOutside: true)));
         Assert.Equal(new long[13], await Counts(new Tenant(Guid.NewGuid(), home, IsOutside: true)));
-        Assert.Equal([1, 1, 0, 0, 0, 1, 1, 1, 1, 1, 1, 0, 0], await Counts(new Tenant(account, Guid.Empty)));
+        Assert.Equal([1, 1, 0, 0, 0, 2, 1, 1, 1, 1, 1, 0, 0], await Counts(new Tenant(account, Guid.Empty)));
 
         async Task<List<long>> Counts(Tenant tenant)
         {
@@ -183,7 +198,7 @@ public class RowLevelSecurityTests(TestDatabase database)
             )
         );
         Assert.Equal(
-            (long)TenantTables.Length + GroupTables.Length + 3,
+            (long)TenantTables.Length + GroupTables.Length + 5,
             await TestDatabase.Ask<long>(
                 database.App,
                 "select count(*) from pg_class where relrowsecurity and relforcerowsecurity and relkind = 'r'"

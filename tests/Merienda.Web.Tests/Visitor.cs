@@ -86,6 +86,13 @@ public sealed class Visitor(HttpClient client)
         return saved["id"]!.GetValue<Guid>();
     }
 
+    /// <summary>Saves the next version of a recipe.</summary>
+    public async Task<JsonNode> ChangeRecipe(Guid recipe, string name, params string[] lines)
+    {
+        var number = (await Get($"/api/recipes/{recipe}"))["number"]!.GetValue<int>();
+        return await Must(HttpMethod.Put, $"/api/recipes/{recipe}", Draft(name, 4, lines, number));
+    }
+
     /// <returns>The board with the batch on its bench.</returns>
     /// <param name="week">Address of the week.</param>
     public Task<JsonNode> MakeBatch(string week, Guid recipeId, string cookedOn, decimal portions = 4) =>

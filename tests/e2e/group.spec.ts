@@ -113,7 +113,7 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   await expect(page.getByText('Version 2', { exact: false })).toBeVisible();
   await farah.reload();
   await expect(farah.getByText(/, as version 1\. Corrected since: Barley for the first lunch/)).toBeVisible();
-  await farah.getByRole('button', { name: 'put it there again' }).tap();
+  await farah.getByRole('button', { name: 'See what that changes there' }).tap();
   await expect(farah.getByRole('dialog').getByText('Barley bowl').first()).toBeVisible();
   await farah.keyboard.press('Escape');
   await expect(farah.getByRole('button', { name: /^Barley bowl/ })).toBeVisible();
@@ -130,6 +130,60 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   await expect(page.getByText(/^2 members\./)).toBeVisible();
   await page.goto(link);
   await expect(page.getByText(/used up, withdrawn or is older/)).toBeVisible();
+  await context.close();
+});
+
+test('what goes with a menu is taken over, and a correction takes off the week what it replaces', async ({ page, browser, baseURL }) => {
+  await foundGroup(page);
+  await addRecipe(page, 'Cod and swede\nServes 2\n300 g cod fillet\n400 g swede', 'Cod and swede');
+  await addRecipe(page, 'Barley bowl\nServes 2\n200 g pearl barley\n2 carrots', 'Barley bowl');
+  // What the swede costs goes with the menu; what the milk costs is of no dish on it.
+  await page.goto('/larder/prices');
+  await page
+    .getByLabel('CSV file')
+    .setInputFiles({ name: 'prices.csv', mimeType: 'text/csv', buffer: Buffer.from('food,pack,price\nswede,1 kg,1.10\nmilk,1 l,0.90\n') });
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page.getByRole('row', { name: /Swede 1.10/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Group', exact: true }).click();
+  await page.getByRole('button', { name: 'Begin a menu' }).click();
+  await page.getByLabel('Name').fill('Harbour week');
+  await page.getByLabel('Days').fill('2');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await cell(page, /^supper/i).getByRole('button', { name: 'Dish' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Cod and swede' }).click();
+  await expect(page.getByRole('checkbox', { name: /1 price/ })).toBeChecked();
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await expect(page.getByText('Version 1', { exact: false })).toBeVisible();
+
+  const { context, farah } = await join(browser, baseURL, await linkFor(page, '1'));
+  await expect(farah.getByText(/With its menus come 1 price that your kitchen has not/)).toBeVisible();
+  await farah.getByRole('button', { name: 'Look at them' }).tap();
+  await expect(farah.getByRole('checkbox', { name: /Swede.*1\.10 for 1 kg/ })).toBeChecked();
+  await expectAxeClean(farah);
+  await farah.getByRole('button', { name: 'Take over 1 price' }).tap();
+  await expect(farah.getByText('All that comes with its menus is in your kitchen.')).toBeVisible();
+
+  await farah.getByRole('button', { name: 'Into your week …' }).tap();
+  await farah.getByRole('dialog').getByRole('button', { name: 'Put it on the week' }).tap();
+  await expect(farah).toHaveURL(/\/week\//);
+  await farah.getByRole('link', { name: 'Group', exact: true }).tap();
+
+  // The cod is replaced by barley; the correction does so on her week, once she has looked at it.
+  await cell(page, /^supper/i).getByRole('button', { name: 'Take Cod and swede off' }).click();
+  await cell(page, /^supper/i).getByRole('button', { name: 'Dish' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Barley bowl' }).click();
+  await page.getByLabel('What is different').fill('Barley in place of cod');
+  await page.getByRole('button', { name: 'Publish the correction' }).click();
+  await expect(page.getByText('Version 2', { exact: false })).toBeVisible();
+  await farah.reload();
+  await farah.getByRole('button', { name: 'See what that changes there' }).tap();
+  const into = farah.getByRole('dialog');
+  await expect(into.getByText(/A Cod and swede: Farah \w+ supper/)).toBeVisible();
+  await expectAxeClean(farah);
+  await into.getByRole('button', { name: 'Change the week so' }).tap();
+  await expect(farah.getByText('Harbour week is on the week: 1 batch.')).toBeVisible();
+  await expect(farah.getByText('Cod and swede')).toHaveCount(0);
   await context.close();
 });
 

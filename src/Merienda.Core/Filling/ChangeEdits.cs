@@ -72,6 +72,40 @@ public static class ChangeEdits
         return (plan, made);
     }
 
+    /// <summary>
+    /// The plan with batches that are still to be cooked smaller by the whole portions that a change took off them; one of which nothing is
+    /// left is not cooked.
+    /// </summary>
+    /// <param name="before">The plan as it was before the change.</param>
+    public static WeekPlan CookingLess(this WeekPlan plan, WeekPlan before, WeekChange change, DateOnly today)
+    {
+        var taken = change
+            .Meals.Where(meal => meal.Off is not null && before.Find(meal.Off.Item)?.Item is Draw)
+            .Select(meal => (Draw: (Draw)before.Find(meal.Off!.Item)!.Value.Item, meal.Off.Portions))
+            .GroupBy(off => off.Draw.Batch);
+        foreach (var off in taken)
+        {
+            if (plan.BatchWithId(off.Key) is not { PortionedOn: null } batch || batch.Cooked < today)
+            {
+                continue;
+            }
+
+            decimal Less(Lot lot) =>
+                Math.Min(
+                    Math.Floor(plan.Loose(batch, lot)),
+                    Math.Ceiling(off.Where(one => one.Draw.Lot == lot.Id).Sum(one => one.Portions))
+                );
+            List<Lot> lots = [.. batch.Lots.Select(lot => lot with { Portions = lot.Portions - Less(lot) }).Where(lot => lot.Portions > 0)];
+            plan =
+                lots.Count == 0 ? plan.Remove(batch.Id).Value
+                // Half a portion is no batch: what is loose of it stays loose.
+                : Batch.RefusePortions(lots.Sum(lot => lot.Portions)) is not null ? plan
+                : plan.WithoutLeftOut(batch.Id, lots).With(batch, batch with { Lots = lots });
+        }
+
+        return plan;
+    }
+
     /// <summary>Null for something bought, which is judged where it is put.</summary>
     private static RecipeVersion? DishOf(
         WeekPlan plan,

@@ -93,7 +93,8 @@ public static class ProtocolEdits
         : null;
 
     /// <summary>An id of the household's own for a protocol of this name that no other protocol has.</summary>
-    public static string OwnProtocolId(this Table table, string name)
+    /// <param name="coming">Ids of those that come in with it.</param>
+    public static string OwnProtocolId(this Table table, string name, IReadOnlyCollection<string> coming)
     {
         var letters = new string([.. name.ToLowerInvariant().Select(letter => char.IsAsciiLetterOrDigit(letter) ? letter : '-')]);
         var slug = string.Join('-', letters.Split('-', StringSplitOptions.RemoveEmptyEntries));
@@ -101,6 +102,6 @@ public static class ProtocolEdits
         return Enumerable
             .Range(1, int.MaxValue)
             .Select(number => number == 1 ? plain : $"{plain}-{number}")
-            .First(id => table.Latest(id) is null);
+            .First(id => table.Latest(id) is null && !coming.Contains(id));
     }
 }

@@ -30,7 +30,10 @@ public sealed record Price(string Food, decimal Amount, string Pack, decimal Gra
     public decimal PerGram => Amount / Grams;
 
     /// <summary>Whether it is what a weight costs of something that is sold by any weight ("per kg"), and no pack.</summary>
-    public bool IsLoose => Pack.StartsWith(Loose, StringComparison.OrdinalIgnoreCase);
+    public bool IsLoose => IsForAnyAmount(Pack);
+
+    /// <inheritdoc cref="IsLoose"/>
+    public static bool IsForAnyAmount(string pack) => pack.StartsWith(Loose, StringComparison.OrdinalIgnoreCase);
 
     internal static Refusal? WrongAmount(decimal amount) =>
         amount is < 0 or > Most

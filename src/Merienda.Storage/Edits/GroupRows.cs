@@ -39,6 +39,13 @@ public sealed record MenuDishRow(
 /// <param name="Number">Of the version that was put on the week.</param>
 public sealed record MenuTakenRow(DateOnly WeekStart, Guid GroupId, Guid MenuId, int Number, DateTimeOffset TakenAt);
 
+/// <param name="Print">Of what it said when it was taken over.</param>
+public sealed record EnclosedTakenRow(Guid GroupId, string Kind, string Name, string Print, DateTimeOffset TakenAt);
+
+/// <param name="Print">Of the recipe as it was published.</param>
+/// <param name="RecipeVersionId">What it became at home.</param>
+public sealed record RecipeTakenRow(Guid GroupId, string Name, string Print, Guid RecipeVersionId, DateTimeOffset TakenAt);
+
 /// <param name="Content">Everything that a member needs, as JSON.</param>
 public sealed record MenuVersionRow(
     Guid MenuId,

@@ -30,6 +30,7 @@ public static class Journal
         Menu = "menu",
         Brought = "brought",
         Published = "published",
+        Enclosed = "enclosed",
         Undo = "undo";
 
     /// <summary>Form of the rows in an entry. Entries of an earlier form cannot be taken back any more.</summary>

@@ -18,6 +18,8 @@ public static class Tables
     public static readonly TenantTable<MenuDishRow> MenuDish = new("menu_dish", "id");
     public static readonly TenantTable<MenuVersionRow> MenuVersion = new("menu_version", "menu_id", "number");
     public static readonly TenantTable<MenuTakenRow> MenuTaken = new("menu_taken", "week_start", "group_id", "menu_id");
+    public static readonly TenantTable<EnclosedTakenRow> EnclosedTaken = new("enclosed_taken", "group_id", "kind", "name");
+    public static readonly TenantTable<RecipeTakenRow> RecipeTaken = new("recipe_taken", "group_id", "name");
     public static readonly TenantTable<SubmissionRow> Submission = new("submission", "id");
     public static readonly TenantTable<QuestionRow> Question = new("question", "id");
     public static readonly TenantTable<QuestionTooRow> QuestionToo = new("question_too", "question_id", "account_id");
@@ -157,6 +159,8 @@ public static class Tables
         RecipeCollection,
         Picture,
         MenuTaken,
+        EnclosedTaken,
+        RecipeTaken,
         Submission,
         Question,
         QuestionToo,

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Merienda.Core.Groups;
 using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
 using Merienda.Formats;
 using Merienda.Storage;
 using Merienda.Web.Groups;
@@ -16,6 +17,7 @@ public sealed class DemoCircle(
     Database database,
     AccountStore accounts,
     HouseholdStore households,
+    ProtocolStore protocols,
     RecipeStore recipes,
     DemoLibrary library,
     DemoLarder larder,
@@ -23,6 +25,7 @@ public sealed class DemoCircle(
     InvitationStore invitations,
     ShareStore shares,
     MenuStore menus,
+    EnclosureStore enclosures,
     DemoBringing bringing,
     IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json,
     TimeProvider clock
@@ -43,6 +46,7 @@ public sealed class DemoCircle(
         await groups.FoundBy(moderator.Id, opened, now);
         var desk = new Tenant(moderator.Id, opened.Id);
         await larder.Fill(desk, Read<List<DemoPacket>>("packets.json"), [], [], today);
+        Must(await protocols.Add(Stamp(desk), "points", table => Counting(table.Latest("points")!.Protocol, circle.Points), [], now));
         var saved = await library.Save(desk, DemoRecipes.Load(DataFiles.Find()));
         var members = await Join(desk, circle, people);
         foreach (var menu in circle.Menus)
@@ -53,6 +57,14 @@ public sealed class DemoCircle(
         await bringing.Fill(desk, circle, members, now);
         Must(await invitations.Invite(Stamp(desk), circle.Invited, now));
     }
+
+    private static Protocol Counting(Protocol shipped, DemoPoints own) =>
+        shipped with
+        {
+            Name = own.Name,
+            Summary = own.Summary,
+            Scheme = shipped.Scheme! with { Free = own.Free },
+        };
 
     /// <summary>Whoever has a kitchen in the demo shares what they follow there; the others have a sign-in to no kitchen.</summary>
     /// <returns>The members by their names.</returns>
@@ -138,7 +150,7 @@ public sealed class DemoCircle(
                 Reading.Known
             )
         ).View;
-        var (table, shared) = await database.Read(desk, households.Table().And(ShareStore.All));
+        var (kitchen, shared) = await database.Read(desk, enclosures.Home.And(ShareStore.All));
         foreach (var changed in planned.Changed)
         {
             Must(
@@ -148,7 +160,7 @@ public sealed class DemoCircle(
                     changed,
                     (menu, group, written, household) =>
                         JsonSerializer.SerializeToNode(
-                            MenuSheets.Published(menu, group, written, household, table, shared),
+                            MenuSheets.Published(menu, group, written, household, kitchen, shared, Enum.GetValues<EnclosedKind>()),
                             json.Value.SerializerOptions
                         )!,
                     at.AddHours(changed.Length == 0 ? -48 : -24),

@@ -142,12 +142,16 @@ internal sealed record DemoMenu(
     IReadOnlyList<string> Changed
 );
 
+/// <param name="Free">What counts nothing in the circle's points.</param>
+internal sealed record DemoPoints(string Name, string Summary, IReadOnlyList<FreeFood> Free);
+
 /// <param name="Moderator">Address of the one who founded it.</param>
 /// <param name="Names">Of members who have no kitchen in the demo.</param>
 internal sealed record DemoCircleFile(
     string Name,
     string TimeZone,
     string Moderator,
+    DemoPoints Points,
     IReadOnlyList<string> Names,
     IReadOnlyList<DemoStrand> Strands,
     IReadOnlyList<DemoMenu> Menus,

@@ -122,7 +122,8 @@ public sealed record DishMendSheet(SwapOffer Offer, IReadOnlyList<SaidCount> Cou
 public sealed record DishRequest(int Day, string Meal, Guid Recipe);
 
 /// <param name="Changed">What a correction changes; empty for the first.</param>
-public sealed record PublishRequest(string Changed = "");
+/// <param name="Encloses">Which kinds of the desk's things go with it; null for all of them.</param>
+public sealed record PublishRequest(string Changed = "", IReadOnlyList<EnclosedKind>? Encloses = null);
 
 /// <param name="Role">What kind of meal it is, by which it is found in another household's days.</param>
 public sealed record MenuMeal(string Key, string Name, MealRole Role);
@@ -165,6 +166,7 @@ public sealed record MenuSheet(
 /// <param name="Uses">For each of them the places of those that it takes some of.</param>
 /// <param name="Follows">Names of what its dishes have variants for.</param>
 /// <param name="Cautions">Of what many of those follow who share it, and of what has variants.</param>
+/// <param name="Enclosed">What goes with it besides its recipes; null in one that was published before anything did.</param>
 public sealed record PublishedMenu(
     string Group,
     string Name,
@@ -177,9 +179,14 @@ public sealed record PublishedMenu(
     IReadOnlyList<MenuMeal> Meals,
     IReadOnlyList<PublishedDish> Dishes,
     IReadOnlyList<RecipeToBring> Recipes,
-    IReadOnlyList<IReadOnlyList<int>> Uses
+    IReadOnlyList<IReadOnlyList<int>> Uses,
+    PublishedEnclosures? Enclosed = null
 )
 {
+    /// <summary>Places of the recipes that some days need, with those that they use; all days when there are none.</summary>
+    public HashSet<int> Reached(IReadOnlyList<int> days) =>
+        Uses.Reached(Dishes.Where(dish => days.Count == 0 || days.Contains(dish.Day)).Select(dish => dish.Recipe));
+
     /// <summary>Which meal of other days one of these is: of the same key, else of the same kind; null where they have none like it.</summary>
     public string? SlotIn(Core.Planning.Rhythm rhythm, string key) =>
         rhythm.Meals.Any(slot => slot.Key == key) ? key
@@ -240,9 +247,9 @@ public sealed record MemberDish(
 );
 
 /// <param name="Problem">Why it can't be read here; null when it can.</param>
-/// <param name="IsThere">Whether a recipe of its name is in the own library.</param>
+/// <param name="State">How it stands to the own library's recipe of its name.</param>
 /// <param name="IsOnMenu">Whether it is a dish, not only a part of one.</param>
-public sealed record MemberRecipe(string Name, string? Problem, bool IsThere, bool IsOnMenu);
+public sealed record MemberRecipe(string Name, string? Problem, EnclosedState State, bool IsOnMenu);
 
 /// <param name="Variant">That is made for the eater; null for the dish as written.</param>
 /// <param name="Because">The reason of the heaviest finding; empty when everything fits.</param>
@@ -252,8 +259,9 @@ public sealed record MemberVerdict(Guid Eater, string Name, string? Variant, Ver
 public sealed record TakeHomeRequest(IReadOnlyList<int> Days);
 
 /// <param name="Brought">Names of the recipes that came into the library.</param>
-/// <param name="There">Names of those that were there.</param>
-public sealed record TakenHome(IReadOnlyList<string> Brought, IReadOnlyList<string> There);
+/// <param name="Renewed">Names of those that were there as they were taken, and have the group's newer version now.</param>
+/// <param name="There">Names of those that were there, and stay.</param>
+public sealed record TakenHome(IReadOnlyList<string> Brought, IReadOnlyList<string> Renewed, IReadOnlyList<string> There);
 
 /// <param name="Week">A date in the week that it comes into; its days keep their weekdays.</param>
 /// <param name="Days">Those that are taken; all of them when there are none.</param>
@@ -263,16 +271,23 @@ public sealed record IntoWeekRequest(DateOnly Week, IReadOnlyList<int>? Days = n
 /// <summary>What a menu would be, or is, in a week.</summary>
 /// <param name="Week">Its first day.</param>
 /// <param name="ToBring">Names of recipes that are not at home yet.</param>
+/// <param name="ToRenew">Names of those that are there as they were taken, of which the group has a newer version.</param>
+/// <param name="Own">Names of those that are cooked by the own recipe, which is another than the group's.</param>
+/// <param name="Off">What an earlier version of the menu put there and comes off: "Cod: Farah Mon supper".</param>
 public sealed record IntoWeekSheet(
     DateOnly Week,
     IReadOnlyList<string> ToBring,
+    IReadOnlyList<string> ToRenew,
+    IReadOnlyList<string> Own,
+    IReadOnlyList<string> Off,
     IReadOnlyList<BatchIntoWeek> Batches,
     IReadOnlyList<LeftOutSheet> Left
 );
 
 /// <param name="Portions">Whole ones, as many as are eaten or one more.</param>
+/// <param name="IsMore">Whether the week cooks it anyway, and so many portions more.</param>
 /// <param name="For">Who eats how much of it on which days: "Farah: Mon, Tue supper".</param>
-public sealed record BatchIntoWeek(string Name, DateOnly Cooked, decimal Portions, IReadOnlyList<string> For);
+public sealed record BatchIntoWeek(string Name, DateOnly Cooked, decimal Portions, bool IsMore, IReadOnlyList<string> For);
 
 /// <param name="Who">Name of the eater.</param>
 /// <param name="Dishes">Names of those that they don't get for this reason.</param>

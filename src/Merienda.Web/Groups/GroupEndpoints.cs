@@ -28,6 +28,7 @@ public static class GroupEndpoints
         groups.MapMends();
         groups.MapMenuSolve();
         groups.MapIntoWeek();
+        groups.MapEnclosures();
         groups.MapSubmissions();
         groups.MapQueue();
         groups.MapQuestions();

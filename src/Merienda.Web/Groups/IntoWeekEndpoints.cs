@@ -34,6 +34,12 @@ public static class IntoWeekEndpoints
         groups.MapPost("/{group:guid}/menus/{menu:guid}/into-week", Put).WithName("PutMenuIntoWeek");
     }
 
+    /// <summary>What is asked for.</summary>
+    /// <param name="Before">The version that was put on this week before; null for the first time.</param>
+    /// <param name="Start">The week's first day.</param>
+    /// <param name="Days">Of the menu that come into it: at most seven, each on its own weekday.</param>
+    private sealed record Asked(MenuHere Here, int Number, MenuHere? Before, DateOnly Start, IReadOnlyList<int> Days, string? Tier);
+
     private static async Task<Results<Ok<IntoWeekSheet>, ProblemHttpResult>> Look(
         Guid group,
         Guid menu,
@@ -42,21 +48,26 @@ public static class IntoWeekEndpoints
         [AsParameters] Home home
     )
     {
-        if (await Read(group, menu, tenant, home) is not ({ } read, _))
-        {
-            return MemberMenuEndpoints.Unread(menu).ToProblem();
-        }
-
-        if (WrongTier(read.Menu, request.Tier) is { } wrong)
+        var read = await Read(group, menu, request, tenant, home);
+        if (read.Refusal is { } wrong)
         {
             return wrong.ToProblem();
         }
 
-        var (start, days) = Asked(read.Menu, request, (await home.Database.Read(tenant, home.Households.Table())).Household.Rhythm);
-        var (week, library) = await home.Weeks.ReadWithLibrary(tenant, start);
-        // What is not at home yet is judged as this kitchen reads it.
-        var coming = read.Recipes.Where(recipe => !recipe.IsRefused).Select(recipe => recipe.Value);
-        return TypedResults.Ok(ToSheet(read, days, week, Into(read.Menu, request, days, week, [.. library, .. coming])));
+        var asked = read.Value;
+        var (week, library) = await home.Weeks.ReadWithLibrary(tenant, asked.Start);
+        // What comes home with it is judged as this kitchen reads it.
+        var coming = asked
+            .Here.Recipes.Where((recipe, at) => !recipe.IsRefused && asked.Here.Comes(at))
+            .Select(recipe => recipe.Value)
+            .ToList();
+        return TypedResults.Ok(
+            ToSheet(
+                asked,
+                week,
+                Into(asked, week, [.. library.Where(there => coming.All(one => one.RecipeId != there.RecipeId)), .. coming])
+            )
+        );
     }
 
     private static async Task<Results<Ok<IntoWeekSheet>, ProblemHttpResult>> Put(
@@ -67,25 +78,22 @@ public static class IntoWeekEndpoints
         [AsParameters] Home home
     )
     {
-        if (await Read(group, menu, editing.Tenant, home) is not ({ } read, var number))
-        {
-            return MemberMenuEndpoints.Unread(menu).ToProblem();
-        }
-
-        if (WrongTier(read.Menu, request.Tier) is { } wrong)
+        var read = await Read(group, menu, request, editing.Tenant, home);
+        if (read.Refusal is { } wrong)
         {
             return wrong.ToProblem();
         }
 
-        var (start, days) = Asked(read.Menu, request, (await home.Database.Read(editing.Tenant, home.Households.Table())).Household.Rhythm);
+        var asked = read.Value;
         // An edit of its own: the recipes stay when the week is taken back.
         var brought = await MemberMenuEndpoints.BringHome(
             editing.Stamp with
             {
                 EditId = Guid.CreateVersion7(),
             },
-            read,
-            days,
+            group,
+            asked.Here,
+            asked.Days,
             home.Desk,
             home.Clock
         );
@@ -98,25 +106,25 @@ public static class IntoWeekEndpoints
         return editing.Answer(
             await home.Weeks.TakeIn(
                 editing,
-                start,
-                $"Put {read.Menu.Name} on the week",
-                new(start, group, menu, number, home.Clock.GetUtcNow()),
+                asked.Start,
+                $"Put {asked.Here.Menu.Name} on the week",
+                new(asked.Start, group, menu, asked.Number, home.Clock.GetUtcNow()),
                 (week, library) =>
                 {
-                    var into = Into(read.Menu, request, days, week, library);
-                    sheet = ToSheet(read, days, week, into);
+                    var into = Into(asked, week, library);
+                    sheet = ToSheet(asked, week, into);
                     return into.Change.IsEmpty
                         ? new Refusal(
                             "menu-nothing",
                             "menu",
-                            read.Menu.Name,
+                            asked.Here.Menu.Name,
                             "nothing of it comes onto this week",
                             "Choose another week, or empty the meals that it should come to"
                         )
                         : into.Change;
                 },
                 // Sent twice it is answered with what stands there by then.
-                week => sheet ?? ToSheet(read, days, week, new(Core.Filling.WeekChange.Nothing, []))
+                week => sheet ?? ToSheet(asked, week, new(Core.Filling.WeekChange.Nothing, []))
             )
         );
     }
@@ -127,31 +135,66 @@ public static class IntoWeekEndpoints
             ? null
             : new("menu-tier", "tier", tier, "the menu has no such tier", "Choose one of its tiers");
 
-    /// <summary>The menu as it is read here, and the number of its version; null when whoever asks may not read it.</summary>
-    private static async Task<(MenuHere Here, int Number)?> Read(Guid group, Guid menu, Tenant tenant, Home home) =>
-        await home.Database.Read(tenant, home.Published.Newest(group, menu)) is { } stored
-            ? ((await home.Readings.Of([stored], tenant, home.Desk))[0], stored.Number)
-            : null;
-
-    /// <summary>The week's first day, and those days of the menu that it takes: at most seven, each on its own weekday.</summary>
-    private static (DateOnly Start, IReadOnlyList<int> Days) Asked(PublishedMenu menu, IntoWeekRequest request, Rhythm rhythm)
+    /// <summary>The menu as it is read here, as it is asked for.</summary>
+    private static async Task<Result<Asked>> Read(Guid group, Guid menu, IntoWeekRequest request, Tenant tenant, Home home)
     {
-        var days = request.Days is { Count: > 0 } some ? some : [.. Enumerable.Range(0, menu.Days)];
-        return (
-            rhythm.WeekOf(request.Week),
-            [.. days.Where(day => day >= 0 && day < menu.Days).Order().DistinctBy(day => day % WeekPlan.Days)]
+        var ((newest, table), taken) = await home.Database.Read(
+            tenant,
+            home.Published.Newest(group, menu).And(home.Households.Table()).And(MenuStore.Taken)
         );
+        if (newest is null)
+        {
+            return MemberMenuEndpoints.Unread(menu);
+        }
+
+        var start = table.Household.Rhythm.WeekOf(request.Week);
+        var was = taken.FirstOrDefault(one => (one.WeekStart, one.GroupId, one.MenuId) == (start, group, menu));
+        var before =
+            was is null ? null
+            : was.Number == newest.Number ? newest
+            : await home.Database.Read(tenant, home.Published.Numbered(group, menu, was.Number));
+        var read = await home.Readings.Of(before is null ? [newest] : [newest, before], tenant, home.Desk);
+        var here = read[0];
+        var days = request.Days is { Count: > 0 } some ? some : [.. Enumerable.Range(0, here.Menu.Days)];
+        return WrongTier(here.Menu, request.Tier) is { } wrong
+            ? wrong
+            : new Asked(
+                here,
+                newest.Number,
+                before is null ? null : read[1],
+                start,
+                [.. days.Where(day => day >= 0 && day < here.Menu.Days).Order().DistinctBy(day => day % WeekPlan.Days)],
+                request.Tier
+            );
     }
 
-    private static IntoWeek Into(
-        PublishedMenu menu,
-        IntoWeekRequest request,
+    private static IntoWeek Into(Asked asked, StoredWeek week, IReadOnlyList<StoredRecipe> library) =>
+        MenuIntoWeek.Of(
+            new(
+                week.Plan,
+                week.Table.Today,
+                [
+                    .. week.Table.Eaters.Zip(
+                        week.Table.Diners,
+                        (settings, eater) => new EaterAtHome(eater, [.. settings.Protocols.Select(week.Table.ShippedAs).OfType<string>()])
+                    ),
+                ],
+                batch => (week.RecipeOf(batch).RecipeId, week.RecipeOf(batch).VersionId)
+            ),
+            Dishes(asked.Here, asked.Days, week, library),
+            asked.Before is { } before ? Dishes(before, asked.Days, week, library) : [],
+            asked.Tier
+        );
+
+    /// <summary>A menu's dishes of some days on the week's dates, by the recipes of the own library.</summary>
+    private static IReadOnlyList<DishForWeek> Dishes(
+        MenuHere here,
         IReadOnlyList<int> days,
         StoredWeek week,
         IReadOnlyList<StoredRecipe> library
     )
     {
-        var (rhythm, table) = (week.Table.Household.Rhythm, week.Table);
+        var menu = here.Menu;
         DateOnly DateOf(int day) =>
             Enumerable
                 .Range(0, WeekPlan.Days)
@@ -164,56 +207,44 @@ public static class IntoWeekEndpoints
             where recipe is not null
             select new DishForWeek(
                 DateOf(dish.Day),
-                menu.SlotIn(rhythm, dish.Meal),
+                menu.SlotIn(week.Table.Household.Rhythm, dish.Meal),
                 recipe.RecipeId,
                 recipe.VersionId,
+                here.Prints[dish.Recipe],
                 recipe.Version,
                 dish.ToDish()
             );
-        return MenuIntoWeek.Of(
-            week.Plan,
-            table.Today,
-            [
-                .. table.Eaters.Zip(
-                    table.Diners,
-                    (settings, eater) => new EaterAtHome(eater, [.. settings.Protocols.Select(table.ShippedAs).OfType<string>()])
-                ),
-            ],
-            [.. dishes],
-            request.Tier
-        );
+        return [.. dishes];
     }
 
-    private static IntoWeekSheet ToSheet(MenuHere read, IReadOnlyList<int> days, StoredWeek week, IntoWeek into)
+    private static IntoWeekSheet ToSheet(Asked asked, StoredWeek week, IntoWeek into)
     {
+        var (read, rhythm) = (asked.Here, week.Table.Household.Rhythm);
         string NameOf(Guid eater) => week.Table.WithId(eater)?.Name ?? "";
-        var used = read.Menu.Dishes.Where(dish => days.Contains(dish.Day)).Select(dish => dish.Recipe).ToHashSet();
+        string DishOf(Draw draw)
+        {
+            var batch = week.Plan.BatchWithId(draw.Batch)!;
+            return $"{batch.Letter} {batch.LotOf(draw).Named(week.RecipeOf(batch).Version.Name)}";
+        }
+
+        var used = read.Menu.Reached(asked.Days);
+        IReadOnlyList<string> Named(params EnclosedState[] states) =>
+            [.. used.Order().Where(at => states.Contains(read.States[at])).Select(at => read.Menu.Recipes[at].Draft.Name)];
         return new(
             week.Plan.Start,
+            Named(EnclosedState.New),
+            Named(EnclosedState.Newer),
+            Named(EnclosedState.Own, EnclosedState.OwnAndNewer),
             [
-                .. read
-                    .Menu.Recipes.Where((recipe, at) => used.Contains(at))
-                    .Select(recipe => recipe.Draft.Name)
-                    .Where(name => !read.There.Contains(name)),
+                .. into
+                    .Change.Meals.Where(meal => meal.Off is not null)
+                    .Select(meal => (meal.Cell, Name: DishOf((Draw)week.Plan.Find(meal.Off!.Item)!.Value.Item)))
+                    .GroupBy(off => (off.Name, off.Cell.Eater, off.Cell.Meal))
+                    .Select(same =>
+                        $"{same.Key.Name}: {NameOf(same.Key.Eater)} {string.Join(", ", same.Select(off => $"{off.Cell.Date:ddd}"))} {rhythm.NameOf(same.Key.Meal)}"
+                    ),
             ],
-            [
-                .. into.Change.Batches.Select(batch =>
-                {
-                    var meals = into.Change.Meals.Where(meal => meal.On!.NewBatch == batch.Number).ToList();
-                    return new BatchIntoWeek(
-                        batch.Name,
-                        batch.Cooked,
-                        meals.GroupBy(meal => meal.On!.Variant).Sum(lot => Math.Ceiling(lot.Sum(meal => meal.On!.Size))),
-                        [
-                            .. meals
-                                .GroupBy(meal => (meal.Cell.Eater, meal.Cell.Meal, meal.On!.Size, meal.On.Variant))
-                                .Select(same =>
-                                    $"{NameOf(same.Key.Eater)}: {string.Join(", ", same.Select(meal => $"{meal.Cell.Date:ddd}"))} {week.Table.Household.Rhythm.NameOf(same.Key.Meal)}{(same.Key.Size == 1 ? "" : $", {same.Key.Size:0.##} portions")}{(same.Key.Variant is { } variant ? $", {variant}" : "")}"
-                                ),
-                        ]
-                    );
-                }),
-            ],
+            BatchesOf(week, into.Change),
             [
                 .. into
                     .Left.GroupBy(left => (left.Eater, left.Because))
@@ -224,5 +255,39 @@ public static class IntoWeekEndpoints
                     )),
             ]
         );
+    }
+
+    /// <summary>What is cooked for it: new batches, and more of those that are cooked anyway.</summary>
+    private static IReadOnlyList<BatchIntoWeek> BatchesOf(StoredWeek week, Core.Filling.WeekChange change)
+    {
+        string NameOf(Guid eater) => week.Table.WithId(eater)?.Name ?? "";
+        return
+        [
+            .. change
+                .Meals.Where(meal => meal.On is not null)
+                .GroupBy(meal => (meal.On!.NewBatch, meal.On.Batch))
+                .Select(batch =>
+                {
+                    var (name, cooked) = batch.Key.NewBatch is { } number
+                        ? change.Batches.Where(one => one.Number == number).Select(one => (one.Name, one.Cooked)).First()
+                        : (
+                            week.RecipeOf(week.Plan.BatchWithId(batch.Key.Batch!.Value)!).Version.Name,
+                            week.Plan.BatchWithId(batch.Key.Batch!.Value)!.Cooked
+                        );
+                    return new BatchIntoWeek(
+                        name,
+                        cooked,
+                        batch.GroupBy(meal => meal.On!.Variant).Sum(lot => Math.Ceiling(lot.Sum(meal => meal.On!.Size))),
+                        batch.Key.NewBatch is null,
+                        [
+                            .. batch
+                                .GroupBy(meal => (meal.Cell.Eater, meal.Cell.Meal, meal.On!.Size, meal.On.Variant))
+                                .Select(same =>
+                                    $"{NameOf(same.Key.Eater)}: {string.Join(", ", same.Select(meal => $"{meal.Cell.Date:ddd}"))} {week.Table.Household.Rhythm.NameOf(same.Key.Meal)}{(same.Key.Size == 1 ? "" : $", {same.Key.Size:0.##} portions")}{(same.Key.Variant is { } variant ? $", {variant}" : "")}"
+                                ),
+                        ]
+                    );
+                }),
+        ];
     }
 }

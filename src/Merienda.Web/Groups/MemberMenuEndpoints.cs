@@ -54,62 +54,64 @@ public static class MemberMenuEndpoints
         }
 
         var read = (await readings.Of([stored], editing.Tenant, desk))[0];
-        return editing.Answer(await BringHome(editing, read, request.Days, desk, clock));
+        return editing.Answer(await BringHome(editing, group, read, request.Days, desk, clock));
     }
 
-    /// <summary>Those recipes of some days, with what they use, that are not in the library yet.</summary>
+    /// <summary>
+    /// Those recipes of some days, with what they use, that are not in the library yet, and newer ones of those that are there as they were
+    /// taken. One that was changed at home stays.
+    /// </summary>
+    /// <param name="group">Whose they are; null for those of a file, which nobody hears of again.</param>
     internal static async Task<Result<Edited<TakenHome>>> BringHome(
         EditStamp stamp,
+        Guid? group,
         MenuHere read,
         IReadOnlyList<int> days,
         RecipeEndpoints.Desk desk,
         TimeProvider clock
     )
     {
-        var wanted = Wanted(read.Menu, days).Order().Select(at => read.Menu.Recipes[at]).ToList();
-        var coming = wanted
-            .Where(recipe => !read.There.Contains(recipe.Draft.Name))
-            .Select(recipe => recipe with { Draft = recipe.Draft with { Meal = MealOf(recipe.Draft.Meal, read.Menu) } })
-            .ToList();
-        var edited = await desk.Recipes.BringIn(
-            stamp,
-            desk.Recipes.Cookbook(BroughtRecipes.UsesOf(wanted), null),
-            (foods, recipes) =>
-            {
-                // What another device has taken home meanwhile is there by now.
-                coming.RemoveAll(recipe => recipes.Named(recipe.Draft.Name) is not null);
-                return BroughtRecipes.Read(coming, foods.Matcher, recipes);
-            },
-            clock.GetUtcNow()
+        var wanted = read.Menu.Reached(days).Order().ToList();
+        var coming = wanted.Where(read.Comes).ToList();
+        var cookbook = desk.Recipes.Cookbook(BroughtRecipes.UsesOf([.. wanted.Select(at => read.Menu.Recipes[at])]), null);
+        Result<IReadOnlyList<StoredRecipe>> Bring(HouseholdFoods foods, Cookbook recipes)
+        {
+            // What another device has taken home meanwhile is there by now.
+            coming.RemoveAll(at => read.States[at] == EnclosedState.New && recipes.Named(NameOf(at)) is not null);
+            return BroughtRecipes.Read(
+                [
+                    .. coming
+                        .Select(at => read.Menu.Recipes[at])
+                        .Select(recipe => recipe with { Draft = recipe.Draft with { Meal = MealOf(recipe.Draft.Meal, read.Menu) } }),
+                ],
+                foods.Matcher,
+                recipes,
+                name => read.Ids.TryGetValue(name, out var id) ? id : null
+            );
+        }
+
+        var prints = wanted.ToLookup(NameOf, at => read.Prints[at], Cookbook.SameName);
+        var edited = group is { } whose
+            ? await desk.Recipes.BringHome(stamp, whose, cookbook, Bring, recipe => prints[recipe.Version.Name].First(), clock.GetUtcNow())
+            : await desk.Recipes.BringIn(stamp, cookbook, Bring, clock.GetUtcNow());
+        return edited.Select(done =>
+            done.Select(_ => new TakenHome(
+                NamesOf(coming.Where(at => read.States[at] == EnclosedState.New)),
+                NamesOf(coming.Where(at => read.States[at] == EnclosedState.Newer)),
+                NamesOf(wanted.Except(coming))
+            ))
         );
-        return edited.Select(done => done.Select(_ => new TakenHome(NamesOf(coming), [.. NamesOf(wanted).Except(NamesOf(coming))])));
+
+        string NameOf(int at) => read.Menu.Recipes[at].Draft.Name;
+        IReadOnlyList<string> NamesOf(IEnumerable<int> recipes) => [.. recipes.Select(NameOf)];
 
         // By the kind of meal that the group calls so: at home it has another name.
         static string? MealOf(string? meal, PublishedMenu menu) =>
             menu.Meals.FirstOrDefault(one => one.Key == meal) is { } slot ? $"{slot.Role}".ToLowerInvariant() : meal;
-        static IReadOnlyList<string> NamesOf(IEnumerable<RecipeToBring> recipes) => [.. recipes.Select(recipe => recipe.Draft.Name)];
     }
 
     internal static Refusal Unread(Guid menu) =>
         new("menu-gone", "menu", $"{menu}", "there is no such menu, or you are no member any more", "Choose one from the list");
-
-    /// <summary>Places of the recipes that some days need.</summary>
-    private static HashSet<int> Wanted(PublishedMenu menu, IReadOnlyList<int> days)
-    {
-        var (wanted, open) = (
-            new HashSet<int>(),
-            new Stack<int>(menu.Dishes.Where(dish => days.Count == 0 || days.Contains(dish.Day)).Select(dish => dish.Recipe))
-        );
-        while (open.TryPop(out var recipe))
-        {
-            if (wanted.Add(recipe))
-            {
-                menu.Uses[recipe].ToList().ForEach(open.Push);
-            }
-        }
-
-        return wanted;
-    }
 
     private static MemberMenu ToSheet(MenuHere read, ReadMenu stored, Core.Planning.Table table, IReadOnlyList<MenuTakenRow> taken) =>
         new(
@@ -144,7 +146,7 @@ public static class MemberMenuEndpoints
                         new MemberRecipe(
                             recipe.Draft.Name,
                             read.Recipes[at].Refusal is { } refusal ? $"{refusal.Reason}. {refusal.Cure}." : null,
-                            read.There.Contains(recipe.Draft.Name),
+                            read.States[at],
                             read.Menu.Dishes.Any(dish => dish.Recipe == at)
                         )
                 ),

@@ -151,13 +151,13 @@ public static class MenuEndpoints
         PublishRequest request,
         Editing editing,
         Database database,
-        HouseholdStore households,
+        EnclosureStore enclosures,
         MenuStore menus,
         TimeProvider clock,
         IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
     )
     {
-        var (table, shares) = await database.Read(editing.Tenant, households.Table().And(ShareStore.All));
+        var (desk, shares) = await database.Read(editing.Tenant, enclosures.Home.And(ShareStore.All));
         return editing.Answer(
             await menus.Publish(
                 editing,
@@ -165,7 +165,15 @@ public static class MenuEndpoints
                 request.Changed,
                 (menu, group, recipes, household) =>
                     JsonSerializer.SerializeToNode(
-                        MenuSheets.Published(menu, group, recipes, household, table, shares),
+                        MenuSheets.Published(
+                            menu,
+                            group,
+                            recipes,
+                            household,
+                            desk,
+                            shares,
+                            request.Encloses ?? Enum.GetValues<EnclosedKind>()
+                        ),
                         json.Value.SerializerOptions
                     )!,
                 clock.GetUtcNow(),

@@ -26,6 +26,8 @@ public static class MenuFileEndpoints
         MenuFileRequest request,
         Editing editing,
         MenuStore menus,
+        EnclosureStore enclosures,
+        MenuReadings readings,
         [AsParameters] RecipeEndpoints.Desk desk,
         TimeProvider clock,
         IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
@@ -42,9 +44,40 @@ public static class MenuFileEndpoints
             return unread.ToProblem();
         }
 
-        var read = await MenuReadings.Of(file.Value, editing.Tenant, desk);
+        if (file.Value.Enclosed is { } enclosed)
+        {
+            var things = enclosed.Read(desk.Knowledge);
+            // First, so that the recipes find their packets; an edit of its own, like that of the recipes.
+            var taken = things.Refusal is null
+                ? await EnclosureEndpoints.TakeNew(
+                    editing.Stamp with
+                    {
+                        EditId = Guid.CreateVersion7(),
+                    },
+                    things.Value,
+                    enclosures,
+                    clock.GetUtcNow()
+                )
+                : things.Refusal;
+            if (taken.Refusal is { } notTaken)
+            {
+                return notTaken.ToProblem();
+            }
+        }
+
+        var read = await readings.OfFile(file.Value, editing.Tenant, desk);
         // An edit of its own: the recipes stay when the menu is taken back.
-        var brought = await MemberMenuEndpoints.BringHome(editing.Stamp with { EditId = Guid.CreateVersion7() }, read, [], desk, clock);
+        var brought = await MemberMenuEndpoints.BringHome(
+            editing.Stamp with
+            {
+                EditId = Guid.CreateVersion7(),
+            },
+            null,
+            read,
+            [],
+            desk,
+            clock
+        );
         if (brought.Refusal is { } wrong)
         {
             return wrong.ToProblem();

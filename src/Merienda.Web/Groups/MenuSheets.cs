@@ -35,16 +35,20 @@ internal static class MenuSheets
     public static Reading<MenuSheet> One(MenuStore menus, Guid id) => All(menus).Select(all => all.First(menu => menu.Id == id));
 
     /// <summary>What members read: recipes written down whole, each once, those that others use too.</summary>
+    /// <param name="desk">What the desk has; its table names protocols.</param>
     /// <param name="shares">What members follow: of what more than a few do, the cautions go with the menu.</param>
+    /// <param name="encloses">Which kinds of the desk's things go with it.</param>
     public static PublishedMenu Published(
         Menu menu,
         string group,
         IReadOnlyDictionary<Guid, StoredRecipe> recipes,
         Household household,
-        Core.Planning.Table table,
-        IReadOnlyList<GroupShare> shares
+        EnclosureHome desk,
+        IReadOnlyList<GroupShare> shares,
+        IReadOnlyCollection<EnclosedKind> encloses
     )
     {
+        var table = desk.Table;
         var made = menu.Dishes.SelectMany(dish => dish.Variants).Select(one => one.Protocol).Distinct().ToList();
         var followed = shares
             .SelectMany(share => share.Protocols)
@@ -83,7 +87,8 @@ internal static class MenuSheets
                 .. order.Select(
                     IReadOnlyList<int> (id) => [.. recipes[id].Version.Uses.Select(use => order.IndexOf(use.Of.Version)).Distinct()]
                 ),
-            ]
+            ],
+            PublishedEnclosures.Of(EnclosureEndpoints.Of(recipes, desk).Only(encloses))
         );
     }
 

@@ -172,7 +172,12 @@ public static class QueueEndpoints
                         "a recipe of this name is in the library",
                         "Give this one another name"
                     )
-                    : BroughtRecipes.Read([.. brought.Where(one => recipes.Named(one.Draft.Name) is null)], foods.Matcher, recipes),
+                    : BroughtRecipes.Read(
+                        [.. brought.Where(one => recipes.Named(one.Draft.Name) is null)],
+                        foods.Matcher,
+                        recipes,
+                        _ => null
+                    ),
             desk.Clock.GetUtcNow()
         );
         return editing.Answer(taken.Select(edited => edited.Select(recipe => new TakenUpSheet(recipe))));
@@ -195,7 +200,7 @@ public static class QueueEndpoints
     }
 
     private static Result<StoredRecipe> Read(JsonNode content, Kitchen kitchen, Desk desk) =>
-        BroughtRecipes.Each(desk.Read(content), kitchen.Foods.Matcher, kitchen.Recipes)[0];
+        BroughtRecipes.Each(desk.Read(content), kitchen.Foods.Matcher, kitchen.Recipes, _ => null)[0];
 
     private static (SubmissionSheet Sheet, SubmissionReview? Review) Of(StoredSubmission stored, Kitchen kitchen, Desk desk)
     {

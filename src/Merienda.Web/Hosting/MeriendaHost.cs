@@ -169,6 +169,7 @@ public static class MeriendaHost
         services.AddSingleton<GroupStore>();
         services.AddSingleton<MenuStore>();
         services.AddSingleton<PublishedMenus>();
+        services.AddSingleton<EnclosureStore>();
         services.AddSingleton<SubmissionStore>();
         services.AddSingleton<QuestionStore>();
         services.AddSingleton<QuestionReading>();

@@ -1,4 +1,5 @@
 using Merienda.Core.Foods;
+using Merienda.Core.Foods.Packets;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Recipes;
 using Merienda.Storage;
@@ -37,12 +38,15 @@ internal static class BroughtRecipes
             []
         );
 
-    /// <summary>The draft with the keys of this household: a used recipe is found by its name, a packet of elsewhere by the line's words.</summary>
+    /// <summary>
+    /// The draft with the keys of this household: a used recipe and a packet of elsewhere are found by their names, else by the line's words.
+    /// </summary>
     public static RecipeDraft Here(RecipeToBring recipe, Cookbook recipes, FoodMatcher foods)
     {
         string? Key(string? key) =>
             key is null || (Cookbook.IdIn(key) is null ? foods.WithKey(key) is not null : recipes.WithKey(key) is not null) ? key
-            : recipe.Uses.TryGetValue(key, out var name) ? recipes.Named(name)?.Key
+            : recipe.Uses.TryGetValue(key, out var name)
+                ? recipes.Named(name)?.Key ?? (Packet.IdOf(key) is null ? null : foods.PacketNamed(name)?.Key)
             : null;
         DraftLine Line(DraftLine line) => line with { Food = Key(line.Food) };
         return recipe.Draft with
@@ -62,21 +66,32 @@ internal static class BroughtRecipes
     }
 
     /// <summary>Each of them as this kitchen reads it, or why it can't, in their own order.</summary>
-    public static IReadOnlyList<Result<StoredRecipe>> Each(IReadOnlyList<RecipeToBring> brought, FoodMatcher foods, Cookbook recipes) =>
-        [.. InTurn(brought, foods, recipes).OrderBy(one => one.At).Select(one => one.Recipe)];
+    /// <param name="idOf">Which recipe of this kitchen one is, by its name; null for a new one.</param>
+    public static IReadOnlyList<Result<StoredRecipe>> Each(
+        IReadOnlyList<RecipeToBring> brought,
+        FoodMatcher foods,
+        Cookbook recipes,
+        Func<string, Guid?> idOf
+    ) => [.. InTurn(brought, foods, recipes, idOf).OrderBy(one => one.At).Select(one => one.Recipe)];
 
     /// <summary>All of them, what others take some of first; the first that cannot be stops them all.</summary>
-    public static Result<IReadOnlyList<StoredRecipe>> Read(IReadOnlyList<RecipeToBring> brought, FoodMatcher foods, Cookbook recipes)
+    /// <param name="idOf">Which recipe of this kitchen one is the next version of, by its name; null for a new one.</param>
+    public static Result<IReadOnlyList<StoredRecipe>> Read(
+        IReadOnlyList<RecipeToBring> brought,
+        FoodMatcher foods,
+        Cookbook recipes,
+        Func<string, Guid?> idOf
+    )
     {
         var read = new List<StoredRecipe>();
-        foreach (var (at, recipe) in InTurn(brought, foods, recipes))
+        foreach (var (at, recipe) in InTurn(brought, foods, recipes, idOf))
         {
             if (recipe.Refusal is { } refusal)
             {
                 return refusal with { Value = $"{brought[at].Draft.Name}: {refusal.Value}".TrimEnd(' ', ':') };
             }
 
-            read.Add(recipe.Value with { Number = 1 });
+            read.Add(recipe.Value);
         }
 
         return read;
@@ -86,12 +101,14 @@ internal static class BroughtRecipes
     private static IEnumerable<(int At, Result<StoredRecipe> Recipe)> InTurn(
         IReadOnlyList<RecipeToBring> brought,
         FoodMatcher foods,
-        Cookbook recipes
+        Cookbook recipes,
+        Func<string, Guid?> idOf
     )
     {
         foreach (var at in InOrder(brought))
         {
-            var recipe = RecipeDrafts.ToRecipe(Here(brought[at], recipes, foods), Guid.CreateVersion7(), foods, recipes);
+            var id = idOf(brought[at].Draft.Name) ?? Guid.CreateVersion7();
+            var recipe = RecipeDrafts.ToRecipe(Here(brought[at], recipes, foods), id, foods, recipes);
             recipes = recipe.Refusal is null ? recipes.With(recipe.Value.Known) : recipes;
             yield return (at, recipe);
         }

@@ -186,7 +186,7 @@ public static class ImportEndpoints
         var edited = await desk.Recipes.BringIn(
             editing,
             desk.Recipes.Cookbook(BroughtRecipes.UsesOf(request.Recipes), null),
-            (foods, recipes) => BroughtRecipes.Read(request.Recipes, foods.Matcher, recipes),
+            (foods, recipes) => BroughtRecipes.Read(request.Recipes, foods.Matcher, recipes, _ => null),
             clock.GetUtcNow()
         );
         return editing.Answer<BroughtIn>(

@@ -26,18 +26,30 @@ public class MenuIntoWeekTests
         return new(new Eater(settings.Id, "Farah", new EaterRules(rules, Context()), settings.Meals, Rhythm.Usual, habit), []);
     }
 
-    private static DishForWeek On(int day, RecipeVersion? recipe = null, string? slot = "supper", MenuDish? dish = null) =>
+    private static DishForWeek On(
+        int day,
+        RecipeVersion? recipe = null,
+        string? slot = "supper",
+        MenuDish? dish = null,
+        string print = "first"
+    ) =>
         new(
             Start.AddDays(day),
             slot,
-            new Guid((recipe ?? Cod).Name.Length, 0, 0, new byte[8]),
-            Guid.NewGuid(),
+            IdOf((recipe ?? Cod).Name),
+            IdOf($"{(recipe ?? Cod).Name}, {print}"),
+            print,
             recipe ?? Cod,
             dish ?? new(Guid.NewGuid(), day, slot ?? "", Guid.NewGuid())
         );
 
+    private static Guid IdOf(string name) =>
+        new(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(name))[..16]);
+
+    private static WeekAtHome Home(DateOnly today, params EaterAtHome[] eaters) => new(Week, today, eaters, _ => default);
+
     private static IntoWeek Into(EaterAtHome eater, params DishForWeek[] dishes) =>
-        MenuIntoWeek.Of(Week, Start.AddDays(-2), [eater], dishes, null);
+        MenuIntoWeek.Of(Home(Start.AddDays(-2), eater), dishes, [], null);
 
     private static string Why(IntoWeek into) => Assert.Single(into.Left).Because;
 
@@ -73,10 +85,10 @@ public class MenuIntoWeekTests
             Why(Into(Eater(1, "peanut"), On(0, Recipe("Doubt", 1, [Line("100 g moonfruit")])))),
             StringComparison.Ordinal
         );
-        Assert.Equal("that day is over", Why(MenuIntoWeek.Of(Week, Start.AddDays(1), [Eater()], [On(0)], null)));
+        Assert.Equal("that day is over", Why(MenuIntoWeek.Of(Home(Start.AddDays(1), Eater()), [On(0)], [], null)));
         var none = On(0, dish: new(Guid.NewGuid(), 0, "supper", Guid.NewGuid()) { Portions = [new("small", 0)] });
-        Assert.Equal("this tier has none of it", Why(MenuIntoWeek.Of(Week, Start.AddDays(-2), [Eater()], [none], "small")));
-        Assert.Empty(MenuIntoWeek.Of(Week, Start.AddDays(-2), [Eater()], [none], "large").Left);
+        Assert.Equal("this tier has none of it", Why(MenuIntoWeek.Of(Home(Start.AddDays(-2), Eater()), [none], [], "small")));
+        Assert.Empty(MenuIntoWeek.Of(Home(Start.AddDays(-2), Eater()), [none], [], "large").Left);
         // A salad of the Wednesday reaches Saturday neither fresh nor frozen where there is no session but the first one.
         var salad = new RecipeVersion
         {
@@ -87,7 +99,7 @@ public class MenuIntoWeekTests
         };
         Assert.Equal(
             "no session to come is near enough for it to keep",
-            Why(MenuIntoWeek.Of(Week, Start.AddDays(-2), [Eater()], [On(6, salad) with { Written = Keeping(salad, 2) }], null))
+            Why(Into(Eater(), On(6, salad) with { Written = Keeping(salad, 2) }))
         );
     }
 
@@ -129,7 +141,10 @@ public class MenuIntoWeekTests
             (_, _) => null,
             Guid.NewGuid
         ).Value.Plan;
-        Assert.Equal("something stands there, and stays", Why(MenuIntoWeek.Of(planned, Start, [eater], [On(0)], null)));
+        Assert.Equal(
+            "something stands there, and stays",
+            Why(MenuIntoWeek.Of(Home(Start, eater) with { Plan = planned }, [On(0)], [], null))
+        );
         var two = Into(eater, On(0), On(0, Recipe("Rice", 1, [Line("100 g rice")])));
         Assert.Equal([false, true], two.Change.Meals.Select(meal => meal.IsBeside));
         // The same dish twice on one meal is a larger portion.
@@ -144,7 +159,7 @@ public class MenuIntoWeekTests
     public void A_portion_is_the_tiers_times_the_eaters_own_in_quarters(double tier, double habit, double size)
     {
         var dish = On(0, dish: new(Guid.NewGuid(), 0, "supper", Guid.NewGuid()) { Portions = [new("some", (decimal)tier)] });
-        var into = MenuIntoWeek.Of(Week, Start.AddDays(-2), [Eater((decimal)habit)], [dish], "some");
+        var into = MenuIntoWeek.Of(Home(Start.AddDays(-2), Eater((decimal)habit)), [dish], [], "some");
         Assert.Equal((decimal)size, Assert.Single(into.Change.Meals).On!.Size);
     }
 
@@ -165,10 +180,9 @@ public class MenuIntoWeekTests
                     string[] slots = ["breakfast", "lunch", "bite", "supper"];
                     EaterAtHome[] eaters = [Eater(), Eater(1, "fish"), Eater(1, "milk")];
                     var into = MenuIntoWeek.Of(
-                        Week,
-                        Start.AddDays(-2),
-                        eaters,
+                        Home(Start.AddDays(-2), eaters),
                         [.. drawn.Select(one => On(one.Item1, recipes[one.Item2], slots[one.Item3]))],
+                        [],
                         null
                     );
                     foreach (var meal in into.Change.Meals)

@@ -130,5 +130,9 @@ public class ProtocolEditsTests
     [InlineData("ours", "own-ours-3")]
     [InlineData("1234567890123456789012345678901234567890123 5678", "own-1234567890123456789012345678901234567890123")]
     public void An_own_protocol_gets_an_id_that_is_free(string name, string id) =>
-        Assert.Equal(id, Table(("own-ours", "Ours", false), ("own-ours-2", "Ours 2", true)).OwnProtocolId(name));
+        Assert.Equal(id, Table(("own-ours", "Ours", false), ("own-ours-2", "Ours 2", true)).OwnProtocolId(name, []));
+
+    [Fact]
+    public void An_id_that_comes_with_it_is_not_free() =>
+        Assert.Equal("own-ours-3", Table(("own-ours", "Ours", false)).OwnProtocolId("Ours", ["own-ours-2"]));
 }

@@ -80,6 +80,10 @@ public sealed class FoodMatcher
 
     public Food? WithKey(string key) => _byKey.GetValueOrDefault(key) ?? _shared?.WithKey(key);
 
+    /// <summary>The household's own packet of this very name.</summary>
+    public Food? PacketNamed(string name) =>
+        _byKey.Values.FirstOrDefault(food => food.Packet is not null && food.Name.Equals(name, StringComparison.OrdinalIgnoreCase));
+
     /// <summary>The form in which a household's choice for words is remembered.</summary>
     public string KeyOf(string words)
     {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, kept } from '../../api/client';
+import { api, kept, type Schemas, take } from '../../api/client';
 import { Asked } from '../../pieces/Asked';
 import { Button } from '../../pieces/Button';
 import { Choice } from '../../pieces/Field';
@@ -8,7 +8,10 @@ import { ProblemNote } from '../../pieces/ProblemNote';
 import { SheetDialog } from '../../pieces/Sheet';
 import { addDays, longDate } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
+import { asUsual } from '../week/solving';
 import { type MemberMenu, useIntoWeek } from './queries';
+
+const isNothing = (sheet: Schemas['IntoWeekSheet']) => sheet.batches.length + sheet.off.length === 0;
 
 /** What a menu would be in the own week: what is cooked when, who eats how much of it, what is left out and why. */
 export function IntoWeekDialog({
@@ -38,15 +41,21 @@ export function IntoWeekDialog({
   const days = Array.from({ length: Math.min(7, menu.days - first) }, (_, at) => first + at);
   const body = { week, days, tier: tier || null };
   const looked = useIntoWeek(menu, body);
-  const put = () =>
+  /** Seeks what would make the week fit, where anything does not; there is nothing to say where everything does. */
+  const fit = (date: string) =>
+    take(api.POST('/api/weeks/{date}/solve', { params: { path: { date } }, body: asUsual('mend') })).catch(() => null);
+  const put = (isFitted: boolean) =>
     void edit.run({
       isTold: true,
-      say: ({ batches }) => `${menu.name} is on the week: ${batches.length} ${batches.length === 1 ? 'batch' : 'batches'}.`,
+      say: ({ batches, off }) =>
+        batches.length === 0
+          ? `What ${menu.name} has not any more is off the week: ${off.join('; ')}.`
+          : `${menu.name} is on the week: ${batches.length} ${batches.length === 1 ? 'batch' : 'batches'}.`,
       ask: () =>
         kept(api.POST('/api/groups/{group}/menus/{menu}/into-week', { params: { path: { group: menu.group, menu: menu.menu } }, body })),
       last: (sheet) => {
         onDone();
-        void navigate(`/week/${sheet.week}`);
+        void Promise.resolve(isFitted ? fit(sheet.week) : null).then(() => navigate(`/week/${sheet.week}`));
       },
     });
   return (
@@ -78,15 +87,29 @@ export function IntoWeekDialog({
       <Asked of={looked}>
         {(sheet) => (
           <>
+            {sheet.off.length > 0 && (
+              <>
+                <h3 className="text-base">Comes off</h3>
+                <ul className="mb-3 text-sm">
+                  {sheet.off.map((said) => (
+                    <li key={said} className="border-t border-line py-1">
+                      {said}
+                    </li>
+                  ))}
+                </ul>
+                {sheet.batches.length > 0 && <h3 className="text-base">Comes on</h3>}
+              </>
+            )}
             {sheet.batches.length === 0 ? (
-              <p>Nothing of it comes onto this week.</p>
+              sheet.off.length === 0 && <p>Nothing of it comes onto this week.</p>
             ) : (
               <ul className="text-sm">
                 {sheet.batches.map((batch) => (
                   <li key={`${batch.name}${batch.cooked}`} className="border-t border-line py-1">
                     <b>{batch.name}</b>,{' '}
                     <span className="figures">
-                      {batch.portions} {batch.portions === 1 ? 'portion' : 'portions'}
+                      {batch.portions} {batch.isMore && 'more '}
+                      {batch.portions === 1 ? 'portion' : 'portions'}
                     </span>
                     , cooked on {longDate(batch.cooked)}
                     <span className="block text-steel">{batch.for.join('; ')}</span>
@@ -109,10 +132,26 @@ export function IntoWeekDialog({
             {sheet.toBring.length > 0 && (
               <p className="mt-3 text-sm text-steel">Comes into your library with it: {sheet.toBring.join(', ')}.</p>
             )}
+            {sheet.toRenew.length > 0 && (
+              <p className="mt-3 text-sm text-steel">
+                Newer in the group since you took it, and renewed in your library: {sheet.toRenew.join(', ')}.
+              </p>
+            )}
+            {sheet.own.length > 0 && (
+              <p className="mt-3 text-sm text-steel">Cooked by your own recipe, not the group’s: {sheet.own.join(', ')}.</p>
+            )}
             <ProblemNote of={edit.problem} className="mt-2" />
-            <Button look="main" className="mt-3" disabled={edit.isPending || sheet.batches.length === 0} onClick={put}>
-              Put it on the week
-            </Button>
+            <div className="mt-3 flex flex-wrap gap-2">
+              <Button look="main" disabled={isNothing(sheet) || edit.isPending} onClick={() => put(false)}>
+                {sheet.off.length > 0 ? 'Change the week so' : 'Put it on the week'}
+              </Button>
+              <Button disabled={isNothing(sheet) || edit.isPending} onClick={() => put(true)}>
+                … and fit it to your allowances
+              </Button>
+            </div>
+            <p className="mt-2 text-xs text-steel">
+              Fitting proposes other portions, variants and dishes on the board, beside what stands there; you take what you like of it.
+            </p>
           </>
         )}
       </Asked>

@@ -9,6 +9,7 @@ import { dayMonth, verdictWord } from '../../pieces/show';
 import { useEdit } from '../../pieces/useEdit';
 import { BringRecipe } from './BringRecipe';
 import { DayRows } from './Days';
+import { EnclosedPanel } from './EnclosedPanel';
 import { HandOut } from './HandOut';
 import { IntoWeekDialog } from './IntoWeekDialog';
 import { MemberQuestions } from './MemberQuestions';
@@ -82,7 +83,10 @@ function GroupMenus({ group, menus, today }: { group: Schemas['GroupSheet']; men
         <BringRecipe group={group.id} />
       ) : (
         <>
-          <Sharing group={group} />
+          <div>
+            <Sharing group={group} />
+            <EnclosedPanel group={group.id} />
+          </div>
           {menus.length === 0 && <p className="text-steel">Nothing is published yet.</p>}
           {menus.map((menu) => (
             <PublishedMenu key={menu.menu} menu={menu} today={today} />
@@ -93,15 +97,17 @@ function GroupMenus({ group, menus, today }: { group: Schemas['GroupSheet']; men
   );
 }
 
+const told = (what: string, names: string[]) => (names.length > 0 ? `${what}: ${names.join(', ')}.` : '');
+
 function PublishedMenu({ menu, today }: { menu: MemberMenu; today: string }) {
   const [asking, setAsking] = useState<string | null>(null);
   const edit = useEdit();
   const take = (days: number[]) =>
     void edit.run({
-      say: ({ brought, there }) =>
-        brought.length === 0
+      say: ({ brought, renewed, there }) =>
+        brought.length + renewed.length === 0
           ? `All of it is in your library already: ${there.join(', ')}.`
-          : `Now in your library: ${brought.join(', ')}.${there.length > 0 ? ` There before: ${there.join(', ')}.` : ''}`,
+          : [told('Now in your library', brought), told('Renewed there', renewed), told('There before', there)].join(' ').trim(),
       ask: () =>
         kept(
           api.POST('/api/groups/{group}/menus/{menu}/take', { params: { path: { group: menu.group, menu: menu.menu } }, body: { days } }),
@@ -116,12 +122,14 @@ function PublishedMenu({ menu, today }: { menu: MemberMenu; today: string }) {
             Version {menu.number}, published {dayMonth(menu.publishedAt.slice(0, 10))}
           </p>
         </div>
-        <Button disabled={edit.isPending} onClick={() => take([])}>
-          Take all of it home
-        </Button>
-        <Button look="main" onClick={() => setAsking('')}>
-          Into your week …
-        </Button>
+        <div className="flex gap-2">
+          <Button look="main" onClick={() => setAsking('')}>
+            Into your week …
+          </Button>
+          <Button disabled={edit.isPending} onClick={() => take([])}>
+            Take all of it home
+          </Button>
+        </div>
       </div>
       {menu.changed && menu.taken.every((taken) => taken.since.length === 0) && (
         <p className="mb-2 max-w-prose border-l-2 border-cobalt pl-2 text-sm">
@@ -138,11 +146,10 @@ function PublishedMenu({ menu, today }: { menu: MemberMenu; today: string }) {
           {taken.since.length > 0 && (
             <>
               {' '}
-              <b>Corrected since:</b> {taken.since.join('; ')}. Take off that week what is different, and{' '}
+              <b>Corrected since:</b> {taken.since.join('; ')}.{' '}
               <Button look="bare" className="-mx-1" onClick={() => setAsking(taken.week)}>
-                put it there again
+                See what that changes there
               </Button>
-              .
             </>
           )}
         </p>
@@ -177,6 +184,13 @@ function PublishedMenu({ menu, today }: { menu: MemberMenu; today: string }) {
   );
 }
 
+const libraryHas: Record<Exclude<Schemas['EnclosedState'], 'new'>, string> = {
+  there: 'It is in your library.',
+  newer: 'It is in your library as you took it; the group has a newer one, which comes when you take it home again.',
+  own: 'A recipe of this name is in your library, and stays as it is.',
+  ownAndNewer: 'You changed yours, and it stays; the group has a newer one since you took it.',
+};
+
 function Dish({ dish, recipe, follows }: { dish: Schemas['MemberDish']; recipe: Schemas['MemberRecipe']; follows: Followed[] }) {
   const made = [...dish.portions.map((one) => amountOf(one)), ...dish.variants.map((one) => variantOf(one, follows))];
   return (
@@ -208,7 +222,7 @@ function Dish({ dish, recipe, follows }: { dish: Schemas['MemberDish']; recipe: 
         {made.map((said) => (
           <p key={said}>{said}</p>
         ))}
-        {recipe.isThere && <p>A recipe of this name is in your library.</p>}
+        {recipe.state !== 'new' && <p>{libraryHas[recipe.state]}</p>}
       </DisclosurePanel>
     </Disclosure>
   );

@@ -3,15 +3,26 @@ import { Button } from '../../pieces/Button';
 import { Field } from '../../pieces/Field';
 import { ProblemNote } from '../../pieces/ProblemNote';
 import { dayMonth } from '../../pieces/show';
+import { type EnclosedKind, enclosedKinds, manyOf, useMenuEnclosures } from './enclosed';
 import { HandOut } from './HandOut';
 import { type Menu, useMenuEdits } from './queries';
+
+/** "Beetroot; Carrot; Celeriac and 25 more". */
+const someNames = (things: { name: string }[]) =>
+  things
+    .slice(0, 3)
+    .map((one) => one.name)
+    .join('; ') + (things.length > 3 ? ` and ${things.length - 3} more` : '');
 
 /** What was published of a menu, and the way to publish it as it is now. */
 export function PublishPanel({ group, menu, isHelper }: { group: string; menu: Menu; isHelper: boolean }) {
   const edits = useMenuEdits();
   const [changed, setChanged] = useState('');
+  const [kept, setKept] = useState<EnclosedKind[]>([]);
+  const enclosed = useMenuEnclosures(menu).data ?? [];
   const isCorrection = menu.issues.length > 0;
-  const publish = () => void edits.publish(menu.id, changed).then((isDone) => isDone && setChanged(''));
+  const encloses = enclosedKinds.map(([kind]) => kind).filter((kind) => !kept.includes(kind));
+  const publish = () => void edits.publish(menu.id, { changed, encloses }).then((isDone) => isDone && setChanged(''));
   return (
     <section>
       <h2 className="text-base">Publish</h2>
@@ -22,6 +33,26 @@ export function PublishPanel({ group, menu, isHelper }: { group: string; menu: M
       </p>
       {isHelper && <p className="mb-2 text-sm">A moderator of this desk publishes it.</p>}
       {isCorrection && <Field label="What is different" value={changed} onChange={setChanged} className="mb-2 max-w-md" />}
+      {enclosed.length > 0 && (
+        <fieldset className="mb-2 text-sm">
+          <legend>With it go, for members to take over:</legend>
+          {enclosedKinds
+            .map(([kind]) => [kind, enclosed.filter((one) => one.kind === kind)] as const)
+            .filter(([, things]) => things.length > 0)
+            .map(([kind, things]) => (
+              <label key={kind} className="flex min-h-9 items-baseline gap-2 py-1">
+                <input
+                  type="checkbox"
+                  checked={!kept.includes(kind)}
+                  onChange={(event) => setKept(event.target.checked ? kept.filter((one) => one !== kind) : [...kept, kind])}
+                  className="size-4 shrink-0 self-start accent-cobalt"
+                />
+                <span className="whitespace-nowrap">{manyOf(kind, things.length)}</span>
+                <span className="text-steel">{someNames(things)}</span>
+              </label>
+            ))}
+        </fieldset>
+      )}
       <Button
         look="main"
         disabled={isHelper || edits.isPending || menu.dishes.length === 0 || (isCorrection && !changed.trim())}

@@ -85,8 +85,8 @@ export function useMenuEdits() {
       run(() => kept(api.DELETE('/api/groups/menus/{id}/dishes/{dish}', { params: { path: { id, dish } } })), {
         say: `${name} is off the menu.`,
       }),
-    publish: (id: string, changed: string) =>
-      run(() => kept(api.POST('/api/groups/menus/{id}/publish', { params: { path: { id } }, body: { changed } })), {
+    publish: (id: string, body: Schemas['PublishRequest']) =>
+      run(() => kept(api.POST('/api/groups/menus/{id}/publish', { params: { path: { id } }, body })), {
         say: 'Published: every member reads it now.',
         isTold: true,
       }),
