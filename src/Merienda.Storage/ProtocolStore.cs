@@ -166,8 +166,7 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
             Journal.Protocol,
             households.Table().And(Rows(id)),
             locked =>
-                locked.Table.Eaters.FirstOrDefault(eater => eater.Protocols.Contains(id)) is { } follower
-                    ? new Refusal("still-followed", "protocol", id, $"{follower.Name} follows it", "Choose another protocol for them first")
+                locked.Table.Eaters.FirstOrDefault(eater => eater.Protocols.Contains(id)) is { } follower ? Followed(id, follower.Name)
                 : locked.Own.Row is not { ArchivedAt: null } row ? Gone(id)
                 : new Decided<bool>(
                     new Change($"Put {locked.Table.Latest(id)?.Protocol.Name ?? "a protocol"} away").Put(
@@ -195,7 +194,7 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
                     new Change("Took over the newer rules").Put(
                         Tables.WeekProtocol,
                         PinsOf(locked.Pins, start),
-                        Followed(locked.Table, start)
+                        PinsNow(locked.Table, start)
                     ),
                     true
                 );
@@ -216,7 +215,7 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
         pins.Where(pin => TableReading.IsOfWeek(pin.WeekStart, start));
 
     /// <summary>The versions that are followed now.</summary>
-    internal static IEnumerable<WeekProtocolRow> Followed(Table table, DateOnly weekStart) =>
+    internal static IEnumerable<WeekProtocolRow> PinsNow(Table table, DateOnly weekStart) =>
         table
             .Eaters.SelectMany(eater => eater.Protocols)
             .Distinct()
@@ -259,6 +258,10 @@ public sealed class ProtocolStore(Database database, EditDoor door, HouseholdSto
                 [.. await rows.ReadAsync<WeekProtocolRow>()]
             )
         );
+
+    /// <param name="eater">Who does.</param>
+    internal static Refusal Followed(string id, string eater) =>
+        new("still-followed", "protocol", id, $"{eater} follows it", "Choose another protocol for them first");
 
     public static Refusal Gone(string id) => new("protocol-gone", "protocol", id, "there is no such protocol", "Load the page again");
 

@@ -53,13 +53,13 @@ public sealed partial class WeekStore
         );
 
     /// <summary>Takes many batches and meals into a week as one edit.</summary>
-    /// <param name="decide">What comes into the week as it is now, with the recipes of the library.</param>
+    /// <param name="decide">What comes into the week as it is now, with the recipes of the library, and the version that was put there before.</param>
     public Task<Result<Edited<TView>>> TakeIn<TView>(
         EditStamp stamp,
         DateOnly weekStart,
         string summary,
         MenuTakenRow menu,
-        Func<StoredWeek, IReadOnlyList<StoredRecipe>, Result<WeekChange>> decide,
+        Func<StoredWeek, IReadOnlyList<StoredRecipe>, int?, Result<WeekChange>> decide,
         Func<StoredWeek, TView> draw
     ) =>
         door.Edit<
@@ -76,7 +76,10 @@ public sealed partial class WeekStore
             locked =>
             {
                 var (((week, library), pins), taken) = locked;
-                var decided = decide(week, library);
+                var was = taken.FirstOrDefault(one =>
+                    (one.WeekStart, one.GroupId, one.MenuId) == (menu.WeekStart, menu.GroupId, menu.MenuId)
+                );
+                var decided = decide(week, library, was?.Number);
                 return decided.Refusal is { } refusal
                     ? refusal
                     : TakenChange
@@ -89,13 +92,7 @@ public sealed partial class WeekStore
                                     [.. done.Made.Select(made => NewRow(made.Batch, made.Recipe))],
                                     pins
                                 )
-                                .Put(
-                                    Tables.MenuTaken,
-                                    taken.FirstOrDefault(one =>
-                                        (one.WeekStart, one.GroupId, one.MenuId) == (menu.WeekStart, menu.GroupId, menu.MenuId)
-                                    ),
-                                    menu
-                                ),
+                                .Put(Tables.MenuTaken, was, menu),
                             true
                         ));
             },

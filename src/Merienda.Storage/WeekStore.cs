@@ -266,7 +266,7 @@ public sealed partial class WeekStore(Database database, EditDoor door, WeekRead
             .Append(
                 Tables.WeekProtocol,
                 ProtocolStore
-                    .Followed(week.Table, plan.Start)
+                    .PinsNow(week.Table, plan.Start)
                     .ExceptBy(ProtocolStore.PinsOf(pins, plan.Start).Select(pin => pin.ProtocolId), row => row.ProtocolId)
             );
 

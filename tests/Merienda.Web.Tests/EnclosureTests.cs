@@ -83,8 +83,14 @@ public class EnclosureTests(TestDatabase database)
         await farah.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
         Assert.Equal(Everything.Select(one => $"{one.Item1} {one.Item2}: new"), await Listed(farah, circle));
         Assert.Empty((await farah.Get("/api/larder/prices"))["prices"]!.AsArray());
-        // Somebody who has taken it back may take it over again.
-        await TakeOver(farah, circle, Everything);
+        // Somebody who has taken it back may take it over again; once somebody follows the protocol it stays.
+        var (_, _, taken) = await farah.Edit(HttpMethod.Post, Path(circle), Asked(Everything), Guid.NewGuid());
+        await farah.Must(
+            HttpMethod.Put,
+            $"/api/table/eaters/{await Eater(farah)}/protocols",
+            new { protocols = new[] { "own-circle-points-2" } }
+        );
+        await farah.Refused(HttpStatusCode.Conflict, "still-followed", HttpMethod.Post, "/api/undo", new { sequence = taken });
         Assert.All(await Listed(farah, circle), one => Assert.EndsWith("there", one, StringComparison.Ordinal));
     }
 
@@ -213,6 +219,15 @@ public class EnclosureTests(TestDatabase database)
             HttpMethod.Post,
             "/api/groups/menus/read",
             new { file = broken.ToJsonString(), startsOn = Day(7) }
+        );
+        var wordy = JsonNode.Parse(file)!;
+        wordy["enclosed"]!["words"]![0]!["words"] = new string('x', 301);
+        await third.Desk.Refused(
+            HttpStatusCode.UnprocessableEntity,
+            "enclosed-word",
+            HttpMethod.Post,
+            "/api/groups/menus/read",
+            new { file = wordy.ToJsonString(), startsOn = Day(7) }
         );
         Assert.Single((await third.Desk.Get("/api/groups"))["desk"]!["menus"]!.AsArray());
     }

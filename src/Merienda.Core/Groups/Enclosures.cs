@@ -1,5 +1,6 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Foods.Packets;
+using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
 using Merienda.Core.Recipes;
@@ -20,7 +21,22 @@ public sealed record EnclosedProtocol(string? Origin, Protocol Protocol);
 
 /// <summary>What a group's kitchen means by some words.</summary>
 /// <param name="Food">Key of the table's food; null for a packet, which is found by its name.</param>
-public sealed record EnclosedWord(string Words, string? Food, string Name);
+public sealed record EnclosedWord(string Words, string? Food, string Name)
+{
+    private const int Longest = 300;
+
+    /// <summary>Why it can't be kept; null when it can.</summary>
+    public Refusal? Wrong =>
+        Words.Length is 0 or > Longest
+            ? new(
+                "enclosed-word",
+                "words",
+                Words.Length > 60 ? $"{Words[..60]}…" : Words,
+                $"words that mean a food have 1 to {Longest} characters",
+                "Take them out of the file, or shorten them there"
+            )
+            : null;
+}
 
 /// <param name="Food">As of a word.</param>
 /// <param name="Pack">What is bought for it, as typed.</param>

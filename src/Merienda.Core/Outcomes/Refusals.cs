@@ -104,6 +104,7 @@ public static class Refusals
         new("enclosed-food", RefusalKind.Moved, "things"),
         new("enclosed-gone", RefusalKind.Moved, "things"),
         new("enclosed-packet", RefusalKind.Wrong, "*"),
+        new("enclosed-word", RefusalKind.Wrong, "words", "1 to 300 characters"),
         new("energies-differ", RefusalKind.Wrong, "energy", "what both say, rounded as printed"),
         new("exchange-unreadable", RefusalKind.Wrong, "exchange"),
         new("fibre-above-carbohydrate", RefusalKind.Wrong, "fibre"),

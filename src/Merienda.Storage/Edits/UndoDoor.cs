@@ -66,6 +66,7 @@ public sealed class UndoDoor(Database database, WeekReading weeks)
                 var done = await scope.Read(PutBack(stamp, rows, undone));
                 scope.HasWritten = true;
                 await HoldAgainstAllergies(scope, rows);
+                await HoldAgainstFollowers(scope, rows);
                 return new Edited<Undoable>(done, undone);
             }
         );
@@ -111,6 +112,35 @@ public sealed class UndoDoor(Database database, WeekReading weeks)
             }
 
             days = [.. days.Where(day => !week.Plan.Holds(day))];
+        }
+    }
+
+    /// <summary>A protocol that somebody has chosen since is not put away under them.</summary>
+    private static async Task HoldAgainstFollowers(Scope scope, IReadOnlyDictionary<string, RowChange> rows)
+    {
+        var back = rows.TryGetValue(Tables.OwnProtocol.Name, out var protocols)
+            ? protocols.Before.Select(row => row!["id"]!.GetValue<string>()).ToArray()
+            : [];
+        if (back.Length == 0)
+        {
+            return;
+        }
+
+        var follower = await scope.Read(
+            Reading.Of(
+                """
+                select protocol.id, eater.name from household_protocol protocol
+                join eater_protocol seat on seat.household_id = protocol.household_id and seat.protocol_id = protocol.id
+                join eater on eater.household_id = seat.household_id and eater.id = seat.eater_id
+                where protocol.id = any(@backProtocols) and archived_at is not null order by eater.position limit 1;
+                """,
+                new { backProtocols = back },
+                grid => grid.ReadSingleOrDefaultAsync<(string Id, string Name)?>()
+            )
+        );
+        if (follower is var (id, name))
+        {
+            throw new ForbiddenException(ProtocolStore.Followed(id, name));
         }
     }
 

@@ -109,9 +109,10 @@ public static class IntoWeekEndpoints
                 asked.Start,
                 $"Put {asked.Here.Menu.Name} on the week",
                 new(asked.Start, group, menu, asked.Number, home.Clock.GetUtcNow()),
-                (week, library) =>
+                (week, library, was) =>
                 {
-                    var into = Into(asked, week, library);
+                    // Another device has put this very version there meanwhile: what it put is not taken off as an earlier one's.
+                    var into = Into(was == asked.Number ? asked with { Before = asked.Here } : asked, week, library);
                     sheet = ToSheet(asked, week, into);
                     return into.Change.IsEmpty
                         ? new Refusal(

@@ -56,7 +56,9 @@ public sealed record PublishedEnclosures(
             packets.Add(packet!);
         }
 
-        return new Enclosures(protocols, packets, Words, Prices);
+        return Words.Select(word => word.Wrong).FirstOrDefault(wrong => wrong is not null) is { } tooLong
+            ? tooLong
+            : new Enclosures(protocols, packets, Words, Prices);
     }
 }
 

@@ -122,6 +122,14 @@ public class EnclosuresTests
     }
 
     [Theory]
+    [InlineData(0, "enclosed-word")]
+    [InlineData(1, null)]
+    [InlineData(300, null)]
+    [InlineData(301, "enclosed-word")]
+    public void Words_that_mean_a_food_have_1_to_300_characters(int length, string? code) =>
+        Assert.Equal(code, new EnclosedWord(new('x', length), "carrot", "Carrot").Wrong?.Code);
+
+    [Theory]
     [InlineData(null, null, EnclosedState.New)]
     [InlineData(null, "old", EnclosedState.New)]
     [InlineData("now", null, EnclosedState.There)]
