@@ -99,7 +99,11 @@ public sealed class MenuIntoWeek
             var cooked = SessionFor(_sessions, dish.Written.KeepingOf(null), dish.Date);
             if (WhyNot(diner, dish, given, cooked, isOthers && open.Count == 0) is { } because)
             {
-                _left.Add(new(diner.Eater.Id, dish.Date, dish.Written.Name, because));
+                // What is as it was is no news.
+                if (!old.Contains(given))
+                {
+                    _left.Add(new(diner.Eater.Id, dish.Date, dish.Written.Name, because));
+                }
             }
             else
             {

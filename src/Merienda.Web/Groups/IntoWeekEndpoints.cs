@@ -151,9 +151,9 @@ public static class IntoWeekEndpoints
         var start = table.Household.Rhythm.WeekOf(request.Week);
         var was = taken.FirstOrDefault(one => (one.WeekStart, one.GroupId, one.MenuId) == (start, group, menu));
         var before =
-            was is null ? null
-            : was.Number == newest.Number ? newest
-            : await home.Database.Read(tenant, home.Published.Numbered(group, menu, was.Number));
+            was is null || was.Number == newest.Number
+                ? null
+                : await home.Database.Read(tenant, home.Published.Numbered(group, menu, was.Number));
         var read = await home.Readings.Of(before is null ? [newest] : [newest, before], tenant, home.Desk);
         var here = read[0];
         var days = request.Days is { Count: > 0 } some ? some : [.. Enumerable.Range(0, here.Menu.Days)];

@@ -111,23 +111,31 @@ public sealed class MenuReadings(IOptions<Microsoft.AspNetCore.Http.Json.JsonOpt
 
         var taken = kitchen.Taken.Where(row => row.GroupId == group).ToDictionary(row => row.Name, Cookbook.SameName);
         var ids = library.ToDictionary(one => one.Key, one => one.Value.RecipeId, Cookbook.SameName);
+        var recipes = read(name => ids.TryGetValue(name, out var id) ? id : null);
         return new(
             menu.Menu,
-            read(name => ids.TryGetValue(name, out var id) ? id : null),
+            recipes,
             menu.Prints,
-            [.. menu.Menu.Recipes.Zip(menu.Prints, (recipe, print) => StateOf(recipe.Draft.Name, print))],
+            [.. menu.Menu.Recipes.Select((recipe, at) => StateOf(recipe.Draft.Name, at))],
             ids,
             kitchen.Foods
         );
 
-        EnclosedState StateOf(string name, string print)
+        EnclosedState StateOf(string name, int at)
         {
-            var (here, was) = (library.GetValueOrDefault(name), taken.GetValueOrDefault(name));
+            var (print, here, was) = (menu.Prints[at], library.GetValueOrDefault(name), taken.GetValueOrDefault(name));
             // Another version than the one that was taken was changed here, whatever it says.
             var own = was is not null && here?.VersionId == was.RecipeVersionId ? was.Print : "";
-            return EnclosedStates.Of(print, here is null ? null : own, was?.Print);
+            var state = EnclosedStates.Of(print, here is null ? null : own, was?.Print);
+            // Of the same lines it is the same dish, whoever wrote it down first.
+            return state == EnclosedState.Own && !recipes[at].IsRefused && IsSameDish(recipes[at].Value.Version, here!.Version)
+                ? EnclosedState.There
+                : state;
         }
     }
+
+    private static bool IsSameDish(RecipeVersion one, RecipeVersion other) =>
+        DishPrint.Of(one.Lines, one.Portions) == DishPrint.Of(other.Lines, other.Portions);
 
     /// <summary>What goes with a menu besides its recipes; nothing where this version of the program can't read it.</summary>
     public Enclosures Enclosed(ReadMenu stored, KnowledgeBase knowledge) =>
