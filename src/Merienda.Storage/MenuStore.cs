@@ -28,7 +28,7 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
             .Desk.And(
                 Reading.Of(
                     """
-                    select id, name, starts_on, days, note, tiers::text from menu where household_id = app_household() order by starts_on desc, id desc;
+                    select id, name, starts_on, days, note, tiers::text, desk_note from menu where household_id = app_household() order by starts_on desc, id desc;
                     select id, menu_id, day, slot, recipe_version_id, portions::text, variants::text from menu_dish
                     where household_id = app_household() order by day, id;
                     select menu_id as menu, number, published_at, display_name as by, changed from menu_version join account on account.id = published_by
@@ -37,14 +37,25 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
                     null,
                     async rows =>
                     {
-                        var menus = (await rows.ReadAsync<(Guid Id, string Name, DateOnly StartsOn, int Days, string Note, string Tiers)>())
+                        var menus = (
+                            await rows.ReadAsync<(
+                                Guid Id,
+                                string Name,
+                                DateOnly StartsOn,
+                                int Days,
+                                string Note,
+                                string Tiers,
+                                string? DeskNote
+                            )>()
+                        )
                             .Select(row => new MenuRow(
                                 row.Id,
                                 row.Name,
                                 row.StartsOn,
                                 row.Days,
                                 row.Note,
-                                RowJson.Read<List<MenuTier>>(row.Tiers)
+                                RowJson.Read<List<MenuTier>>(row.Tiers),
+                                row.DeskNote
                             ))
                             .ToList();
                         var dishes = (
@@ -210,9 +221,10 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
         : null;
 
     private static Menu Of(MenuRow row, IEnumerable<MenuDish> dishes) =>
-        new(row.Id, row.Name, row.StartsOn, row.Days, row.Note, [.. dishes]) { Tiers = row.Tiers };
+        new(row.Id, row.Name, row.StartsOn, row.Days, row.Note, [.. dishes]) { Tiers = row.Tiers, DeskNote = row.DeskNote ?? "" };
 
-    private static MenuRow RowOf(Menu menu) => new(menu.Id, menu.Name, menu.StartsOn, menu.Days, menu.Note, menu.Tiers);
+    private static MenuRow RowOf(Menu menu) =>
+        new(menu.Id, menu.Name, menu.StartsOn, menu.Days, menu.Note, menu.Tiers, menu.DeskNote.Length == 0 ? null : menu.DeskNote);
 
     private static IEnumerable<MenuDishRow> RowsOf(Menu menu) =>
         menu.Dishes.Select(dish => new MenuDishRow(

@@ -659,6 +659,7 @@ public class ConstraintTests(TestDatabase database)
             { "menu_name_length", $"{Menu} '', current_date, 7, '', '[]'" },
             { "menu_days_range", $"{Menu} 'x', current_date, 29, '', '[]'" },
             { "menu_note_length", $"{Menu} 'x', current_date, 7, repeat('x', 2001), '[]'" },
+            { "menu_desk_note_length", $"{Drafted} update menu set desk_note = ''" },
             { "menu_tiers_are_a_list", $"{Menu} 'x', current_date, 7, '', '{{}}'" },
             { "menu_dish_day_range", $"{Dish} 28, 'supper', id, '[]', '[]' from recipe_version limit 1" },
             { "menu_dish_slot_not_empty", $"{Dish} 0, '', id, '[]', '[]' from recipe_version limit 1" },

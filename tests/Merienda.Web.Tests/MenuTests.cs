@@ -35,6 +35,36 @@ public class MenuTests(TestDatabase database)
     }
 
     [Fact]
+    public async Task What_the_desk_notes_for_itself_goes_out_with_nothing()
+    {
+        var circle = await Circle.Founded(database);
+        var (farah, _) = await circle.Member("Farah");
+        await circle.Desk.Must(
+            HttpMethod.Put,
+            $"/api/groups/menus/{circle.Menu}",
+            new
+            {
+                name = "Harbour week",
+                startsOn = ThisWeek.Day(0),
+                days = 7,
+                note = "Cook on Saturday",
+                deskNote = "Hake is dear",
+            }
+        );
+        Assert.Equal("Hake is dear", (string?)(await circle.Desk.Get("/api/groups"))["desk"]!["menus"]![0]!["deskNote"]);
+        await Publish(circle, "A note");
+        foreach (
+            var path in (string[])["/api/groups/menus", $"/api/groups/{circle.Group}/menus/{circle.Menu}/hand-out.json", "/api/groups"]
+        )
+        {
+            Assert.DoesNotContain("Hake", (await farah.Get(path)).ToJsonString(), StringComparison.Ordinal);
+        }
+
+        await circle.Desk.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Equal("", (string?)(await circle.Desk.Get("/api/groups"))["desk"]!["menus"]![0]!["deskNote"]);
+    }
+
+    [Fact]
     public async Task A_correction_is_a_new_version_that_says_what_changed_and_the_first_one_stays_as_it_was()
     {
         var circle = await Circle.Founded(database);

@@ -52,13 +52,24 @@ public sealed record MenuDish(Guid Id, int Day, string Slot, Guid RecipeVersion)
 public sealed record Menu(Guid Id, string Name, DateOnly StartsOn, int Days, string Note, IReadOnlyList<MenuDish> Dishes)
 {
     public const int MostDays = 28,
-        MostDishesAMeal = 6;
+        MostDishesAMeal = 6,
+        LongestNote = 2000;
 
     /// <summary>The smallest first; none where everybody eats the same.</summary>
     public IReadOnlyList<MenuTier> Tiers { get; init; } = [];
 
+    /// <summary>What those who work at the desk note for themselves; members never read it.</summary>
+    public string DeskNote { get; init; } = "";
+
     public static Result<Menu> Begun(Guid id, string name, DateOnly startsOn, int days, string note, IReadOnlyList<MenuTier> tiers) =>
         new Menu(id, "", startsOn, 1, "", []).Saying(name, startsOn, days, note, tiers);
+
+    /// <summary>With a note for the desk alone.</summary>
+    public Result<Menu> Noting(string deskNote) =>
+        deskNote.Trim().Length > LongestNote ? TooLong("deskNote", deskNote.Trim()) : this with { DeskNote = deskNote.Trim() };
+
+    private static Refusal TooLong(string field, string note) =>
+        new("menu-note", field, $"{note.Length} characters", $"a note has at most {LongestNote:#,0} characters", "Say it shorter");
 
     /// <summary>Called so, from a date on, over so many days, for these tiers; a day that has dishes is not left out.</summary>
     public Result<Menu> Saying(string name, DateOnly startsOn, int days, string note, IReadOnlyList<MenuTier> tiers)
@@ -80,8 +91,7 @@ public sealed record Menu(Guid Id, string Name, DateOnly StartsOn, int Days, str
                 ? new Refusal("menu-days", "days", $"{days}", $"a menu has 1 to {MostDays} days", "Make a second menu for the days after")
             : Dishes.Any(dish => dish.Day >= days)
                 ? new Refusal("menu-days", "days", $"{days}", "there are dishes on a day that would go", "Take them off first")
-            : noted.Length > 2000
-                ? new Refusal("menu-note", "note", $"{noted.Length} characters", "a note has at most 2,000 characters", "Say it shorter")
+            : noted.Length > LongestNote ? TooLong("note", noted)
             : WrongTier(named)
                 ?? (Result<Menu>)(
                     this with

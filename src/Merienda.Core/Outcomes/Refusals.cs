@@ -145,7 +145,7 @@ public static class Refusals
         new("menu-form", RefusalKind.Wrong, "form"),
         new("menu-full", RefusalKind.Moved, "meal", "at most 6 dishes"),
         new("menu-gone", RefusalKind.Missing, "menu"),
-        new("menu-note", RefusalKind.Wrong, "note", "at most 2,000 characters"),
+        new("menu-note", RefusalKind.Wrong, "note, deskNote", "at most 2,000 characters"),
         new("menu-nothing", RefusalKind.Moved, "menu"),
         new("menu-tier", RefusalKind.Wrong, "tiers, tier", "at most 6, each 1 to 40 characters and 800 to 5,000 kcal"),
         new("minutes-out-of-range", RefusalKind.Wrong, "tasks", "0 to 1,440 minutes"),

@@ -24,6 +24,9 @@ public readonly struct Result<T>
     /// <summary>Goes on with the value; a refusal stays what it is.</summary>
     public Result<TNext> Select<TNext>(Func<T, TNext> draw) => Refusal is { } refusal ? refusal : draw(_value!);
 
+    /// <summary>Goes on with what may be refused too.</summary>
+    public Result<TNext> Then<TNext>(Func<T, Result<TNext>> next) => Refusal is { } refusal ? refusal : next(_value!);
+
     public static implicit operator Result<T>(T value) => new(value, null);
 
     public static implicit operator Result<T>(Refusal refusal) => new(default, refusal);

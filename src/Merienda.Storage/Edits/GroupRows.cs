@@ -23,7 +23,16 @@ public sealed record MailRow(
     DateTimeOffset MadeAt
 );
 
-public sealed record MenuRow(Guid Id, string Name, DateOnly StartsOn, int Days, string Note, IReadOnlyList<MenuTier> Tiers);
+/// <param name="DeskNote">Read at the desk only; null while nobody noted anything.</param>
+public sealed record MenuRow(
+    Guid Id,
+    string Name,
+    DateOnly StartsOn,
+    int Days,
+    string Note,
+    IReadOnlyList<MenuTier> Tiers,
+    string? DeskNote
+);
 
 /// <param name="Day">Days after the menu begins.</param>
 public sealed record MenuDishRow(

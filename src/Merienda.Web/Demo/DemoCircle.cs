@@ -144,7 +144,8 @@ public sealed class DemoCircle(
                 menu => $"Began {menu.Name}",
                 (_, slots) =>
                     dishes.Aggregate(
-                        Menu.Begun(Guid.CreateVersion7(), planned.Name, start, 7, planned.Note, planned.Tiers),
+                        Menu.Begun(Guid.CreateVersion7(), planned.Name, start, 7, planned.Note, planned.Tiers)
+                            .Then(menu => menu.Noting(planned.DeskNote)),
                         (menu, dish) => Must(menu).With(dish, slots)
                     ),
                 Reading.Known

@@ -139,7 +139,8 @@ internal sealed record DemoMenu(
     string Note,
     IReadOnlyList<MenuTier> Tiers,
     IReadOnlyList<DemoMenuRow> Dishes,
-    IReadOnlyList<string> Changed
+    IReadOnlyList<string> Changed,
+    string DeskNote = ""
 );
 
 /// <param name="Free">What counts nothing in the circle's points.</param>

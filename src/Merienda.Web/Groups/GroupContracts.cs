@@ -99,7 +99,15 @@ public sealed record JoinGroupSheet(string Group);
 
 /// <param name="Days">1 to 28.</param>
 /// <param name="Tiers">How much some of the members eat a day; at most six, none where everybody eats the same.</param>
-public sealed record MenuRequest(string Name, DateOnly StartsOn, int Days, string Note = "", IReadOnlyList<MenuTier>? Tiers = null);
+/// <param name="DeskNote">For those who work at the desk; never published.</param>
+public sealed record MenuRequest(
+    string Name,
+    DateOnly StartsOn,
+    int Days,
+    string Note = "",
+    IReadOnlyList<MenuTier>? Tiers = null,
+    string DeskNote = ""
+);
 
 /// <summary>A menu once more, from another date on.</summary>
 public sealed record MenuAgainRequest(string Name, DateOnly StartsOn);
@@ -154,6 +162,7 @@ public sealed record MenuSheet(
     DateOnly StartsOn,
     int Days,
     string Note,
+    string DeskNote,
     IReadOnlyList<MenuTier> Tiers,
     IReadOnlyList<MenuMeal> Meals,
     IReadOnlyList<DraftDish> Dishes,

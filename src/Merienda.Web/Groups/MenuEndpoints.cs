@@ -28,7 +28,8 @@ public static class MenuEndpoints
                 null,
                 menu => $"Began {menu.Name}",
                 (_, _) =>
-                    Menu.Begun(Guid.CreateVersion7(), request.Name, request.StartsOn, request.Days, request.Note, request.Tiers ?? []),
+                    Menu.Begun(Guid.CreateVersion7(), request.Name, request.StartsOn, request.Days, request.Note, request.Tiers ?? [])
+                        .Then(menu => menu.Noting(request.DeskNote)),
                 id => MenuSheets.One(menus, id)
             )
         );
@@ -44,7 +45,10 @@ public static class MenuEndpoints
                 editing,
                 id,
                 menu => $"Changed {menu.Name}",
-                (menu, _) => menu!.Saying(request.Name, request.StartsOn, request.Days, request.Note, request.Tiers ?? menu.Tiers),
+                (menu, _) =>
+                    menu!
+                        .Saying(request.Name, request.StartsOn, request.Days, request.Note, request.Tiers ?? menu.Tiers)
+                        .Then(said => said.Noting(request.DeskNote)),
                 menu => MenuSheets.One(menus, menu)
             )
         );

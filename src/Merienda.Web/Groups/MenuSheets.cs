@@ -99,6 +99,7 @@ internal static class MenuSheets
             menu.StartsOn,
             menu.Days,
             menu.Note,
+            menu.DeskNote,
             menu.Tiers,
             MealsOf(rhythm, menu),
             [

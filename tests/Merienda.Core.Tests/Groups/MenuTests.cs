@@ -26,6 +26,8 @@ public class MenuTests
         Assert.Equal("menu-days", Code(Menu.Begun(Guid.NewGuid(), "x", Sunday, 29, "", [])));
         Assert.Null(Code(Week.Saying("x", Sunday, 7, new string('x', 2000), [])));
         Assert.Equal("menu-note", Code(Week.Saying("x", Sunday, 7, new string('x', 2001), [])));
+        Assert.Equal("menu-note", Code(Week.Noting(new string('x', 2001))));
+        Assert.Equal(2000, Week.Noting($" {new string('x', 2000)} ").Value.DeskNote.Length);
     }
 
     [Fact]

@@ -35,6 +35,11 @@ export function DeskMenus({ desk, today }: { desk: Desk; today: string }) {
           Begin a menu
         </Button>
       </div>
+      {menu?.deskNote && (
+        <p className="mb-3 max-w-prose border-l-2 border-steel pl-2 text-sm whitespace-pre-line">
+          <b>For the desk alone:</b> {menu.deskNote}
+        </p>
+      )}
       {menu ? (
         <MenuGrid menu={menu} follows={desk.follows} />
       ) : (

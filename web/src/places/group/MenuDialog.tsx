@@ -33,6 +33,7 @@ export function MenuDialog({
     startsOn: menu?.startsOn ?? addDays(weekStart(today), 7),
     days: `${menu?.days ?? 7}`,
     note: menu?.note ?? '',
+    deskNote: menu?.deskNote ?? '',
   });
   const set = (field: keyof typeof form) => (value: string) => setForm({ ...form, [field]: value });
   const submit = (event: FormEvent) => {
@@ -56,6 +57,7 @@ export function MenuDialog({
         </div>
         {!again && <Tiers tiers={tiers} onChange={setTiers} />}
         {!again && <Words label="What members read on top" value={form.note} onChange={set('note')} />}
+        {!again && <Words label="For this desk alone" value={form.deskNote} onChange={set('deskNote')} />}
         <ProblemNote of={edits.problem} />
         <Button type="submit" look="main" disabled={edits.isPending}>
           {menu ? 'Keep it' : 'Begin it'}
