@@ -87,13 +87,7 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
 
     /// <summary>The same with the recipes of one menu as they were when they were put there, and those that they use.</summary>
     public Reading<(DeskMenus Menus, IReadOnlyDictionary<Guid, StoredRecipe> Recipes)> WithDishes(Guid menu) =>
-        All.And(
-                Reading.Of(
-                    "select counts_tolerances from household where id = app_household();",
-                    null,
-                    rows => rows.ReadSingleAsync<bool>()
-                )
-            )
+        All.And(Reading.Of(LarderState.Select, null, LarderState.Take))
             .Then(
                 async (scope, read) =>
                 {

@@ -15,6 +15,14 @@ internal static class PacketRows
         from packet_version version
         """;
 
+    /// <summary>Packets that recipes take, with what is printed on them now.</summary>
+    /// <param name="current">Of the same packets the versions in use.</param>
+    public static IReadOnlyList<VersionRow> ReadAnew(IEnumerable<VersionRow> taken, IEnumerable<VersionRow> current)
+    {
+        var now = current.ToDictionary(row => row.PacketId);
+        return [.. taken.Select(row => now.TryGetValue(row.PacketId, out var newer) ? row.ReadAnew(newer.Id, newer.ToPrinted()) : row)];
+    }
+
     /// <summary>A version as it is written.</summary>
     public static PacketVersionRow Of(Guid packetId, PrintedPacket printed, int number, EditStamp stamp, DateTimeOffset at) =>
         new(
@@ -75,6 +83,25 @@ internal static class PacketRows
         public string Aisle { get; init; } = "";
 
         public DateTimeOffset CreatedAt { get; init; }
+
+        /// <summary>
+        /// The packet where it is printed otherwise by now: what the newer statement names is in it as well, and one that is not read leaves
+        /// it open. Values stay as they were.
+        /// </summary>
+        public VersionRow ReadAnew(Guid version, PrintedPacket newer) =>
+            version == Id
+                ? this
+                : this with
+                {
+                    Statement = newer.Statement.Length == 0 ? "" : Both(Statement, newer.Statement),
+                    MayContain = Both(MayContain, newer.MayContain),
+                    Classes = [.. Classes.Union(newer.Classes)],
+                };
+
+        private static string Both(string then, string now) =>
+            then.Length == 0 || then == now ? now
+            : now.Length == 0 ? then
+            : $"{then.TrimEnd('.', ' ')}, {now}";
 
         public PrintedPacket ToPrinted() =>
             new(

@@ -15,7 +15,11 @@ public sealed record StoredPacket(Guid PacketId, Guid VersionId, int Number, Dat
 
 /// <summary>A household's packets in use, and every food it can cook with.</summary>
 /// <param name="Matcher">The packets before the table's foods.</param>
-public sealed record HouseholdFoods(FoodMatcher Matcher, IReadOnlyDictionary<Guid, StoredPacket> Packets, IReadOnlyList<LearntWord> Learnt);
+public sealed record HouseholdFoods(FoodMatcher Matcher, IReadOnlyDictionary<Guid, StoredPacket> Packets, IReadOnlyList<LearntWord> Learnt)
+{
+    /// <summary>Of the larder when it was read.</summary>
+    public long Revision { get; init; }
+}
 
 /// <summary>What is needed to read packets; it ships with the program.</summary>
 public sealed record PacketKnowledge(FoodMatcher Foods, StatementLexicon Statements, FoodClasses Classes);
@@ -262,7 +266,10 @@ public sealed class PacketStore : IDisposable
                 : _knowledge().Foods,
             packets,
             learnt
-        );
+        )
+        {
+            Revision = asked.Revision,
+        };
         if (!scope.HasWritten)
         {
             _lists.Set(

@@ -52,7 +52,7 @@ public sealed class RecipeHistory(RecipeVersions versions)
                 join recipe_version version on version.household_id = batch.household_id and version.id =
                     case when position(':' in remark.task_id) = 33 then left(remark.task_id, 32)::uuid else batch.recipe_version_id end
                 where version.recipe_id = @pastOf order by session.cooked_on desc, batch.letter, remark.task_id limit 100;
-                select counts_tolerances from household where id = app_household();
+                {LarderState.Select}
                 """,
                 new { pastOf = recipeId },
                 async rows =>
@@ -60,13 +60,13 @@ public sealed class RecipeHistory(RecipeVersions versions)
                         Heads: (await rows.ReadAsync<Head>()).ToList(),
                         Yields: (await rows.ReadAsync<WeighedYield>()).ToList(),
                         Said: (await rows.ReadAsync<SaidOfCook>()).Select(said => said with { Task = CookedDish.IdOf(said.Task) }).ToList(),
-                        IsTolerant: await rows.ReadSingleAsync<bool>()
+                        Larder: await LarderState.Take(rows)
                     )
             )
             .Then(
                 async (scope, found) =>
                 {
-                    var read = await versions.Of(scope, found.Heads.Select(head => head.Id), found.IsTolerant);
+                    var read = await versions.Of(scope, found.Heads.Select(head => head.Id), found.Larder.Then);
                     return new RecipePast(
                         [.. found.Heads.Select(head => new SavedVersion(read[head.Id], head.CreatedAt, head.By))],
                         found.Yields,

@@ -19,14 +19,14 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
     public Reading<IReadOnlyList<StoredRecipe>> All { get; } =
         Reading
             .Of(
-                "select version_id from recipe where archived_at is null;\nselect counts_tolerances from household where id = app_household();",
+                $"select version_id from recipe where archived_at is null;\n{LarderState.Select}",
                 null,
-                async rows => (Ids: (await rows.ReadAsync<Guid>()).ToList(), IsTolerant: await rows.ReadSingleAsync<bool>())
+                async rows => (Ids: (await rows.ReadAsync<Guid>()).ToList(), Larder: await LarderState.Take(rows))
             )
             .Then<IReadOnlyList<StoredRecipe>>(
                 async (scope, library) =>
                     [
-                        .. (await versions.Of(scope, library.Ids, library.IsTolerant)).Values.OrderBy(
+                        .. (await versions.Of(scope, library.Ids, library.Larder)).Values.OrderBy(
                             recipe => recipe.Version.Name,
                             StringComparer.OrdinalIgnoreCase
                         ),
@@ -37,13 +37,11 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
     public Reading<StoredRecipe?> Latest(Guid recipeId) =>
         Reading
             .Of(
-                "select version_id from recipe where id = @latestOf;\nselect counts_tolerances from household where id = app_household();",
+                $"select version_id from recipe where id = @latestOf;\n{LarderState.Select}",
                 new { latestOf = recipeId },
-                async rows => (Id: await rows.ReadSingleOrDefaultAsync<Guid?>(), IsTolerant: await rows.ReadSingleAsync<bool>())
+                async rows => (Id: await rows.ReadSingleOrDefaultAsync<Guid?>(), Larder: await LarderState.Take(rows))
             )
-            .Then(
-                async (scope, found) => found.Id is { } id ? (await versions.Of(scope, [id], found.IsTolerant))[id] : (StoredRecipe?)null
-            );
+            .Then(async (scope, found) => found.Id is { } id ? (await versions.Of(scope, [id], found.Larder))[id] : (StoredRecipe?)null);
 
     /// <summary>Whether there is such a recipe that is not put away.</summary>
     public static Reading<bool> IsInUse(Guid recipeId) =>
@@ -89,7 +87,7 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
     public Reading<Cookbook> Cookbook(RecipeUses uses, Guid? self) =>
         Reading
             .Of(
-                """
+                $"""
                 select recipe.version_id from recipe
                 join recipe_version version on version.household_id = recipe.household_id and version.id = recipe.version_id
                 where recipe.id = any(@chosenRecipes) or (archived_at is null and position(lower(version.name) in @words) > 0)
@@ -101,7 +99,7 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                 select distinct used.recipe_id, used.name from recipe_line line
                 join recipe_version used on used.household_id = line.household_id and used.id = line.used_version_id
                 where line.recipe_version_id = (select version_id from recipe where id = @selfRecipe);
-                select counts_tolerances from household where id = app_household();
+                {LarderState.Select}
                 """,
                 new
                 {
@@ -113,13 +111,13 @@ public sealed class RecipeStore(EditDoor door, RecipeVersions versions, PacketSt
                     (
                         Ids: (await rows.ReadAsync<Guid>()).ToList(),
                         Former: (await rows.ReadAsync<(Guid Id, string Name)>()).ToList(),
-                        IsTolerant: await rows.ReadSingleAsync<bool>()
+                        Larder: await LarderState.Take(rows)
                     )
             )
             .Then(
                 async (scope, found) =>
                     new Cookbook(
-                        [.. (await versions.Of(scope, found.Ids, found.IsTolerant)).Values.Select(recipe => recipe.Known)],
+                        [.. (await versions.Of(scope, found.Ids, found.Larder)).Values.Select(recipe => recipe.Known)],
                         self,
                         found.Former
                     )

@@ -23,6 +23,23 @@ public sealed record StoredRecipe(Guid RecipeId, Guid VersionId, int Number, Mea
     }
 }
 
+/// <summary>What a household's packets are like when recipes are read.</summary>
+/// <param name="IsTolerant">How wide a packet's values are is the household's to say, so a version is kept once for each way of counting.</param>
+/// <param name="Revision">Of the larder; null for packets as they were printed when the recipe was saved.</param>
+public readonly record struct LarderState(bool IsTolerant, long? Revision)
+{
+    internal const string Select = "select counts_tolerances, larder_revision from household where id = app_household();";
+
+    internal static async Task<LarderState> Take(Dapper.SqlMapper.GridReader rows)
+    {
+        var (isTolerant, revision) = await rows.ReadSingleAsync<(bool, long)>();
+        return new(isTolerant, revision);
+    }
+
+    /// <summary>The same with packets as they were printed.</summary>
+    public LarderState Then => this with { Revision = null };
+}
+
 /// <summary>
 /// Recipe versions never change, so they are kept in memory once read; which ones a household may see is always asked of the database.
 /// </summary>
@@ -30,6 +47,9 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
 {
     /// <summary>The versions that a reading is about and all that they use, worked out once for all of its statements.</summary>
     private const string Whole = "current_setting('app.recipe_versions')::uuid[]";
+
+    /// <param name="Revision">Of the larder by which it was read; null where it takes no packet.</param>
+    private sealed record Kept(StoredRecipe Recipe, long? Revision);
 
     private readonly MemoryCache _versions = new(new MemoryCacheOptions { SizeLimit = 20_000 });
 
@@ -51,27 +71,46 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
 
     internal StoredPacket PacketOf(PacketRows.VersionRow row, bool countsTolerances) => row.ToPacket(countsTolerances, knowledge());
 
-    /// <summary>Versions by id; only ids that the tenant's transaction has read may be asked for.</summary>
-    /// <param name="countsTolerances">
-    /// How wide a packet's values are is the household's to say, so a version is kept once for each way of counting.
-    /// </param>
-    internal async Task<IReadOnlyDictionary<Guid, StoredRecipe>> Of(Scope scope, IEnumerable<Guid> ids, bool countsTolerances)
+    /// <summary>
+    /// Versions by id; only ids that the tenant's transaction has read may be asked for. What a packet's print says is in it counts with
+    /// what its newer print says: nobody knows which of the two is cooked.
+    /// </summary>
+    internal async Task<IReadOnlyDictionary<Guid, StoredRecipe>> Of(Scope scope, IEnumerable<Guid> ids, LarderState larder)
     {
-        var asked = ids.Distinct().ToList();
-        var missing = asked.Where(id => !_versions.TryGetValue((id, countsTolerances), out _)).ToArray();
-        var read = missing.Length == 0 ? [] : await scope.Read(Read(missing, countsTolerances));
-        foreach (var recipe in read.Values)
+        var (asked, known) = (ids.Distinct().ToList(), new Dictionary<Guid, StoredRecipe>());
+        foreach (var id in asked)
         {
-            _versions.Set((recipe.VersionId, countsTolerances), recipe, new MemoryCacheEntryOptions { Size = 1 });
+            if (_versions.TryGetValue(KeyOf(id, larder), out Kept? kept) && (kept!.Revision ?? larder.Revision) == larder.Revision)
+            {
+                known[id] = kept.Recipe;
+            }
         }
 
-        return asked.ToDictionary(
-            id => id,
-            id => read.TryGetValue(id, out var fresh) ? fresh : _versions.Get<StoredRecipe>((id, countsTolerances))!
-        );
+        var missing = asked.Where(id => !known.ContainsKey(id)).ToArray();
+        var read = missing.Length == 0 ? [] : await scope.Read(Read(missing, larder));
+        foreach (var recipe in read.Values)
+        {
+            var kept = new Kept(recipe, TakesPackets(recipe.Version) ? larder.Revision : null);
+            // What a transaction has written to the larder may be rolled back, and its revision come again with something else.
+            if (kept.Revision is null || !scope.HasWritten)
+            {
+                _versions.Set(KeyOf(recipe.VersionId, larder), kept, new MemoryCacheEntryOptions { Size = 1 });
+            }
+
+            known[recipe.VersionId] = recipe;
+        }
+
+        return known;
     }
 
-    private Reading<Dictionary<Guid, StoredRecipe>> Read(Guid[] ids, bool countsTolerances) =>
+    private static (Guid, bool, bool) KeyOf(Guid id, LarderState larder) => (id, larder.IsTolerant, larder.Revision is null);
+
+    private static bool TakesPackets(RecipeVersion recipe) =>
+        recipe
+            .Lines.Concat(recipe.Variants.SelectMany(variant => variant.Added).Select(added => added.Line))
+            .Any(line => line.Food?.Packet is not null || (line.Use is { } use && TakesPackets(use.Of.Of)));
+
+    private Reading<Dictionary<Guid, StoredRecipe>> Read(Guid[] ids, LarderState larder) =>
         Reading
             .Of(
                 $"""
@@ -99,8 +138,14 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                 select recipe_version_id, position, what, value, variant, part, said_of
                 from recipe_claim where recipe_version_id = any({Whole}) order by recipe_version_id, position;
                 {PacketRows.SelectVersion} where version.id in (select packet_version_id from recipe_line where recipe_version_id = any({Whole}));
+                {PacketRows.SelectVersion}
+                join packet on packet.household_id = version.household_id and packet.version_id = version.id and packet.archived_at is null
+                where @readsAnew and version.packet_id in (
+                    select used.packet_id from recipe_line line join packet_version used
+                        on used.household_id = line.household_id and used.id = line.packet_version_id
+                    where line.recipe_version_id = any({Whole}));
                 """,
-                new { ids },
+                new { ids, readsAnew = larder.Revision is not null },
                 async rows =>
                 {
                     await rows.ReadAsync<string>();
@@ -112,14 +157,14 @@ public sealed class RecipeVersions(Func<FoodCatalogue> catalogue, Func<PacketKno
                         (await rows.ReadAsync<RecipeVariantChangeRow>()).ToLookup(row => row.RecipeVersionId),
                         (await rows.ReadAsync<RecipeVersionRows.TaskRow>()).ToLookup(row => row.RecipeVersionId),
                         (await rows.ReadAsync<RecipeClaimRow>()).ToLookup(row => row.RecipeVersionId),
-                        (await rows.ReadAsync<PacketRows.VersionRow>()).ToList()
+                        PacketRows.ReadAnew(await rows.ReadAsync<PacketRows.VersionRow>(), await rows.ReadAsync<PacketRows.VersionRow>())
                     );
                 }
             )
             .Select(stored =>
             {
                 var foods = catalogue();
-                var bought = stored.Packets.ToDictionary(row => row.Id, row => row.ToPacket(countsTolerances, knowledge()));
+                var bought = stored.Packets.ToDictionary(row => row.Id, row => row.ToPacket(larder.IsTolerant, knowledge()));
                 Food? FoodOf(RecipeVersionRows.LineRow line) =>
                     line.FoodVersionId is { } food ? foods.Versions[food]
                     : line.PacketVersionId is { } packet ? bought[packet].Food

@@ -249,11 +249,19 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         HouseholdFoods foods
     )
     {
-        var read = await versions.Of(scope, rows.Batches.Select(batch => batch.RecipeVersionId), table.Household.CountsTolerances);
+        // What is in boxes was cooked of packets as they were printed then.
+        var larder = new LarderState(table.Household.CountsTolerances, foods.Revision);
+        var inBoxes = rows.Batches.Where(batch => batch.PortionedOn is not null).ToLookup(batch => batch.RecipeVersionId);
+        var cooked = inBoxes.Count == 0 ? null : await versions.Of(scope, inBoxes.Select(batch => batch.Key), larder.Then);
+        var read = await versions.Of(
+            scope,
+            rows.Batches.Where(batch => batch.PortionedOn is null).Select(batch => batch.RecipeVersionId),
+            larder
+        );
         var swaps = rows.Swaps.ToLookup(swap => swap.BatchId);
         var recipes = rows.Batches.ToDictionary(
             batch => batch.Id,
-            batch => read[batch.RecipeVersionId].Taking(swaps[batch.Id], foods.Matcher)
+            batch => (batch.PortionedOn is null ? read : cooked!)[batch.RecipeVersionId].Taking(swaps[batch.Id], foods.Matcher)
         );
         return (rows.ToPlan(start, table.Household.Rhythm, recipes, line => LineOf(line, rows, table, foods)), recipes);
     }
@@ -263,7 +271,7 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
         var food =
             row.FoodVersionId is { } version ? versions.FoodOf(version)
             : row.PacketVersionId is { } packet
-                ? versions.PacketOf(rows.Packets.First(one => one.Id == packet), table.Household.CountsTolerances).Food
+                ? versions.PacketOf(AsPrintedNow(rows.Packets.First(one => one.Id == packet)), table.Household.CountsTolerances).Food
             : null;
         return RecipeLine.Pinned(
             new TypedLine(row.Text!) { IsChosen = row.IsChosen },
@@ -272,6 +280,12 @@ public sealed class WeekReading(HouseholdStore households, PacketStore packets, 
             foods.Matcher,
             table.Household.System
         );
+
+        // What was eaten was of the packet as it was then.
+        PacketRows.VersionRow AsPrintedNow(PacketRows.VersionRow taken) =>
+            row.EatenShare is null && foods.Packets.TryGetValue(taken.PacketId, out var now)
+                ? taken.ReadAnew(now.VersionId, now.Printed)
+                : taken;
     }
 
     private static async Task<(
