@@ -114,6 +114,75 @@ public class ShareTests(TestDatabase database)
         Assert.Equal("", Counts(await Check(circle), 1));
     }
 
+    [Theory]
+    [InlineData(1)]
+    [InlineData(2)]
+    [InlineData(3)]
+    [InlineData(4)]
+    public async Task Whatever_members_tick_no_answer_of_the_desk_says_anything_else_of_them(int seed)
+    {
+        var (drawn, circle) = (new Random(seed), await Circle.Founded(database));
+        (string Class, string Line)[] dishes = [("celery", "300 g celery"), ("sesame", "60 g sesame seeds"), ("fish", "300 g cod fillet")];
+        for (var day = 0; day < dishes.Length; day++)
+        {
+            await circle.Put(day + 1, await circle.Desk.AddRecipe($"Dish {day}", 2, dishes[day].Line));
+        }
+
+        var (told, secret) = (new HashSet<string>(), new List<string>());
+        for (var many = 0; many < 4; many++)
+        {
+            var (member, email) = await circle.Member("Farah Quillon");
+            var eater = await EaterOf(member);
+            var allergies = dishes.Select(dish => dish.Class).Where(_ => drawn.Next(2) == 0).ToArray();
+            await member.Must(HttpMethod.Put, $"/api/table/eaters/{eater}/protocols", new { protocols = new[] { "points" } });
+            await member.Must(
+                HttpMethod.Put,
+                $"/api/table/eaters/{eater}/allowance",
+                new
+                {
+                    protocol = "points",
+                    rule = "points",
+                    atLeast = (decimal?)null,
+                    atMost = 37 + many,
+                    clinicalTeam = false,
+                }
+            );
+            await member.BecomeAllergic(eater, allergies);
+            var isTicked = drawn.Next(2) == 0;
+            await Circle.Share(member, circle.Group, protocols: drawn.Next(2) == 0, allergies: isTicked);
+            told.UnionWith(isTicked ? allergies : []);
+            secret.AddRange([email, $"{eater}", $"{37 + many} points", $"of {37 + many}", "Quillon", "Farah"]);
+        }
+
+        var answers = new List<string>();
+        foreach (
+            var path in (string[])
+                [
+                    "/api/groups",
+                    $"/api/groups/menus/{circle.Menu}/check",
+                    $"/api/groups/menus/{circle.Menu}/enclosed",
+                    "/api/groups/queue",
+                    "/api/groups/asked",
+                    "/api/mail",
+                    "/api/table",
+                    "/api/recipes",
+                ]
+        )
+        {
+            answers.Add((await circle.Desk.Get(path)).ToJsonString());
+        }
+
+        Assert.All(secret, word => Assert.All(answers, answer => Assert.DoesNotContain(word, answer, StringComparison.Ordinal)));
+        var check = answers[1];
+        foreach (var (name, _) in dishes)
+        {
+            Assert.True(
+                told.Contains(name) == check.Contains(name, StringComparison.OrdinalIgnoreCase),
+                $"seed {seed}: {name}, told {string.Join(", ", told)}: {check}"
+            );
+        }
+    }
+
     [Fact]
     public async Task A_member_is_told_when_their_table_is_other_than_what_they_share()
     {

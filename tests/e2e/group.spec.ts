@@ -187,6 +187,55 @@ test('what goes with a menu is taken over, and a correction takes off the week w
   await context.close();
 });
 
+test('a menu says whom it fails, is mended by a variant, and comes so to a household that follows it', async ({ page, browser, baseURL }) => {
+  await foundGroup(page);
+  await addRecipe(page, 'Cod with curd\nServes 2\n300 g cod fillet\n60 g feta', 'Cod with curd');
+  await page.getByRole('link', { name: 'Group', exact: true }).click();
+  await page.getByRole('button', { name: 'Begin a menu' }).click();
+  await page.getByLabel('Name').fill('Harbour week');
+  await page.getByLabel('Days').fill('2');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await cell(page, /^supper/i).getByRole('button', { name: 'Dish' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Cod with curd' }).click();
+
+  // Farah goes without dairy, and says so to the circle.
+  const { context, farah } = await join(browser, baseURL, await linkFor(page, '1'));
+  await farah.getByRole('link', { name: 'Table', exact: true }).tap();
+  await farah.getByLabel('Dairy-free', { exact: true }).check();
+  await farah.getByRole('link', { name: 'Group', exact: true }).tap();
+  await farah.getByRole('button', { name: 'Change that' }).tap();
+  await farah.getByRole('button', { name: 'Share this' }).tap();
+  await expect(farah.getByText(/You share, without your name: Dairy-free/)).toBeVisible();
+
+  await page.reload();
+  await cell(page, /^supper/i)
+    .getByRole('button', { name: /whom Cod with curd suits/ })
+    .click();
+  const dish = page.getByRole('dialog');
+  await expect(dish.getByText(/Breaks: a few/).first()).toBeVisible();
+  await dish.getByRole('button', { name: 'What would mend most?' }).click();
+  await dish.getByRole('button', { name: 'Make it a variant' }).first().click();
+  const made = dish.getByLabel('Dairy-free');
+  await expect(made).toBeVisible();
+  await made.selectOption({ index: 1 });
+  await expectAxeClean(page);
+  await dish.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Cod with curd is changed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await expect(page.getByText('Version 1', { exact: false })).toBeVisible();
+
+  await farah.reload();
+  await farah.getByRole('button', { name: /^Cod with curd/ }).tap();
+  await expect(farah.getByText(/^Farah, .+: Fits\./)).toBeVisible();
+  // By the keyboard alone: into the week, and fitted there.
+  await farah.getByRole('button', { name: 'Into your week …' }).press('Enter');
+  await expect(farah.getByRole('dialog').getByText(/Farah: \w+ supper, /)).toBeVisible();
+  await farah.getByRole('button', { name: '… and fit it to your allowances' }).press('Enter');
+  await expect(farah).toHaveURL(/\/week\//);
+  await context.close();
+});
+
 test('a member brings a recipe, is asked back, sends it again; a question is asked by two, answered and pinned', async ({
   page,
   browser,

@@ -81,7 +81,8 @@ public sealed class MenuIntoWeek
         var (date, slot) = dishes.Concat(before).Select(dish => (dish.Date, dish.Slot)).First();
         Cell? cell = slot is null ? null : new(date, slot, diner.Eater.Id);
         var there = cell is null ? null : _home.Plan.At(cell);
-        var ofMenu = (there?.Draws ?? []).Where(draw => old.Exists(one => one.Recipe == RecipeOf(draw))).ToList();
+        // Of a tier that has none of it the menu put nothing there.
+        var ofMenu = (there?.Draws ?? []).Where(draw => old.Exists(one => one.Size > 0 && one.Recipe == RecipeOf(draw))).ToList();
         var off =
             there is { IsLocked: true } or { IsSaid: true } || date < _home.Today
                 ? []

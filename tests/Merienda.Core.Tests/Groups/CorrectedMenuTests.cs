@@ -186,6 +186,15 @@ public class CorrectedMenuTests
     }
 
     [Fact]
+    public void What_the_cook_put_there_of_a_dish_that_the_tier_has_none_of_stays()
+    {
+        var home = Empty(Eater());
+        home = Taken(home, MenuIntoWeek.Of(home, [On(0, Cod)], [], null));
+        Assert.True(MenuIntoWeek.Of(home, [], [On(0, Cod, portions: 0)], "some").Change.IsEmpty);
+        Assert.False(MenuIntoWeek.Of(home, [], [On(0, Cod, portions: 0.25m)], "some").Change.IsEmpty);
+    }
+
+    [Fact]
     public void An_allergy_leaves_the_meal_open_that_the_correction_makes()
     {
         var home = Empty(Eater("milk"));
