@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
-import { addRecipe, expect, expectAxeClean, signUp, test } from './kitchen';
+import { addRecipe, expect, expectAxeClean, follow, signUp, test } from './kitchen';
 
 /** A group whose desk the page works at. */
 async function foundGroup(page: Page) {
@@ -202,7 +202,7 @@ test('a menu says whom it fails, is mended by a variant, and comes so to a house
   // Farah goes without dairy, and says so to the circle.
   const { context, farah } = await join(browser, baseURL, await linkFor(page, '1'));
   await farah.getByRole('link', { name: 'Table', exact: true }).tap();
-  await farah.getByLabel('Dairy-free', { exact: true }).check();
+  await follow(farah.getByLabel('Dairy-free', { exact: true }));
   await farah.getByRole('link', { name: 'Group', exact: true }).tap();
   await farah.getByRole('button', { name: 'Change that' }).tap();
   await farah.getByRole('button', { name: 'Share this' }).tap();

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { addRecipe, chooseLowCarb, enter, expect, expectAxeClean, makeBatch, signUp, test } from './kitchen';
+import { addRecipe, chooseLowCarb, enter, expect, expectAxeClean, makeBatch, signUp, test, follow } from './kitchen';
 
 const table = (page: Page) => page.getByRole('link', { name: 'Table', exact: true }).click();
 
@@ -25,7 +25,7 @@ test('a household of three with three protocols, an allergy and a clinic’s she
 
   // A clinic's sheet: nothing is assumed, a stage has its own number.
   const farah = page.getByRole('region', { name: 'Farah' });
-  await farah.getByLabel('After bariatric surgery').check();
+  await follow(farah.getByLabel('After bariatric surgery'));
   await expect(farah.getByText('Nobody stated it yet').first()).toBeVisible();
   await expect(farah.getByText('Your clinical team’s sheet comes first').or(farah.getByText("Your clinical team's sheet comes first"))).toBeVisible();
   await farah.getByLabel(/at least, g: Protein: an amount you state a day/).fill('60');
@@ -43,8 +43,8 @@ test('a household of three with three protocols, an allergy and a clinic’s she
 
   // Two protocols at once, with a phase.
   const rune = await addEater(page, 'Rune');
-  await rune.getByLabel('Low-FODMAP').check();
-  await rune.getByLabel('Calories with macros').check();
+  await follow(rune.getByLabel('Low-FODMAP'));
+  await follow(rune.getByLabel('Calories with macros'));
   await rune.getByLabel('Which macros are counted?').selectOption({ label: 'None: energy alone' });
   await rune.getByRole('button', { name: 'Work out a need' }).click();
   const need = page.getByRole('dialog', { name: 'An energy need for Rune' });
@@ -177,7 +177,7 @@ test('a change of the points scheme shows its effect on the library before it is
   await signUp(page);
   await addRecipe(page, 'Beans\nServes 4\n400 g tin white beans, drained\n2 tbsp olive oil', 'Beans');
   await table(page);
-  await page.getByLabel('Points', { exact: true }).check();
+  await follow(page.getByLabel('Points', { exact: true }));
   await page.getByLabel(/at most, points: Points/).fill('24');
   await page.getByRole('button', { name: 'Set it' }).click();
   await page.getByRole('link', { name: 'Protocols' }).click();
@@ -201,7 +201,7 @@ test('a food and a packet are free up to an amount, each by its own name', async
   await page.getByRole('button', { name: 'Keep this packet' }).click();
   await expect(page.getByRole('heading', { name: 'Harbour sauce', level: 1 })).toBeVisible();
   await table(page);
-  await page.getByLabel('Points', { exact: true }).check();
+  await follow(page.getByLabel('Points', { exact: true }));
   await page.getByRole('link', { name: 'Protocols' }).click();
   await page.getByRole('link', { name: 'Points', exact: true }).click();
   await page.getByRole('button', { name: 'Copy and change' }).click();
