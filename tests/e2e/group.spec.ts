@@ -38,6 +38,18 @@ async function join(browser: Browser, baseURL: string | undefined, link: string)
 
 const cell = (page: Page, name: RegExp) => page.getByRole('region', { name }).first();
 
+/** A menu of two days at the desk, with one dish on the first supper. */
+async function beginMenu(page: Page, dish: string) {
+  await page.getByRole('link', { name: 'Group', exact: true }).click();
+  await page.getByRole('button', { name: 'Begin a menu' }).click();
+  await page.getByLabel('Name').fill('Harbour week');
+  await page.getByLabel('Days').fill('2');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await cell(page, /^supper/i).getByRole('button', { name: 'Dish' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: dish }).click();
+}
+
 test('a menu is planned at a desk, published, joined by a link, taken home and corrected', async ({ page, browser, baseURL }) => {
   await foundGroup(page);
   // At a desk nobody shops or cooks.
@@ -144,14 +156,7 @@ test('what goes with a menu is taken over, and a correction takes off the week w
     .setInputFiles({ name: 'prices.csv', mimeType: 'text/csv', buffer: Buffer.from('food,pack,price\nswede,1 kg,1.10\nmilk,1 l,0.90\n') });
   await page.getByRole('button', { name: 'Bring it in' }).click();
   await expect(page.getByRole('row', { name: /Swede 1.10/ })).toBeVisible();
-  await page.getByRole('link', { name: 'Group', exact: true }).click();
-  await page.getByRole('button', { name: 'Begin a menu' }).click();
-  await page.getByLabel('Name').fill('Harbour week');
-  await page.getByLabel('Days').fill('2');
-  await page.getByRole('button', { name: 'Begin it' }).click();
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-  await cell(page, /^supper/i).getByRole('button', { name: 'Dish' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Cod and swede' }).click();
+  await beginMenu(page, 'Cod and swede');
   await expect(page.getByRole('checkbox', { name: /1 price/ })).toBeChecked();
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
   await expect(page.getByText('Version 1', { exact: false })).toBeVisible();
@@ -190,14 +195,7 @@ test('what goes with a menu is taken over, and a correction takes off the week w
 test('a menu says whom it fails, is mended by a variant, and comes so to a household that follows it', async ({ page, browser, baseURL }) => {
   await foundGroup(page);
   await addRecipe(page, 'Cod with curd\nServes 2\n300 g cod fillet\n60 g feta', 'Cod with curd');
-  await page.getByRole('link', { name: 'Group', exact: true }).click();
-  await page.getByRole('button', { name: 'Begin a menu' }).click();
-  await page.getByLabel('Name').fill('Harbour week');
-  await page.getByLabel('Days').fill('2');
-  await page.getByRole('button', { name: 'Begin it' }).click();
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-  await cell(page, /^supper/i).getByRole('button', { name: 'Dish' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Cod with curd' }).click();
+  await beginMenu(page, 'Cod with curd');
 
   // Farah goes without dairy, and says so to the circle.
   const { context, farah } = await join(browser, baseURL, await linkFor(page, '1'));
