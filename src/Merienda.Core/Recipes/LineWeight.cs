@@ -20,6 +20,9 @@ public static class LineWeight
     /// <summary>A splash or a drizzle is taken as a tablespoon, from a third of one to three [C].</summary>
     public const decimal MostSplashes = 3;
 
+    /// <summary>Where only one size of pack is usual, the one that is meant is taken as half of it to twice [C].</summary>
+    public const decimal OtherPack = 2;
+
     /// <summary>A small and a large piece against the usual one where the table has no size of its own [C].</summary>
     public const decimal SmallShare = 0.7m,
         LargeShare = 1.3m;
@@ -96,10 +99,17 @@ public static class LineWeight
 
         return unit.IsPackage && food.Packs.Count > 0
             ? (
-                Estimate.Between(amount.Low * food.Packs[0], amount.Best * food.Packs[0], amount.High * food.Packs[^1]),
+                UsualPack(amount, food.Packs),
                 $"No size given: taken as a usual {unit.Name}, {string.Join(" or ", food.Packs.Select(pack => $"{pack:0.##}"))} g"
             )
             : (Estimate.Unknown, $"No weight yet for {(unit == Unit.Each ? "one" : $"a {unit.Name} of")} {food.Name}; type grams");
+    }
+
+    /// <summary>From the smallest usual pack to the largest.</summary>
+    private static Estimate UsualPack(WrittenAmount amount, IReadOnlyList<decimal> packs)
+    {
+        var width = packs.Count == 1 ? OtherPack : 1;
+        return Estimate.Between(amount.Low * packs[0] / width, amount.Best * packs[0], amount.High * packs[^1] * width);
     }
 
     /// <summary>

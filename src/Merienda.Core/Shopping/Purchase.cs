@@ -19,6 +19,9 @@ public sealed record Purchase(IReadOnlyList<PackCount> Packs, decimal Grams, dec
     /// <summary>Pieces under this weight, g, are bought by weight: nobody counts strawberries [C].</summary>
     private const decimal SmallPiece = 20;
 
+    /// <summary>A pack is poured when its millilitres are so many times a whole number, and its grams are not.</summary>
+    private const decimal RoundVolume = 50;
+
     private const int MostPacks = 60;
 
     private static readonly string[] Pieces = ["tin", "each", "head", "bulb", "bunch"];
@@ -28,6 +31,9 @@ public sealed record Purchase(IReadOnlyList<PackCount> Packs, decimal Grams, dec
 
     /// <summary>Aisles with a counter, where one asks for a weight [C].</summary>
     private static readonly string[] Counters = ["fish", "meat"];
+
+    /// <summary>Aisles whose packs are called by their weight, whatever one piece weighs: nobody asks for 25 new potatoes [C].</summary>
+    private static readonly string[] Weighed = [.. Counters, "grains", "tins", "vegetables"];
 
     /// <param name="grams">That are needed, above 0.</param>
     public static Purchase Of(Food food, decimal grams, PriceBook prices)
@@ -71,12 +77,31 @@ public sealed record Purchase(IReadOnlyList<PackCount> Packs, decimal Grams, dec
             : [];
     }
 
-    /// <summary>A carton of eggs holds six of them; of what is no whole number of pieces the weight is said.</summary>
+    /// <summary>A carton of eggs holds six of them, milk is sold by the litre; of anything else the weight is said.</summary>
     private static string NameOf(decimal pack, Food food) =>
         food.Measures.GetValueOrDefault("cube") is > 0 and var cube ? $"{pack / cube:0} cubes"
-        : food.Measures.GetValueOrDefault("each") is >= SmallPiece and var each && each < pack && pack % each == 0 ? $"{pack / each:0}"
-        : pack >= 1000 ? $"{pack / 1000:0.##} kg"
-        : $"{pack:0.##} g";
+        : InPieces(pack, food) is { } pieces ? $"{pieces:0}"
+        : InMillilitres(pack, food) is { } volume ? Sized(volume, "ml", "l")
+        : Sized(pack, "g", "kg");
+
+    private static decimal? InPieces(decimal pack, Food food) =>
+        !Weighed.Contains(food.Aisle)
+        && food.Measures.GetValueOrDefault("each") is >= SmallPiece and var each
+        && each < pack
+        && pack % each == 0
+            ? pack / each
+            : null;
+
+    /// <summary>What is drunk is sold by volume; of what else is poured, whichever of the two numbers is a round one.</summary>
+    private static decimal? InMillilitres(decimal pack, Food food) =>
+        food.Density is { } density
+        && Math.Round(pack / density) is var volume
+        && (food.Aisle == "drinks" || (volume % RoundVolume == 0 && pack % RoundVolume != 0))
+            ? volume
+            : null;
+
+    private static string Sized(decimal amount, string small, string large) =>
+        amount >= 1000 ? $"{amount / 1000:0.##} {large}" : $"{amount:0.##} {small}";
 
     /// <summary>The packs that leave least over; of those that leave the same, the fewest.</summary>
     private static IReadOnlyList<PackCount> Fewest(IReadOnlyList<(string Name, decimal Grams)> sizes, decimal grams)

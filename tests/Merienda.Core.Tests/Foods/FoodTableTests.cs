@@ -1,5 +1,6 @@
 using Merienda.Core.Foods;
 using Merienda.Core.Quantities;
+using Merienda.Formats;
 
 namespace Merienda.Core.Tests.Foods;
 
@@ -26,7 +27,7 @@ public class FoodTableTests
         Assert.InRange(profile.Protein.Value + profile.Fat.Value + profile.Carbohydrate.Value, 0, 101);
         Assert.NotEmpty(food.Source);
         Assert.All(food.Measures, measure => Assert.InRange(measure.Value, 0.05m, 1000));
-        Assert.All(food.Packs, pack => Assert.InRange(pack, 10, 5_000));
+        Assert.All(food.Packs, pack => Assert.InRange(pack, 0.4m, 5_000));
         Assert.Equal(food.Packs.Order(), food.Packs);
         Assert.All(food.Yields, item => Assert.InRange(item.Factor, 0.3m, 6));
         Assert.Equal(food.Yields.Count, food.Yields.Select(item => item.Method).Distinct().Count());
@@ -43,6 +44,22 @@ public class FoodTableTests
                     )
             );
         }
+    }
+
+    /// <summary>What is in no pack is sold by the piece or by weight, is made at home, or is bought as something else.</summary>
+    [Fact]
+    public void What_a_shop_sells_in_packs_has_them()
+    {
+        var sold = SoldAsFile.Load(Path.Combine(DataFiles.Find(), "sold-as.csv"), Table.Foods.WithKey);
+        string[] loose = ["vegetables", "fruit", "meat", "fish"];
+        string[] bare = ["water", "gravy", "pickle-brine", "chicken-fat", "bacon-fat", "coffee", "coffee-espresso", "tea"];
+        Assert.Empty(
+            Table
+                .Foods.Foods.Where(food => food.Packs.Count == 0 && !loose.Contains(food.Aisle) && !bare.Contains(food.Key))
+                .Where(food => !food.Measures.Any(measure => measure is { Key: "tin" or "each" or "head" or "bunch", Value: >= 20 }))
+                .Where(food => sold.Of(food, Table.Foods.WithKey).Food == food)
+                .Select(food => food.Key)
+        );
     }
 
     [Theory]

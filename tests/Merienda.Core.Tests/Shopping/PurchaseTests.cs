@@ -34,8 +34,16 @@ public class PurchaseTests
     [InlineData("chicken-breast", 1200, "2 of 600 g")]
     [InlineData("rice-white", 600, "1 of 1 kg")]
     [InlineData("rice-white", 1400, "1 of 1 kg + 1 of 500 g")]
-    public void Packs_and_pieces_are_whole_and_leave_the_least(string food, int grams, string bought) =>
-        Assert.Equal(bought, Of(Food(food), grams));
+    [InlineData("anchovies", 6, "1 of 50 g")]
+    [InlineData("saffron", 0.1, "1 of 0.4 g")]
+    [InlineData("bagel", 95, "1 of 5")]
+    [InlineData("new-potatoes", 900, "1 of 1 kg")] // 25 of them, which nobody asks for
+    [InlineData("milk-whole", 1100, "1 of 1 l + 1 of 500 ml")]
+    [InlineData("soy-sauce", 20, "1 of 150 ml")]
+    [InlineData("water-sparkling", 300, "1 of 330 ml")]
+    [InlineData("honey", 20, "1 of 340 g")] // has a density, and is sold by weight
+    public void Packs_and_pieces_are_whole_and_leave_the_least(string food, double grams, string bought) =>
+        Assert.Equal(bought, Of(Food(food), (decimal)grams));
 
     [Theory]
     [InlineData(0.4, "1 g")]
@@ -44,7 +52,7 @@ public class PurchaseTests
     [InlineData(200, "200 g")]
     [InlineData(201, "250 g")]
     public void What_has_no_pack_is_bought_by_weight(double grams, string bought) =>
-        Assert.Equal(bought, Of(Food("rocket"), (decimal)grams));
+        Assert.Equal(bought, Of(Food("lamb-neck"), (decimal)grams));
 
     [Theory]
     [InlineData("egg", 350, 7)]

@@ -134,6 +134,6 @@ public class ShoppingListTests
         var item = Assert.Single(Plain.Of([batch]));
         Assert.Equal((2, 240m), (item.Buy!.Packs.Single().Count, item.LeftOver));
         // By weight one buys what one needs.
-        Assert.Equal(0, Assert.Single(Plain.Of([Batch("A", 4, "130 g rocket")])).LeftOver);
+        Assert.Equal(0, Assert.Single(Plain.Of([Batch("A", 4, "130 g diced lamb")])).LeftOver);
     }
 }

@@ -5,6 +5,9 @@ import { keyOf, type Page, sayOfStep, type Task, timeOf } from './steps';
 /** Steps are put at minutes of so many. */
 const step = 5;
 
+/** A mark beyond this share of the track ends there instead of standing across its end. */
+const atTheEnd = 0.97;
+
 const words: Partial<Record<Task['appliance'], string>> = {
   oven: 'Oven',
   burner: 'Burners',
@@ -90,7 +93,11 @@ export function Track({ page, week }: { page: Page; week: string }) {
         <span />
         <div className="figures relative mt-1 h-4 text-steel">
           {hours.map((at) => (
-            <span key={at} className="absolute -translate-x-1/2 whitespace-nowrap" style={{ left: `${(at / width) * 100}%` }}>
+            <span
+              key={at}
+              className={`absolute whitespace-nowrap ${at / width > atTheEnd ? '-translate-x-full' : '-translate-x-1/2'}`}
+              style={{ left: `${(at / width) * 100}%` }}
+            >
               {minutes(at)}
             </span>
           ))}
