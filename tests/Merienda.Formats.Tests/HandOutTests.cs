@@ -1,3 +1,4 @@
+using System.Globalization;
 using DocumentFormat.OpenXml.Packaging;
 using DocumentFormat.OpenXml.Validation;
 using DocumentFormat.OpenXml.Wordprocessing;
@@ -57,7 +58,7 @@ public class HandOutTests
         );
 
     private static Merienda.Formats.HandOut.Document Written(HandedMenu menu) =>
-        MenuHandOut.Of(menu, Data.Foods, Data.Classes, Data.HouseScheme);
+        MenuHandOut.Of(menu, Data.Foods, Data.Classes, [new("Points", Data.HouseScheme)]);
 
     private static IEnumerable<IReadOnlyList<string>> Rows(HandedMenu menu) =>
         Written(menu).Blocks.OfType<Grid>().SelectMany(grid => grid.Rows);
@@ -78,7 +79,7 @@ public class HandOutTests
     {
         var rows = Rows(Menu()).ToList();
         Assert.Contains(rows, row => row[0] == "one portion" && row[1].StartsWith("at least ", StringComparison.Ordinal));
-        Assert.Contains(rows, row => row[0] == "Half the oats (who follows low-carb)");
+        Assert.Contains(rows, row => row[0] == "Half the oats (who follows low-carb): one portion");
         var said = Written(Menu()).Blocks.OfType<Items>().SelectMany(items => items.Texts).ToList();
         Assert.Contains(
             said,
@@ -89,6 +90,63 @@ public class HandOutTests
         Assert.Contains("Ask first.", said);
         Assert.DoesNotContain(Written(Menu()).Blocks, block => block is Heading { Text: "Points" });
         Assert.Contains(rows, row => row is ["Oats", "100 g", "1 kg"]);
+    }
+
+    [Fact]
+    public void Numbers_stand_for_each_tier_and_for_who_has_a_variant_and_days_add_up()
+    {
+        // Nothing in it is unknown, so that no number is "at least".
+        var plain = new RecipeVersion
+        {
+            Name = "Oats",
+            Portions = 2,
+            Lines = [Oats],
+            Variants = [new("Half the oats") { Lines = [new(Oats.Typed.Id, 0.5m)] }],
+            Keeping = KeepingClass.WithKey("cooked")!,
+        };
+        var energy = Oats.Grams.Best * Oats.Food!.Profile.Energy!.Value / 100 / 2;
+        string Kcal(decimal portions) =>
+            Math.Round(energy * portions, MidpointRounding.AwayFromZero).ToString("#,0", CultureInfo.InvariantCulture);
+        var menu = Menu() with { Recipes = [new(plain, MeasureSystem.Metric, true)] };
+        var grids = Written(menu).Blocks.OfType<Grid>().ToList();
+
+        var recipe = grids.Single(grid => grid.Rows.Any(row => row[0] == "one portion"));
+        Assert.Equal(
+            [
+                ("one portion", Kcal(1)),
+                ("1.5 portions for large (1,600 kcal)", Kcal(1.5m)),
+                ("Half the oats (who follows low-carb): one portion", Kcal(0.5m)),
+                ("Half the oats (who follows low-carb): 1.5 portions for large (1,600 kcal)", Kcal(0.75m)),
+            ],
+            recipe.Rows.Select(row => (row[0], row[1]))
+        );
+
+        var days = grids.Where(grid => grid.Head[0] == "Day").ToList();
+        Assert.Equal(2, days.Count);
+        // On Sunday the first tier has none of it; on Monday nobody has a variant.
+        Assert.Equal(
+            [("Sun 29 Nov", "large", Kcal(1.5m)), ("Mon 30 Nov", "1,200", Kcal(1)), ("Mon 30 Nov", "large", Kcal(1))],
+            days[0].Rows.Select(row => (row[0], row[1], row[2]))
+        );
+        Assert.Equal([Kcal(0.75m), Kcal(1), Kcal(1)], days[1].Rows.Select(row => row[2]));
+        Assert.Contains(Written(menu).Blocks, block => block is Heading { Text: "who follows low-carb", Level: 3 });
+    }
+
+    [Fact]
+    public void Points_stand_in_each_way_in_which_the_group_counts_them()
+    {
+        var twice = new HandedScheme("Circle points", Data.HouseScheme with { Step = 5 });
+        var grids = MenuHandOut
+            .Of(Menu(), Data.Foods, Data.Classes, [new("House points", Data.HouseScheme), twice])
+            .Blocks.OfType<Grid>()
+            .Where(grid => grid.Head[^1] == "Points (Circle points)")
+            .ToList();
+        Assert.NotEmpty(grids);
+        Assert.All(grids, grid => Assert.Equal("Points (House points)", grid.Head[^2]));
+        Assert.All(
+            grids.SelectMany(grid => grid.Rows),
+            row => Assert.Equal(0, decimal.Parse(row[^1].Replace("at least ", ""), CultureInfo.InvariantCulture) % 5)
+        );
     }
 
     [Fact]
@@ -127,12 +185,12 @@ public class HandOutTests
         var body = package.MainDocumentPart!.Document!.Body!;
         Assert.Contains("Oats <& honey>", body.InnerText, StringComparison.Ordinal);
         Assert.Equal(
-            ["Heading1", "Heading3", "Heading2", "Heading2", "Heading2", "Heading3"],
+            ["Heading1", "Heading3", "Heading2", "Heading2", "Heading3", "Heading3", "Heading2", "Heading2", "Heading3"],
             body.Descendants<ParagraphStyleId>()
                 .Select(style => style.Val!.Value!)
                 .Where(style => style.StartsWith("Heading", StringComparison.Ordinal))
         );
-        Assert.Equal(2, body.Descendants<PageBreakBefore>().Count());
+        Assert.Equal(3, body.Descendants<PageBreakBefore>().Count());
         Assert.Contains(
             package.MainDocumentPart.NumberingDefinitionsPart!.Numbering!.Elements<NumberingInstance>(),
             instance => instance.NumberID! == 2 && instance.Descendants<StartOverrideNumberingValue>().Single().Val! == 1

@@ -1,7 +1,6 @@
 using System.Globalization;
 using Merienda.Core.Foods;
 using Merienda.Core.Groups;
-using Merienda.Core.Protocols;
 using Merienda.Core.Quantities;
 using Merienda.Core.Recipes;
 
@@ -15,7 +14,11 @@ public sealed record HandedDish(
     int Recipe,
     IReadOnlyList<TierPortions> Portions,
     IReadOnlyList<StrandVariant> Variants
-);
+)
+{
+    /// <summary>One where nothing else is said.</summary>
+    public decimal PortionsOf(string tier) => Portions.FirstOrDefault(one => one.Tier == tier)?.Portions ?? 1;
+}
 
 /// <param name="System">Whose spoons its lines mean.</param>
 /// <param name="IsDish">Whether it stands on a day, not only in another recipe.</param>
@@ -51,33 +54,37 @@ public sealed record HandedMenu(
     IReadOnlyList<HandedCaution> Cautions,
     Func<string, string> NameOf,
     int Eaters
-);
+)
+{
+    internal string DayOf(int day, string form) => StartsOn.AddDays(day).ToString(form, CultureInfo.InvariantCulture);
+
+    /// <summary>A tier by its name, and what its day comes to: "Large (1,600 kcal)".</summary>
+    internal static string Called(MenuTier tier) => tier.Name == Kcal(tier) ? $"{tier.Name} kcal" : $"{tier.Name} ({Kcal(tier)} kcal)";
+
+    internal static string Number(decimal value) => Math.Round(value, 2).ToString("0.##", CultureInfo.InvariantCulture);
+
+    private static string Kcal(MenuTier tier) => tier.EnergyKcal.ToString("N0", CultureInfo.InvariantCulture);
+}
 
 /// <summary>What members hold in their hands: the menu at a glance, every recipe, what to buy, and what to take care of.</summary>
 public static class MenuHandOut
 {
-    /// <summary>Numbers that stand beside a recipe, in order.</summary>
-    private static readonly Measure[] Numbers =
-    [
-        Measure.Energy,
-        Measure.Protein,
-        Measure.Fat,
-        Measure.NetCarbohydrate,
-        Measure.Fibre,
-        Measure.Points,
-    ];
-
-    public static Document Of(HandedMenu menu, FoodMatcher foods, FoodClasses classes, PointsScheme scheme) =>
-        new(
+    /// <param name="schemes">In which points are counted, at least one.</param>
+    public static Document Of(HandedMenu menu, FoodMatcher foods, FoodClasses classes, IReadOnlyList<HandedScheme> schemes)
+    {
+        var numbers = new HandedNumbers(menu, schemes);
+        return new(
             menu.Name,
             "en",
             [
                 .. Glance(menu),
-                .. menu.Recipes.SelectMany((recipe, at) => Of(menu, recipe, at, foods, classes, scheme)),
+                .. menu.Recipes.SelectMany((recipe, at) => Of(menu, recipe, at, foods, classes, numbers)),
+                .. numbers.OfDays(),
                 .. Bought(menu),
                 .. Care(menu),
             ]
         );
+    }
 
     private static IEnumerable<Block> Glance(HandedMenu menu)
     {
@@ -101,7 +108,7 @@ public static class MenuHandOut
                     .Select(
                         IReadOnlyList<string> (day) =>
                             [
-                                DayOf(menu, day, "ddd d MMM"),
+                                menu.DayOf(day, "ddd d MMM"),
                                 .. menu.Meals.Select(meal =>
                                     string.Join(
                                         '\n',
@@ -125,11 +132,7 @@ public static class MenuHandOut
     /// <summary>Portions by tier and variants by what is followed, once for dishes of which the same is said.</summary>
     private static Grid HowMuch(HandedMenu menu) =>
         new(
-            [
-                "Dish",
-                .. menu.Tiers.Select(tier => tier.Name == Kcal(tier) ? $"{tier.Name} kcal" : $"{tier.Name} ({Kcal(tier)} kcal)"),
-                "Made otherwise",
-            ],
+            ["Dish", .. menu.Tiers.Select(HandedMenu.Called), "Made otherwise"],
             [
                 .. menu
                     .Dishes.Where(dish => dish.Portions.Count > 0 || dish.Variants.Count > 0)
@@ -143,9 +146,7 @@ public static class MenuHandOut
         );
 
     private static IEnumerable<string> Amounts(HandedMenu menu, HandedDish dish) =>
-        menu
-            .Tiers.Select(tier => dish.Portions.FirstOrDefault(one => one.Tier == tier.Name)?.Portions ?? 1)
-            .Select(portions => portions == 0 ? "none" : Number(portions));
+        menu.Tiers.Select(tier => dish.PortionsOf(tier.Name)).Select(portions => portions == 0 ? "none" : HandedMenu.Number(portions));
 
     private static string Made(HandedMenu menu, HandedDish dish) =>
         string.Join(
@@ -160,7 +161,7 @@ public static class MenuHandOut
         int at,
         FoodMatcher foods,
         FoodClasses classes,
-        PointsScheme scheme
+        HandedNumbers numbers
     )
     {
         var recipe = handed.Recipe;
@@ -170,7 +171,7 @@ public static class MenuHandOut
         }
 
         yield return new Heading(2, recipe.Name);
-        yield return new Paragraph($"{On(menu, at)}Makes {Number(recipe.Portions)} portions as written.", IsSmall: true);
+        yield return new Paragraph($"{On(menu, at)}Makes {HandedMenu.Number(recipe.Portions)} portions as written.", IsSmall: true);
         var (one, all) = (
             Scaling.Of(recipe, 1 / recipe.Portions, foods, handed.System),
             Scaling.Of(recipe, menu.Eaters / recipe.Portions, foods, handed.System)
@@ -196,29 +197,11 @@ public static class MenuHandOut
             .. recipe.SaidAtEating(null),
             Allergens(recipe, classes),
         ]);
-        IEnumerable<(string Name, RecipeVersion Dish)> made =
-        [
-            ("one portion", recipe),
-            .. recipe.Variants.Select(variant => (Named(menu, variant.Name, at), recipe.As(variant.Name)!)),
-        ];
-        yield return new Grid(
-            [
-                "",
-                .. Numbers
-                    .Select(measure => MeasureInfo.Of(measure))
-                    .Select(info => info.Unit.Length > 0 && info.Measure != Measure.Points ? $"{info.Name}, {info.Unit}" : info.Name),
-            ],
-            [
-                .. made.Select(
-                    IReadOnlyList<string> (variant) => [variant.Name, .. Numbers.Select(measure => Amount(variant.Dish, measure, scheme))]
-                ),
-            ],
-            [0]
-        );
+        yield return numbers.OfRecipe(at);
         foreach (var variant in recipe.Variants)
         {
             yield return new Paragraph(
-                $"{variant.Name}: {string.Join(", ", VariantWords.Of(variant, recipe, 1, grams => $"{Number(grams)} g"))}.",
+                $"{variant.Name}: {string.Join(", ", VariantWords.Of(variant, recipe, 1, grams => $"{HandedMenu.Number(grams)} g"))}.",
                 IsSmall: true
             );
         }
@@ -262,15 +245,6 @@ public static class MenuHandOut
         }
     }
 
-    /// <summary>Of what is not wholly known that much is at least in it; of what nobody knows nothing is said.</summary>
-    private static string Amount(RecipeVersion dish, Measure measure, PointsScheme scheme)
-    {
-        var value = Intake.Of(new Helping(dish.Name, dish.Profile, 1)).Value(measure, scheme);
-        var shown = Math.Round(value.Best, MeasureInfo.Of(measure).Decimals, MidpointRounding.AwayFromZero)
-            .ToString("#,0.#", CultureInfo.InvariantCulture);
-        return value.IsOpen ? $"at least {shown}" : shown;
-    }
-
     private static string Allergens(RecipeVersion recipe, FoodClasses classes)
     {
         var held = recipe.Ingredients.Select(line => line.Food).OfType<Food>().ToList();
@@ -288,29 +262,9 @@ public static class MenuHandOut
             menu.Dishes.Where(dish => dish.Recipe == recipe)
                 .GroupBy(dish => dish.Meal)
                 .Select(meal =>
-                    $"{Capital(meal.Key)} on {string.Join(", ", meal.Select(dish => dish.Day).Distinct().Order().Select(day => DayOf(menu, day, "ddd")))}. "
+                    $"{Capital(meal.Key)} on {string.Join(", ", meal.Select(dish => dish.Day).Distinct().Order().Select(day => menu.DayOf(day, "ddd")))}. "
                 )
         );
-
-    /// <summary>The variant's name with who has it.</summary>
-    private static string Named(HandedMenu menu, string variant, int recipe)
-    {
-        var who = menu
-            .Dishes.Where(dish => dish.Recipe == recipe)
-            .SelectMany(dish => dish.Variants)
-            .Where(one => one.Variant == variant)
-            .Select(one => menu.NameOf(one.Protocol))
-            .Distinct()
-            .ToList();
-        return who.Count == 0 ? variant : $"{variant} ({string.Join(", ", who)})";
-    }
-
-    private static string DayOf(HandedMenu menu, int day, string form) =>
-        menu.StartsOn.AddDays(day).ToString(form, CultureInfo.InvariantCulture);
-
-    private static string Kcal(MenuTier tier) => tier.EnergyKcal.ToString("N0", CultureInfo.InvariantCulture);
-
-    private static string Number(decimal value) => Math.Round(value, 2).ToString("0.##", CultureInfo.InvariantCulture);
 
     private static string Capital(string word) =>
         word.Length == 0 ? word : $"{char.ToUpper(word[0], CultureInfo.InvariantCulture)}{word[1..]}";

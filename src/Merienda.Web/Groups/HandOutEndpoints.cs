@@ -58,12 +58,7 @@ public static class HandOutEndpoints
         }
 
         Document Document() =>
-            MenuHandOut.Of(
-                Handed(read, stored, desk, table, eaters),
-                read.Foods.Matcher,
-                desk.Knowledge.Classes,
-                desk.Knowledge.HouseScheme
-            );
+            MenuHandOut.Of(Handed(read, stored, desk, table, eaters), read.Foods.Matcher, desk.Knowledge.Classes, Schemes(read.Menu, desk));
         (byte[] Content, string Type)? file = form switch
         {
             "docx" => (WordDocument.Of(Document()), "application/vnd.openxmlformats-officedocument.wordprocessingml.document"),
@@ -113,6 +108,18 @@ public static class HandOutEndpoints
             protocol => menu.Follows.FirstOrDefault(one => one.Id == protocol)?.Name ?? MenuSheets.NameOf(protocol, table),
             eaters
         );
+    }
+
+    /// <summary>Those that the group's own protocols bring with the menu; without one the house's.</summary>
+    private static IReadOnlyList<HandedScheme> Schemes(PublishedMenu menu, RecipeEndpoints.Desk desk)
+    {
+        var enclosed = menu.Enclosed?.Read(desk.Knowledge) is { IsRefused: false } things ? things.Value.Protocols : [];
+        var own = enclosed
+            .Select(one => one.Protocol)
+            .Where(protocol => protocol.Scheme is not null)
+            .Select(protocol => new HandedScheme(protocol.Name, protocol.Scheme!))
+            .ToList();
+        return own.Count > 0 ? own : [new("Points", desk.Knowledge.HouseScheme)];
     }
 
     /// <summary>What one portion of each dish on each of its days takes, and what that many eaters buy.</summary>
