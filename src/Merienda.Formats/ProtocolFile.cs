@@ -10,7 +10,7 @@ namespace Merienda.Formats;
 /// A protocol as a JSON document: read with refusals that name path, value and cure, written, and published as a JSON Schema made from the
 /// rule kinds' own descriptions.
 /// </summary>
-public static class ProtocolFile
+public static partial class ProtocolFile
 {
     /// <summary>Longest document, characters.</summary>
     public const int Longest = 500_000;

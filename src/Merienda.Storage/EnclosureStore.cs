@@ -1,7 +1,9 @@
+using Merienda.Core.Foods;
 using Merienda.Core.Foods.Packets;
 using Merienda.Core.Groups;
 using Merienda.Core.Outcomes;
 using Merienda.Core.Planning;
+using Merienda.Core.Protocols;
 using Merienda.Core.Shopping;
 using Merienda.Storage.Edits;
 
@@ -12,7 +14,14 @@ namespace Merienda.Storage;
 public sealed record EnclosureHome(Table Table, HouseholdFoods Foods, IReadOnlyList<Price> Prices, IReadOnlyList<EnclosedTakenRow> Taken);
 
 /// <summary>Takes over what goes with a group's menus: as versions of the own kitchen's things, in one edit.</summary>
-public sealed class EnclosureStore(EditDoor door, ProtocolStore protocols, PriceStore prices, Func<PacketKnowledge> knowledge)
+/// <param name="naming">A protocol with other packets' keys in the place of those that it names.</param>
+public sealed class EnclosureStore(
+    EditDoor door,
+    ProtocolStore protocols,
+    PriceStore prices,
+    Func<PacketKnowledge> knowledge,
+    Func<Protocol, Func<string, string>, Protocol> naming
+)
 {
     private sealed record Locked(
         EnclosureHome Home,
@@ -57,10 +66,11 @@ public sealed class EnclosureStore(EditDoor door, ProtocolStore protocols, Price
                 var (things, prints) = chosen.Value;
                 var change = new Change(summary);
                 var packets = PacketStore.PutAll(change, things.Packets, locked.Home.Foods, locked.Packets, stamp, at, default);
+                var own = OwnPackets(locked.Home, things.Packets, packets);
                 return
                     (
-                        PutProtocols(change, locked, things.Protocols, stamp, at)
-                        ?? PutWordsAndPrices(change, locked.Home, things, packets, stamp, at)
+                        PutProtocols(change, locked, things.Protocols, own, stamp, at)
+                        ?? PutWordsAndPrices(change, locked.Home, things, own, stamp, at)
                     )
                         is { } wrong
                     ? wrong
@@ -68,11 +78,64 @@ public sealed class EnclosureStore(EditDoor door, ProtocolStore protocols, Price
             }
         );
 
-    private Refusal? PutProtocols(Change change, Locked locked, IReadOnlyList<EnclosedProtocol> chosen, EditStamp stamp, DateTimeOffset at)
+    /// <summary>The kitchen's packets by their names, with those that come; of two of one name the last.</summary>
+    private Dictionary<string, Food> OwnPackets(
+        EnclosureHome home,
+        IReadOnlyList<PrintedPacket> coming,
+        IReadOnlyList<PacketVersionRow> rows
+    )
+    {
+        var known = knowledge();
+        return home
+            .Foods.Packets.Values.Select(packet => packet.Food)
+            .Concat(
+                coming.Zip(
+                    rows,
+                    (printed, row) =>
+                        Packet.ToFood(
+                            row.PacketId,
+                            row.Number,
+                            printed,
+                            printed.Read(known.Classes).Value,
+                            home.Table.Household.CountsTolerances,
+                            known.Statements,
+                            known.Classes
+                        )
+                )
+            )
+            .GroupBy(food => food.Name.Trim(), StringComparer.OrdinalIgnoreCase)
+            .ToDictionary(same => same.Key, same => same.Last(), StringComparer.OrdinalIgnoreCase);
+    }
+
+    private static Refusal NoSuchPacket(string of, string name) =>
+        new(
+            "enclosed-food",
+            "things",
+            of,
+            $"it is of {name}, which your larder has not",
+            "Take that packet over with it, or leave this one"
+        );
+
+    /// <summary>Packets that a protocol names are the own kitchen's of the same name.</summary>
+    private Refusal? PutProtocols(
+        Change change,
+        Locked locked,
+        IReadOnlyList<EnclosedProtocol> chosen,
+        Dictionary<string, Food> own,
+        EditStamp stamp,
+        DateTimeOffset at
+    )
     {
         var (table, coming) = (locked.Home.Table, new List<string>());
-        foreach (var (origin, protocol) in chosen)
+        foreach (var (origin, theirs, packets) in chosen)
         {
+            if (packets.FirstOrDefault(packet => !own.ContainsKey(packet.Name.Trim())) is { } missing)
+            {
+                return NoSuchPacket(theirs.Name, missing.Name);
+            }
+
+            var keys = packets.ToDictionary(packet => packet.Key, packet => own[packet.Name.Trim()].Key);
+            var protocol = packets.Count == 0 ? theirs : naming(theirs, key => keys.GetValueOrDefault(key, key));
             var known = table.Protocols.FirstOrDefault(edition =>
                 edition.Own is { IsArchived: false }
                 && edition.Protocol.Name.Equals(protocol.Name.Trim(), StringComparison.OrdinalIgnoreCase)
@@ -103,43 +166,19 @@ public sealed class EnclosureStore(EditDoor door, ProtocolStore protocols, Price
         Change change,
         EnclosureHome home,
         Enclosures things,
-        IReadOnlyList<PacketVersionRow> packets,
+        Dictionary<string, Food> own,
         EditStamp stamp,
         DateTimeOffset at
     )
     {
-        var known = knowledge();
-        var coming = things.Packets.Zip(
-            packets,
-            (printed, row) =>
-                Packet.ToFood(
-                    row.PacketId,
-                    row.Number,
-                    printed,
-                    printed.Read(known.Classes).Value,
-                    home.Table.Household.CountsTolerances,
-                    known.Statements,
-                    known.Classes
-                )
-        );
-        var own = home
-            .Foods.Packets.Values.Select(packet => packet.Food)
-            .Concat(coming)
-            .ToLookup(food => food.Name.Trim(), StringComparer.OrdinalIgnoreCase);
-        var foods = known.Foods.With(own.Select(same => same.Last()), []);
-        string? KeyOf(string? food, string name) => food is null ? own[name.Trim()].LastOrDefault()?.Key : foods.WithKey(food)?.Key;
+        var foods = knowledge().Foods.With(own.Values, []);
+        string? KeyOf(string? food, string name) => food is null ? own.GetValueOrDefault(name.Trim())?.Key : foods.WithKey(food)?.Key;
         var named = things
             .Words.Select(word => (word.Food, word.Name, For: word.Words))
             .Concat(things.Prices.Select(price => (price.Food, price.Name, For: price.Of)));
         foreach (var (food, name, of) in named.Where(one => KeyOf(one.Food, one.Name) is null))
         {
-            return new Refusal(
-                "enclosed-food",
-                "things",
-                of,
-                $"it is of {name}, which your larder has not",
-                "Take that packet over with it, or leave this one"
-            );
+            return NoSuchPacket(of, name);
         }
 
         LearntWords.Learn(

@@ -28,18 +28,30 @@ public sealed class MailStore(Database database, Func<string, string> seal)
                 and not exists (select 1 from household_member member where member.household_id = app_household()
                     and member.account_id = app_account() and member.is_helper))
         )
-        select id, address, subject, body, sealed_path, made_at from mine order by made_at desc, id desc limit {MostShown};
-        select count(*)::int from mail where account_id = app_account() or (account_id is null and household_id = app_household()
-            and not exists (select 1 from household_member member where member.household_id = app_household()
-                and member.account_id = app_account() and member.is_helper));
+        select id, address, subject, body, sealed_path, made_at, (count(*) over ())::int as of_all from mine
+        order by made_at desc, id desc limit {MostShown};
         select mail_off from account where id = app_account();
         """,
         null,
-        async rows => new Outbox(
-            [.. await rows.ReadAsync<StoredMail>()],
-            await rows.ReadSingleAsync<int>(),
-            await rows.ReadSingleAsync<bool>()
-        )
+        async rows =>
+        {
+            var mails = (
+                await rows.ReadAsync<(
+                    Guid Id,
+                    string Address,
+                    string Subject,
+                    string Body,
+                    string SealedPath,
+                    DateTimeOffset MadeAt,
+                    int OfAll
+                )>()
+            ).ToList();
+            return new Outbox(
+                [.. mails.Select(mail => new StoredMail(mail.Id, mail.Address, mail.Subject, mail.Body, mail.SealedPath, mail.MadeAt))],
+                mails.Select(mail => mail.OfAll).FirstOrDefault(),
+                await rows.ReadSingleAsync<bool>()
+            );
+        }
     );
 
     /// <summary>Whether an account wants no mail of what is new. Beginning again, what was before is not told.</summary>
@@ -101,7 +113,12 @@ public sealed class MailStore(Database database, Func<string, string> seal)
         select desk.household_id, desk.name from group_desk desk
         join group_member member on member.household_id = desk.household_id and member.account_id = app_account()
         order by member.joined_at, desk.household_id;
-        select version.household_id, content->>'name' as menu, number, changed from menu_version version
+        select version.household_id, content->>'name' as menu, number, changed,
+            array(select thing->>'name' from jsonb_array_elements(version.brings) with ordinality as brought (thing, at)
+                where not exists (select 1 from menu_version before where before.household_id = version.household_id
+                    and before.published_at < version.published_at and before.brings @> jsonb_build_array(thing))
+                order by at) as brings
+        from menu_version version
         join group_member member on member.household_id = version.household_id and member.account_id = app_account()
         join account reader on reader.id = app_account()
         where published_at > greatest(digest_at, member.joined_at) and published_by <> app_account()
@@ -115,7 +132,9 @@ public sealed class MailStore(Database database, Func<string, string> seal)
         async rows =>
         {
             var groups = (await rows.ReadAsync<(Guid Id, string Name)>()).ToList();
-            var menus = (await rows.ReadAsync<(Guid Group, string Menu, int Number, string Changed)>()).ToLookup(row => row.Group);
+            var menus = (await rows.ReadAsync<(Guid Group, string Menu, int Number, string Changed, string[] Brings)>()).ToLookup(row =>
+                row.Group
+            );
             var answers = (await rows.ReadAsync<(Guid Group, string Words, string Answer)>()).ToLookup(row => row.Group);
             var brought = (await rows.ReadAsync<(Guid Group, string Recipe, string State, string Reply)>()).ToLookup(row => row.Group);
             return
@@ -133,7 +152,8 @@ public sealed class MailStore(Database database, Func<string, string> seal)
                                         // What was corrected before anybody was told of it is simply there.
                                         versions.Any(row => row.Number == 1)
                                             ? ""
-                                            : string.Join(' ', versions.Select(row => row.Changed))
+                                            : string.Join(' ', versions.Select(row => row.Changed)),
+                                        [.. versions.SelectMany(row => row.Brings).Distinct()]
                                     )),
                             ],
                             [.. answers[group.Id].Select(row => new AnswerNews(row.Words, row.Answer))],

@@ -17,6 +17,11 @@ public sealed record DeskMenus(string? Desk, IReadOnlyList<Menu> Menus, ILookup<
     public Menu? WithId(Guid id) => Menus.FirstOrDefault(menu => menu.Id == id);
 }
 
+/// <summary>A menu as it is published.</summary>
+/// <param name="Content">Everything that a member needs.</param>
+/// <param name="Brings">What goes with it.</param>
+public sealed record MenuToPublish(JsonNode Content, IReadOnlyList<Enclosed> Brings);
+
 /// <summary>Menus of a group: drafted at its desk, published, read by its members.</summary>
 public sealed class MenuStore(EditDoor door, RecipeVersions versions)
 {
@@ -143,7 +148,7 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
         EditStamp stamp,
         Guid menu,
         string changed,
-        Func<Menu, string, IReadOnlyDictionary<Guid, StoredRecipe>, Core.Planning.Household, JsonNode> content,
+        Func<Menu, string, IReadOnlyDictionary<Guid, StoredRecipe>, Core.Planning.Household, MenuToPublish> content,
         DateTimeOffset now,
         Func<Guid, Reading<TView>> view
     ) =>
@@ -176,7 +181,10 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
                             "a correction says in 1 to 500 characters what it changes",
                             "Say what members have to know"
                         )
-                    : new Decided<Guid>(
+                    : Published(content(draft, menus.Desk!, recipes, household));
+
+                Decided<Guid> Published(MenuToPublish written) =>
+                    new(
                         new Change($"Published {draft.Name}").Append(
                             Tables.MenuVersion,
                             [
@@ -186,7 +194,8 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
                                     now,
                                     stamp.Tenant.Account,
                                     changed.Trim(),
-                                    content(draft, menus.Desk!, recipes, household)
+                                    written.Content,
+                                    [.. written.Brings.Select(one => new BroughtThing(one.Kind.ToString(), one.Name, one.Print))]
                                 ),
                             ]
                         ),
@@ -199,10 +208,23 @@ public sealed class MenuStore(EditDoor door, RecipeVersions versions)
     /// <summary>Versions that were put on weeks of the household, the latest week first.</summary>
     public static readonly Reading<IReadOnlyList<MenuTakenRow>> Taken = Reading.Of<IReadOnlyList<MenuTakenRow>>(
         """
-        select week_start, group_id, menu_id, number, taken_at from menu_taken where household_id = app_household() order by week_start desc;
+        select week_start, group_id, menu_id, number, taken_at, answers from menu_taken where household_id = app_household()
+        order by week_start desc, taken_at desc;
         """,
         null,
-        async rows => [.. await rows.ReadAsync<MenuTakenRow>()]
+        async rows =>
+            [
+                .. (await rows.ReadAsync<(DateOnly Week, Guid Group, Guid Menu, int Number, DateTimeOffset At, string? Answers)>()).Select(
+                    row => new MenuTakenRow(
+                        row.Week,
+                        row.Group,
+                        row.Menu,
+                        row.Number,
+                        row.At,
+                        row.Answers is null ? null : RowJson.Read<HomeAnswers>(row.Answers)
+                    )
+                ),
+            ]
     );
 
     public static Refusal Gone(Guid menu) => new("menu-gone", "menu", $"{menu}", "there is no such menu", "Choose one from the list");

@@ -53,13 +53,13 @@ public sealed partial class WeekStore
         );
 
     /// <summary>Takes many batches and meals into a week as one edit.</summary>
-    /// <param name="decide">What comes into the week as it is now, with the recipes of the library, and the version that was put there before.</param>
+    /// <param name="decide">What comes into the week as it is now, with the recipes of the library, and what was put there before.</param>
     public Task<Result<Edited<TView>>> TakeIn<TView>(
         EditStamp stamp,
         DateOnly weekStart,
         string summary,
         MenuTakenRow menu,
-        Func<StoredWeek, IReadOnlyList<StoredRecipe>, int?, Result<WeekChange>> decide,
+        Func<StoredWeek, IReadOnlyList<StoredRecipe>, MenuTakenRow?, Result<WeekChange>> decide,
         Func<StoredWeek, TView> draw
     ) =>
         door.Edit<
@@ -79,7 +79,7 @@ public sealed partial class WeekStore
                 var was = taken.FirstOrDefault(one =>
                     (one.WeekStart, one.GroupId, one.MenuId) == (menu.WeekStart, menu.GroupId, menu.MenuId)
                 );
-                var decided = decide(week, library, was?.Number);
+                var decided = decide(week, library, was);
                 return decided.Refusal is { } refusal
                     ? refusal
                     : TakenChange

@@ -123,4 +123,20 @@ public class ProtocolFileTests
             JsonArray list => new JsonArray([.. list.Select(Reversed)]),
             _ => node?.DeepClone(),
         };
+
+    [Fact]
+    public void Packets_that_a_protocol_names_are_found_and_exchanged_wherever_they_stand()
+    {
+        var (free, typed, other) = ($"packet-{Guid.NewGuid():N}", $"packet-{Guid.NewGuid():N}", $"packet-{Guid.NewGuid():N}");
+        var points = Data.Protocol("points")!;
+        var named = points with { Scheme = points.Scheme! with { Free = [new(free), new("celery")], Typed = [new(typed, 2, 30)] } };
+        Assert.Empty(ProtocolFile.PacketsIn(points));
+        Assert.Equal(new[] { free, typed }.Order(), ProtocolFile.PacketsIn(named).Order());
+        var there = ProtocolFile.Naming(named, key => key == free ? other : key);
+        Assert.Equal([other, "celery"], there.Scheme!.Free.Select(one => one.Food));
+        Assert.Equal(typed, there.Scheme.Typed[0].Food);
+        Assert.Equal(ProtocolFile.Write(named), ProtocolFile.Write(ProtocolFile.Naming(there, key => key == other ? free : key)));
+        // A name may hold whatever a name may hold.
+        Assert.Contains("Bell \\u0022crackers\\u0022", ProtocolFile.Write(named, _ => "Bell \"crackers\""), StringComparison.Ordinal);
+    }
 }

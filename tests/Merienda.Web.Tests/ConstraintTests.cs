@@ -668,10 +668,15 @@ public class ConstraintTests(TestDatabase database)
             { "menu_dish_variants_are_a_list", $"{Dish} 0, 'supper', id, '[]', '{{}}' from recipe_version limit 1" },
             { "menu_version_from_one", $"{Published} 0, now(), app_account(), '', '{{}}'" },
             { "menu_version_changed_length", $"{Published} 1, now(), app_account(), repeat('x', 501), '{{}}'" },
+            { "menu_version_brings_are_a_list", $"{Published} 1, now(), app_account(), '', '{{}}', '{{}}'" },
             { "menu_version_publisher", $"{Published} 1, now(), gen_random_uuid(), '', '{{}}'" },
             {
                 "menu_taken_from_one",
                 "insert into menu_taken select app_household(), current_date, app_household(), app_household(), 0, now()"
+            },
+            {
+                "menu_taken_answers_are_an_object",
+                "insert into menu_taken select app_household(), current_date, app_household(), app_household(), 1, now(), '[]'"
             },
             { "enclosed_taken_kind_known", $"{Enclosed} 'Recipe', 'x', repeat('a', 64), now()" },
             { "enclosed_taken_name_length", $"{Enclosed} 'Word', '', repeat('a', 64), now()" },

@@ -29,7 +29,7 @@ public class EnclosureTests(TestDatabase database)
     ];
 
     /// <summary>A desk with a packet of its own on the menu, a word for it, prices, and a protocol.</summary>
-    private static async Task<(Circle Circle, string Packet)> Equipped(TestDatabase database, object? publish = null)
+    internal static async Task<(Circle Circle, string Packet)> Equipped(TestDatabase database, object? publish = null)
     {
         var circle = await Circle.Founded(database);
         var packet = await Keep(
@@ -230,5 +230,30 @@ public class EnclosureTests(TestDatabase database)
             new { file = wordy.ToJsonString(), startsOn = Day(7) }
         );
         Assert.Single((await third.Desk.Get("/api/groups"))["desk"]!["menus"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task A_packet_that_a_protocol_counts_as_free_is_the_own_kitchen_s_packet_of_that_name()
+    {
+        var (circle, _) = await Equipped(database);
+        // It is on no dish: it goes because the protocol names it.
+        var free = await Keep(circle.Desk, Packet("Harbour broth", "Water, salt", values: [("energy", "4"), ("carbohydrate", "1")]));
+        var document = JsonNode.Parse(
+            await circle.Desk.Client.GetStringAsync("/api/table/protocols/points/export", TestContext.Current.CancellationToken)
+        )!;
+        document["name"] = "Broth points";
+        document["scheme"]!["free"] = new JsonArray(new JsonObject { ["food"] = free });
+        await circle.Desk.Must(HttpMethod.Post, "/api/table/protocols/import", new { document = document.ToJsonString() });
+        await circle.Desk.Must(HttpMethod.Post, $"/api/groups/menus/{circle.Menu}/publish", new { changed = "Free broth" });
+        var (farah, _) = await circle.Member("Farah");
+        await farah.Refused(HttpStatusCode.Conflict, "enclosed-food", HttpMethod.Post, Path(circle), Asked(("protocol", "Broth points")));
+        await TakeOver(farah, circle, ("protocol", "Broth points"), ("packet", "Harbour broth"));
+        var listed = await Listed(farah, circle);
+        Assert.Contains("protocol Broth points: there", listed);
+        Assert.Contains("packet Harbour broth: there", listed);
+        var taken = (await farah.Get("/api/table/protocols/own-broth-points"))["document"]!.GetValue<string>();
+        var own = (string?)JsonNode.Parse(taken)!["scheme"]!["free"]![0]!["food"];
+        Assert.NotEqual(free, own);
+        Assert.Equal("Harbour broth", (string?)(await farah.Get($"/api/larder/foods/{own}"))["name"]);
     }
 }

@@ -167,7 +167,24 @@ public class IntoWeekTests(TestDatabase database)
         await farah.Refused(HttpStatusCode.Conflict, "menu-nothing", HttpMethod.Post, Path(circle), Into(Day(-14)));
         foreach (var path in new[] { Path(circle), $"{Path(circle)}/look" })
         {
-            await farah.Refused(HttpStatusCode.UnprocessableEntity, "menu-tier", HttpMethod.Post, path, new { week = Next, tier = "huge" });
+            await farah.Refused(
+                HttpStatusCode.UnprocessableEntity,
+                "menu-tier",
+                HttpMethod.Post,
+                path,
+                Eating(Guid.NewGuid(), true, "huge")
+            );
+            await farah.Refused(
+                HttpStatusCode.UnprocessableEntity,
+                "unknown-meal",
+                HttpMethod.Post,
+                path,
+                new
+                {
+                    week = Next,
+                    answers = new { eaters = Array.Empty<object>(), meals = new[] { new { meal = "supper", slot = "tea" } } },
+                }
+            );
         }
     }
 
@@ -180,32 +197,135 @@ public class IntoWeekTests(TestDatabase database)
         await circle.Put(1, (await circle.Desk.Must(HttpMethod.Post, "/api/recipes", draft))["id"]!.GetValue<Guid>());
         await circle.Desk.Must(HttpMethod.Post, $"/api/groups/menus/{circle.Menu}/publish", new { changed = "Quay pan" });
         var (farah, _) = await circle.Member("Farah");
-        var home = (await farah.Get("/api/table/rhythm"))["meals"]!.AsArray();
-        var without = home.Where(meal => (string?)meal!["key"] != "supper").Select(meal => meal!.DeepClone()).ToList();
-        without.Add(
-            new JsonObject
-            {
-                ["key"] = null,
-                ["name"] = "evening meal",
-                ["role"] = "supper",
-                ["at"] = "19:00:00",
-            }
-        );
-        await farah.Must(
-            HttpMethod.Put,
-            "/api/table/rhythm",
-            new
-            {
-                firstDay = "sunday",
-                meals = without,
-                prepDays = (await farah.Get("/api/table/rhythm"))["prepDays"],
-            }
-        );
+        await SupperIs(farah, "evening meal");
         await farah.Must(HttpMethod.Post, $"/api/groups/{circle.Group}/menus/{circle.Menu}/take", new { days = Array.Empty<int>() });
         var evening = (await farah.Get("/api/table/rhythm"))["meals"]!.AsArray().Single(meal => (string?)meal!["name"] == "evening meal")![
             "key"
         ]!;
         var recipe = (await farah.Get("/api/recipes")).AsArray().Single(one => (string?)one!["name"] == "Quay pan")!["id"];
         Assert.Equal((string?)evening, (string?)(await farah.Get($"/api/recipes/{recipe}"))["meal"]);
+    }
+
+    [Fact]
+    public async Task What_it_cannot_know_is_asked_remembered_and_changed_with_what_stands_there()
+    {
+        var circle = await Circle.Founded(database);
+        var tiers = new[] { new { name = "small", energyKcal = 1200 } };
+        await circle.Desk.Must(
+            HttpMethod.Put,
+            $"/api/groups/menus/{circle.Menu}",
+            new
+            {
+                name = "Harbour week",
+                startsOn = Day(0),
+                days = 7,
+                note = "",
+                tiers,
+            }
+        );
+        var dish = (await circle.Desk.Get("/api/groups"))["desk"]!["menus"]![0]!["dishes"]![0]!["id"];
+        await circle.Desk.Must(
+            HttpMethod.Put,
+            $"/api/groups/menus/{circle.Menu}/dishes/{dish}",
+            new { portions = new[] { new { tier = "small", portions = 0.5 } }, variants = Array.Empty<object>() }
+        );
+        await circle.Put(1, await circle.Desk.AddRecipe("Quay pan", 2, "400 g cod", "2 spoons of moonfruit paste"));
+        await circle.Desk.Must(HttpMethod.Post, $"/api/groups/menus/{circle.Menu}/publish", new { changed = "Tiers" });
+        var (farah, _) = await circle.Member("Farah");
+        await farah.Must(HttpMethod.Post, "/api/table/eaters", new { name = "Dov", isGuest = false });
+
+        var asks = (await Look(farah, circle))["asks"]!;
+        Assert.Equal(["Farah", "Dov"], asks["eaters"]!.AsArray().Select(one => (string?)one!["name"]));
+        Assert.Equal("Quay pan: 2 spoons of moonfruit paste", (string?)Assert.Single(asks["unread"]!.AsArray()));
+        Assert.Empty(asks["meals"]!.AsArray());
+        var eaters = asks["eaters"]!.AsArray().Select(one => one!["id"]!.GetValue<Guid>()).ToList();
+
+        // Dov eats nothing of it, Farah by the tier.
+        object Said(params object[] said) => new { week = Next, answers = new { eaters = said, meals = Array.Empty<object>() } };
+        object[] first = [Answer(eaters[0], true, "small"), Answer(eaters[1], false, null)];
+        await farah.Must(HttpMethod.Post, Path(circle), Said(first));
+        Assert.Equal(2, Placed(await farah.Get($"/api/weeks/{Next}")));
+
+        // Asked again, in this week and in another one, it is known.
+        foreach (var week in new[] { Next, Day(14) })
+        {
+            var known = (await farah.Must(HttpMethod.Post, $"{Path(circle)}/look", Into(week)))["asks"]!["answers"]!["eaters"]!.AsArray();
+            Assert.Equal(
+                [(eaters[0], true, "small"), (eaters[1], false, null)],
+                known.Select(one => (one!["eater"]!.GetValue<Guid>(), one["eats"]!.GetValue<bool>(), (string?)one["tier"]))
+            );
+        }
+
+        // Answered otherwise, what stands there is exchanged: a portion instead of half of one, and Dov has some.
+        var looked = await farah.Must(HttpMethod.Post, $"{Path(circle)}/look", Said(Answer(eaters[1], true, "small")));
+        Assert.Contains("Harbour beans", (string)Assert.Single(looked["off"]!.AsArray())!, StringComparison.Ordinal);
+        await farah.Must(HttpMethod.Post, Path(circle), Said(Answer(eaters[1], true, "small")));
+        Assert.Equal(4, Placed(await farah.Get($"/api/weeks/{Next}")));
+        await farah.Refused(HttpStatusCode.Conflict, "menu-nothing", HttpMethod.Post, Path(circle), Into());
+        await farah.Must(HttpMethod.Post, "/api/undo", new { sequence = (long?)null });
+        Assert.Equal(2, Placed(await farah.Get($"/api/weeks/{Next}")));
+    }
+
+    [Fact]
+    public async Task A_meal_that_the_own_days_do_not_have_is_eaten_where_one_says_so()
+    {
+        var circle = await Circle.Founded(database);
+        var (farah, _) = await circle.Member("Farah");
+        await SupperIs(farah, null);
+        var looked = await Look(farah, circle);
+        Assert.Equal("supper", (string?)Assert.Single(looked["asks"]!["meals"]!.AsArray())!["key"]);
+        Assert.Equal("your days have no such meal", (string?)Assert.Single(looked["left"]!.AsArray())!["because"]);
+        var lunch = looked["asks"]!["slots"]!.AsArray().Single(slot => (string?)slot!["name"] == "lunch")!["key"]!.GetValue<string>();
+        await farah.Must(
+            HttpMethod.Post,
+            Path(circle),
+            new { week = Next, answers = new { eaters = Array.Empty<object>(), meals = new[] { new { meal = "supper", slot = lunch } } } }
+        );
+        var board = await farah.Get($"/api/weeks/{Next}");
+        Assert.Equal(
+            lunch,
+            (string?)board["servings"]!.AsArray().Single(serving => serving!["items"]!.AsArray().Count > 0)!["place"]!["meal"]
+        );
+    }
+
+    private static object Answer(Guid eater, bool eats, string? tier) =>
+        new
+        {
+            eater,
+            eats,
+            tier,
+        };
+
+    private static object Eating(Guid eater, bool eats, string? tier) =>
+        new { week = Next, answers = new { eaters = new[] { Answer(eater, eats, tier) }, meals = Array.Empty<object>() } };
+
+    /// <summary>The own days have another meal in the place of supper, or none.</summary>
+    private static async Task SupperIs(Visitor cook, string? name)
+    {
+        var rhythm = await cook.Get("/api/table/rhythm");
+        var meals = rhythm["meals"]!.AsArray().Where(meal => (string?)meal!["key"] != "supper").Select(meal => meal!.DeepClone()).ToList();
+        if (name is not null)
+        {
+            meals.Add(
+                new JsonObject
+                {
+                    ["key"] = null,
+                    ["name"] = name,
+                    ["role"] = "supper",
+                    ["at"] = "19:00:00",
+                }
+            );
+        }
+
+        await cook.Must(
+            HttpMethod.Put,
+            "/api/table/rhythm",
+            new
+            {
+                firstDay = "sunday",
+                meals,
+                prepDays = rhythm["prepDays"],
+            }
+        );
     }
 }

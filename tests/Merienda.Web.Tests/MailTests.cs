@@ -168,4 +168,28 @@ public class MailTests(TestDatabase database)
         await farah.Must(HttpMethod.Put, "/api/mail/digest", new { isOff = false });
         Assert.False((await farah.Get("/api/mail"))["isOff"]!.GetValue<bool>());
     }
+
+    [Fact]
+    public async Task What_is_new_with_a_menu_stands_in_the_day_s_mail_once()
+    {
+        var (circle, packet) = await EnclosureTests.Equipped(database);
+        var (farah, _) = await circle.Member("Farah");
+        Task Publish(string changed) => circle.Desk.Must(HttpMethod.Post, $"/api/groups/menus/{circle.Menu}/publish", new { changed });
+
+        await circle.Desk.Must(
+            HttpMethod.Put,
+            $"/api/larder/packets/{TypedPackets.IdOf(packet)}",
+            TypedPackets.Packet("Bell crackers", "Oats, salt, milk powder", basedOn: 1)
+        );
+        await Publish("Other crackers");
+        // Who came after that hears only of what is new since.
+        var (rune, _) = await circle.Member("Rune");
+        await Publish("Salt");
+        await Round(25);
+        // Of all that goes with it the packet alone is another one.
+        Assert.Contains("New with it, to take over: Bell crackers.", Told(Assert.Single(await Mails(farah))), StringComparison.Ordinal);
+        Assert.DoesNotContain("New with it", Told(Assert.Single(await Mails(rune))), StringComparison.Ordinal);
+
+        static string Told(JsonNode mail) => mail["before"]!.GetValue<string>();
+    }
 }

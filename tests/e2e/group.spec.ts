@@ -108,7 +108,7 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   // All of it into the week after this one, looked at first.
   await farah.getByRole('button', { name: 'Into your week …' }).tap();
   const into = farah.getByRole('dialog');
-  await into.getByLabel('Eaten here by the tier').selectOption('small');
+  await into.getByLabel('Farah eats').selectOption('by the tier small');
   await expect(into.getByText(/Farah: \w+ supper, 0.5 portions/)).toBeVisible();
   await expectAxeClean(farah);
   await into.getByRole('button', { name: 'Put it on the week' }).tap();
@@ -127,6 +127,8 @@ test('a menu is planned at a desk, published, joined by a link, taken home and c
   await expect(farah.getByText(/, as version 1\. Corrected since: Barley for the first lunch/)).toBeVisible();
   await farah.getByRole('button', { name: 'See what that changes there' }).tap();
   await expect(farah.getByRole('dialog').getByText('Barley bowl').first()).toBeVisible();
+  // What was answered is not asked again.
+  await expect(farah.getByRole('dialog').getByLabel('Farah eats').locator('option:checked')).toHaveText('by the tier small');
   await farah.keyboard.press('Escape');
   await expect(farah.getByRole('button', { name: /^Barley bowl/ })).toBeVisible();
 

@@ -16,8 +16,13 @@ public enum EnclosedKind
     Price,
 }
 
+/// <param name="Key">The group's own.</param>
+/// <param name="Name">By which it is found in another kitchen.</param>
+public sealed record NamedPacket(string Key, string Name);
+
 /// <param name="Origin">The shipped protocol that it was copied from; null when it was imported.</param>
-public sealed record EnclosedProtocol(string? Origin, Protocol Protocol);
+/// <param name="Packets">Those that it names: as free, by the points on them, or as left out.</param>
+public sealed record EnclosedProtocol(string? Origin, Protocol Protocol, IReadOnlyList<NamedPacket> Packets);
 
 /// <summary>What a group's kitchen means by some words.</summary>
 /// <param name="Food">Key of the table's food; null for a packet, which is found by its name.</param>
@@ -62,10 +67,12 @@ public sealed record Enclosures(
 
     /// <param name="recipes">Those of the menu, and those that they use.</param>
     /// <param name="protocols">All that the group's kitchen knows.</param>
+    /// <param name="packetsIn">Keys of the packets that a protocol names.</param>
     /// <param name="current">A food as the kitchen has it now: a packet may be printed anew since a recipe was saved.</param>
     public static Enclosures Of(
         IEnumerable<RecipeVersion> recipes,
         IEnumerable<ProtocolEdition> protocols,
+        Func<Protocol, IReadOnlyList<string>> packetsIn,
         Func<string, Food?> current,
         IEnumerable<(string Words, Food Food)> learnt,
         IEnumerable<(Price Price, Food Food)> prices
@@ -77,16 +84,20 @@ public sealed record Enclosures(
             .OfType<Food>()
             .DistinctBy(food => food.Key)
             .ToDictionary(food => food.Key, food => current(food.Key) ?? food);
+        var own = (
+            from edition in protocols
+            where edition.Own is { IsArchived: false }
+            let named = packetsIn(edition.Protocol).Select(current).OfType<Food>().ToList()
+            orderby edition.Protocol.Name.ToUpperInvariant()
+            select (Protocol: new EnclosedProtocol(edition.Own!.Origin, edition.Protocol, [.. named.Select(Name)]), Named: named)
+        ).ToList();
         return new(
-            [
-                .. protocols
-                    .Where(edition => edition.Own is { IsArchived: false })
-                    .Select(edition => new EnclosedProtocol(edition.Own!.Origin, edition.Protocol))
-                    .OrderBy(one => one.Protocol.Name, StringComparer.OrdinalIgnoreCase),
-            ],
+            [.. own.Select(one => one.Protocol)],
             [
                 .. used
-                    .Values.Select(food => food.Packet?.Printed)
+                    .Values.Concat(own.SelectMany(one => one.Named))
+                    .DistinctBy(food => food.Key)
+                    .Select(food => food.Packet?.Printed)
                     .OfType<PrintedPacket>()
                     .OrderBy(packet => packet.Name, StringComparer.OrdinalIgnoreCase),
             ],
@@ -111,10 +122,17 @@ public sealed record Enclosures(
         );
 
         static string? KeyOf(Food food) => food.Packet is null ? food.Key : null;
+        static NamedPacket Name(Food food) => new(food.Key, food.Name);
     }
 
-    /// <summary>Those of some kinds.</summary>
-    public Enclosures Only(IReadOnlyCollection<EnclosedKind> kinds) => Where((kind, _) => kinds.Contains(kind));
+    /// <summary>Those of some kinds; the packets that a protocol names go where it goes.</summary>
+    public Enclosures Only(IReadOnlyCollection<EnclosedKind> kinds)
+    {
+        var named = kinds.Contains(EnclosedKind.Protocol)
+            ? Protocols.SelectMany(one => one.Packets).Select(packet => packet.Name).ToHashSet()
+            : [];
+        return Where((kind, name) => kinds.Contains(kind) || (kind == EnclosedKind.Packet && named.Contains(name)));
+    }
 
     /// <summary>Those that are chosen, by kind and name.</summary>
     public Enclosures Where(Func<EnclosedKind, string, bool> isChosen) =>

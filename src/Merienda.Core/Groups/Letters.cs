@@ -6,7 +6,8 @@ namespace Merienda.Core.Groups;
 public sealed record Letter(string Subject, string Body);
 
 /// <param name="Changed">What a correction says of itself; empty for a menu that is new.</param>
-public sealed record MenuNews(string Menu, string Changed);
+/// <param name="Brings">Names of what comes with it and is new in the group, or another one since.</param>
+public sealed record MenuNews(string Menu, string Changed, IReadOnlyList<string> Brings);
 
 public sealed record AnswerNews(string Question, string Answer);
 
@@ -32,7 +33,8 @@ public static class Letters
     /// <summary>At most one mail of what is new in so long.</summary>
     public static readonly TimeSpan DigestEvery = TimeSpan.FromDays(1);
 
-    private const int LongestQuote = 300;
+    private const int LongestQuote = 300,
+        MostNamed = 6;
 
     public static Letter Invitation(string group, string from, int days) =>
         new(
@@ -75,7 +77,8 @@ public static class Letters
     private static IEnumerable<string> Lines(GroupNews group) =>
         [
             .. group.Menus.Select(menu =>
-                menu.Changed == "" ? $"The menu “{menu.Menu}” is there." : $"The menu “{menu.Menu}” was corrected: {Short(menu.Changed)}"
+                (menu.Changed == "" ? $"The menu “{menu.Menu}” is there." : $"The menu “{menu.Menu}” was corrected: {Short(menu.Changed)}")
+                + Brought(menu.Brings)
             ),
             .. group.Answers.Select(one => $"You asked: “{Short(one.Question)}” The answer: {Short(one.Answer)}"),
             .. group.Brought.Select(one =>
@@ -87,6 +90,11 @@ public static class Letters
                 }
             ),
         ];
+
+    private static string Brought(IReadOnlyList<string> names) =>
+        names.Count == 0
+            ? ""
+            : $" New with it, to take over: {string.Join("; ", names.Take(MostNamed).Select(Short))}{(names.Count > MostNamed ? $"; and {names.Count - MostNamed} more" : "")}.";
 
     private static string Short(string words)
     {

@@ -22,7 +22,14 @@ public sealed record DishForWeek(
 );
 
 /// <param name="Protocols">Ids of the shipped protocols that they follow.</param>
-public sealed record EaterAtHome(Eater Eater, IReadOnlyList<string> Protocols);
+public sealed record EaterAtHome(Eater Eater, IReadOnlyList<string> Protocols)
+{
+    /// <summary>How they eat of the menu.</summary>
+    public Helped Now { get; init; } = Helped.AsWritten;
+
+    /// <summary>How they ate of the version that was put on the week before.</summary>
+    public Helped Before { get; init; } = Helped.AsWritten;
+}
 
 /// <summary>A dish that an eater does not get, and why.</summary>
 public sealed record LeftOut(Guid Eater, DateOnly Date, string Dish, string Because);
@@ -50,24 +57,28 @@ public sealed class MenuIntoWeek
     private sealed record Given(Guid Recipe, string Print, string? Variant, decimal Size);
 
     private readonly WeekAtHome _home;
-    private readonly string? _tier;
     private readonly IReadOnlyList<PrepSession> _sessions;
     private readonly List<NewBatch> _batches = [];
     private readonly List<MealChange> _meals = [];
     private readonly List<LeftOut> _left = [];
 
-    private MenuIntoWeek(WeekAtHome home, string? tier) => (_home, _tier, _sessions) = (home, tier, home.Plan.SessionsToCome(home.Today));
+    private MenuIntoWeek(WeekAtHome home) => (_home, _sessions) = (home, home.Plan.SessionsToCome(home.Today));
 
     /// <param name="before">Those of the version that was put on this week before; none for the first time.</param>
-    /// <param name="tier">Of the menu's tiers the one that is eaten by here; null for the dishes as they are.</param>
-    public static IntoWeek Of(WeekAtHome home, IReadOnlyList<DishForWeek> dishes, IReadOnlyList<DishForWeek> before, string? tier)
+    public static IntoWeek Of(WeekAtHome home, IReadOnlyList<DishForWeek> dishes, IReadOnlyList<DishForWeek> before)
     {
-        var into = new MenuIntoWeek(home, tier);
+        var into = new MenuIntoWeek(home);
         foreach (var meal in dishes.Concat(before).Where(dish => home.Plan.Holds(dish.Date)).GroupBy(dish => (dish.Date, dish.Slot)))
         {
             foreach (var diner in home.Eaters)
             {
-                into.Serve(diner, [.. dishes.Where(dish => meal.Contains(dish))], [.. before.Where(dish => meal.Contains(dish))]);
+                IReadOnlyList<DishForWeek> Of(IReadOnlyList<DishForWeek> all, Helped helped) =>
+                    helped.Eats ? [.. all.Where(dish => meal.Contains(dish))] : [];
+                var (now, old) = (Of(dishes, diner.Now), Of(before, diner.Before));
+                if (now.Count + old.Count > 0)
+                {
+                    into.Serve(diner, now, old);
+                }
             }
         }
 
@@ -77,7 +88,10 @@ public sealed class MenuIntoWeek
     /// <summary>One meal of one eater: what is not there any more is taken off, what is new is put on.</summary>
     private void Serve(EaterAtHome diner, IReadOnlyList<DishForWeek> dishes, IReadOnlyList<DishForWeek> before)
     {
-        var (old, now) = (before.Select(dish => As(dish, diner)).ToList(), dishes.Select(dish => As(dish, diner)).ToList());
+        var (old, now) = (
+            before.Select(dish => As(dish, diner, diner.Before.Tier)).ToList(),
+            dishes.Select(dish => As(dish, diner, diner.Now.Tier)).ToList()
+        );
         var (date, slot) = dishes.Concat(before).Select(dish => (dish.Date, dish.Slot)).First();
         Cell? cell = slot is null ? null : new(date, slot, diner.Eater.Id);
         var there = cell is null ? null : _home.Plan.At(cell);
@@ -115,12 +129,12 @@ public sealed class MenuIntoWeek
         _meals.AddRange(open.Select(seen => new MealChange(cell!, seen, null)));
     }
 
-    private Given As(DishForWeek dish, EaterAtHome diner) =>
+    private static Given As(DishForWeek dish, EaterAtHome diner, string? tier) =>
         new(
             dish.Recipe,
             dish.Print,
             dish.Dish.VariantFor(diner.Protocols, dish.Written),
-            Math.Round(dish.Dish.PortionsFor(_tier) * diner.Eater.PortionHabit * 4, MidpointRounding.AwayFromZero) / 4
+            Math.Round(dish.Dish.PortionsFor(tier) * diner.Eater.PortionHabit * 4, MidpointRounding.AwayFromZero) / 4
         );
 
     private Guid RecipeOf(Draw draw) => _home.RecipeOf(_home.Plan.BatchWithId(draw.Batch)!).Recipe;

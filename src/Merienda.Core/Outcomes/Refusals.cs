@@ -147,7 +147,12 @@ public static class Refusals
         new("menu-gone", RefusalKind.Missing, "menu"),
         new("menu-note", RefusalKind.Wrong, "note, deskNote", "at most 2,000 characters"),
         new("menu-nothing", RefusalKind.Moved, "menu"),
-        new("menu-tier", RefusalKind.Wrong, "tiers, tier", "at most 6, each 1 to 40 characters and 800 to 5,000 kcal"),
+        new(
+            "menu-tier",
+            RefusalKind.Wrong,
+            "tiers, tier, answers.eaters[].tier",
+            "at most 6, each 1 to 40 characters and 800 to 5,000 kcal"
+        ),
         new("minutes-out-of-range", RefusalKind.Wrong, "tasks", "0 to 1,440 minutes"),
         new("missing-file", RefusalKind.Wrong, "file"),
         new("missing-protocol", RefusalKind.Wrong, "--protocol"),

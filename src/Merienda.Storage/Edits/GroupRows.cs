@@ -46,7 +46,15 @@ public sealed record MenuDishRow(
 );
 
 /// <param name="Number">Of the version that was put on the week.</param>
-public sealed record MenuTakenRow(DateOnly WeekStart, Guid GroupId, Guid MenuId, int Number, DateTimeOffset TakenAt);
+/// <param name="Answers">To what the menu could not know; null where nobody was asked.</param>
+public sealed record MenuTakenRow(
+    DateOnly WeekStart,
+    Guid GroupId,
+    Guid MenuId,
+    int Number,
+    DateTimeOffset TakenAt,
+    HomeAnswers? Answers = null
+);
 
 /// <param name="Print">Of what it said when it was taken over.</param>
 public sealed record EnclosedTakenRow(Guid GroupId, string Kind, string Name, string Print, DateTimeOffset TakenAt);
@@ -55,12 +63,16 @@ public sealed record EnclosedTakenRow(Guid GroupId, string Kind, string Name, st
 /// <param name="RecipeVersionId">What it became at home.</param>
 public sealed record RecipeTakenRow(Guid GroupId, string Name, string Print, Guid RecipeVersionId, DateTimeOffset TakenAt);
 
+public sealed record BroughtThing(string Kind, string Name, string Print);
+
 /// <param name="Content">Everything that a member needs, as JSON.</param>
+/// <param name="Brings">What goes with it.</param>
 public sealed record MenuVersionRow(
     Guid MenuId,
     int Number,
     DateTimeOffset PublishedAt,
     Guid PublishedBy,
     string Changed,
-    System.Text.Json.Nodes.JsonNode Content
+    System.Text.Json.Nodes.JsonNode Content,
+    IReadOnlyList<BroughtThing> Brings
 );

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Merienda.Core.Groups;
 using Merienda.Core.Planning;
 using Merienda.Core.Protocols;
@@ -160,10 +159,16 @@ public sealed class DemoCircle(
                     id,
                     changed,
                     (menu, group, written, household) =>
-                        JsonSerializer.SerializeToNode(
-                            MenuSheets.Published(menu, group, written, household, kitchen, shared, Enum.GetValues<EnclosedKind>()),
+                        MenuSheets.ToPublish(
+                            menu,
+                            group,
+                            written,
+                            household,
+                            kitchen,
+                            shared,
+                            Enum.GetValues<EnclosedKind>(),
                             json.Value.SerializerOptions
-                        )!,
+                        ),
                     at.AddHours(changed.Length == 0 ? -48 : -24),
                     Reading.Known
                 )

@@ -1,5 +1,6 @@
 using Merienda.Core.Groups;
 using Merienda.Core.Outcomes;
+using Merienda.Formats;
 using Merienda.Storage;
 using Merienda.Storage.Edits;
 using Merienda.Web.Hosting;
@@ -53,6 +54,7 @@ public static class EnclosureEndpoints
         Enclosures.Of(
             recipes.Values.Select(recipe => recipe.Version),
             desk.Table.Protocols,
+            ProtocolFile.PacketsIn,
             desk.Foods.Matcher.WithKey,
             from word in desk.Foods.Learnt
             let food = desk.Foods.Matcher.WithKey(word.FoodKey)

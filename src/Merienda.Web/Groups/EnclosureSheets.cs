@@ -54,7 +54,11 @@ internal static class EnclosureSheets
     /// <summary>Each with the print of what it says, in the same order.</summary>
     public static IReadOnlyList<Enclosed> Prints(Enclosures of) =>
         [
-            .. of.Protocols.Select(one => new Enclosed(EnclosedKind.Protocol, one.Protocol.Name, PrintOf(one.Protocol))),
+            .. of.Protocols.Select(one => new Enclosed(
+                EnclosedKind.Protocol,
+                one.Protocol.Name,
+                PrintOf(one.Protocol, key => one.Packets.FirstOrDefault(packet => packet.Key == key)?.Name)
+            )),
             .. of.Packets.Select(one => new Enclosed(EnclosedKind.Packet, one.Name, PrintOf(one))),
             .. of.Words.Select(one => new Enclosed(EnclosedKind.Word, one.Words, Print(one.Food ?? one.Name))),
             .. of.Prices.Select(one => new Enclosed(EnclosedKind.Price, one.Of, PrintOf(one.Amount, one.Pack))),
@@ -69,7 +73,7 @@ internal static class EnclosureSheets
                 return
                     home.Table.Protocols.FirstOrDefault(one => one.Own is { IsArchived: false } && IsCalledSo(one.Protocol.Name))
                         is { } edition
-                    ? PrintOf(edition.Protocol)
+                    ? PrintOf(edition.Protocol, key => home.Foods.Matcher.WithKey(key)?.Name)
                     : null;
             case EnclosedKind.Packet:
                 return home.Foods.Packets.Values.FirstOrDefault(one => IsCalledSo(one.Printed.Name)) is { } packet
@@ -94,7 +98,9 @@ internal static class EnclosureSheets
         }
     }
 
-    private static string PrintOf(Protocol protocol) => Print(ProtocolFile.Write(protocol with { Id = "" }));
+    /// <summary>The same in every kitchen: a packet is called by its name.</summary>
+    private static string PrintOf(Protocol protocol, Func<string, string?> nameOf) =>
+        Print(ProtocolFile.Write(protocol with { Id = "" }, key => nameOf(key)?.Trim().ToUpperInvariant() ?? key));
 
     private static string PrintOf(PrintedPacket packet) => Print(PacketFile.Write([packet]));
 

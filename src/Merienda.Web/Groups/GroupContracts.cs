@@ -1,6 +1,5 @@
 using Merienda.Core.Groups;
 using Merienda.Core.Protocols;
-using Merienda.Formats.HandOut;
 using Merienda.Web.Recipes;
 
 namespace Merienda.Web.Groups;
@@ -169,55 +168,9 @@ public sealed record MenuSheet(
     IReadOnlyList<IssueSheet> Issues
 );
 
-/// <summary>Everything that is published of a menu: a snapshot, so that nothing of the desk need be read.</summary>
-/// <param name="Dishes">Each names its place among the recipes.</param>
-/// <param name="Recipes">Those of the dishes, and those that they use.</param>
-/// <param name="Uses">For each of them the places of those that it takes some of.</param>
-/// <param name="Follows">Names of what its dishes have variants for.</param>
-/// <param name="Cautions">Of what many of those follow who share it, and of what has variants.</param>
-/// <param name="Enclosed">What goes with it besides its recipes; null in one that was published before anything did.</param>
-public sealed record PublishedMenu(
-    string Group,
-    string Name,
-    DateOnly StartsOn,
-    int Days,
-    string Note,
-    IReadOnlyList<MenuTier> Tiers,
-    IReadOnlyList<FollowedSheet> Follows,
-    IReadOnlyList<HandedCaution> Cautions,
-    IReadOnlyList<MenuMeal> Meals,
-    IReadOnlyList<PublishedDish> Dishes,
-    IReadOnlyList<RecipeToBring> Recipes,
-    IReadOnlyList<IReadOnlyList<int>> Uses,
-    PublishedEnclosures? Enclosed = null
-)
-{
-    /// <summary>Places of the recipes that some days need, with those that they use; all days when there are none.</summary>
-    public HashSet<int> Reached(IReadOnlyList<int> days) =>
-        Uses.Reached(Dishes.Where(dish => days.Count == 0 || days.Contains(dish.Day)).Select(dish => dish.Recipe));
-
-    /// <summary>Which meal of other days one of these is: of the same key, else of the same kind; null where they have none like it.</summary>
-    public string? SlotIn(Core.Planning.Rhythm rhythm, string key) =>
-        rhythm.Meals.Any(slot => slot.Key == key) ? key
-        : Meals.FirstOrDefault(one => one.Key == key) is { } meal ? rhythm.Meals.FirstOrDefault(slot => slot.Role == meal.Role)?.Key
-        : null;
-}
-
 /// <param name="File">A menu as it was handed out for another Merienda.</param>
 /// <param name="StartsOn">Its first day here.</param>
 public sealed record MenuFileRequest(string File, DateOnly StartsOn);
-
-public sealed record PublishedDish(
-    int Day,
-    string Meal,
-    int Recipe,
-    IReadOnlyList<TierPortions> Portions,
-    IReadOnlyList<StrandVariant> Variants
-)
-{
-    /// <summary>As the desk has it.</summary>
-    public MenuDish ToDish() => new(Guid.Empty, Day, Meal, Guid.Empty) { Portions = Portions, Variants = Variants };
-}
 
 /// <summary>A menu as a member reads it, each dish judged by the rules of their own table.</summary>
 public sealed record MemberMenu(
@@ -271,33 +224,3 @@ public sealed record TakeHomeRequest(IReadOnlyList<int> Days);
 /// <param name="Renewed">Names of those that were there as they were taken, and have the group's newer version now.</param>
 /// <param name="There">Names of those that were there, and stay.</param>
 public sealed record TakenHome(IReadOnlyList<string> Brought, IReadOnlyList<string> Renewed, IReadOnlyList<string> There);
-
-/// <param name="Week">A date in the week that it comes into; its days keep their weekdays.</param>
-/// <param name="Days">Those that are taken; all of them when there are none.</param>
-/// <param name="Tier">Which of its tiers is eaten by here; null for the dishes as they are.</param>
-public sealed record IntoWeekRequest(DateOnly Week, IReadOnlyList<int>? Days = null, string? Tier = null);
-
-/// <summary>What a menu would be, or is, in a week.</summary>
-/// <param name="Week">Its first day.</param>
-/// <param name="ToBring">Names of recipes that are not at home yet.</param>
-/// <param name="ToRenew">Names of those that are there as they were taken, of which the group has a newer version.</param>
-/// <param name="Own">Names of those that are cooked by the own recipe, which is another than the group's.</param>
-/// <param name="Off">What an earlier version of the menu put there and comes off: "Cod: Farah Mon supper".</param>
-public sealed record IntoWeekSheet(
-    DateOnly Week,
-    IReadOnlyList<string> ToBring,
-    IReadOnlyList<string> ToRenew,
-    IReadOnlyList<string> Own,
-    IReadOnlyList<string> Off,
-    IReadOnlyList<BatchIntoWeek> Batches,
-    IReadOnlyList<LeftOutSheet> Left
-);
-
-/// <param name="Portions">Whole ones, as many as are eaten or one more.</param>
-/// <param name="IsMore">Whether the week cooks it anyway, and so many portions more.</param>
-/// <param name="For">Who eats how much of it on which days: "Farah: Mon, Tue supper".</param>
-public sealed record BatchIntoWeek(string Name, DateOnly Cooked, decimal Portions, bool IsMore, IReadOnlyList<string> For);
-
-/// <param name="Who">Name of the eater.</param>
-/// <param name="Dishes">Names of those that they don't get for this reason.</param>
-public sealed record LeftOutSheet(string Who, string Because, IReadOnlyList<string> Dishes);

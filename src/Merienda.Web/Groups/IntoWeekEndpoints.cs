@@ -34,12 +34,6 @@ public static class IntoWeekEndpoints
         groups.MapPost("/{group:guid}/menus/{menu:guid}/into-week", Put).WithName("PutMenuIntoWeek");
     }
 
-    /// <summary>What is asked for.</summary>
-    /// <param name="Before">The version that was put on this week before; null for the first time.</param>
-    /// <param name="Start">The week's first day.</param>
-    /// <param name="Days">Of the menu that come into it: at most seven, each on its own weekday.</param>
-    private sealed record Asked(MenuHere Here, int Number, MenuHere? Before, DateOnly Start, IReadOnlyList<int> Days, string? Tier);
-
     private static async Task<Results<Ok<IntoWeekSheet>, ProblemHttpResult>> Look(
         Guid group,
         Guid menu,
@@ -62,7 +56,7 @@ public static class IntoWeekEndpoints
             .Select(recipe => recipe.Value)
             .ToList();
         return TypedResults.Ok(
-            ToSheet(
+            IntoWeekSheets.Of(
                 asked,
                 week,
                 Into(asked, week, [.. library.Where(there => coming.All(one => one.RecipeId != there.RecipeId)), .. coming])
@@ -108,12 +102,17 @@ public static class IntoWeekEndpoints
                 editing,
                 asked.Start,
                 $"Put {asked.Here.Menu.Name} on the week",
-                new(asked.Start, group, menu, asked.Number, home.Clock.GetUtcNow()),
+                new(asked.Start, group, menu, asked.Number, home.Clock.GetUtcNow(), asked.Answers),
                 (week, library, was) =>
                 {
                     // Another device has put this very version there meanwhile: what it put is not taken off as an earlier one's.
-                    var into = Into(was == asked.Number ? asked with { Before = asked.Here } : asked, week, library);
-                    sheet = ToSheet(asked, week, into);
+                    var isThere = was?.Number == asked.Number;
+                    var into = Into(
+                        isThere ? asked with { Before = asked.Here, Earlier = was!.Answers ?? HomeAnswers.None } : asked,
+                        week,
+                        library
+                    );
+                    sheet = IntoWeekSheets.Of(asked, week, into);
                     return into.Change.IsEmpty
                         ? new Refusal(
                             "menu-nothing",
@@ -125,19 +124,27 @@ public static class IntoWeekEndpoints
                         : into.Change;
                 },
                 // Sent twice it is answered with what stands there by then.
-                week => sheet ?? ToSheet(asked, week, new(Core.Filling.WeekChange.Nothing, []))
+                week => sheet ?? IntoWeekSheets.Of(asked, week, new(Core.Filling.WeekChange.Nothing, []))
             )
         );
     }
 
-    /// <summary>A correction may have given a tier another name: what was chosen then is not passed over.</summary>
-    private static Refusal? WrongTier(PublishedMenu menu, string? tier) =>
-        tier is null || menu.Tiers.Any(one => one.Name == tier)
-            ? null
-            : new("menu-tier", "tier", tier, "the menu has no such tier", "Choose one of its tiers");
+    /// <summary>A correction may have given a tier another name: what is chosen is not passed over.</summary>
+    private static Refusal? Wrong(HomeAnswers answers, PublishedMenu menu, Rhythm rhythm)
+    {
+        var (at, said) = answers.Eaters.Index().FirstOrDefault(one => one.Item.Tier is { } tier && !HasTier(menu, tier));
+        return said?.Tier is { } gone
+            ? new("menu-tier", $"answers.eaters[{at}].tier", gone, "the menu has no such tier", "Choose one of its tiers")
+            : answers
+                .Meals.Where(one => one.Slot is not null)
+                .Select(one => Rhythm.UnknownMeal(rhythm.Meals, one.Slot))
+                .FirstOrDefault(refusal => refusal is not null);
+    }
+
+    private static bool HasTier(PublishedMenu menu, string tier) => menu.Tiers.Any(one => one.Name == tier);
 
     /// <summary>The menu as it is read here, as it is asked for.</summary>
-    private static async Task<Result<Asked>> Read(Guid group, Guid menu, IntoWeekRequest request, Tenant tenant, Home home)
+    private static async Task<Result<AskedIntoWeek>> Read(Guid group, Guid menu, IntoWeekRequest request, Tenant tenant, Home home)
     {
         var ((newest, table), taken) = await home.Database.Read(
             tenant,
@@ -154,22 +161,37 @@ public static class IntoWeekEndpoints
             was is null || was.Number == newest.Number
                 ? null
                 : await home.Database.Read(tenant, home.Published.Numbered(group, menu, was.Number));
+        // What was answered for this week, else what was answered last to this group.
+        var last = (was ?? taken.FirstOrDefault(one => one.GroupId == group && one.Answers is not null))?.Answers ?? HomeAnswers.None;
         var read = await home.Readings.Of(before is null ? [newest] : [newest, before], tenant, home.Desk);
         var here = read[0];
         var days = request.Days is { Count: > 0 } some ? some : [.. Enumerable.Range(0, here.Menu.Days)];
-        return WrongTier(here.Menu, request.Tier) is { } wrong
-            ? wrong
-            : new Asked(
-                here,
-                newest.Number,
-                before is null ? null : read[1],
-                start,
-                [.. days.Where(day => day >= 0 && day < here.Menu.Days).Order().DistinctBy(day => day % WeekPlan.Days)],
-                request.Tier
-            );
+        var rhythm = table.Household.Rhythm;
+        if (request.Answers is { } said && Wrong(said, here.Menu, rhythm) is { } wrong)
+        {
+            return wrong;
+        }
+
+        var answers = (request.Answers ?? last).Where(
+            eater => table.WithId(eater) is not null,
+            tier => HasTier(here.Menu, tier),
+            slot => rhythm.Meals.Any(meal => meal.Key == slot)
+        );
+        var earlier = was?.Answers ?? HomeAnswers.None;
+        return new AskedIntoWeek(
+            here,
+            newest.Number,
+            before is not null ? read[1]
+                : was is not null && !answers.IsLike(earlier) ? here
+                : null,
+            start,
+            [.. days.Where(day => day >= 0 && day < here.Menu.Days).Order().DistinctBy(day => day % WeekPlan.Days)],
+            answers,
+            earlier
+        );
     }
 
-    private static IntoWeek Into(Asked asked, StoredWeek week, IReadOnlyList<StoredRecipe> library) =>
+    private static IntoWeek Into(AskedIntoWeek asked, StoredWeek week, IReadOnlyList<StoredRecipe> library) =>
         MenuIntoWeek.Of(
             new(
                 week.Plan,
@@ -177,14 +199,18 @@ public static class IntoWeekEndpoints
                 [
                     .. week.Table.Eaters.Zip(
                         week.Table.Diners,
-                        (settings, eater) => new EaterAtHome(eater, [.. settings.Protocols.Select(week.Table.ShippedAs).OfType<string>()])
+                        (settings, eater) =>
+                            new EaterAtHome(eater, [.. settings.Protocols.Select(week.Table.ShippedAs).OfType<string>()])
+                            {
+                                Now = asked.Answers.Of(eater.Id),
+                                Before = asked.Earlier.Of(eater.Id),
+                            }
                     ),
                 ],
                 batch => (week.RecipeOf(batch).RecipeId, week.RecipeOf(batch).VersionId)
             ),
-            Dishes(asked.Here, asked.Days, week, library),
-            asked.Before is { } before ? Dishes(before, asked.Days, week, library) : [],
-            asked.Tier
+            Dishes(asked.Here, asked.Days, week, library, asked.Answers),
+            asked.Before is { } before ? Dishes(before, asked.Days, week, library, asked.Earlier) : []
         );
 
     /// <summary>A menu's dishes of some days on the week's dates, by the recipes of the own library.</summary>
@@ -192,7 +218,8 @@ public static class IntoWeekEndpoints
         MenuHere here,
         IReadOnlyList<int> days,
         StoredWeek week,
-        IReadOnlyList<StoredRecipe> library
+        IReadOnlyList<StoredRecipe> library,
+        HomeAnswers answers
     )
     {
         var menu = here.Menu;
@@ -208,7 +235,7 @@ public static class IntoWeekEndpoints
             where recipe is not null
             select new DishForWeek(
                 DateOf(dish.Day),
-                menu.SlotIn(week.Table.Household.Rhythm, dish.Meal),
+                menu.SlotIn(week.Table.Household.Rhythm, dish.Meal, answers),
                 recipe.RecipeId,
                 recipe.VersionId,
                 here.Prints[dish.Recipe],
@@ -216,79 +243,5 @@ public static class IntoWeekEndpoints
                 dish.ToDish()
             );
         return [.. dishes];
-    }
-
-    private static IntoWeekSheet ToSheet(Asked asked, StoredWeek week, IntoWeek into)
-    {
-        var (read, rhythm) = (asked.Here, week.Table.Household.Rhythm);
-        string NameOf(Guid eater) => week.Table.WithId(eater)?.Name ?? "";
-        string DishOf(Draw draw)
-        {
-            var batch = week.Plan.BatchWithId(draw.Batch)!;
-            return $"{batch.Letter} {batch.LotOf(draw).Named(week.RecipeOf(batch).Version.Name)}";
-        }
-
-        var used = read.Menu.Reached(asked.Days);
-        IReadOnlyList<string> Named(params EnclosedState[] states) =>
-            [.. used.Order().Where(at => states.Contains(read.States[at])).Select(at => read.Menu.Recipes[at].Draft.Name)];
-        return new(
-            week.Plan.Start,
-            Named(EnclosedState.New),
-            Named(EnclosedState.Newer),
-            Named(EnclosedState.Own, EnclosedState.OwnAndNewer),
-            [
-                .. into
-                    .Change.Meals.Where(meal => meal.Off is not null)
-                    .Select(meal => (meal.Cell, Name: DishOf((Draw)week.Plan.Find(meal.Off!.Item)!.Value.Item)))
-                    .GroupBy(off => (off.Name, off.Cell.Eater, off.Cell.Meal))
-                    .Select(same =>
-                        $"{same.Key.Name}: {NameOf(same.Key.Eater)} {string.Join(", ", same.Select(off => $"{off.Cell.Date:ddd}"))} {rhythm.NameOf(same.Key.Meal)}"
-                    ),
-            ],
-            BatchesOf(week, into.Change),
-            [
-                .. into
-                    .Left.GroupBy(left => (left.Eater, left.Because))
-                    .Select(same => new LeftOutSheet(
-                        NameOf(same.Key.Eater),
-                        same.Key.Because,
-                        [.. same.Select(left => left.Dish).Distinct()]
-                    )),
-            ]
-        );
-    }
-
-    /// <summary>What is cooked for it: new batches, and more of those that are cooked anyway.</summary>
-    private static IReadOnlyList<BatchIntoWeek> BatchesOf(StoredWeek week, Core.Filling.WeekChange change)
-    {
-        string NameOf(Guid eater) => week.Table.WithId(eater)?.Name ?? "";
-        return
-        [
-            .. change
-                .Meals.Where(meal => meal.On is not null)
-                .GroupBy(meal => (meal.On!.NewBatch, meal.On.Batch))
-                .Select(batch =>
-                {
-                    var (name, cooked) = batch.Key.NewBatch is { } number
-                        ? change.Batches.Where(one => one.Number == number).Select(one => (one.Name, one.Cooked)).First()
-                        : (
-                            week.RecipeOf(week.Plan.BatchWithId(batch.Key.Batch!.Value)!).Version.Name,
-                            week.Plan.BatchWithId(batch.Key.Batch!.Value)!.Cooked
-                        );
-                    return new BatchIntoWeek(
-                        name,
-                        cooked,
-                        batch.GroupBy(meal => meal.On!.Variant).Sum(lot => Math.Ceiling(lot.Sum(meal => meal.On!.Size))),
-                        batch.Key.NewBatch is null,
-                        [
-                            .. batch
-                                .GroupBy(meal => (meal.Cell.Eater, meal.Cell.Meal, meal.On!.Size, meal.On.Variant))
-                                .Select(same =>
-                                    $"{NameOf(same.Key.Eater)}: {string.Join(", ", same.Select(meal => $"{meal.Cell.Date:ddd}"))} {week.Table.Household.Rhythm.NameOf(same.Key.Meal)}{(same.Key.Size == 1 ? "" : $", {same.Key.Size:0.##} portions")}{(same.Key.Variant is { } variant ? $", {variant}" : "")}"
-                                ),
-                        ]
-                    );
-                }),
-        ];
     }
 }

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Merienda.Core.Groups;
 using Merienda.Storage;
 using Merienda.Web.Hosting;
@@ -168,18 +167,16 @@ public static class MenuEndpoints
                 id,
                 request.Changed,
                 (menu, group, recipes, household) =>
-                    JsonSerializer.SerializeToNode(
-                        MenuSheets.Published(
-                            menu,
-                            group,
-                            recipes,
-                            household,
-                            desk,
-                            shares,
-                            request.Encloses ?? Enum.GetValues<EnclosedKind>()
-                        ),
+                    MenuSheets.ToPublish(
+                        menu,
+                        group,
+                        recipes,
+                        household,
+                        desk,
+                        shares,
+                        request.Encloses ?? Enum.GetValues<EnclosedKind>(),
                         json.Value.SerializerOptions
-                    )!,
+                    ),
                 clock.GetUtcNow(),
                 menu => MenuSheets.One(menus, menu)
             )

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Merienda.Core.Groups;
 using Merienda.Core.Planning;
 using Merienda.Formats.HandOut;
@@ -38,17 +39,34 @@ internal static class MenuSheets
     /// <param name="desk">What the desk has; its table names protocols.</param>
     /// <param name="shares">What members follow: of what more than a few do, the cautions go with the menu.</param>
     /// <param name="encloses">Which kinds of the desk's things go with it.</param>
-    public static PublishedMenu Published(
+    public static MenuToPublish ToPublish(
         Menu menu,
         string group,
         IReadOnlyDictionary<Guid, StoredRecipe> recipes,
         Household household,
         EnclosureHome desk,
         IReadOnlyList<GroupShare> shares,
-        IReadOnlyCollection<EnclosedKind> encloses
+        IReadOnlyCollection<EnclosedKind> encloses,
+        JsonSerializerOptions json
     )
     {
-        var table = desk.Table;
+        var things = EnclosureEndpoints.Of(recipes, desk).Only(encloses);
+        return new(
+            JsonSerializer.SerializeToNode(Published(menu, group, recipes, household, desk.Table, shares, things), json)!,
+            EnclosureSheets.Prints(things)
+        );
+    }
+
+    private static PublishedMenu Published(
+        Menu menu,
+        string group,
+        IReadOnlyDictionary<Guid, StoredRecipe> recipes,
+        Household household,
+        Core.Planning.Table table,
+        IReadOnlyList<GroupShare> shares,
+        Enclosures things
+    )
+    {
         var made = menu.Dishes.SelectMany(dish => dish.Variants).Select(one => one.Protocol).Distinct().ToList();
         var followed = shares
             .SelectMany(share => share.Protocols)
@@ -88,7 +106,7 @@ internal static class MenuSheets
                     IReadOnlyList<int> (id) => [.. recipes[id].Version.Uses.Select(use => order.IndexOf(use.Of.Version)).Distinct()]
                 ),
             ],
-            PublishedEnclosures.Of(EnclosureEndpoints.Of(recipes, desk).Only(encloses))
+            PublishedEnclosures.Of(things)
         );
     }
 

@@ -18,7 +18,7 @@ public sealed record PublishedEnclosures(
 {
     public static PublishedEnclosures Of(Enclosures things) =>
         new(
-            [.. things.Protocols.Select(one => new PublishedProtocol(one.Origin, ProtocolFile.Write(one.Protocol)))],
+            [.. things.Protocols.Select(one => new PublishedProtocol(one.Origin, ProtocolFile.Write(one.Protocol), one.Packets))],
             PacketFile.Write(things.Packets),
             things.Words,
             things.Prices
@@ -28,7 +28,7 @@ public sealed record PublishedEnclosures(
     public Result<Enclosures> Read(KnowledgeBase knowledge)
     {
         var protocols = new List<EnclosedProtocol>();
-        foreach (var (origin, document) in Protocols)
+        foreach (var (origin, document, named) in Protocols)
         {
             var protocol = ProtocolFile.Read(document, knowledge.Classes, knowledge.MayBeNamed);
             if (protocol.Refusal is { } refusal)
@@ -36,7 +36,7 @@ public sealed record PublishedEnclosures(
                 return refusal;
             }
 
-            protocols.Add(new(origin, protocol.Value));
+            protocols.Add(new(origin, protocol.Value, named ?? []));
         }
 
         var file = PacketFile.Read(Encoding.UTF8.GetBytes(Packets), knowledge.Classes);
@@ -64,4 +64,5 @@ public sealed record PublishedEnclosures(
 
 /// <param name="Origin">The shipped protocol that it was copied from.</param>
 /// <param name="Document">As a protocol is exported.</param>
-public sealed record PublishedProtocol(string? Origin, string Document);
+/// <param name="Packets">Those that it names, by the group's keys; null in menus that were published before they went along.</param>
+public sealed record PublishedProtocol(string? Origin, string Document, IReadOnlyList<NamedPacket>? Packets = null);

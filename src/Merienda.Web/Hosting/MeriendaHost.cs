@@ -156,6 +156,7 @@ public static class MeriendaHost
         services.AddSingleton<Func<PacketKnowledge>>(provider => () => provider.GetRequiredService<KnowledgeBase>().Packets);
         services.AddSingleton<Func<FoodCatalogue>>(provider => () => provider.GetRequiredService<KnowledgeBase>().Foods);
         services.AddSingleton<Func<Core.Protocols.Protocol, string>>(ProtocolFile.Write);
+        services.AddSingleton<Func<Core.Protocols.Protocol, Func<string, string>, Core.Protocols.Protocol>>(ProtocolFile.Naming);
         services.AddSingleton<HouseholdStore>();
         services.AddSingleton<ProtocolStore>();
         services.AddSingleton<KitchenStore>();

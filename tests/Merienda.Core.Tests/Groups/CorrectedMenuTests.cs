@@ -94,16 +94,16 @@ public class CorrectedMenuTests
         DishForWeek[] first = [On(0, Cod), On(1, Rice), On(2, Rice)],
             then = [On(0, Curd), On(1, Rice)];
         var home = Empty(Eater());
-        home = Taken(home, MenuIntoWeek.Of(home, first, [], null));
+        home = Taken(home, MenuIntoWeek.Of(home, first, []));
         Assert.Equal(["Cod 1", "Rice 2"], Batches(home));
 
-        var into = MenuIntoWeek.Of(home, then, first, null);
+        var into = MenuIntoWeek.Of(home, then, first);
         Assert.Empty(into.Left);
         var after = Taken(home, into);
         Assert.Equal(["Curd 1", "Rice 1"], Batches(after));
         Assert.Equal(["0 supper 00000003-0001 1", "1 supper 00000002-0001 1"], Meals(after));
         // Once it is so, there is nothing more to change.
-        var again = MenuIntoWeek.Of(after, then, then, null);
+        var again = MenuIntoWeek.Of(after, then, then);
         Assert.True(again.Change.IsEmpty);
         Assert.Empty(again.Left);
     }
@@ -113,15 +113,30 @@ public class CorrectedMenuTests
     {
         var home = Empty(Eater());
         DishForWeek[] first = [On(0, Rice), On(1, Cod), On(2, Curd)];
-        home = Taken(home, MenuIntoWeek.Of(home, first, [], null));
-        var into = MenuIntoWeek.Of(home, [On(0, Rice, wording: 2), On(1, Cod), On(2, Curd)], first, null);
+        home = Taken(home, MenuIntoWeek.Of(home, first, []));
+        var into = MenuIntoWeek.Of(home, [On(0, Rice, wording: 2), On(1, Cod), On(2, Curd)], first);
         Assert.Equal(["0 supper 00000002-0002 1", "1 supper 00000001-0001 1", "2 supper 00000003-0001 1"], Meals(Taken(home, into)));
 
-        var larger = MenuIntoWeek.Of(home, [On(0, Rice, portions: 2), On(1, Cod), On(2, Curd)], first, "some");
+        var larger = MenuIntoWeek.Of(home.By("some"), [On(0, Rice, portions: 2), On(1, Cod), On(2, Curd)], first);
         var after = Taken(home, larger);
         Assert.Equal(["0 supper 00000002-0001 2", "1 supper 00000001-0001 1", "2 supper 00000003-0001 1"], Meals(after));
         // Cooked anyway, it is more of the same batch.
         Assert.Equal(["Cod 1", "Curd 1", "Rice 2"], Batches(after));
+    }
+
+    [Fact]
+    public void Who_eats_by_another_tier_gets_as_much_and_who_does_not_eat_of_it_any_more_gets_nothing()
+    {
+        var home = Empty(Eater());
+        var dish = On(0, Rice, portions: 2);
+        home = Taken(home, MenuIntoWeek.Of(home, [dish], []));
+        WeekAtHome Now(Helped now) => home with { Eaters = [.. home.Eaters.Select(eater => eater with { Now = now })] };
+
+        var larger = Assert.Single(MenuIntoWeek.Of(Now(new(true, "some")), [dish], [dish]).Change.Meals);
+        Assert.Equal((true, 2m), (larger.Off is not null, larger.On!.Size));
+        var gone = Assert.Single(MenuIntoWeek.Of(Now(new(false, null)), [dish], [dish]).Change.Meals);
+        Assert.Equal((true, null), (gone.Off is not null, gone.On));
+        Assert.True(MenuIntoWeek.Of(Now(Helped.AsWritten), [dish], [dish]).Change.IsEmpty);
     }
 
     [Fact]
@@ -131,7 +146,7 @@ public class CorrectedMenuTests
         var home = Empty(eater);
         DishForWeek[] first = [On(0, Cod), On(1, Cod), On(2, Cod)],
             then = [On(0, Rice), On(1, Rice), On(2, Rice)];
-        home = Taken(home, MenuIntoWeek.Of(home, first, [], null));
+        home = Taken(home, MenuIntoWeek.Of(home, first, []));
         var cod = home.Plan.Batches.Single();
         // Monday's is another thing by now, and Tuesday's is locked.
         var monday = home.Plan.At(new(Start.AddDays(1), "supper", eater.Eater.Id))!;
@@ -150,11 +165,11 @@ public class CorrectedMenuTests
                 ],
             },
         };
-        var into = MenuIntoWeek.Of(home, then, first, null);
+        var into = MenuIntoWeek.Of(home, then, first);
         Assert.Equal([Start.AddDays(1), Start.AddDays(2)], into.Left.Select(left => left.Date).Order());
         Assert.All(into.Left, left => Assert.Equal("something stands there, and stays", left.Because));
         Assert.Equal(Start, Assert.Single(into.Change.Meals).Cell.Date);
-        Assert.Empty(MenuIntoWeek.Of(home with { Today = Start.AddDays(3) }, then, first, null).Change.Meals);
+        Assert.Empty(MenuIntoWeek.Of(home with { Today = Start.AddDays(3) }, then, first).Change.Meals);
         // What the cook took off by hand stays loose; only what the correction takes off is not cooked.
         Assert.Equal((3, 2), (cod.Portions, Taken(home, into).Plan.Batches.Single(batch => batch.Id == cod.Id).Portions));
     }
@@ -163,7 +178,7 @@ public class CorrectedMenuTests
     public void A_replaced_dish_makes_room_though_something_of_the_cooks_own_stands_beside_it()
     {
         var home = Empty(Eater());
-        home = Taken(home, MenuIntoWeek.Of(home, [On(0, Cod)], [], null));
+        home = Taken(home, MenuIntoWeek.Of(home, [On(0, Cod)], []));
         var banana = ReadyFood.Read("1 banana", Data.Foods, Merienda.Core.Quantities.MeasureSystem.Metric).Value;
         home = home with
         {
@@ -180,7 +195,7 @@ public class CorrectedMenuTests
                 ],
             },
         };
-        var after = Taken(home, MenuIntoWeek.Of(home, [On(0, Rice)], [On(0, Cod)], null));
+        var after = Taken(home, MenuIntoWeek.Of(home, [On(0, Rice)], [On(0, Cod)]));
         Assert.Equal(["0 supper 00000002-0001 1"], Meals(after));
         Assert.Equal(2, Assert.Single(after.Plan.Servings).Items.Count);
     }
@@ -189,17 +204,17 @@ public class CorrectedMenuTests
     public void What_the_cook_put_there_of_a_dish_that_the_tier_has_none_of_stays()
     {
         var home = Empty(Eater());
-        home = Taken(home, MenuIntoWeek.Of(home, [On(0, Cod)], [], null));
-        Assert.True(MenuIntoWeek.Of(home, [], [On(0, Cod, portions: 0)], "some").Change.IsEmpty);
-        Assert.False(MenuIntoWeek.Of(home, [], [On(0, Cod, portions: 0.25m)], "some").Change.IsEmpty);
+        home = Taken(home, MenuIntoWeek.Of(home, [On(0, Cod)], []));
+        Assert.True(MenuIntoWeek.Of(home.By("some"), [], [On(0, Cod, portions: 0)]).Change.IsEmpty);
+        Assert.False(MenuIntoWeek.Of(home.By("some"), [], [On(0, Cod, portions: 0.25m)]).Change.IsEmpty);
     }
 
     [Fact]
     public void An_allergy_leaves_the_meal_open_that_the_correction_makes()
     {
         var home = Empty(Eater("milk"));
-        home = Taken(home, MenuIntoWeek.Of(home, [On(0, Cod)], [], null));
-        var into = MenuIntoWeek.Of(home, [On(0, Curd)], [On(0, Cod)], null);
+        home = Taken(home, MenuIntoWeek.Of(home, [On(0, Cod)], []));
+        var into = MenuIntoWeek.Of(home, [On(0, Curd)], [On(0, Cod)]);
         Assert.StartsWith("Farah is allergic", Assert.Single(into.Left).Because, StringComparison.Ordinal);
         var after = Taken(home, into);
         Assert.Empty(Meals(after));
@@ -213,9 +228,9 @@ public class CorrectedMenuTests
                 (first, then) =>
                 {
                     var home = Empty(Eater(), Eater("fish"));
-                    var corrected = Taken(home, MenuIntoWeek.Of(home, first, [], null));
-                    corrected = Taken(corrected, MenuIntoWeek.Of(corrected, then, first, null));
-                    var plain = Taken(home, MenuIntoWeek.Of(home, then, [], null));
+                    var corrected = Taken(home, MenuIntoWeek.Of(home, first, []));
+                    corrected = Taken(corrected, MenuIntoWeek.Of(corrected, then, first));
+                    var plain = Taken(home, MenuIntoWeek.Of(home, then, []));
                     Assert.Equal(Meals(plain), Meals(corrected));
                     Assert.Equal(plain.Plan.Batches.Sum(batch => batch.Portions), corrected.Plan.Batches.Sum(batch => batch.Portions));
                 },

@@ -47,6 +47,7 @@ public class EnclosuresTests
                 Edition("Away", new("points", true)),
                 Edition("Brought", new(null, false)),
             ],
+            _ => [],
             _ => null,
             [("bell crackers", Crackers), ("quay loaf", Other), ("orange root", Food("carrot"))],
             [(Cost(Crackers.Key), Crackers), (Cost(Other.Key), Other), (Cost("carrot", "Mill Lane"), Food("carrot"))]
@@ -83,8 +84,8 @@ public class EnclosuresTests
                 },
             ],
         };
-        Assert.Empty(Enclosures.Of([written], [], _ => null, [], []).Packets);
-        Assert.Single(Enclosures.Of([varied], [], _ => null, [], []).Packets);
+        Assert.Empty(Enclosures.Of([written], [], _ => [], _ => null, [], []).Packets);
+        Assert.Single(Enclosures.Of([varied], [], _ => [], _ => null, [], []).Packets);
     }
 
     [Fact]
@@ -93,7 +94,7 @@ public class EnclosuresTests
         var anew = Bought(Printed("Oats, salt, milk powder"), version: 2);
         Assert.Equal(
             "Oats, salt, milk powder",
-            Assert.Single(Enclosures.Of([Plate], [], key => key == anew.Key ? anew : null, [], []).Packets).Statement
+            Assert.Single(Enclosures.Of([Plate], [], _ => [], key => key == anew.Key ? anew : null, [], []).Packets).Statement
         );
     }
 
@@ -140,4 +141,21 @@ public class EnclosuresTests
     [InlineData("mine", "old", EnclosedState.OwnAndNewer)]
     public void What_is_at_home_and_was_taken_over_says_how_it_stands(string? here, string? taken, EnclosedState state) =>
         Assert.Equal(state, EnclosedStates.Of("now", here, taken));
+
+    [Fact]
+    public void A_packet_that_a_protocol_names_goes_where_the_protocol_goes()
+    {
+        var things = Enclosures.Of(
+            [],
+            [Edition("Ours", new("points", false)), Edition("Away", new("points", true))],
+            _ => [Other.Key, "packet-that-is-gone"],
+            key => key == Other.Key ? Other : null,
+            [],
+            []
+        );
+        Assert.Equal([new NamedPacket(Other.Key, "Quay bread")], Assert.Single(things.Protocols).Packets);
+        Assert.Equal("Quay bread", Assert.Single(things.Packets).Name);
+        Assert.Single(things.Only([EnclosedKind.Protocol]).Packets);
+        Assert.Empty(things.Only([EnclosedKind.Word]).Packets);
+    }
 }

@@ -17,7 +17,7 @@ public class LettersTests
             News("Quiet"),
             News(
                 "Circle",
-                [new("Week one", ""), new("Week two", "no hazelnuts")],
+                [new("Week one", "", ["Circle points", "Sea crackers"]), new("Week two", "no hazelnuts", [])],
                 [new("May it\nbe frozen?", "Yes, in portions.")],
                 [
                     new("Soup", SubmissionState.TakenUp, ""),
@@ -31,7 +31,7 @@ public class LettersTests
             """
             Circle
 
-            – The menu “Week one” is there.
+            – The menu “Week one” is there. New with it, to take over: Circle points; Sea crackers.
             – The menu “Week two” was corrected: no hazelnuts
             – You asked: “May it be frozen?” The answer: Yes, in portions.
             – “Soup” is in the group’s library now.
@@ -49,9 +49,13 @@ public class LettersTests
     [Fact]
     public void Two_groups_with_news_are_one_mail_and_long_words_are_cut()
     {
-        var letter = Letters.Digest([News("One", [new("A", "")]), News("Two", [new("B", new string('x', 301))])])!;
+        var letter = Letters.Digest([
+            News("One", [new("A", "", [])]),
+            News("Two", [new("B", new string('x', 301), [.. Enumerable.Range(1, 8).Select(at => $"Thing {at}")])]),
+        ])!;
         Assert.Equal("New in 2 of your groups", letter.Subject);
         Assert.Contains(new string('x', 300) + "…", letter.Body, StringComparison.Ordinal);
+        Assert.Contains("Thing 5; Thing 6; and 2 more.", letter.Body, StringComparison.Ordinal);
     }
 
     [Fact]

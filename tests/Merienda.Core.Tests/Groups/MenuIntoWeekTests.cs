@@ -49,7 +49,7 @@ public class MenuIntoWeekTests
     private static WeekAtHome Home(DateOnly today, params EaterAtHome[] eaters) => new(Week, today, eaters, _ => default);
 
     private static IntoWeek Into(EaterAtHome eater, params DishForWeek[] dishes) =>
-        MenuIntoWeek.Of(Home(Start.AddDays(-2), eater), dishes, [], null);
+        MenuIntoWeek.Of(Home(Start.AddDays(-2), eater), dishes, []);
 
     private static string Why(IntoWeek into) => Assert.Single(into.Left).Because;
 
@@ -85,10 +85,10 @@ public class MenuIntoWeekTests
             Why(Into(Eater(1, "peanut"), On(0, Recipe("Doubt", 1, [Line("100 g moonfruit")])))),
             StringComparison.Ordinal
         );
-        Assert.Equal("that day is over", Why(MenuIntoWeek.Of(Home(Start.AddDays(1), Eater()), [On(0)], [], null)));
+        Assert.Equal("that day is over", Why(MenuIntoWeek.Of(Home(Start.AddDays(1), Eater()), [On(0)], [])));
         var none = On(0, dish: new(Guid.NewGuid(), 0, "supper", Guid.NewGuid()) { Portions = [new("small", 0)] });
-        Assert.Equal("this tier has none of it", Why(MenuIntoWeek.Of(Home(Start.AddDays(-2), Eater()), [none], [], "small")));
-        Assert.Empty(MenuIntoWeek.Of(Home(Start.AddDays(-2), Eater()), [none], [], "large").Left);
+        Assert.Equal("this tier has none of it", Why(MenuIntoWeek.Of(Home(Start.AddDays(-2), Eater()).By("small"), [none], [])));
+        Assert.Empty(MenuIntoWeek.Of(Home(Start.AddDays(-2), Eater()).By("large"), [none], []).Left);
         // A salad of the Wednesday reaches Saturday neither fresh nor frozen where there is no session but the first one.
         var salad = new RecipeVersion
         {
@@ -141,10 +141,7 @@ public class MenuIntoWeekTests
             (_, _) => null,
             Guid.NewGuid
         ).Value.Plan;
-        Assert.Equal(
-            "something stands there, and stays",
-            Why(MenuIntoWeek.Of(Home(Start, eater) with { Plan = planned }, [On(0)], [], null))
-        );
+        Assert.Equal("something stands there, and stays", Why(MenuIntoWeek.Of(Home(Start, eater) with { Plan = planned }, [On(0)], [])));
         var two = Into(eater, On(0), On(0, Recipe("Rice", 1, [Line("100 g rice")])));
         Assert.Equal([false, true], two.Change.Meals.Select(meal => meal.IsBeside));
         // The same dish twice on one meal is a larger portion.
@@ -159,8 +156,33 @@ public class MenuIntoWeekTests
     public void A_portion_is_the_tiers_times_the_eaters_own_in_quarters(double tier, double habit, double size)
     {
         var dish = On(0, dish: new(Guid.NewGuid(), 0, "supper", Guid.NewGuid()) { Portions = [new("some", (decimal)tier)] });
-        var into = MenuIntoWeek.Of(Home(Start.AddDays(-2), Eater((decimal)habit)), [dish], [], "some");
+        var into = MenuIntoWeek.Of(Home(Start.AddDays(-2), Eater((decimal)habit)).By("some"), [dish], []);
         Assert.Equal((decimal)size, Assert.Single(into.Change.Meals).On!.Size);
+    }
+
+    [Fact]
+    public void Each_at_the_table_eats_by_their_own_tier_and_who_does_not_eat_of_it_gets_nothing()
+    {
+        var (small, large, none) = (Eater(), Eater(), Eater());
+        var dish = On(0, dish: new(Guid.NewGuid(), 0, "supper", Guid.NewGuid()) { Portions = [new("small", 0.75m), new("large", 1.5m)] });
+        var home = Home(
+            Start.AddDays(-2),
+            small with
+            {
+                Now = new(true, "small"),
+            },
+            large with
+            {
+                Now = new(true, "large"),
+            },
+            none with
+            {
+                Now = new(false, null),
+            }
+        );
+        var into = MenuIntoWeek.Of(home, [dish], []);
+        Assert.Equal([(small.Eater.Id, 0.75m), (large.Eater.Id, 1.5m)], into.Change.Meals.Select(meal => (meal.Cell.Eater, meal.On!.Size)));
+        Assert.Empty(into.Left);
     }
 
     [Fact]
@@ -182,8 +204,7 @@ public class MenuIntoWeekTests
                     var into = MenuIntoWeek.Of(
                         Home(Start.AddDays(-2), eaters),
                         [.. drawn.Select(one => On(one.Item1, recipes[one.Item2], slots[one.Item3]))],
-                        [],
-                        null
+                        []
                     );
                     foreach (var meal in into.Change.Meals)
                     {

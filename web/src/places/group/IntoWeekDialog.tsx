@@ -11,7 +11,80 @@ import { useEdit } from '../../pieces/useEdit';
 import { asUsual } from '../week/solving';
 import { type MemberMenu, useIntoWeek } from './queries';
 
+type Answers = Schemas['HomeAnswers'];
+
 const isNothing = (sheet: Schemas['IntoWeekSheet']) => sheet.batches.length + sheet.off.length === 0;
+
+/** What nobody but this kitchen knows: who eats by which tier, and at which of its meals. */
+function Questions({
+  menu,
+  asks,
+  answers,
+  onAnswer,
+}: {
+  menu: MemberMenu;
+  asks: Schemas['IntoWeekAsks'];
+  answers: Answers;
+  onAnswer: (answers: Answers) => void;
+}) {
+  const isAsked = menu.tiers.length > 0 || asks.eaters.length > 1;
+  const saidOf = (eater: string) => answers.eaters.find((one) => one.eater === eater);
+  /** Tiers by their place: a name may be anything. */
+  const valueFor = (eater: string) => {
+    const said = saidOf(eater);
+    if (said?.eats === false) return 'nothing';
+    const at = menu.tiers.findIndex((one) => one.name === said?.tier);
+    return at < 0 ? '' : `${at}`;
+  };
+  const help = (eater: string, value: string) => {
+    const tier = menu.tiers[Number(value)]?.name;
+    onAnswer({
+      ...answers,
+      eaters: [
+        ...answers.eaters.filter((one) => one.eater !== eater),
+        { eater, eats: value !== 'nothing', tier: value === '' || value === 'nothing' ? null : (tier ?? null) },
+      ],
+    });
+  };
+  const eat = (meal: string, slot: string) =>
+    onAnswer({ ...answers, meals: [...answers.meals.filter((one) => one.meal !== meal), { meal, slot: slot || null }] });
+  return (
+    <>
+      {(isAsked || asks.meals.length > 0) && (
+        <div className="mb-3 grid gap-3 sm:grid-cols-2">
+          {isAsked &&
+            asks.eaters.map((eater) => (
+              <Choice
+                key={eater.id}
+                label={`${eater.name} eats`}
+                value={valueFor(eater.id)}
+                onChange={(value) => help(eater.id, value)}
+                options={[
+                  ['', 'a portion of each dish'],
+                  ...menu.tiers.map((one, at): [string, string] => [`${at}`, `by the tier ${one.name}`]),
+                  ...(asks.eaters.length > 1 ? [['nothing', 'nothing of it'] as [string, string]] : []),
+                ]}
+              />
+            ))}
+          {asks.meals.map((meal) => (
+            <Choice
+              key={meal.key}
+              label={`Its ${meal.name}, which your days do not have`}
+              value={answers.meals.find((one) => one.meal === meal.key)?.slot ?? ''}
+              onChange={(slot) => eat(meal.key, slot)}
+              options={[['', 'left out'], ...asks.slots.map((slot): [string, string] => [slot.key, `eaten at ${slot.name}`])]}
+            />
+          ))}
+        </div>
+      )}
+      {asks.unread.length > 0 && (
+        <p className="mb-3 text-sm text-steel">
+          What these lines are, nobody can tell: {asks.unread.join('; ')}. Once a recipe is in your library you say what you buy for it.
+        </p>
+      )}
+    </>
+  );
+}
 
 /** What a menu would be in the own week: what is cooked when, who eats how much of it, what is left out and why. */
 export function IntoWeekDialog({
@@ -36,10 +109,11 @@ export function IntoWeekDialog({
   );
   const [chosen, setChosen] = useState<string | null>(asked || null);
   const week = chosen && weeks.includes(chosen) ? chosen : (weeks[0] ?? today);
-  const [tier, setTier] = useState('');
+  /** What was said here; before anything was, it is shown by what was answered last. */
+  const [answers, setAnswers] = useState<Answers | null>(null);
   const sevens = Array.from({ length: Math.ceil(menu.days / 7) }, (_, at) => at * 7);
   const days = Array.from({ length: Math.min(7, menu.days - first) }, (_, at) => first + at);
-  const body = { week, days, tier: tier || null };
+  const body = { week, days, answers };
   const looked = useIntoWeek(menu, body);
   /** Seeks what would make the week fit, where anything does not; there is nothing to say where everything does. */
   const fit = (date: string) =>
@@ -75,18 +149,11 @@ export function IntoWeekDialog({
             options={sevens.map((at) => [`${at}`, `from ${longDate(addDays(menu.startsOn, at))}`])}
           />
         )}
-        {menu.tiers.length > 0 && (
-          <Choice
-            label="Eaten here by the tier"
-            value={tier}
-            onChange={setTier}
-            options={[['', 'none: a portion of each'], ...menu.tiers.map((one): [string, string] => [one.name, one.name])]}
-          />
-        )}
       </div>
       <Asked of={looked}>
         {(sheet) => (
           <>
+            <Questions menu={menu} asks={sheet.asks} answers={answers ?? sheet.asks.answers} onAnswer={setAnswers} />
             {sheet.off.length > 0 && (
               <>
                 <h3 className="text-base">Comes off</h3>
