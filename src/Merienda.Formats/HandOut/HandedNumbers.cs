@@ -82,8 +82,7 @@ internal sealed class HandedNumbers(HandedMenu menu, IReadOnlyList<HandedScheme>
                     where helpings.Count > 0
                     select (IReadOnlyList<string>)
                         [menu.DayOf(day, "ddd d MMM"), .. menu.Tiers.Count > 0 ? [tier] : Array.Empty<string>(), .. Amounts(helpings)],
-                ],
-                [0]
+                ]
             );
         }
     }
