@@ -134,7 +134,7 @@ public sealed class EnclosureStore(
                 return NoSuchPacket(theirs.Name, missing.Name);
             }
 
-            var keys = packets.ToDictionary(packet => packet.Key, packet => own[packet.Name.Trim()].Key);
+            var keys = packets.DistinctBy(packet => packet.Key).ToDictionary(packet => packet.Key, packet => own[packet.Name.Trim()].Key);
             var protocol = packets.Count == 0 ? theirs : naming(theirs, key => keys.GetValueOrDefault(key, key));
             var known = table.Protocols.FirstOrDefault(edition =>
                 edition.Own is { IsArchived: false }
